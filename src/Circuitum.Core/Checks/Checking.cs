@@ -1,0 +1,37 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Checks;
+
+/// <summary>What the checks look at: everything planned before them.</summary>
+public sealed record Checked(Job Job, CodeBook.CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits, ImmutableArray<PanelSchedule> Panels);
+
+/// <summary>Stage Checks: hangs tags, stage by stage, in the order of work.</summary>
+public static class Checking
+{
+    /// <summary>Every tag of a plan; the order is stable.</summary>
+    public static ImmutableArray<Tag> Check(Checked plan) =>
+    [
+        .. Holds(plan.Job),
+        .. BoxChecks.Check(plan),
+        .. CircuitChecks.Check(plan),
+        .. ProtectionChecks.Check(plan),
+        .. RunChecks.Check(plan),
+        .. PanelChecks.Check(plan),
+    ];
+
+    private static IEnumerable<Tag> Holds(Job job) => job.Holds.Select(h =>
+    {
+        var subject = Subject.TryParse(h.Subject)!.Value;
+        var stage = subject.Kind switch { SubjectKind.Room => Stage.House, SubjectKind.Box => Stage.Boxes, SubjectKind.Circuit => Stage.Circuits, SubjectKind.Run => Stage.Runs, _ => Stage.Panel };
+        return new Tag(Severity.Hold, stage, subject, "waiting", $"Waiting for {h.What}.", $"{h.Who}, by {h.By}. The plan goes on with what the job says now.")
+        {
+            Fixes = [new Fix("It has come", new ReleaseHold(h.Id))],
+        };
+    });
+}

@@ -1,0 +1,125 @@
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Checks;
+
+/// <summary>Tags on circuits: what may share, how much, how many.</summary>
+internal static class CircuitChecks
+{
+    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
+
+    private static IEnumerable<Tag> Loads(Checked plan)
+    {
+        foreach (var circuit in plan.Circuits.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
+        {
+            var load = circuit.Circuit.Load;
+            var rating = circuit.Protected.Sized.Breaker.Value;
+            var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
+            if (plates.Count == 1 && (plates[0].Mocp is not null || plates[0].Appliance == Appliance.Range))
+            {
+                // Rated by nameplate and by demand; RunChecks hold the breaker against them.
+                continue;
+            }
+
+            foreach (var fault in PermissibleLoads.Faults(load, rating, plan.Book))
+            {
+                yield return Red(circuit, fault.Section, fault.Headline, fault.Arithmetic, Unpin(plan, circuit));
+            }
+
+            var fill = load.Required.Value / rating.Value * 100;
+            if (circuit.Circuit.IsGeneral && fill > plan.Job.HouseRules.LargestFill.Value && fill <= 100)
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "house rule: largest fill", "Filled more than the crew likes.",
+                    $"{load.Required} of {rating} = {new Percent(fill)}, the crew stops at {plan.Job.HouseRules.LargestFill}.");
+            }
+        }
+    }
+
+    // 210.11(C) and the individual circuits: nothing else may ride along.
+    private static IEnumerable<Tag> Company(Checked plan)
+    {
+        foreach (var circuit in plan.Circuits)
+        {
+            foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]))
+            {
+                var (section, rule) = circuit.Circuit.Kind switch
+                {
+                    CircuitKind.SmallAppliance when box.IsLighting || box.Room.Room.Use is not (RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry) => ("210.52(B)(2)", "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
+                    CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ("210.11(C)(2)", "the laundry circuit has no other outlets"),
+                    CircuitKind.Bathroom when box.IsLighting || box.Room.Room.Use != RoomUse.Bath => ("210.11(C)(3)", "a bathroom circuit has no other outlets"),
+                    CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ("210.11(C)(4)", "the garage circuit has no other outlets"),
+                    CircuitKind.Individual when circuit.Circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Circuit.Key.Value => ("100, 210.23", "an individual branch circuit supplies one piece of equipment"),
+                    _ when circuit.Circuit.Kind != CircuitKind.Bathroom && circuit.Circuit.Kind != CircuitKind.Individual && box.HasGeneralReceptacle && !box.Box.Outside && box.Room.Room.Use == RoomUse.Bath => ("210.11(C)(3)", "bathroom receptacles have their own 20 A circuit"),
+                    _ when circuit.Circuit.Kind is not (CircuitKind.SmallAppliance or CircuitKind.Individual) && box.HasGeneralReceptacle && !box.Box.Outside && box.Room.Room.Use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry => ("210.52(B)(1)", "kitchen, dining and pantry receptacles are on the small-appliance circuits"),
+                    _ => ("", ""),
+                };
+                if (section.Length > 0)
+                {
+                    yield return Red(circuit, section, $"{box.Name} may not be on this circuit.", $"By {section} {rule}.", Unpin(plan, circuit));
+                }
+            }
+        }
+    }
+
+    private static IEnumerable<Tag> Numbers(Checked plan)
+    {
+        var main = plan.Job.Panels.First(p => p.FedFrom is null);
+        if (plan.House.Rooms.Any(r => r.Room.Use == RoomUse.Kitchen) && plan.Circuits.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance) < 2)
+        {
+            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), "210.11(C)(1)", "Fewer than two small-appliance circuits.", "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
+        }
+
+        var general = plan.Circuits.Where(c => c.Circuit.IsGeneral && c.Circuit.Panel == main.Id).ToList();
+        var least = CodeBook.CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
+        var carried = general.Sum(c => c.Protected.Sized.Breaker.Value.Value * 120);
+        var asked = plan.Survey.FloorArea.Value * 3;
+        if (carried < asked && plan.Survey.Boxes.Length > 20)
+        {
+            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), "210.11(A)", "Too few general circuits for the floor area.",
+                $"{plan.Survey.FloorArea} × 3 VA = {new VoltAmps(asked)}; {general.Count} circuits carry {new VoltAmps(carried)}. At least {least} of 15 A.");
+        }
+    }
+
+    private static IEnumerable<Tag> Caps(Checked plan)
+    {
+        var local = plan.Book.Amended(AmendedRule.OutletsPerGeneralCircuit);
+        foreach (var circuit in plan.Circuits.Where(c => c.Circuit.IsGeneral))
+        {
+            var outlets = circuit.Circuit.Boxes.Count(b => !plan.Survey[b].SwitchesOnly);
+            if (local?.Value is int cap && outlets > cap)
+            {
+                yield return Red(circuit, local.By, "More outlets than the local authority allows on one circuit.", $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
+            }
+            else if (outlets > plan.Job.HouseRules.OutletsPerCircuit)
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "house rule: outlets per circuit", "More outlets than the crew puts on one circuit.",
+                    $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. The model code has no number for dwellings.");
+            }
+        }
+    }
+
+    private static IEnumerable<Tag> LoosePins(Checked plan)
+    {
+        var keys = plan.Circuits.Select(c => c.Circuit.Key).ToHashSet();
+        var loose = plan.Job.Pins.Breakers.Select(p => (p.Circuit, Free: (JobChange)new PinBreaker(p.Circuit, null)))
+            .Concat(plan.Job.Pins.Cables.Select(p => (p.Circuit, Free: (JobChange)new PinCable(p.Circuit, null))))
+            .Concat(plan.Job.Pins.Spaces.Select(p => (p.Circuit, Free: (JobChange)new PinSpace(p.Circuit, null))));
+        foreach (var (circuit, free) in loose.Where(p => !keys.Contains(p.Circuit)))
+        {
+            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit), "pin", $"A pin names circuit “{circuit}”, which is not in the plan now.", "Its boxes are on other circuits. Free the pin, or put the boxes back.")
+            {
+                Fixes = [new Fix("Free the pin", free)],
+            };
+        }
+    }
+
+    private static Fix[] Unpin(Checked plan, WiredCircuit circuit) =>
+        [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box)).Select(p => new Fix($"Free {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
+
+    private static Tag Red(WiredCircuit circuit, string rule, string headline, string sum, Fix[] fixes) =>
+        new(Severity.Red, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. fixes] };
+}

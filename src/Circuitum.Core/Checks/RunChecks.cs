@@ -1,0 +1,86 @@
+using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Checks;
+
+/// <summary>Tags on cable: protected by its breaker, large enough, not too far, not through what cannot be crossed.</summary>
+internal static class RunChecks
+{
+    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is not null).SelectMany(c => Check(plan, c));
+
+    private static IEnumerable<Tag> Check(Checked plan, WiredCircuit circuit)
+    {
+        var sized = circuit.Protected.Sized;
+        Amps breaker = sized.Breaker.Value, ampacity = sized.Ampacity.Value;
+        var gauge = sized.Gauge.Value;
+        var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
+        var plate = plates.Count == 1 ? plates[0] : null;
+        Tag Red(string rule, string headline, string sum) => new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. Free(plan, circuit)] };
+
+        if (plate?.Mocp is Amps most)
+        {
+            if (breaker > most)
+            {
+                yield return Red("440.22, 110.3(B)", $"The breaker is larger than {plate.Name} allows.", $"{breaker} > MOCP {most}.");
+            }
+
+            if (ampacity < plate.Mca!.Value)
+            {
+                yield return Red("440.4(B)", $"The cable is too small for {plate.Name}.", $"{gauge} carries {ampacity}; the plate asks for {plate.Mca}.");
+            }
+        }
+        else
+        {
+            if (circuit.Circuit.Kind != CircuitKind.Feeder && CodeBook.CodeBook.SmallConductorLimit(gauge, Metal.Copper) is Amps limit && breaker > limit)
+            {
+                yield return Red("240.4(D)", $"{gauge} copper is behind a {breaker} breaker.", $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
+            }
+            else if (!plan.Book.Protects(breaker, ampacity, circuit.Circuit.Load.PortableReceptacles && circuit.Circuit.Kind != CircuitKind.Feeder))
+            {
+                yield return Red("240.4(B)", "The breaker does not protect the cable where it lies.", $"{breaker} > {ampacity} for {gauge} copper.");
+            }
+
+            if (circuit.Circuit.Kind != CircuitKind.Feeder && plate?.Appliance != Appliance.Range && ampacity < circuit.Circuit.Load.Required)
+            {
+                yield return Red("210.19(A)", "The load is more than the cable may carry.", $"{circuit.Circuit.Load.Required} > {ampacity} for {gauge} copper.");
+            }
+
+            if (plate?.Appliance == Appliance.Range && CodeBook.CodeBook.RangeDemand(plate.Load) / plate.Volts is var demand && (breaker < demand || ampacity < demand || (plate.Load.Value >= 8750 && breaker.Value < 40)))
+            {
+                yield return Red("Table 220.55, 210.19(A)(3)", $"The circuit is too small for {plate.Name}.", $"Demand {demand}; breaker {breaker}, cable {ampacity}. A range of 8-3/4 kW or more has at least 40 A.");
+            }
+        }
+
+        if (sized.Drop.Value.Value > plan.Job.HouseRules.DropTarget.Value)
+        {
+            yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), "210.19 note, house rule", "More voltage is lost than the crew wants.",
+                $"{sized.Drop.Value} at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull the home run one size larger.")
+            {
+                Fixes = gauge.Next is Gauge next && circuit.Circuit.Kind != CircuitKind.Feeder ? [new Fix($"Pull it in {next}", new PinCable(circuit.Circuit.Key, next))] : [],
+            };
+        }
+
+        foreach (var run in sized.Routed.Runs.Where(r => r.Way.Blocked))
+        {
+            yield return new(Severity.Red, Stage.Runs, Subject.Run(run.Id), "routing", $"The run from {run.From.Name} to {run.To.Name} crosses what cannot be crossed.", "No way around was found. Move the box or the obstruction.");
+        }
+    }
+
+    private static IEnumerable<Fix> Free(Checked plan, WiredCircuit circuit)
+    {
+        var key = circuit.Circuit.Key;
+        if (plan.Job.Pins.Breakers.Any(p => p.Circuit == key))
+        {
+            yield return new("Free the breaker", new PinBreaker(key, null));
+        }
+
+        if (plan.Job.Pins.Cables.Any(p => p.Circuit == key))
+        {
+            yield return new("Free the cable", new PinCable(key, null));
+        }
+    }
+}

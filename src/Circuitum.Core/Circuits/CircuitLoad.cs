@@ -1,0 +1,92 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Circuits;
+
+/// <summary>What one outlet adds to its circuit.</summary>
+/// <param name="Box">Where.</param>
+/// <param name="Name">What.</param>
+/// <param name="Load">How much.</param>
+/// <param name="Use">How 210.23 takes it.</param>
+/// <param name="Continuous">Three hours or more.</param>
+/// <param name="Assumed">An estimate: 180 VA a yoke, or a typical lamp.</param>
+public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use, bool Continuous, bool Assumed);
+
+/// <summary>How the permissible-load rules take an item.</summary>
+public enum LoadUse
+{
+    /// <summary>A lighting outlet.</summary>
+    Lighting,
+
+    /// <summary>A receptacle for anything portable.</summary>
+    PortableReceptacle,
+
+    /// <summary>A known cord-and-plug appliance that is not fastened.</summary>
+    CordAndPlug,
+
+    /// <summary>Fastened in place.</summary>
+    Fastened,
+}
+
+/// <summary>What a circuit carries.</summary>
+public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
+{
+    // What a lamp or fan is taken for until its watts are known.
+    private static readonly ImmutableDictionary<DeviceKind, int> TypicalLoads = new Dictionary<DeviceKind, int>
+    {
+        [DeviceKind.Lamp] = 18, [DeviceKind.Can] = 11, [DeviceKind.Pendant] = 15, [DeviceKind.VanityLight] = 30, [DeviceKind.ClosetLight] = 12,
+        [DeviceKind.OutdoorLight] = 15, [DeviceKind.CeilingFan] = 75, [DeviceKind.BathFan] = 35, [DeviceKind.SmokeAlarm] = 5,
+    }.ToImmutableDictionary();
+
+    /// <summary>For sharing loads a general receptacle yoke is taken at this (220.14(I)).</summary>
+    public static VoltAmps Yoke { get; } = new(180);
+
+    /// <summary>Everything connected.</summary>
+    public VoltAmps Connected => Items.Select(i => i.Load).Total();
+
+    /// <summary>The connected current.</summary>
+    public Amps Current => Connected / Volts;
+
+    /// <summary>Non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A).</summary>
+    public Amps Required => new(Items.Sum(i => i.Load.Value * (i.Continuous ? 1.25m : 1)) / Volts.Value);
+
+    /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
+    public bool PortableReceptacles => Items.Count(i => i.Use is LoadUse.PortableReceptacle) > 1;
+
+    /// <summary>Load at one box.</summary>
+    public VoltAmps At(BoxId box) => Items.Where(i => i.Box == box).Select(i => i.Load).Total();
+
+    /// <summary>The load of boxes that share a circuit.</summary>
+    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes)
+    {
+        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d))).OfType<LoadItem>().ToImmutableArray();
+        var volts = boxes.SelectMany(b => b.Plates).Any(p => p.Volts.Value == 240) ? 240.Volts() : 120.Volts();
+        return new(volts, items);
+    }
+
+    private static LoadItem? Item(PlacedBox box, Device device)
+    {
+        if (device.Plate is { } plate)
+        {
+            var use = !plate.Cord || plate.Appliance is Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener
+                ? LoadUse.Fastened
+                : LoadUse.CordAndPlug;
+            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance), false);
+        }
+
+        if (device.Kind.IsReceptacle())
+        {
+            return new(box.Box.Id, box.Name, Yoke, LoadUse.PortableReceptacle, false, true);
+        }
+
+        return TypicalLoads.TryGetValue(device.Kind, out var typical)
+            ? new(box.Box.Id, box.Name, device.Load ?? new VoltAmps(typical), LoadUse.Lighting, false, device.Load is null)
+            : null;
+    }
+
+    // 422.13, 424.4(B) (2017: 424.3(B)), 625.42. A sauna heater is fixed electric heating.
+    private static bool IsAlwaysContinuous(Appliance appliance) =>
+        appliance is Appliance.WaterHeater or Appliance.VehicleCharger or Appliance.SpaceHeater or Appliance.SaunaHeater;
+}

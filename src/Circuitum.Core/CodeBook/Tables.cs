@@ -1,0 +1,154 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.CodeBook;
+
+/// <summary>Conductor metal.</summary>
+public enum Metal
+{
+    /// <summary>Copper.</summary>
+    Copper,
+
+    /// <summary>Aluminium.</summary>
+    Aluminium,
+}
+
+/// <summary>Insulation temperature column of Table 310.16.</summary>
+public enum Column
+{
+    /// <summary>60 °C.</summary>
+    C60 = 60,
+
+    /// <summary>75 °C.</summary>
+    C75 = 75,
+
+    /// <summary>90 °C.</summary>
+    C90 = 90,
+}
+
+/// <summary>Figures that are the same in the 2017, 2020 and 2023 editions.</summary>
+public static class Tables
+{
+    // Rows of Table 310.16 (310.15(B)(16) in 2017): copper 60, 75, 90, aluminium 60, 75, 90; 0 where the table has none.
+    private static readonly ImmutableDictionary<string, int[]> Ampacities = new Dictionary<string, int[]>
+    {
+        ["14"] = [15, 20, 25, 0, 0, 0],
+        ["12"] = [20, 25, 30, 15, 20, 25],
+        ["10"] = [30, 35, 40, 25, 30, 35],
+        ["8"] = [40, 50, 55, 35, 40, 45],
+        ["6"] = [55, 65, 75, 40, 50, 55],
+        ["4"] = [70, 85, 95, 55, 65, 75],
+        ["3"] = [85, 100, 115, 65, 75, 85],
+        ["2"] = [95, 115, 130, 75, 90, 100],
+        ["1"] = [110, 130, 145, 85, 100, 115],
+        ["1/0"] = [125, 150, 170, 100, 120, 135],
+        ["2/0"] = [145, 175, 195, 115, 135, 150],
+        ["3/0"] = [165, 200, 225, 130, 155, 175],
+        ["4/0"] = [195, 230, 260, 150, 180, 205],
+        ["250"] = [215, 255, 290, 170, 205, 230],
+        ["300"] = [240, 285, 320, 195, 230, 260],
+        ["350"] = [260, 310, 350, 210, 250, 280],
+        ["400"] = [280, 335, 380, 225, 270, 305],
+        ["500"] = [320, 380, 430, 260, 310, 350],
+        ["600"] = [350, 420, 475, 285, 340, 385],
+    }.ToImmutableDictionary();
+
+    // Table 310.15(B)(1) (2017: 310.15(B)(2)(a)), from 30 °C: upper bound of the row, then columns 60, 75, 90; 0 where none is allowed.
+    private static readonly (decimal UpTo, decimal C60, decimal C75, decimal C90)[] Ambients =
+    [
+        (10, 1.29m, 1.20m, 1.15m), (15, 1.22m, 1.15m, 1.12m), (20, 1.15m, 1.11m, 1.08m), (25, 1.08m, 1.05m, 1.04m), (30, 1, 1, 1),
+        (35, .91m, .94m, .96m), (40, .82m, .88m, .91m), (45, .71m, .82m, .87m), (50, .58m, .75m, .82m), (55, .41m, .67m, .76m),
+        (60, 0, .58m, .71m), (65, 0, .47m, .65m), (70, 0, .33m, .58m), (75, 0, 0, .50m), (80, 0, 0, .41m), (85, 0, 0, .29m),
+    ];
+
+    // Chapter 9 Table 8, ohm per 1000 ft at 75 °C: copper uncoated (solid to 10), aluminium.
+    private static readonly ImmutableDictionary<string, (decimal Copper, decimal Aluminium)> Resistances = new Dictionary<string, (decimal, decimal)>
+    {
+        ["14"] = (3.07m, 0), ["12"] = (1.93m, 3.18m), ["10"] = (1.21m, 2.00m), ["8"] = (.778m, 1.28m), ["6"] = (.491m, .808m), ["4"] = (.308m, .508m),
+        ["3"] = (.245m, .403m), ["2"] = (.194m, .319m), ["1"] = (.154m, .253m), ["1/0"] = (.122m, .201m), ["2/0"] = (.0967m, .159m),
+        ["3/0"] = (.0766m, .126m), ["4/0"] = (.0608m, .100m),
+    }.ToImmutableDictionary();
+
+    // Chapter 9 Table 8, circular mils.
+    private static readonly ImmutableDictionary<string, int> CircularMils = new Dictionary<string, int>
+    {
+        ["14"] = 4110, ["12"] = 6530, ["10"] = 10_380, ["8"] = 16_510, ["6"] = 26_240, ["4"] = 41_740, ["3"] = 52_620, ["2"] = 66_360, ["1"] = 83_690,
+        ["1/0"] = 105_600, ["2/0"] = 133_100, ["3/0"] = 167_800, ["4/0"] = 211_600, ["250"] = 250_000, ["300"] = 300_000, ["350"] = 350_000,
+        ["400"] = 400_000, ["500"] = 500_000, ["600"] = 600_000,
+    }.ToImmutableDictionary();
+
+    // Table 250.122, rating of the overcurrent device: copper, aluminium.
+    private static readonly (int Rating, string Copper, string Aluminium)[] Grounds =
+        [(15, "14", "12"), (20, "12", "10"), (60, "10", "8"), (100, "8", "6"), (200, "6", "4"), (300, "4", "2"), (400, "3", "1")];
+
+    // Chapter 9 Table 5, THHN/THWN-2, in².
+    private static readonly ImmutableDictionary<string, decimal> ConductorAreas = new Dictionary<string, decimal>
+    {
+        ["14"] = .0097m, ["12"] = .0133m, ["10"] = .0211m, ["8"] = .0366m, ["6"] = .0507m, ["4"] = .0824m, ["3"] = .0973m, ["2"] = .1158m,
+        ["1"] = .1562m, ["1/0"] = .1855m, ["2/0"] = .2223m, ["3/0"] = .2679m, ["4/0"] = .3237m,
+    }.ToImmutableDictionary();
+
+    // Chapter 9 Table 4, PVC schedule 40, whole area in².
+    private static readonly (string Trade, decimal Area)[] Pvc40 =
+        [("1/2", .285m), ("3/4", .508m), ("1", .832m), ("1-1/4", 1.453m), ("1-1/2", 1.986m), ("2", 3.291m)];
+
+    // Table 314.16(B), in³ for each conductor.
+    private static readonly ImmutableDictionary<string, decimal> BoxVolumes = new Dictionary<string, decimal>
+    {
+        ["14"] = 2.00m, ["12"] = 2.25m, ["10"] = 2.50m, ["8"] = 3.00m, ["6"] = 5.00m,
+    }.ToImmutableDictionary();
+
+    /// <summary>Ampacity at 30 °C with at most three current-carrying conductors; null where the table has no entry. Table 310.16.</summary>
+    public static Amps? Ampacity(Gauge gauge, Metal metal, Column column)
+    {
+        var at = (metal == Metal.Copper ? 0 : 3) + column switch { Column.C60 => 0, Column.C75 => 1, _ => 2 };
+        var amps = Ampacities[gauge.ToString()][at];
+        return amps == 0 ? null : new Amps(amps);
+    }
+
+    /// <summary>Correction for ambient, Table 310.15(B)(1); null where the insulation may not be used so hot.</summary>
+    public static decimal? AmbientFactor(Celsius ambient, Column column)
+    {
+        var row = Ambients.FirstOrDefault(r => ambient.Degrees <= r.UpTo);
+        var factor = column switch { Column.C60 => row.C60, Column.C75 => row.C75, _ => row.C90 };
+        return factor == 0 ? null : factor;
+    }
+
+    /// <summary>Adjustment for more than three current-carrying conductors together, Table 310.15(C)(1) (2017: 310.15(B)(3)(a)).</summary>
+    public static decimal AdjustmentFactor(int currentCarrying) => currentCarrying switch
+    {
+        <= 3 => 1m,
+        <= 6 => .80m,
+        <= 9 => .70m,
+        <= 20 => .50m,
+        <= 30 => .45m,
+        <= 40 => .40m,
+        _ => .35m,
+    };
+
+    /// <summary>Ohm per 1000 ft at 75 °C, Chapter 9 Table 8; null above 4/0 and where the table has none.</summary>
+    public static decimal? OhmsPerThousandFeet(Gauge gauge, Metal metal) =>
+        Resistances.TryGetValue(gauge.ToString(), out var row) && (metal == Metal.Copper ? row.Copper : row.Aluminium) is > 0 and var ohms ? ohms : null;
+
+    /// <summary>Cross-section in circular mils, Chapter 9 Table 8.</summary>
+    public static int CircularMil(Gauge gauge) => CircularMils[gauge.ToString()];
+
+    /// <summary>Equipment grounding conductor for an overcurrent device, Table 250.122; the largest listed row serves above 400 A.</summary>
+    public static Gauge EquipmentGround(Amps rating, Metal metal)
+    {
+        var row = Grounds.FirstOrDefault(g => rating.Value <= g.Rating, Grounds[^1]);
+        return Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium);
+    }
+
+    /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5; null above 4/0.</summary>
+    public static SquareInches? ConductorArea(Gauge gauge) => ConductorAreas.TryGetValue(gauge.ToString(), out var area) ? new(area) : null;
+
+    /// <summary>PVC schedule 40 by trade size with its whole area, Chapter 9 Table 4, small to large.</summary>
+    public static IEnumerable<(string Trade, SquareInches Area)> PvcSchedule40 => Pvc40.Select(p => (p.Trade, new SquareInches(p.Area)));
+
+    /// <summary>Share of a raceway that conductors may fill, Chapter 9 Table 1.</summary>
+    public static Percent RacewayFill(int conductors) => new(conductors switch { 1 => 53, 2 => 31, _ => 40 });
+
+    /// <summary>Volume for each conductor in a box, Table 314.16(B); null above 6 AWG, where 314.28 counts instead.</summary>
+    public static CubicInches? BoxVolume(Gauge gauge) => BoxVolumes.TryGetValue(gauge.ToString(), out var volume) ? new(volume) : null;
+}

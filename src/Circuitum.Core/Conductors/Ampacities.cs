@@ -1,0 +1,73 @@
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Conductors;
+
+/// <summary>What conductors may carry where they lie.</summary>
+public static class Ampacities
+{
+    /// <summary>Nonmetallic-sheathed cable: correction and adjustment from the 90 °C column, held to the 60 °C column, 334.80.
+    /// Adjustment applies where more than two cables share a sealed hole.</summary>
+    /// <param name="gauge">14 AWG to 600 kcmil copper.</param>
+    /// <param name="cables">Cables in the worst sealed hole, itself included; 1 or more.</param>
+    /// <param name="currentCarrying">Their current-carrying conductors together.</param>
+    /// <param name="ambient">Of that place.</param>
+    /// <param name="book">The edition.</param>
+    /// <param name="where">The place in words.</param>
+    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook.CodeBook book, string where)
+    {
+        var start = Tables.Ampacity(gauge, Metal.Copper, Column.C90)!.Value;
+        var why = Because.Of("Why this ampacity").Book($"{gauge} copper, 90 °C column", start.ToString(), $"{book.AmpacityTable}, 334.80");
+        var amps = start;
+        if (ambient.Degrees > 30 || ambient.Degrees <= 25)
+        {
+            var factor = Tables.AmbientFactor(ambient, Column.C90) ?? 0;
+            amps *= factor;
+            why = why.Book($"{ambient} {where}: × {factor:0.00}", amps.ToString(), book.AmbientTable);
+        }
+
+        if (cables > 2)
+        {
+            var factor = Tables.AdjustmentFactor(currentCarrying);
+            amps *= factor;
+            why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}", amps.ToString(), $"334.80, {book.AdjustmentTable}");
+        }
+
+        return Held(amps, gauge, Column.C60, why, book, "334.80");
+    }
+
+    /// <summary>THWN-2 in a raceway: from the 90 °C column, held to the terminations.</summary>
+    /// <param name="gauge">Copper.</param>
+    /// <param name="currentCarrying">In the raceway.</param>
+    /// <param name="ambient">Of the raceway.</param>
+    /// <param name="terminations">60 °C, or 75 °C where both ends are so marked, 110.14(C).</param>
+    /// <param name="book">The edition.</param>
+    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook.CodeBook book)
+    {
+        var amps = Tables.Ampacity(gauge, Metal.Copper, Column.C90)!.Value;
+        var why = Because.Of("Why this ampacity").Book($"{gauge} copper THWN-2, 90 °C column", amps.ToString(), book.AmpacityTable);
+        if (ambient.Degrees > 30)
+        {
+            var factor = Tables.AmbientFactor(ambient, Column.C90) ?? 0;
+            amps *= factor;
+            why = why.Book($"{ambient}: × {factor:0.00}", amps.ToString(), book.AmbientTable);
+        }
+
+        if (currentCarrying > 3)
+        {
+            amps *= Tables.AdjustmentFactor(currentCarrying);
+            why = why.Book($"{currentCarrying} current-carrying conductors: × {Tables.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.AdjustmentTable);
+        }
+
+        return Held(amps, gauge, terminations, why, book, "110.14(C)");
+    }
+
+    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook.CodeBook book, string section)
+    {
+        var limit = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
+        return amps > limit
+            ? new(limit, why.Book($"held to the {(int)column} °C column", limit.ToString(), $"{section}, {book.AmpacityTable}"))
+            : new(amps, why);
+    }
+}

@@ -1,0 +1,69 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Conductors;
+
+/// <summary>Sums current and voltage along the runs of a circuit.</summary>
+internal static class Drops
+{
+    /// <summary>Fills in the current through each run, the volts left at each box and the worst drop.</summary>
+    public static SizedCircuit Measure(SizedCircuit sized)
+    {
+        var routed = sized.Routed;
+        var volts = routed.Circuit.Load.Volts;
+        var load = routed.Runs.ToDictionary(r => r.Id, _ => 0m);
+        var counted = new HashSet<BoxId>();
+        var byId = routed.Runs.ToDictionary(r => r.Id);
+
+        // Leaves first: each run carries its own box and everything it feeds. A box reached twice is counted where its load hangs.
+        foreach (var run in routed.Runs.Reverse())
+        {
+            if (run.To.Box is BoxId box && counted.Add(box))
+            {
+                load[run.Id] += routed.Circuit.Load.At(box).Value;
+            }
+
+            if (run.Upstream is string up)
+            {
+                load[up] += load[run.Id];
+            }
+        }
+
+        var lost = new Dictionary<string, decimal>();
+        var left = ImmutableDictionary.CreateBuilder<BoxId, Volts>();
+        Run? worst = null;
+        foreach (var run in routed.Runs)
+        {
+            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value).Value;
+            lost[run.Id] = drop + (run.Upstream is string up ? lost[up] : 0);
+            if (run.To.Box is BoxId box)
+            {
+                left[box] = new(volts.Value - lost[run.Id]);
+            }
+
+            worst = worst is null || lost[run.Id] > lost[worst.Id] ? run : worst;
+        }
+
+        var why = Because.Of("Why these volts");
+        for (var run = worst; run is not null; run = run.Upstream is string up ? byId[up] : null)
+        {
+            var amps = new VoltAmps(load[run.Id]) / volts;
+            why = why with
+            {
+                Steps = why.Steps.Insert(0, new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Feet:0} ft of {sized.GaugeOf(run)}",
+                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value).ToString(), Source.Book, "Chapter 9 Table 8")),
+            };
+        }
+
+        var total = VoltageDrop.Share(new(worst is null ? 0 : lost[worst.Id]), volts);
+        return sized with
+        {
+            VoltsAt = left.ToImmutable(),
+            Through = load.ToImmutableDictionary(p => p.Key, p => new VoltAmps(p.Value) / volts),
+            Drop = new(total, why.Assume("general outlets at 180 VA, lamps at their watts, all on at once", total.ToString())),
+        };
+    }
+}

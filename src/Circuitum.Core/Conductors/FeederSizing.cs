@@ -1,0 +1,80 @@
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Conductors;
+
+/// <summary>Sizes the feeder of a panel in another building: four wires in PVC, 225.39 and 250.32.</summary>
+public static class FeederSizing
+{
+    /// <summary>A feeder of an outbuilding with more than two circuits is rated at least this, 225.39(D).</summary>
+    public static Amps Least { get; } = new(60);
+
+    /// <summary>Sizes one feeder.</summary>
+    public static SizedCircuit Size(RoutedCircuit routed, Survey survey, Job job, CodeBook.CodeBook book)
+    {
+        var run = routed.HomeRun!;
+        var load = routed.Circuit.Load;
+        var motors = load.Items.Where(i => survey[i.Box].Plates.Any(p => p.Motor && p.Name == i.Name)).ToList();
+        var largest = motors.Count == 0 ? new VoltAmps(0) : motors.Max(m => m.Load);
+        var demand = new VoltAmps(load.Items.Sum(i => i.Load.Value * (i.Continuous ? 1.25m : 1)) + (largest.Value * .25m));
+        var amps = demand / load.Volts;
+        var why = Because.Of("Why this breaker")
+            .Plan("everything the panel feeds", load.Connected.ToString())
+            .Book("continuous at 125 %, largest motor + 25 %", $"{demand}, {amps}", "215.2(A), 215.3, 220.50");
+        var rating = book.StandardAtLeast(amps) ?? amps;
+        if (rating < Least)
+        {
+            rating = Least;
+            why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", Least.ToString(), "225.39(D)");
+        }
+
+        if (job.Pins.Breakers.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pinned)
+        {
+            rating = pinned.Rating;
+            why = why.Pin("held by a person", rating.ToString());
+        }
+
+        var gauge = Gauge.All.First(g => g.Next is null || (Ampacities.InRaceway(g, 3, new(30), Column.C60, book).Value is var able && able >= amps && book.Protects(rating, able, false)
+            && (CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is not Amps limit || rating <= limit)));
+        var conductorWhy = Because.Of("Why this conductor");
+        if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
+        {
+            gauge = pin.Gauge;
+            conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
+        }
+
+        var ampacity = Ampacities.InRaceway(gauge, 3, new(30), Column.C60, book);
+        var lost = VoltageDrop.Of(amps, gauge, run.Length.Value);
+        var drop = VoltageDrop.Share(lost, load.Volts);
+        return new()
+        {
+            Routed = routed,
+            Breaker = new(rating, why.Book("next standard size", rating.ToString(), "240.6(A)")),
+            Gauge = new(gauge, conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),
+            HomeRunGauge = gauge,
+            Ampacity = ampacity,
+            VoltsAt = [],
+            Through = new Dictionary<string, Amps> { [run.Id] = amps }.ToImmutable(),
+            Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}", $"{lost}, {drop}", "Chapter 9 Table 8")),
+            Raceway = Raceway(gauge, Tables.EquipmentGround(rating, Metal.Copper)),
+        };
+    }
+
+    /// <summary>Smallest PVC schedule 40 for three equal conductors and a ground, Chapter 9 Tables 1, 4 and 5.</summary>
+    public static Figure<string> Raceway(Gauge conductor, Gauge ground)
+    {
+        var area = new SquareInches(((Tables.ConductorArea(conductor)?.Value ?? 0) * 3) + (Tables.ConductorArea(ground)?.Value ?? 0));
+        var why = Because.Of("Why this pipe").Book($"3 × {conductor} and a {ground}", area.ToString(), "Chapter 9 Table 5");
+        var fit = Tables.PvcSchedule40.Select(p => (p.Trade, Room: new SquareInches(p.Area.Value * .40m))).FirstOrDefault(p => p.Room.Value >= area.Value);
+        return fit.Trade is null
+            ? new("larger than 2 in", why.Book("no pipe to 2 in is large enough at 40 %", "", "Chapter 9 Table 1"))
+            : new($"{fit.Trade} in PVC", why.Book($"{fit.Trade} in schedule 40 at 40 %", $"{fit.Room} ≥ {area}", "Chapter 9 Tables 1 and 4"));
+    }
+
+    private static System.Collections.Immutable.ImmutableDictionary<string, Amps> ToImmutable(this Dictionary<string, Amps> map) =>
+        System.Collections.Immutable.ImmutableDictionary.CreateRange(map);
+}

@@ -1,0 +1,159 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Conductors;
+
+/// <summary>What a circuit is pulled in.</summary>
+public sealed record SizedCircuit
+{
+    /// <summary>The circuit and its runs.</summary>
+    public required RoutedCircuit Routed { get; init; }
+
+    /// <summary>Its overcurrent device.</summary>
+    public required Figure<Amps> Breaker { get; init; }
+
+    /// <summary>Its conductor beyond the home run.</summary>
+    public required Figure<Gauge> Gauge { get; init; }
+
+    /// <summary>The home run's conductor; larger only by house rule.</summary>
+    public required Gauge HomeRunGauge { get; init; }
+
+    /// <summary>What the conductor may carry in its worst place.</summary>
+    public required Figure<Amps> Ampacity { get; init; }
+
+    /// <summary>Volts left at each box with the estimated load on.</summary>
+    public required ImmutableDictionary<BoxId, Volts> VoltsAt { get; init; }
+
+    /// <summary>Current through each run.</summary>
+    public required ImmutableDictionary<string, Amps> Through { get; init; }
+
+    /// <summary>Share of the voltage lost at the worst box.</summary>
+    public required Figure<Percent> Drop { get; init; }
+
+    /// <summary>Raceway of a feeder; null for cable.</summary>
+    public Figure<string>? Raceway { get; init; }
+
+    /// <summary>The circuit.</summary>
+    public Circuit Circuit => Routed.Circuit;
+
+    /// <summary>The gauge of one of its runs.</summary>
+    public Gauge GaugeOf(Run run) => run.Kind is RunKind.HomeRun ? HomeRunGauge : Gauge.Value;
+
+    /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
+    public string CableOf(Run run) => run.Kind == RunKind.Feeder && Raceway is not null
+        ? $"3 × {Gauge.Value} + {Tables.EquipmentGround(Breaker.Value, Metal.Copper)} G"
+        : $"{GaugeOf(run)}-{run.Conductors}";
+
+    /// <summary>The home run's cable.</summary>
+    public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
+}
+
+/// <summary>Stage Conductors: what is it pulled in? Load first, then the conductor at its worst place, then voltage.</summary>
+public static class Sizing
+{
+    /// <summary>Sizes every circuit.</summary>
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, Survey survey, Job job, CodeBook.CodeBook book) =>
+        [.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, holes, survey, job, book))];
+
+    /// <summary>Sealed holes to share out two by two, because three cables in one would cost a larger conductor.</summary>
+    public static ImmutableHashSet<Spot> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, CodeBook.CodeBook book) =>
+        [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder).SelectMany(c => c.Routed.Runs.SelectMany(r => holes.Of(r).Where(h => h.Sealed && h.Runs.Length > 2 && IsTooMany(c, h, book)).Select(h => h.Spot)))];
+
+    /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
+    public static Gauge LeastFor(Amps rating) => Gauge.All.First(g => CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : Tables.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
+
+    // Too many where the conductor that would do in free air does not do in this hole.
+    private static bool IsTooMany(SizedCircuit circuit, Hole hole, CodeBook.CodeBook book)
+    {
+        var free = ByNeed(circuit.Circuit, circuit.Breaker.Value, [], book).Gauge;
+        return circuit.Gauge.Value > free || !Serves(free, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(free, hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, book, "").Value, book);
+    }
+
+    private static SizedCircuit Branch(RoutedCircuit routed, Holes holes, Survey survey, Job job, CodeBook.CodeBook book)
+    {
+        var circuit = routed.Circuit;
+        var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
+        var breaker = Breakers.Choose(circuit, plates, job, book);
+        var places = WorstPlaces(routed, holes);
+        var mca = plates.Count == 1 ? plates[0].Mca : null;
+        var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, mca);
+        var why = Because.Of("Why this conductor");
+        if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == circuit.Key) is { } pin)
+        {
+            gauge = pin.Gauge;
+            ampacity = Worst(gauge, places, book);
+            why = why.Pin("held by a person", $"{gauge} AWG");
+        }
+
+        why = mca is Amps needed
+            ? why.Job("nameplate: minimum circuit ampacity", needed.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {needed}", "440.4(B), 440.32")
+            : why.Book($"{breaker.Value} breaker", $"{gauge} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
+        var home = job.Schools.HomeRun == HomeRunSize.OneLarger && circuit.IsGeneral && gauge.Next is Gauge larger ? larger : gauge;
+        return Drops.Measure(new()
+        {
+            Routed = routed,
+            Breaker = breaker,
+            Gauge = new(gauge, why),
+            HomeRunGauge = home,
+            Ampacity = ampacity,
+            VoltsAt = [],
+            Through = [],
+            Drop = new(new(0), Because.Of("Why these volts")),
+        });
+    }
+
+    private static Because Verdict(Circuit circuit, Amps rating, Amps ampacity, CodeBook.CodeBook book) =>
+        rating <= ampacity ? Because.Of("").Book("protected by its breaker", $"{rating} ≤ {ampacity}", "240.4")
+        : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("").Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(), "240.4(B)")
+        : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", "240.4");
+
+    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Amps? mca = null)
+    {
+        foreach (var gauge in Gauge.All)
+        {
+            var ampacity = Worst(gauge, places, book);
+            if (mca is Amps needed ? ampacity.Value >= needed : Serves(gauge, circuit, breaker, ampacity.Value, book))
+            {
+                return (gauge, ampacity);
+            }
+        }
+
+        return (Gauge.All[^1], Worst(Gauge.All[^1], places, book));
+    }
+
+    private static bool Serves(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook.CodeBook book) =>
+        (CodeBook.CodeBook.SmallConductorLimit(gauge, Metal.Copper) is not Amps limit || breaker <= limit)
+        && ampacity >= circuit.Load.Required
+        && book.Protects(breaker, ampacity, circuit.Load.PortableReceptacles);
+
+    private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book) => places.Count == 0
+        ? Ampacities.InCable(gauge, 1, 2, new(30), book, "")
+        : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where)).MinBy(f => f.Value)!;
+
+    private static List<WorstPlace> WorstPlaces(RoutedCircuit routed, Holes holes)
+    {
+        var places = new Dictionary<(int, int, decimal), WorstPlace>();
+        foreach (var run in routed.Runs)
+        {
+            foreach (var hole in holes.Of(run).Where(h => h.Sealed))
+            {
+                places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees), new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString()));
+            }
+
+            foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30))
+            {
+                places.TryAdd((1, 2, leg.Ambient.Degrees), new(1, 2, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor"));
+            }
+        }
+
+        return [.. places.Values];
+    }
+
+    private sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where);
+}

@@ -1,0 +1,144 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.House;
+
+/// <summary>The house as framed: walls derived from the rooms, studs, inside faces.</summary>
+public sealed record FramedHouse(ImmutableArray<FramedStructure> Structures)
+{
+    private readonly FrozenDictionary<RoomId, FramedRoom> rooms =
+        Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).ToFrozenDictionary(r => r.Room.Id);
+
+    /// <summary>Every room, in the order of the job.</summary>
+    public IEnumerable<FramedRoom> Rooms => Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms);
+
+    /// <summary>A room by id; an unknown id is a bug, since jobs are validated.</summary>
+    public FramedRoom Room(RoomId id) => rooms[id];
+
+    /// <summary>The level a room is on.</summary>
+    public FramedLevel LevelOf(RoomId id) => Structures[rooms[id].Structure].Levels[rooms[id].Level];
+}
+
+/// <summary>A building as framed.</summary>
+public sealed record FramedStructure(int Index, Structure Structure, ImmutableArray<FramedLevel> Levels);
+
+/// <summary>A storey as framed.</summary>
+/// <param name="Structure">Index of the building.</param>
+/// <param name="Index">Index in the building, 0 the lowest.</param>
+/// <param name="Level">The level of the job.</param>
+/// <param name="Floor">Height of its floor above the lowest floor.</param>
+/// <param name="Rooms">Its rooms.</param>
+/// <param name="Walls">Its walls.</param>
+public sealed record FramedLevel(int Structure, int Index, Level Level, Length Floor, ImmutableArray<FramedRoom> Rooms, ImmutableArray<Wall> Walls)
+{
+    /// <summary>Height of its ceiling above the lowest floor.</summary>
+    public Length Ceiling => Floor + Level.CeilingHeight;
+}
+
+/// <summary>A room with its inside faces.</summary>
+/// <param name="Room">The room of the job.</param>
+/// <param name="Structure">Index of the building.</param>
+/// <param name="Level">Index of the level in the building.</param>
+/// <param name="Sides">Its walls as seen from inside, in the order of its corners.</param>
+public sealed record FramedRoom(Room Room, int Structure, int Level, ImmutableArray<RoomSide> Sides)
+{
+    /// <summary>Corners of the inside faces.</summary>
+    public ImmutableArray<Point> Inside { get; } = [.. Sides.Select(s => s.Start)];
+
+    /// <summary>North-west corner of the inside faces' bounds: X and Y of ceiling boxes start here.</summary>
+    public Point NorthWest => new(Inside.Min(p => p.X), Inside.Min(p => p.Y));
+
+    /// <summary>Middle of the room's bounds.</summary>
+    public Point Middle => Outline.Middle(Inside);
+
+    /// <summary>Clear width east to west over its bounds.</summary>
+    public Length ClearWidth => Inside.Max(p => p.X) - Inside.Min(p => p.X);
+
+    /// <summary>Clear depth north to south over its bounds.</summary>
+    public Length ClearDepth => Inside.Max(p => p.Y) - Inside.Min(p => p.Y);
+}
+
+/// <summary>One wall of a room as seen from inside.</summary>
+/// <param name="Number">From 1, in the order of the corners.</param>
+/// <param name="Start">Inside corner where offsets begin.</param>
+/// <param name="End">Inside corner where it ends.</param>
+/// <param name="HalfThickness">Inside face to centre line.</param>
+/// <param name="Exterior">True when any stretch is outside.</param>
+public sealed record RoomSide(int Number, Point Start, Point End, Length HalfThickness, bool Exterior)
+{
+    /// <summary>Openings in it, whichever of the two rooms lists them, by offset.</summary>
+    public ImmutableArray<SideOpening> Openings { get; init; } = [];
+
+    /// <summary>True when it runs along X.</summary>
+    public bool AlongX => Start.Y == End.Y;
+
+    /// <summary>Clear length from inside corner to inside corner.</summary>
+    public Length Clear => Start.SquareTo(End);
+
+    /// <summary>A place along the inside face.</summary>
+    public Point At(Length offset) => AlongX
+        ? new(End.X >= Start.X ? Start.X + offset : Start.X - offset, Start.Y)
+        : new(Start.X, End.Y >= Start.Y ? Start.Y + offset : Start.Y - offset);
+
+    /// <summary>How far along the inside face a place lies.</summary>
+    public Length Offset(Point at) => AlongX
+        ? (End.X >= Start.X ? at.X - Start.X : Start.X - at.X)
+        : (End.Y >= Start.Y ? at.Y - Start.Y : Start.Y - at.Y);
+
+    /// <summary>A place off the inside face, into the room when positive, into the wall when negative.</summary>
+    public Point Into(Point at, Length by) => AlongX
+        ? (End.X >= Start.X ? at.By(Length.Zero, by) : at.By(Length.Zero, -by))
+        : (End.Y >= Start.Y ? at.By(-by, Length.Zero) : at.By(by, Length.Zero));
+}
+
+/// <summary>An opening as one of its rooms sees it.</summary>
+/// <param name="Opening">The opening of the job.</param>
+/// <param name="From">From the inside corner at the wall's start.</param>
+/// <param name="To">From the same corner.</param>
+public sealed record SideOpening(Opening Opening, Length From, Length To);
+
+/// <summary>A wall between two rooms, or between a room and the outside, derived from the rooms' outlines.</summary>
+/// <param name="Index">Its number on the level, from 0.</param>
+/// <param name="Start">West or north end on the centre line.</param>
+/// <param name="End">East or south end on the centre line.</param>
+/// <param name="Thickness">Framing and board.</param>
+/// <param name="Exterior">One side is the weather.</param>
+/// <param name="Rooms">The rooms it serves, one or two.</param>
+/// <param name="Openings">Openings in it, from its start.</param>
+public sealed record Wall(int Index, Point Start, Point End, Length Thickness, bool Exterior, ImmutableArray<RoomId> Rooms, ImmutableArray<WallOpening> Openings)
+{
+    /// <summary>Studs stand at 16 in on centres from the wall's start, the usual layout (R602.3).</summary>
+    public static Length StudSpacing { get; } = Length.FromInches(16);
+
+    /// <summary>True when it runs along X.</summary>
+    public bool AlongX => Start.Y == End.Y;
+
+    /// <summary>Centre-line length.</summary>
+    public Length Run => Start.SquareTo(End);
+
+    /// <summary>How far along the wall a place lies.</summary>
+    public Length Along(Point at) => AlongX ? at.X - Start.X : at.Y - Start.Y;
+
+    /// <summary>A place on the centre line.</summary>
+    public Point At(Length along) => AlongX ? Start.By(along, Length.Zero) : Start.By(Length.Zero, along);
+
+    /// <summary>Number of the stud bay at a place along the wall, from 0.</summary>
+    public static int Bay(Length along) => Math.Max(0, along.Sixtyfourths) / StudSpacing.Sixtyfourths;
+
+    /// <summary>True when the wall can be bored at a height from one place to another: no opening interrupts its studs there.</summary>
+    public bool CanBore(Length from, Length to, Length height) =>
+        !Openings.Any(o => o.StopsBoringAt(height) && o.From < Length.Max(from, to) && o.To > Length.Min(from, to));
+}
+
+/// <summary>An opening as it interrupts a wall.</summary>
+/// <param name="Opening">The opening of the job.</param>
+/// <param name="Room">The room that lists it.</param>
+/// <param name="From">From the wall's start.</param>
+/// <param name="To">From the wall's start.</param>
+public sealed record WallOpening(Opening Opening, RoomId Room, Length From, Length To)
+{
+    /// <summary>A window leaves its cripple studs below the sill; everything else reaches the floor.</summary>
+    public bool StopsBoringAt(Length height) => Opening.Kind != OpeningKind.Window || Opening.Sill <= height;
+}

@@ -1,0 +1,50 @@
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.House;
+
+/// <summary>Questions about a polygon with square corners.</summary>
+public static class Outline
+{
+    /// <summary>True when a place lies in the outline or on its edge.</summary>
+    public static bool Contains(IReadOnlyList<Point> corners, Point at)
+    {
+        var inside = false;
+        for (int i = 0, j = corners.Count - 1; i < corners.Count; j = i++)
+        {
+            Point a = corners[j], b = corners[i];
+            if (a.X == b.X && at.X == a.X && at.Y >= Length.Min(a.Y, b.Y) && at.Y <= Length.Max(a.Y, b.Y))
+            {
+                return true;
+            }
+
+            if (a.Y == b.Y && at.Y == a.Y && at.X >= Length.Min(a.X, b.X) && at.X <= Length.Max(a.X, b.X))
+            {
+                return true;
+            }
+
+            if (a.X == b.X && (a.Y > at.Y) != (b.Y > at.Y) && at.X < a.X)
+            {
+                inside = !inside;
+            }
+        }
+
+        return inside;
+    }
+
+    /// <summary>Area enclosed.</summary>
+    public static SquareFeet Area(IReadOnlyList<Point> corners)
+    {
+        var twice = 0L;
+        for (var i = 0; i < corners.Count; i++)
+        {
+            Point a = corners[i], b = corners[(i + 1) % corners.Count];
+            twice += ((long)a.X.Sixtyfourths * b.Y.Sixtyfourths) - ((long)b.X.Sixtyfourths * a.Y.Sixtyfourths);
+        }
+
+        return new(Math.Abs(twice) / 2m / (768m * 768m));
+    }
+
+    /// <summary>Mean of the corners' bounding box.</summary>
+    public static Point Middle(IReadOnlyList<Point> corners) =>
+        new((corners.Min(c => c.X) + corners.Max(c => c.X)) / 2, (corners.Min(c => c.Y) + corners.Max(c => c.Y)) / 2);
+}

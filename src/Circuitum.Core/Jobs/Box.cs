@@ -1,0 +1,244 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>A box and what is in it.</summary>
+public sealed record Box
+{
+    /// <summary>Stable id.</summary>
+    public required BoxId Id { get; init; }
+
+    /// <summary>Name on labels; written from the room when null.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>The room it belongs to.</summary>
+    public required RoomId Room { get; init; }
+
+    /// <summary>What it is fastened to.</summary>
+    public Mount Mount { get; init; }
+
+    /// <summary>Wall number of the room, from 1, for a box on a wall.</summary>
+    public int Wall { get; init; }
+
+    /// <summary>Inside corner at the wall's start to the box's centre.</summary>
+    public Length Offset { get; init; }
+
+    /// <summary>Floor to the box's bottom; the crew's height for its kind when null.</summary>
+    public Length? Height { get; init; }
+
+    /// <summary>True when it faces the weather on an exterior wall.</summary>
+    public bool Outside { get; init; }
+
+    /// <summary>East of the room's north-west inside corner, for ceiling and floor.</summary>
+    public Length X { get; init; }
+
+    /// <summary>South of the room's north-west inside corner, for ceiling and floor.</summary>
+    public Length Y { get; init; }
+
+    /// <summary>True when its receptacle serves a counter or an island.</summary>
+    public bool ServesCounter { get; init; }
+
+    /// <summary>Stamped volume; the smallest usual box when null.</summary>
+    public CubicInches? Volume { get; init; }
+
+    /// <summary>Devices, left to right; at least one, at most six.</summary>
+    public required ImmutableArray<Device> Devices { get; init; }
+}
+
+/// <summary>What a box is fastened to.</summary>
+public enum Mount
+{
+    /// <summary>A stud.</summary>
+    Wall,
+
+    /// <summary>The ceiling.</summary>
+    Ceiling,
+
+    /// <summary>The floor.</summary>
+    Floor,
+}
+
+/// <summary>One device or piece of equipment in a box.</summary>
+public sealed record Device
+{
+    /// <summary>Kind.</summary>
+    public required DeviceKind Kind { get; init; }
+
+    /// <summary>Connected load of a lamp or fan; a typical one is assumed when null.</summary>
+    public VoltAmps? Load { get; init; }
+
+    /// <summary>Boxes whose lamps or fans this switch works.</summary>
+    public ImmutableArray<BoxId> Controls { get; init; } = [];
+
+    /// <summary>Nameplate of the equipment plugged in or wired here.</summary>
+    public Nameplate? Plate { get; init; }
+
+    /// <summary>For a GFCI receptacle: true when the boxes beyond hang on its load terminals.</summary>
+    public bool FeedsLoadSide { get; init; }
+}
+
+/// <summary>Devices that the rules know.</summary>
+public enum DeviceKind
+{
+    /// <summary>Duplex receptacle, 125 V.</summary>
+    Duplex,
+
+    /// <summary>Single receptacle, 125 V.</summary>
+    Single,
+
+    /// <summary>GFCI receptacle, 125 V.</summary>
+    GfciReceptacle,
+
+    /// <summary>Receptacle of 250 V for one appliance.</summary>
+    ApplianceReceptacle,
+
+    /// <summary>Single-pole switch.</summary>
+    Switch,
+
+    /// <summary>Dimmer, single-pole.</summary>
+    Dimmer,
+
+    /// <summary>Three-way switch.</summary>
+    ThreeWay,
+
+    /// <summary>Four-way switch.</summary>
+    FourWay,
+
+    /// <summary>Surface lamp on a ceiling or wall.</summary>
+    Lamp,
+
+    /// <summary>Recessed can.</summary>
+    Can,
+
+    /// <summary>Pendant.</summary>
+    Pendant,
+
+    /// <summary>Light over a mirror.</summary>
+    VanityLight,
+
+    /// <summary>Closet light.</summary>
+    ClosetLight,
+
+    /// <summary>Outdoor light.</summary>
+    OutdoorLight,
+
+    /// <summary>Paddle fan.</summary>
+    CeilingFan,
+
+    /// <summary>Exhaust fan.</summary>
+    BathFan,
+
+    /// <summary>Smoke alarm, interconnected.</summary>
+    SmokeAlarm,
+
+    /// <summary>Equipment wired directly.</summary>
+    Equipment,
+}
+
+/// <summary>What the plate on a piece of equipment says.</summary>
+public sealed record Nameplate
+{
+    /// <summary>What it is.</summary>
+    public required Appliance Appliance { get; init; }
+
+    /// <summary>As people call it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>120 or 240.</summary>
+    public required Volts Volts { get; init; }
+
+    /// <summary>Rated load, 1 to 50 000 VA.</summary>
+    public required VoltAmps Load { get; init; }
+
+    /// <summary>Runs three hours or more at full load.</summary>
+    public bool Continuous { get; init; }
+
+    /// <summary>Cord and plug.</summary>
+    public bool Cord { get; init; }
+
+    /// <summary>Driven by a motor.</summary>
+    public bool Motor { get; init; }
+
+    /// <summary>The instructions ask for an individual branch circuit.</summary>
+    public bool Individual { get; init; }
+
+    /// <summary>Needs a neutral as well as both legs.</summary>
+    public bool Neutral { get; init; }
+
+    /// <summary>Minimum circuit ampacity, where the plate gives one (440).</summary>
+    public Amps? Mca { get; init; }
+
+    /// <summary>Largest overcurrent device, where the plate gives one (440).</summary>
+    public Amps? Mocp { get; init; }
+}
+
+/// <summary>Equipment that rules name.</summary>
+public enum Appliance
+{
+    /// <summary>Anything else.</summary>
+    Other,
+
+    /// <summary>Household range.</summary>
+    Range,
+
+    /// <summary>Cooktop.</summary>
+    Cooktop,
+
+    /// <summary>Wall oven.</summary>
+    Oven,
+
+    /// <summary>Microwave.</summary>
+    Microwave,
+
+    /// <summary>Range hood.</summary>
+    RangeHood,
+
+    /// <summary>Refrigerator.</summary>
+    Refrigerator,
+
+    /// <summary>Freezer.</summary>
+    Freezer,
+
+    /// <summary>Dishwasher.</summary>
+    Dishwasher,
+
+    /// <summary>Waste disposer.</summary>
+    Disposer,
+
+    /// <summary>Washer.</summary>
+    Washer,
+
+    /// <summary>Dryer.</summary>
+    Dryer,
+
+    /// <summary>Storage water heater.</summary>
+    WaterHeater,
+
+    /// <summary>Outdoor unit of a heat pump or air conditioner.</summary>
+    HeatPump,
+
+    /// <summary>Central heating: air handler or furnace.</summary>
+    AirHandler,
+
+    /// <summary>Vehicle charging equipment.</summary>
+    VehicleCharger,
+
+    /// <summary>Sauna heater.</summary>
+    SaunaHeater,
+
+    /// <summary>Fixed electric space heating.</summary>
+    SpaceHeater,
+
+    /// <summary>Pump.</summary>
+    Pump,
+
+    /// <summary>Sump pump.</summary>
+    SumpPump,
+
+    /// <summary>Fan or vent motor.</summary>
+    Fan,
+
+    /// <summary>Garage-door opener.</summary>
+    DoorOpener,
+}

@@ -1,0 +1,81 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>Everything people decide about one job. A plan is computed from it and from nothing else.</summary>
+public sealed record Job
+{
+    /// <summary>What the crew calls the job, at most 60 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The adopted edition of the model code.</summary>
+    public required Edition Edition { get; init; }
+
+    /// <summary>Local changes to the book, in force for this job.</summary>
+    public ImmutableArray<Amendment> Amendments { get; init; } = [];
+
+    /// <summary>How the crew works where the book leaves a choice.</summary>
+    public Schools Schools { get; init; } = new();
+
+    /// <summary>The crew's own numbers.</summary>
+    public HouseRules HouseRules { get; init; } = new();
+
+    /// <summary>Buildings, the house first.</summary>
+    public required ImmutableArray<Structure> Structures { get; init; }
+
+    /// <summary>Paths between buildings.</summary>
+    public ImmutableArray<Trench> Trenches { get; init; } = [];
+
+    /// <summary>Boards; exactly one is fed by the service.</summary>
+    public required ImmutableArray<Panel> Panels { get; init; }
+
+    /// <summary>Boxes and what is in them.</summary>
+    public ImmutableArray<Box> Boxes { get; init; } = [];
+
+    /// <summary>Choices that the planner works around.</summary>
+    public Pins Pins { get; init; } = new();
+
+    /// <summary>Facts still waited for.</summary>
+    public ImmutableArray<Hold> Holds { get; init; } = [];
+}
+
+/// <summary>Edition of the model code for dwellings (NFPA 70).</summary>
+public enum Edition
+{
+    /// <summary>2017.</summary>
+    Y2017 = 2017,
+
+    /// <summary>2020.</summary>
+    Y2020 = 2020,
+
+    /// <summary>2023.</summary>
+    Y2023 = 2023,
+}
+
+/// <summary>What a local authority may change.</summary>
+public enum AmendedRule
+{
+    /// <summary>Outlets on one general circuit; a number. Not in the model code.</summary>
+    OutletsPerGeneralCircuit,
+
+    /// <summary>AFCI not adopted in kitchens and laundry areas.</summary>
+    NoAfciInKitchenAndLaundry,
+
+    /// <summary>No GFCI ahead of outdoor condensing units (210.8(F)).</summary>
+    NoGfciForCondensers,
+}
+
+/// <summary>A named override of the book.</summary>
+/// <param name="Rule">What it changes.</param>
+/// <param name="Value">The number, where the rule takes one (1 to 40 outlets).</param>
+/// <param name="By">Whose amendment it is, as it should be cited.</param>
+public sealed record Amendment(AmendedRule Rule, int? Value, string By);
+
+/// <summary>A fact still waited for; planning goes on with what the job says meanwhile.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="Subject">What waits, as kind:id.</param>
+/// <param name="What">The fact, for example: data plate of the heat pump.</param>
+/// <param name="Who">Who will bring it.</param>
+/// <param name="By">By when, as people say it.</param>
+public sealed record Hold(string Id, string Subject, string What, string Who, string By);

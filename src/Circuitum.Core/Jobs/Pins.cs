@@ -1,0 +1,32 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>Choices of a person that the planner respects; one that breaks a rule is kept and red-tagged.</summary>
+public sealed record Pins
+{
+    /// <summary>This box on that circuit.</summary>
+    public ImmutableArray<BoxPin> Boxes { get; init; } = [];
+
+    /// <summary>This circuit's breaker in that space.</summary>
+    public ImmutableArray<SpacePin> Spaces { get; init; } = [];
+
+    /// <summary>This rating on that circuit.</summary>
+    public ImmutableArray<BreakerPin> Breakers { get; init; } = [];
+
+    /// <summary>This conductor on that circuit.</summary>
+    public ImmutableArray<CablePin> Cables { get; init; } = [];
+}
+
+/// <summary>A box held on a circuit.</summary>
+public sealed record BoxPin(BoxId Box, CircuitKey Circuit);
+
+/// <summary>A circuit held in a space (the upper one of two poles).</summary>
+public sealed record SpacePin(CircuitKey Circuit, int Space);
+
+/// <summary>A breaker's rating held.</summary>
+public sealed record BreakerPin(CircuitKey Circuit, Amps Rating);
+
+/// <summary>A conductor size held.</summary>
+public sealed record CablePin(CircuitKey Circuit, Gauge Gauge);

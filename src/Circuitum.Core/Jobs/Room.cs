@@ -1,0 +1,242 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>A room as a simple polygon on the wall centre lines, square corners.</summary>
+public sealed record Room
+{
+    /// <summary>Stable id.</summary>
+    public required RoomId Id { get; init; }
+
+    /// <summary>As it is called on the plan, at most 40 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What the rules take it for.</summary>
+    public required RoomUse Use { get; init; }
+
+    /// <summary>Corners in order, clockwise on the plan from the north-west; wall n runs from corner n to the next.</summary>
+    public required ImmutableArray<Point> Corners { get; init; }
+
+    /// <summary>Doors, windows and passages on its walls.</summary>
+    public ImmutableArray<Opening> Openings { get; init; } = [];
+
+    /// <summary>What is built in or stands there.</summary>
+    public ImmutableArray<Fixture> Fixtures { get; init; } = [];
+}
+
+/// <summary>Uses that the rules tell apart.</summary>
+public enum RoomUse
+{
+    /// <summary>Kitchen.</summary>
+    Kitchen,
+
+    /// <summary>Dining room.</summary>
+    Dining,
+
+    /// <summary>Pantry.</summary>
+    Pantry,
+
+    /// <summary>Family or living room.</summary>
+    Family,
+
+    /// <summary>Bedroom.</summary>
+    Bedroom,
+
+    /// <summary>Den, library, office.</summary>
+    Den,
+
+    /// <summary>Bathroom: a basin with a tub, shower, toilet or the like.</summary>
+    Bath,
+
+    /// <summary>Hallway.</summary>
+    Hall,
+
+    /// <summary>Stair.</summary>
+    Stair,
+
+    /// <summary>Entry, foyer.</summary>
+    Entry,
+
+    /// <summary>Mudroom.</summary>
+    Mudroom,
+
+    /// <summary>Laundry area.</summary>
+    Laundry,
+
+    /// <summary>Clothes closet.</summary>
+    Closet,
+
+    /// <summary>Sauna.</summary>
+    Sauna,
+
+    /// <summary>Storage or equipment.</summary>
+    Utility,
+
+    /// <summary>Garage.</summary>
+    Garage,
+
+    /// <summary>Finished basement room.</summary>
+    FinishedBasement,
+
+    /// <summary>Unfinished basement.</summary>
+    UnfinishedBasement,
+
+    /// <summary>Crawl space.</summary>
+    CrawlSpace,
+
+    /// <summary>Greenhouse: damp.</summary>
+    Greenhouse,
+}
+
+/// <summary>An opening in a wall, measured from the inside corner at the wall's start to the near jamb.</summary>
+public sealed record Opening
+{
+    /// <summary>Stable id.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Kind.</summary>
+    public required OpeningKind Kind { get; init; }
+
+    /// <summary>Wall number of the room, from 1.</summary>
+    public required int Wall { get; init; }
+
+    /// <summary>Inside corner to near jamb.</summary>
+    public required Length Offset { get; init; }
+
+    /// <summary>Clear width, 1 to 20 ft.</summary>
+    public required Length Width { get; init; }
+
+    /// <summary>Floor to the bottom of a window.</summary>
+    public Length Sill { get; init; } = Length.FromInches(36);
+
+    /// <summary>Which jamb carries the hinges, seen along the wall.</summary>
+    public Hinge Hinge { get; init; }
+
+    /// <summary>True when the leaf swings away from this room.</summary>
+    public bool SwingsOut { get; init; }
+}
+
+/// <summary>Kinds of opening.</summary>
+public enum OpeningKind
+{
+    /// <summary>Hinged door.</summary>
+    Door,
+
+    /// <summary>Cased opening without a leaf.</summary>
+    Cased,
+
+    /// <summary>Window.</summary>
+    Window,
+
+    /// <summary>Sliding door.</summary>
+    Slider,
+
+    /// <summary>Garage door.</summary>
+    GarageDoor,
+}
+
+/// <summary>Hinge side.</summary>
+public enum Hinge
+{
+    /// <summary>At the wall's start.</summary>
+    Start,
+
+    /// <summary>At the wall's end.</summary>
+    End,
+}
+
+/// <summary>Something built in or standing: on a wall at an offset, or free at X and Y from the room's north-west inside corner.</summary>
+public sealed record Fixture
+{
+    /// <summary>Kind.</summary>
+    public required FixtureKind Kind { get; init; }
+
+    /// <summary>Wall number, from 1; null when it stands free.</summary>
+    public int? Wall { get; init; }
+
+    /// <summary>Inside corner to its near end, along the wall.</summary>
+    public Length Offset { get; init; }
+
+    /// <summary>East of the room's north-west inside corner, when free.</summary>
+    public Length X { get; init; }
+
+    /// <summary>South of the room's north-west inside corner, when free.</summary>
+    public Length Y { get; init; }
+
+    /// <summary>Along the wall, or east to west.</summary>
+    public required Length Width { get; init; }
+
+    /// <summary>Out from the wall, or north to south.</summary>
+    public required Length Depth { get; init; }
+}
+
+/// <summary>Kinds of fixture.</summary>
+public enum FixtureKind
+{
+    /// <summary>Counter with cabinets under it.</summary>
+    Counter,
+
+    /// <summary>Kitchen island.</summary>
+    Island,
+
+    /// <summary>Full-height cabinet.</summary>
+    Cabinet,
+
+    /// <summary>Sink.</summary>
+    Sink,
+
+    /// <summary>Range.</summary>
+    Range,
+
+    /// <summary>Refrigerator.</summary>
+    Refrigerator,
+
+    /// <summary>Dishwasher.</summary>
+    Dishwasher,
+
+    /// <summary>Washer.</summary>
+    Washer,
+
+    /// <summary>Dryer.</summary>
+    Dryer,
+
+    /// <summary>Bathtub.</summary>
+    Tub,
+
+    /// <summary>Shower.</summary>
+    Shower,
+
+    /// <summary>Vanity with a basin.</summary>
+    Vanity,
+
+    /// <summary>Toilet.</summary>
+    Toilet,
+
+    /// <summary>Bed.</summary>
+    Bed,
+
+    /// <summary>Desk or table.</summary>
+    Table,
+
+    /// <summary>Bench.</summary>
+    Bench,
+
+    /// <summary>Closet shelf and rod.</summary>
+    Shelf,
+
+    /// <summary>Stair flight.</summary>
+    Stair,
+
+    /// <summary>Storage water heater.</summary>
+    WaterHeater,
+
+    /// <summary>Sauna heater.</summary>
+    SaunaHeater,
+
+    /// <summary>Sofa.</summary>
+    Sofa,
+
+    /// <summary>Fireplace.</summary>
+    Fireplace,
+}

@@ -1,0 +1,141 @@
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>How the crew works where the book leaves a choice; the first of each is the default.</summary>
+public sealed record Schools
+{
+    /// <summary>Lights and receptacles.</summary>
+    public LightsAndReceptacles Lighting { get; init; }
+
+    /// <summary>Bedrooms.</summary>
+    public BedroomSharing Bedrooms { get; init; }
+
+    /// <summary>Dishwasher and disposer.</summary>
+    public DishwasherAndDisposer Dishwasher { get; init; }
+
+    /// <summary>Bathroom receptacles.</summary>
+    public BathReceptacles Baths { get; init; }
+
+    /// <summary>Size of the home run.</summary>
+    public HomeRunSize HomeRun { get; init; }
+
+    /// <summary>Breaker for a household range.</summary>
+    public RangeCircuit Range { get; init; }
+
+    /// <summary>The way cables take between boxes.</summary>
+    public CableWay Way { get; init; }
+}
+
+/// <summary>Lights and receptacles: together or apart.</summary>
+public enum LightsAndReceptacles
+{
+    /// <summary>Lights 15 A on 14, receptacles 20 A on 12.</summary>
+    Apart,
+
+    /// <summary>Apart, with bedroom receptacles 15 A on 14.</summary>
+    ApartBedrooms15,
+
+    /// <summary>Together, room by room.</summary>
+    Together,
+}
+
+/// <summary>Bedrooms on one circuit or each its own.</summary>
+public enum BedroomSharing
+{
+    /// <summary>Neighbours may share up to the cap.</summary>
+    NeighboursShare,
+
+    /// <summary>One circuit each.</summary>
+    OneEach,
+}
+
+/// <summary>Dishwasher and disposer on one circuit or two.</summary>
+public enum DishwasherAndDisposer
+{
+    /// <summary>One circuit where the sum fits and neither instruction forbids it.</summary>
+    OneWhereItFits,
+
+    /// <summary>One each.</summary>
+    OneEach,
+}
+
+/// <summary>Bathroom receptacles shared or not.</summary>
+public enum BathReceptacles
+{
+    /// <summary>Baths may share one 20 A circuit.</summary>
+    MayShare,
+
+    /// <summary>One circuit for each bathroom.</summary>
+    OneEach,
+}
+
+/// <summary>Size of the home run against voltage drop.</summary>
+public enum HomeRunSize
+{
+    /// <summary>The circuit's own size.</summary>
+    Own,
+
+    /// <summary>One size larger; the breaker still by the smallest conductor.</summary>
+    OneLarger,
+}
+
+/// <summary>Breaker for a household range.</summary>
+public enum RangeCircuit
+{
+    /// <summary>The trade's usual 50 A on 6-3.</summary>
+    Usual50,
+
+    /// <summary>The smallest that carries the demand.</summary>
+    SmallestThatCarries,
+}
+
+/// <summary>The way cables take between boxes.</summary>
+public enum CableWay
+{
+    /// <summary>Along the studs for jumpers, overhead for home runs: whichever costs less.</summary>
+    LeastLabour,
+
+    /// <summary>Overhead and down, always.</summary>
+    Overhead,
+}
+
+/// <summary>The crew's own numbers, each shown beside the book's limit.</summary>
+public sealed record HouseRules
+{
+    /// <summary>Receptacle box bottom above the floor, 12 to 16 in as usual.</summary>
+    public Length ReceptacleHeight { get; init; } = Length.FromInches(14);
+
+    /// <summary>Switch box above the floor.</summary>
+    public Length SwitchHeight { get; init; } = Length.FromInches(48);
+
+    /// <summary>Counter receptacle above the floor.</summary>
+    public Length CounterHeight { get; init; } = Length.FromInches(44);
+
+    /// <summary>Height of bored holes through studs.</summary>
+    public Length BoreHeight { get; init; } = Length.FromInches(24);
+
+    /// <summary>Cable made up inside each box.</summary>
+    public Length MakeUpAtBox { get; init; } = Length.FromInches(6);
+
+    /// <summary>Slack left behind each box.</summary>
+    public Length SlackAtBox { get; init; } = Length.FromInches(8);
+
+    /// <summary>Cable left at a panel.</summary>
+    public Length AtPanel { get; init; } = Length.FromFeet(4);
+
+    /// <summary>Sag and going round, in per cent of the path, 0 to 30.</summary>
+    public Percent Sag { get; init; } = new(3);
+
+    /// <summary>NM cables in one bored hole, 1 to 9.</summary>
+    public int CablesPerHole { get; init; } = 3;
+
+    /// <summary>Outlets on one general circuit, 4 to 30. The model code has no number for dwellings.</summary>
+    public int OutletsPerCircuit { get; init; } = 10;
+
+    /// <summary>Largest estimated fill of a general circuit, 40 to 100 per cent.</summary>
+    public Percent LargestFill { get; init; } = new(80);
+
+    /// <summary>Voltage drop wanted at the far end of a branch circuit, 1 to 8 per cent.</summary>
+    public Percent DropTarget { get; init; } = new(3);
+}

@@ -1,0 +1,115 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>A building.</summary>
+public sealed record Structure
+{
+    /// <summary>Stable id.</summary>
+    public required StructureId Id { get; init; }
+
+    /// <summary>Main house, greenhouse.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Where its plan reference lies on the site.</summary>
+    public required Point Origin { get; init; }
+
+    /// <summary>True for an outbuilding that is no part of the dwelling's floor area.</summary>
+    public bool Accessory { get; init; }
+
+    /// <summary>What the lowest level stands on.</summary>
+    public required Underfloor Underfloor { get; init; }
+
+    /// <summary>Storeys from the lowest up.</summary>
+    public required ImmutableArray<Level> Levels { get; init; }
+}
+
+/// <summary>What is under the lowest floor.</summary>
+public enum Underfloor
+{
+    /// <summary>Concrete on grade: no cable passes below.</summary>
+    Slab,
+
+    /// <summary>A crawl space with joists.</summary>
+    CrawlSpace,
+}
+
+/// <summary>A storey.</summary>
+public sealed record Level
+{
+    /// <summary>Stable id.</summary>
+    public required LevelId Id { get; init; }
+
+    /// <summary>Ground, upper.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Floor to ceiling, 6 to 20 ft.</summary>
+    public required Length CeilingHeight { get; init; }
+
+    /// <summary>Joists of the floor below this level; null on a slab.</summary>
+    public Joists? FloorJoists { get; init; }
+
+    /// <summary>Joists of the ceiling above this level. Between storeys they carry the next floor.</summary>
+    public required Joists CeilingJoists { get; init; }
+
+    /// <summary>Ambient of what is above the ceiling: an attic in summer, or the rooms' own.</summary>
+    public Celsius AmbientAbove { get; init; } = new(30);
+
+    /// <summary>True when an attic is above, not another storey.</summary>
+    public bool AtticAbove { get; init; }
+
+    /// <summary>Rooms.</summary>
+    public required ImmutableArray<Room> Rooms { get; init; }
+
+    /// <summary>What no cable may cross in the ceiling above.</summary>
+    public ImmutableArray<Obstruction> Obstructions { get; init; } = [];
+}
+
+/// <summary>Joists of one floor or ceiling.</summary>
+/// <param name="Run">The way they run; a cable along them is free, across them it needs holes.</param>
+/// <param name="Spacing">On centres, 8 to 48 in.</param>
+/// <param name="Depth">3 to 24 in.</param>
+public sealed record Joists(JoistRun Run, Length Spacing, Length Depth);
+
+/// <summary>Direction of joists.</summary>
+public enum JoistRun
+{
+    /// <summary>Along X.</summary>
+    EastWest,
+
+    /// <summary>Along Y.</summary>
+    NorthSouth,
+}
+
+/// <summary>A beam, shaft, chimney or stair opening: a rectangle on the level's plan that cable goes around.</summary>
+/// <param name="Name">What it is.</param>
+/// <param name="Kind">Its kind.</param>
+/// <param name="Corner">North-west corner.</param>
+/// <param name="Width">East to west.</param>
+/// <param name="Depth">North to south.</param>
+public sealed record Obstruction(string Name, ObstructionKind Kind, Point Corner, Length Width, Length Depth);
+
+/// <summary>Kinds of obstruction.</summary>
+public enum ObstructionKind
+{
+    /// <summary>A beam in the floor.</summary>
+    Beam,
+
+    /// <summary>A duct or pipe shaft.</summary>
+    Shaft,
+
+    /// <summary>A chimney or flue.</summary>
+    Chimney,
+
+    /// <summary>The hole a stair needs.</summary>
+    StairOpening,
+}
+
+/// <summary>A path in the ground between two buildings, in site coordinates.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="From">Building with the feeding panel.</param>
+/// <param name="To">Building fed.</param>
+/// <param name="Path">From wall to wall, 2 to 40 points.</param>
+/// <param name="Depth">Cover, 6 to 48 in (300.5).</param>
+public sealed record Trench(string Id, StructureId From, StructureId To, ImmutableArray<Point> Path, Length Depth);

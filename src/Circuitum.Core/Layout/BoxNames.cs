@@ -1,0 +1,23 @@
+using Circuitum.Core.Jobs;
+
+namespace Circuitum.Core.Layout;
+
+/// <summary>Names boxes from their room and devices, as they will stand on labels.</summary>
+public static class BoxNames
+{
+    /// <summary>Kitchen refrigerator, Hall switch, Bedroom 2 receptacle.</summary>
+    public static string For(Box box, Room room)
+    {
+        var plate = box.Devices.Select(d => d.Plate).FirstOrDefault(p => p is not null);
+        if (plate is not null)
+        {
+            return plate.Name;
+        }
+
+        var kinds = box.Devices.Select(d => d.Kind).ToList();
+        var what = kinds.All(k => k.IsSwitch()) ? kinds.Count == 1 ? "switch" : "switches"
+            : kinds.Any(k => k.IsReceptacle()) ? box.ServesCounter ? "counter" : "receptacle"
+            : Words.Of(kinds[0]);
+        return $"{room.Name} {(box.Outside && !kinds.Any(k => k == DeviceKind.OutdoorLight) ? "outside " : "")}{what}";
+    }
+}

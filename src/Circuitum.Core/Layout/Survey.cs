@@ -1,0 +1,64 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Layout;
+
+/// <summary>Every box at its place in the frame, and which stretch of wall each receptacle serves.</summary>
+/// <param name="Boxes">Boxes by ordinal order of their ids, whatever their order in the job.</param>
+/// <param name="Coverage">Wall spaces of the rooms that 210.52(A) covers.</param>
+/// <param name="FloorArea">Area by outside dimensions that counts for the general lighting load.</param>
+public sealed record Survey(ImmutableArray<PlacedBox> Boxes, ImmutableArray<WallSpace> Coverage, SquareFeet FloorArea)
+{
+    private readonly FrozenDictionary<BoxId, PlacedBox> byId = Boxes.ToFrozenDictionary(b => b.Box.Id);
+
+    /// <summary>A box by id; an unknown id is a bug.</summary>
+    public PlacedBox this[BoxId id] => byId[id];
+
+    /// <summary>A box by id, or null.</summary>
+    public PlacedBox? Find(BoxId id) => byId.GetValueOrDefault(id);
+}
+
+/// <summary>A place in the frame where cable begins or ends: a box or a panel.</summary>
+/// <param name="Structure">Index of the building.</param>
+/// <param name="Level">Index of the level.</param>
+/// <param name="At">Where cable enters it.</param>
+/// <param name="Wall">Index of its wall on the level, or null for ceiling and floor.</param>
+/// <param name="Along">How far along that wall.</param>
+/// <param name="Mount">What it is fastened to.</param>
+public sealed record Place(int Structure, int Level, Point3 At, int? Wall, Length Along, Mount Mount);
+
+/// <summary>A box at its place.</summary>
+public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Height, string Name)
+{
+    /// <summary>Its devices' kinds contain a switch and no outlet.</summary>
+    public bool SwitchesOnly => Box.Devices.All(d => d.Kind.IsSwitch());
+
+    /// <summary>At least one device is a lamp, can or other lighting outlet.</summary>
+    public bool HasLight => Box.Devices.Any(d => d.Kind.IsLight());
+
+    /// <summary>At least one 125 V receptacle for general use, without a plate of its own.</summary>
+    public bool HasGeneralReceptacle => Box.Devices.Any(d => d.Kind.IsReceptacle() && d.Plate is null);
+
+    /// <summary>Equipment or appliance plates in the box.</summary>
+    public IEnumerable<Nameplate> Plates => Box.Devices.Select(d => d.Plate).OfType<Nameplate>();
+
+    /// <summary>The one circuit family it belongs to by what is in it.</summary>
+    public bool IsLighting => !HasGeneralReceptacle && !Plates.Any();
+}
+
+/// <summary>Families of devices.</summary>
+public static class DeviceKinds
+{
+    /// <summary>Any switch.</summary>
+    public static bool IsSwitch(this DeviceKind kind) => kind is DeviceKind.Switch or DeviceKind.Dimmer or DeviceKind.ThreeWay or DeviceKind.FourWay;
+
+    /// <summary>A lighting outlet.</summary>
+    public static bool IsLight(this DeviceKind kind) => kind is DeviceKind.Lamp or DeviceKind.Can or DeviceKind.Pendant or DeviceKind.VanityLight
+        or DeviceKind.ClosetLight or DeviceKind.OutdoorLight;
+
+    /// <summary>A receptacle, general or for one appliance.</summary>
+    public static bool IsReceptacle(this DeviceKind kind) => kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle or DeviceKind.ApplianceReceptacle;
+}

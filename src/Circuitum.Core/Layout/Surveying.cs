@@ -1,0 +1,78 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Layout;
+
+/// <summary>Stage Boxes: what goes where?</summary>
+public static class Surveying
+{
+    /// <summary>Places every box and measures the wall spaces.</summary>
+    public static Survey Survey(FramedHouse house, Job job) => new(
+        [.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))],
+        [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, job))],
+        FloorArea(house));
+
+    /// <summary>Where a panel's cables enter: the top of its cabinet.</summary>
+    public static Place PlacePanel(FramedHouse house, Panel panel) => OnWall(house, panel.Room, panel.Wall, panel.Offset, panel.Top);
+
+    private static PlacedBox PlaceBox(FramedHouse house, Job job, Box box)
+    {
+        var room = house.Room(box.Room);
+        var height = box.Height ?? UsualHeight(box, job.HouseRules);
+        Place place;
+        if (box.Mount == Mount.Wall)
+        {
+            place = OnWall(house, box.Room, box.Wall, box.Offset, height);
+        }
+        else
+        {
+            var level = house.LevelOf(box.Room);
+            var at = room.NorthWest.By(box.X, box.Y);
+            place = new(room.Structure, room.Level, at.At(box.Mount == Mount.Ceiling ? level.Ceiling : level.Floor), null, Length.Zero, box.Mount);
+        }
+
+        return new(box, room, place, height, box.Name ?? BoxNames.For(box, room.Room));
+    }
+
+    private static Place OnWall(FramedHouse house, RoomId id, int number, Length offset, Length height)
+    {
+        var room = house.Room(id);
+        var level = house.LevelOf(id);
+        var side = room.Sides[number - 1];
+        var face = side.At(Length.Min(offset, side.Clear));
+        var centre = side.Into(face, -side.HalfThickness);
+        var wall = level.Walls.First(w => w.AlongX == side.AlongX && w.Rooms.Contains(id) && OnLine(w, centre) && w.Along(centre) >= Length.Zero && w.Along(centre) <= w.Run);
+        return new(room.Structure, room.Level, wall.At(wall.Along(centre)).At(level.Floor + height), wall.Index, wall.Along(centre), Mount.Wall);
+    }
+
+    // A side that is part inside, part outside has its face set off by the thicker wall; its stretches still lie within that set-off.
+    private static bool OnLine(Wall wall, Point at) => (wall.AlongX ? wall.Start.Y - at.Y : wall.Start.X - at.X).Abs() <= Length.FromInches(2);
+
+    private static Length UsualHeight(Box box, HouseRules rules) =>
+        box.ServesCounter ? rules.CounterHeight
+        : box.Devices.Any(d => d.Kind.IsSwitch()) ? rules.SwitchHeight
+        : box.Devices.Any(d => d.Kind is DeviceKind.VanityLight or DeviceKind.OutdoorLight) ? Length.FromInches(80)
+        : box.Devices.Any(d => d.Kind.IsLight() || d.Kind is DeviceKind.SmokeAlarm or DeviceKind.BathFan) ? Length.FromInches(84)
+        : box.Outside ? Length.FromInches(24)
+        : box.Devices.Any(d => d.Kind == DeviceKind.Equipment) ? Length.FromInches(48)
+        : rules.ReceptacleHeight;
+
+    // By outside dimensions, without garages, greenhouses and unfinished places (220.12, 220.11, 220.5(C)). Centre lines are
+    // grown to the outside face by half a wall on each exterior edge.
+    private static SquareFeet FloorArea(FramedHouse house)
+    {
+        var square = 0m;
+        foreach (var level in house.Structures.Where(s => !s.Structure.Accessory).SelectMany(s => s.Levels))
+        {
+            foreach (var room in level.Rooms.Where(r => r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace)))
+            {
+                square += Outline.Area(room.Room.Corners).Value;
+                square += level.Walls.Where(w => w.Exterior && w.Rooms[0] == room.Room.Id).Sum(w => w.Run.Feet * w.Thickness.Feet / 2);
+            }
+        }
+
+        return new(decimal.Round(square, 1));
+    }
+}

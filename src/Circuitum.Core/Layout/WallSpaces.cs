@@ -1,0 +1,172 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Layout;
+
+/// <summary>An unbroken stretch of floor line and the receptacles that serve it, 210.52(A).</summary>
+/// <param name="Room">The room.</param>
+/// <param name="Clear">Its length round its corners.</param>
+/// <param name="Pieces">Where it runs: wall number, from and to along that wall.</param>
+/// <param name="Receptacles">Distances of receptacles from its start, in order.</param>
+/// <param name="Closed">It runs right round the room without a break.</param>
+public sealed record WallSpace(RoomId Room, Length Clear, ImmutableArray<WallPiece> Pieces, ImmutableArray<Length> Receptacles, bool Closed)
+{
+    /// <summary>No point may be farther than this from a receptacle, 210.52(A)(1).</summary>
+    public static Length Reach { get; } = Length.FromFeet(6);
+
+    /// <summary>Narrower stretches need none, 210.52(A)(2)(1).</summary>
+    public static Length Narrowest { get; } = Length.FromFeet(2);
+
+    /// <summary>Fewest receptacles that could serve it.</summary>
+    public int Least => Clear < Narrowest ? 0 : (Clear.Sixtyfourths + (2 * Reach.Sixtyfourths) - 1) / (2 * Reach.Sixtyfourths);
+
+    /// <summary>The farthest any point of it lies from a receptacle; its whole length when there is none.</summary>
+    public Length Farthest
+    {
+        get
+        {
+            if (Receptacles.IsEmpty)
+            {
+                return Clear;
+            }
+
+            var worst = Closed
+                ? (Receptacles[0] + Clear - Receptacles[^1]) / 2
+                : Length.Max(Receptacles[0], Clear - Receptacles[^1]);
+            for (var i = 1; i < Receptacles.Length; i++)
+            {
+                worst = Length.Max(worst, (Receptacles[i] - Receptacles[i - 1]) / 2);
+            }
+
+            return worst;
+        }
+    }
+
+    /// <summary>True when the rule is met.</summary>
+    public bool Served => Clear < Narrowest || (!Receptacles.IsEmpty && Farthest <= Reach);
+}
+
+/// <summary>Part of a wall space on one wall.</summary>
+/// <param name="Wall">Wall number of the room.</param>
+/// <param name="From">From the inside corner at the wall's start.</param>
+/// <param name="To">From the same corner.</param>
+public sealed record WallPiece(int Wall, Length From, Length To);
+
+/// <summary>Measures wall spaces along the floor line.</summary>
+public static class WallSpaces
+{
+    /// <summary>Rooms named in 210.52(A), or similar.</summary>
+    public static bool Covers(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom or RoomUse.FinishedBasement;
+
+    /// <summary>The wall spaces of a room with the receptacles that count: not above 5-1/2 ft, not counter receptacles, not an appliance's own.</summary>
+    public static ImmutableArray<WallSpace> Measure(FramedRoom room, Job job)
+    {
+        var spaces = Split(room);
+        var boxes = job.Boxes.Where(b => b.Room == room.Room.Id && Counts(b)).ToList();
+        return [.. spaces.Select(s => s with { Receptacles = [.. boxes.SelectMany(b => Distance(s, b)).Order()] })];
+    }
+
+    /// <summary>The stretches themselves, broken by doorways, fireplaces and fixed cabinets.</summary>
+    public static ImmutableArray<WallSpace> Split(FramedRoom room)
+    {
+        var pieces = new List<WallPiece?>();
+        foreach (var side in room.Sides)
+        {
+            var breaks = side.Openings.Where(o => o.Opening.Kind != OpeningKind.Window).Select(o => (o.From, o.To))
+                .Concat(room.Room.Fixtures.Where(f => f.Wall == side.Number && Fixed(f.Kind)).Select(f => (From: f.Offset, To: f.Offset + f.Width)))
+                .Concat(Mirrored(room, side))
+                .OrderBy(b => b.From);
+            var at = Length.Zero;
+            foreach (var (from, to) in breaks)
+            {
+                if (from > at)
+                {
+                    pieces.Add(new(side.Number, at, Length.Min(from, side.Clear)));
+                }
+
+                pieces.Add(null);
+                at = Length.Max(at, to);
+            }
+
+            if (at < side.Clear)
+            {
+                pieces.Add(new(side.Number, at, side.Clear));
+            }
+        }
+
+        return Join(room.Room.Id, pieces);
+    }
+
+    // A cabinet run that turns a corner stands against the next wall by its depth.
+    private static IEnumerable<(Length From, Length To)> Mirrored(FramedRoom room, RoomSide side)
+    {
+        foreach (var fixture in room.Room.Fixtures.Where(f => f.Wall is not null && Fixed(f.Kind)))
+        {
+            var on = room.Sides[fixture.Wall!.Value - 1];
+            var next = room.Sides[on.Number % room.Sides.Length];
+            var before = room.Sides[(on.Number + room.Sides.Length - 2) % room.Sides.Length];
+            if (next.Number == side.Number && fixture.Offset + fixture.Width >= on.Clear)
+            {
+                yield return (Length.Zero, fixture.Depth);
+            }
+
+            if (before.Number == side.Number && fixture.Offset == Length.Zero)
+            {
+                yield return (side.Clear - fixture.Depth, side.Clear);
+            }
+        }
+    }
+
+    private static ImmutableArray<WallSpace> Join(RoomId room, List<WallPiece?> pieces)
+    {
+        var firstBreak = pieces.IndexOf(null);
+        if (firstBreak < 0)
+        {
+            return [Space(room, [.. pieces.OfType<WallPiece>()], closed: true)];
+        }
+
+        var spaces = ImmutableArray.CreateBuilder<WallSpace>();
+        var run = new List<WallPiece>();
+        for (var i = 1; i <= pieces.Count; i++)
+        {
+            if (pieces[(firstBreak + i) % pieces.Count] is { } piece)
+            {
+                run.Add(piece);
+            }
+            else if (run.Count > 0)
+            {
+                spaces.Add(Space(room, [.. run], closed: false));
+                run.Clear();
+            }
+        }
+
+        return spaces.ToImmutable();
+    }
+
+    private static WallSpace Space(RoomId room, ImmutableArray<WallPiece> pieces, bool closed) =>
+        new(room, pieces.Select(p => p.To - p.From).Total(), pieces, [], closed);
+
+    private static IEnumerable<Length> Distance(WallSpace space, Box box)
+    {
+        var before = Length.Zero;
+        foreach (var piece in space.Pieces)
+        {
+            if (piece.Wall == box.Wall && box.Offset >= piece.From && box.Offset <= piece.To)
+            {
+                yield return before + box.Offset - piece.From;
+                yield break;
+            }
+
+            before += piece.To - piece.From;
+        }
+    }
+
+    private static bool Counts(Box box) => box.Mount == Mount.Wall && !box.Outside && !box.ServesCounter
+        && (box.Height is not Length height || height <= Length.FromInches(66))
+        && box.Devices.Any(d => d.Plate is null && d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle);
+
+    private static bool Fixed(FixtureKind kind) => kind is FixtureKind.Counter or FixtureKind.Cabinet or FixtureKind.Fireplace or FixtureKind.Range
+        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower or FixtureKind.Stair;
+}

@@ -1,0 +1,68 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Panels;
+
+/// <summary>The two hot legs.</summary>
+public enum Leg
+{
+    /// <summary>Odd rows.</summary>
+    A,
+
+    /// <summary>Even rows.</summary>
+    B,
+}
+
+/// <summary>A circuit in its space.</summary>
+/// <param name="Wired">The circuit.</param>
+/// <param name="Space">The upper space it takes; null when the panel is full.</param>
+/// <param name="Description">What a stranger reads.</param>
+/// <param name="Why">Why this space.</param>
+public sealed record Landed(WiredCircuit Wired, int? Space, string Description, Because Why)
+{
+    /// <summary>Spaces it takes.</summary>
+    public IEnumerable<int> Spaces => Space is not int at ? [] : Wired.Circuit.Poles == 2 ? [at, at + 2] : [at];
+
+    /// <summary>Leg of its upper pole.</summary>
+    public Leg? Leg => Space is int at ? SpaceNumbers.LegOf(at) : null;
+
+    /// <summary>"14" or "1/3".</summary>
+    public string SpaceText => Space is null ? "none" : string.Join('/', Spaces);
+}
+
+/// <summary>How spaces are numbered.</summary>
+public static class SpaceNumbers
+{
+    /// <summary>Row of a space from the top, 1 the first: odd numbers left, even right.</summary>
+    public static int RowOf(int space) => (space + 1) / 2;
+
+    /// <summary>Odd rows on leg A, even rows on leg B.</summary>
+    public static Leg LegOf(int space) => RowOf(space) % 2 == 1 ? Leg.A : Leg.B;
+}
+
+/// <summary>A panel as it hangs in its door.</summary>
+public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Landed> Circuits)
+{
+    /// <summary>What stands in each space.</summary>
+    public ImmutableDictionary<int, Landed> BySpace { get; } = Circuits.SelectMany(c => c.Spaces.Select(s => (s, c))).GroupBy(x => x.s).ToImmutableDictionary(g => g.Key, g => g.First().c);
+
+    /// <summary>Connected load on a leg: a one-pole's whole load, half of a two-pole's.</summary>
+    public VoltAmps On(Leg leg) => new(Circuits.Where(c => c.Space is not null)
+        .Sum(c => c.Wired.Circuit.Poles == 2 ? c.Wired.Circuit.Load.Connected.Value / 2 : c.Leg == leg ? c.Wired.Circuit.Load.Connected.Value : 0));
+
+    /// <summary>How far the legs are apart, of the larger.</summary>
+    public Percent Apart
+    {
+        get
+        {
+            var larger = Math.Max(On(Leg.A).Value, On(Leg.B).Value);
+            return new(larger == 0 ? 0 : Math.Abs(On(Leg.A).Value - On(Leg.B).Value) / larger * 100);
+        }
+    }
+
+    /// <summary>Spaces without a breaker.</summary>
+    public int Left => Panel.Spaces - BySpace.Count;
+}

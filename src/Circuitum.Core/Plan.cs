@@ -1,0 +1,38 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Takeoff;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core;
+
+/// <summary>A wiring plan: everything computed from one job.</summary>
+public sealed record Plan(
+    Job Job,
+    CodeBook.CodeBook Book,
+    FramedHouse House,
+    Survey Survey,
+    ImmutableArray<WiredCircuit> Circuits,
+    Holes Holes,
+    ImmutableArray<PanelSchedule> Panels,
+    ImmutableArray<Tag> Tags,
+    Takeoffs Takeoff)
+{
+    private readonly FrozenDictionary<BoxId, WiredCircuit> circuitOf = Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (b, c))).ToFrozenDictionary(x => x.b, x => x.c);
+    private readonly FrozenDictionary<CircuitKey, Landed> landedOf = Panels.SelectMany(p => p.Circuits).ToFrozenDictionary(l => l.Wired.Circuit.Key);
+
+    /// <summary>Footage of all cable.</summary>
+    public Length Footage => Takeoff.Total;
+
+    /// <summary>The circuit of a box, or null for an unknown box.</summary>
+    public WiredCircuit? CircuitOf(BoxId box) => circuitOf.GetValueOrDefault(box);
+
+    /// <summary>A circuit in its space, or null for an unknown key.</summary>
+    public Landed? Landed(CircuitKey key) => landedOf.GetValueOrDefault(key);
+}

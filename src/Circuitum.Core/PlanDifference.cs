@@ -1,0 +1,101 @@
+using Circuitum.Core.Panels;
+using Circuitum.Core.Protection;
+using Circuitum.Core.Reasons;
+
+namespace Circuitum.Core;
+
+/// <summary>What differs between two plans, told in trade words, the weightiest first.</summary>
+public static class PlanDifference
+{
+    /// <summary>Short phrases: footage by cable, breakers, protection, circuits of boxes, tags come and gone.</summary>
+    public static IReadOnlyList<string> Between(Plan before, Plan after)
+    {
+        var said = new List<string>();
+        said.AddRange(Breakers(before, after));
+        said.AddRange(Protection(before, after));
+        said.AddRange(Moved(before, after));
+        said.AddRange(Footage(before, after));
+        said.AddRange(Currents(before, after));
+        said.AddRange(Tags(before, after));
+        return said;
+    }
+
+    private static IEnumerable<string> Breakers(Plan before, Plan after)
+    {
+        foreach (var (was, now) in Pairs(before, after))
+        {
+            if (was.Wired.Protected.Sized.Breaker.Value != now.Wired.Protected.Sized.Breaker.Value || was.Wired.Protected.Sized.Cable != now.Wired.Protected.Sized.Cable)
+            {
+                yield return $"{now.Description} now {now.Wired.Protected.Sized.Breaker.Value} on {now.Wired.Protected.Sized.Cable}";
+            }
+        }
+    }
+
+    private static IEnumerable<string> Protection(Plan before, Plan after)
+    {
+        var changed = Pairs(before, after).Where(p => p.Was.Wired.Protected.Kind.Value != p.Now.Wired.Protected.Kind.Value).ToList();
+        if (changed.Count > 2)
+        {
+            yield return $"protection of {changed.Count} circuits changed: {string.Join(", ", changed.Select(c => c.Now.SpaceText))}";
+            yield break;
+        }
+
+        foreach (var (_, now) in changed)
+        {
+            yield return $"{now.Description} now {(now.Wired.Protected.Kind.Value == BreakerKind.Standard ? "standard" : now.Wired.Protected.Mark)}";
+        }
+    }
+
+    private static IEnumerable<string> Moved(Plan before, Plan after)
+    {
+        var moved = after.Survey.Boxes.Count(b => before.CircuitOf(b.Box.Id) is { } was && was.Circuit.Key != after.CircuitOf(b.Box.Id)!.Circuit.Key);
+        if (moved > 0)
+        {
+            yield return $"{moved} box{(moved == 1 ? "" : "es")} on another circuit";
+        }
+
+        var breakers = after.Circuits.Length - before.Circuits.Length;
+        if (breakers != 0)
+        {
+            yield return $"{breakers:+0;-0} breaker{(Math.Abs(breakers) == 1 ? "" : "s")}";
+        }
+    }
+
+    private static IEnumerable<string> Footage(Plan before, Plan after)
+    {
+        var was = before.Takeoff.Cables.ToDictionary(c => c.Cable, c => c.Length.WholeFeetUp);
+        var now = after.Takeoff.Cables.ToDictionary(c => c.Cable, c => c.Length.WholeFeetUp);
+        return was.Keys.Union(now.Keys).Order(StringComparer.Ordinal)
+            .Select(cable => (cable, Feet: now.GetValueOrDefault(cable) - was.GetValueOrDefault(cable)))
+            .Where(d => d.Feet != 0)
+            .Select(d => $"{d.Feet:+0;−0} ft {d.cable}");
+    }
+
+    private static IEnumerable<string> Currents(Plan before, Plan after)
+    {
+        var changed = Pairs(before, after).Where(p => p.Was.Wired.Circuit.Load.Current != p.Now.Wired.Circuit.Load.Current && p.Now.Wired.Circuit.Kind != Circuits.CircuitKind.Feeder).ToList();
+        if (changed.Count is 1 or 2)
+        {
+            foreach (var (_, now) in changed)
+            {
+                yield return $"circuit {now.SpaceText} now {now.Wired.Circuit.Load.Current}";
+            }
+        }
+    }
+
+    private static IEnumerable<string> Tags(Plan before, Plan after)
+    {
+        foreach (var severity in Enum.GetValues<Severity>())
+        {
+            int was = before.Tags.Count(t => t.Severity == severity), now = after.Tags.Count(t => t.Severity == severity);
+            if (was != now)
+            {
+                var word = severity == Severity.Hold ? "hold" : severity.ToString().ToLowerInvariant() + " tag";
+                yield return $"{Math.Abs(now - was)} {word}{(Math.Abs(now - was) == 1 ? "" : "s")} {(now > was ? "more" : "fewer")}";
+            }
+        }
+    }
+
+    private static IEnumerable<(Landed Was, Landed Now)> Pairs(Plan before, Plan after) =>
+        after.Panels.SelectMany(p => p.Circuits).Select(now => (Was: before.Landed(now.Wired.Circuit.Key)!, Now: now)).Where(p => p.Was is not null);
+}

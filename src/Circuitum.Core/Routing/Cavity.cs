@@ -1,0 +1,175 @@
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>The space between two floors, under the lowest or above the highest: cable runs square to the walls and around obstructions.</summary>
+internal sealed class Cavity
+{
+    private readonly List<Block> blocks;
+
+    private Cavity(int structure, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks)
+    {
+        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks) = (structure, number, joists, z, ambient, attic, blocks);
+    }
+
+    public int Structure { get; }
+
+    /// <summary>0 under the lowest level, n above level n − 1.</summary>
+    public int Number { get; }
+
+    public Joists Joists { get; }
+
+    public Length Z { get; }
+
+    public Celsius Ambient { get; }
+
+    public bool IsAttic { get; }
+
+    public static Cavity? Below(FramedStructure structure)
+    {
+        var level = structure.Levels[0];
+        return structure.Structure.Underfloor == Underfloor.CrawlSpace && level.Level.FloorJoists is { } joists
+            ? new(structure.Index, 0, joists, -(joists.Depth / 2), new(30), false, Outside(level))
+            : null;
+    }
+
+    public static Cavity Above(FramedStructure structure, int index)
+    {
+        var level = structure.Levels[index];
+        var blocks = Outside(level);
+        blocks.AddRange(level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth)));
+        return new(structure.Index, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks);
+    }
+
+    /// <summary>Joists crossed between two places.</summary>
+    public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
+
+    /// <summary>Footage and holes of the cheapest way if nothing is in it; a lower bound otherwise.</summary>
+    public Length LeastCost(Point a, Point b) => a.SquareTo(b) + (Labour.Joist * JoistsCrossed(a, b));
+
+    /// <summary>Corners of the way from one place to another; null when there is none.</summary>
+    public List<Point>? Corners(Point a, Point b)
+    {
+        Point xFirst = new(b.X, a.Y), yFirst = new(a.X, b.Y);
+        var around = blocks.Where(o => !o.Holds(a) && !o.Holds(b)).ToList();
+        if (Clear(around, a, xFirst) && Clear(around, xFirst, b))
+        {
+            return [a, xFirst, b];
+        }
+
+        return Clear(around, a, yFirst) && Clear(around, yFirst, b) ? [a, yFirst, b] : Around(around, a, b);
+    }
+
+    public int Index(Point at) => FloorDiv(Across(at), Joists.Spacing.Sixtyfourths);
+
+    public int Lane(Point at) => FloorDiv((Joists.Run == JoistRun.EastWest ? at.X : at.Y).Sixtyfourths, Wall.StudSpacing.Sixtyfourths);
+
+    public bool CrossesJoists(Point a, Point b) => Joists.Run == JoistRun.EastWest ? a.Y != b.Y : a.X != b.X;
+
+    private int Across(Point at) => (Joists.Run == JoistRun.EastWest ? at.Y : at.X).Sixtyfourths;
+
+    private static int FloorDiv(int a, int b) => (a >= 0 ? a : a - b + 1) / b;
+
+    private static bool Clear(List<Block> blocks, Point a, Point b) => !blocks.Exists(o => o.Cut(a, b));
+
+    // Dijkstra over the lines through the ends and the blocks' edges; a turn costs a little so that ways stay squared.
+    private static List<Point>? Around(List<Block> blocks, Point a, Point b)
+    {
+        var xs = blocks.SelectMany(o => new[] { o.West, o.East }).Append(a.X).Append(b.X).Distinct().Order().ToList();
+        var ys = blocks.SelectMany(o => new[] { o.North, o.South }).Append(a.Y).Append(b.Y).Distinct().Order().ToList();
+        (int X, int Y) start = (xs.IndexOf(a.X), ys.IndexOf(a.Y)), goal = (xs.IndexOf(b.X), ys.IndexOf(b.Y));
+        var turn = Length.FromInches(3).Sixtyfourths;
+        var best = new Dictionary<(int X, int Y, int Dir), int>();
+        var from = new Dictionary<(int X, int Y, int Dir), (int X, int Y, int Dir)>();
+        var open = new PriorityQueue<(int X, int Y, int Dir), (int, int, int, int)>();
+        best[(start.X, start.Y, -1)] = 0;
+        open.Enqueue((start.X, start.Y, -1), (0, start.X, start.Y, -1));
+        while (open.TryDequeue(out var at, out var key))
+        {
+            if (key.Item1 > best[at])
+            {
+                continue;
+            }
+
+            if ((at.X, at.Y) == goal)
+            {
+                return Back(xs, ys, from, at);
+            }
+
+            for (var dir = 0; dir < 4; dir++)
+            {
+                int x = at.X + (dir == 0 ? 1 : dir == 1 ? -1 : 0), y = at.Y + (dir == 2 ? 1 : dir == 3 ? -1 : 0);
+                if (x < 0 || y < 0 || x >= xs.Count || y >= ys.Count)
+                {
+                    continue;
+                }
+
+                Point p = new(xs[at.X], ys[at.Y]), q = new(xs[x], ys[y]);
+                if (!Clear(blocks, p, q))
+                {
+                    continue;
+                }
+
+                var cost = best[at] + p.SquareTo(q).Sixtyfourths + (at.Dir >= 0 && at.Dir != dir ? turn : 0);
+                var next = (x, y, dir);
+                if (!best.TryGetValue(next, out var known) || cost < known)
+                {
+                    best[next] = cost;
+                    from[next] = at;
+                    open.Enqueue(next, (cost, x, y, dir));
+                }
+            }
+        }
+
+        return null;
+    }
+
+    private static List<Point> Back(List<Length> xs, List<Length> ys, Dictionary<(int X, int Y, int Dir), (int X, int Y, int Dir)> from, (int X, int Y, int Dir) at)
+    {
+        var points = new List<Point> { new(xs[at.X], ys[at.Y]) };
+        while (from.TryGetValue(at, out var before))
+        {
+            if (before.Dir != at.Dir || !from.ContainsKey(before))
+            {
+                points.Add(new(xs[before.X], ys[before.Y]));
+            }
+
+            at = before;
+        }
+
+        points.Reverse();
+        return points;
+    }
+
+    // What of the level's bounds no room covers is open air.
+    private static List<Block> Outside(FramedLevel level)
+    {
+        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
+        var xs = corners.Select(c => c.X).Distinct().Order().ToList();
+        var ys = corners.Select(c => c.Y).Distinct().Order().ToList();
+        var outside = new List<Block>();
+        for (var i = 0; i + 1 < xs.Count; i++)
+        {
+            for (var j = 0; j + 1 < ys.Count; j++)
+            {
+                var middle = new Point((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2);
+                if (!level.Rooms.Any(r => Outline.Contains(r.Room.Corners, middle)))
+                {
+                    outside.Add(new(xs[i], ys[j], xs[i + 1], ys[j + 1]));
+                }
+            }
+        }
+
+        return outside;
+    }
+
+    private readonly record struct Block(Length West, Length North, Length East, Length South)
+    {
+        public bool Holds(Point p) => p.X > West && p.X < East && p.Y > North && p.Y < South;
+
+        public bool Cut(Point a, Point b) =>
+            Length.Min(a.X, b.X) < East && Length.Max(a.X, b.X) > West && Length.Min(a.Y, b.Y) < South && Length.Max(a.Y, b.Y) > North;
+    }
+}

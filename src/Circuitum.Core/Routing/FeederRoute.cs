@@ -1,0 +1,61 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>Pulls a feeder from panel to panel: inside to the outer wall, along the trench, and in again.</summary>
+internal static class FeederRoute
+{
+    public static Run Pull(Circuit circuit, RunEnd from, RunEnd to, Wayfinder finder, FramedHouse house, Job job)
+    {
+        var way = from.Place.Structure == to.Place.Structure
+            ? finder.Find(from.Place, to.Place)
+            : ByTrench(from.Place, to.Place, finder, house, job);
+        return new($"{circuit.Key}:{from.Id}>{to.Id}", circuit.Key, RunKind.Feeder, from, to, null, 3, way, Routes.Footage(way, from, to, job.HouseRules));
+    }
+
+    private static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job)
+    {
+        FramedStructure start = house.Structures[from.Structure], end = house.Structures[to.Structure];
+        var trench = job.Trenches.First(t => t.From == start.Structure.Id && t.To == end.Structure.Id);
+        Place exit = OuterWall(start, trench.Path[0]), entry = OuterWall(end, trench.Path[^1]);
+        Way inside = finder.Find(from, exit), within = finder.Find(entry, to);
+        var ground = new List<PathLeg>();
+        var at = exit.At;
+        foreach (var point in trench.Path.Prepend(Site(exit.At.Plan, start)).Append(Site(entry.At.Plan, end)))
+        {
+            // Drawn in the feeding building's coordinates, so that one plan shows the whole way.
+            var next = point.By(-start.Structure.Origin.X, -start.Structure.Origin.Y).At(-trench.Depth);
+            ground.Add(new(Space.Trench, at, next, new(20)));
+            at = next;
+        }
+
+        ground.Add(new(Space.Trench, at, at.Plan.At(entry.At.Z), new(20)));
+        var legs = inside.Legs.AddRange(ground.Where(l => l.From != l.To)).AddRange(within.Legs.Select(l => Shift(l, start, end)));
+        return new([.. legs], inside.Passages.AddRange(within.Passages), inside.Cost + within.Cost, inside.Blocked || within.Blocked);
+    }
+
+    // The place on the outer walls nearest the trench, a foot and a half up.
+    private static Place OuterWall(FramedStructure structure, Point site)
+    {
+        var at = site.By(-structure.Structure.Origin.X, -structure.Structure.Origin.Y);
+        var level = structure.Levels[0];
+        var (wall, along) = level.Walls.Where(w => w.Exterior)
+            .Select(w => (Wall: w, Along: Length.Max(Length.Zero, Length.Min(w.Along(at), w.Run))))
+            .OrderBy(c => c.Wall.At(c.Along).SquareTo(at)).ThenBy(c => c.Wall.Index).First();
+        return new(structure.Index, 0, wall.At(along).At(level.Floor + Length.FromInches(18)), wall.Index, along, Mount.Wall);
+    }
+
+    private static Point Site(Point at, FramedStructure structure) => at.By(structure.Structure.Origin.X, structure.Structure.Origin.Y);
+
+    private static PathLeg Shift(PathLeg leg, FramedStructure start, FramedStructure end)
+    {
+        Length dx = end.Structure.Origin.X - start.Structure.Origin.X, dy = end.Structure.Origin.Y - start.Structure.Origin.Y;
+        Point3 Moved(Point3 p) => p.Plan.By(dx, dy).At(p.Z);
+        return leg with { From = Moved(leg.From), To = Moved(leg.To) };
+    }
+}

@@ -1,0 +1,87 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>The kind of space a cable runs in.</summary>
+public enum Space
+{
+    /// <summary>Up or down a stud bay.</summary>
+    StudBay,
+
+    /// <summary>Along a wall through bored studs.</summary>
+    Studs,
+
+    /// <summary>Along or across the joists of a floor or ceiling.</summary>
+    Joists,
+
+    /// <summary>In an attic.</summary>
+    Attic,
+
+    /// <summary>In the ground.</summary>
+    Trench,
+}
+
+/// <summary>A straight piece of a path.</summary>
+/// <param name="Space">Where it runs.</param>
+/// <param name="From">Begins.</param>
+/// <param name="To">Ends.</param>
+/// <param name="Ambient">Of that space.</param>
+public sealed record PathLeg(Space Space, Point3 From, Point3 To, Celsius Ambient)
+{
+    /// <summary>Its length.</summary>
+    public Length Run => From.SquareTo(To);
+}
+
+/// <summary>The kind of member bored.</summary>
+public enum MemberKind
+{
+    /// <summary>A stud.</summary>
+    Stud,
+
+    /// <summary>A joist.</summary>
+    Joist,
+
+    /// <summary>A top or sole plate.</summary>
+    Plate,
+}
+
+/// <summary>Where a member is bored: cables that pass the same member at the same place can share its holes.</summary>
+/// <param name="Kind">Stud, joist, plate.</param>
+/// <param name="Structure">Building.</param>
+/// <param name="Level">Level of a wall; number of a floor for joists.</param>
+/// <param name="Member">Wall for studs and plates, joist number for joists.</param>
+/// <param name="Number">Stud or bay number; lane along a joist, in 16 in steps.</param>
+/// <param name="Top">A top plate, not a sole plate.</param>
+public readonly record struct Spot(MemberKind Kind, int Structure, int Level, int Member, int Number, bool Top) : IComparable<Spot>
+{
+    /// <inheritdoc/>
+    public int CompareTo(Spot other) =>
+        (Structure, Level, Kind, Member, Number, Top).CompareTo((other.Structure, other.Level, other.Kind, other.Member, other.Number, other.Top));
+
+    /// <summary>plate over bay 4 of wall 12, stud 7 of wall 3, joist 9.</summary>
+    public override string ToString() => Kind switch
+    {
+        MemberKind.Plate => $"{(Top ? "top" : "sole")} plate, bay {Number + 1} of wall {Member + 1}",
+        MemberKind.Stud => $"stud {Number} of wall {Member + 1}",
+        _ => $"joist {Member}, lane {Number}",
+    };
+}
+
+/// <summary>One passage of a cable through a member.</summary>
+/// <param name="Spot">Which member, where.</param>
+/// <param name="At">The place.</param>
+/// <param name="Sealed">Closed with caulk or foam, or in an insulated wall, so that 334.80 counts its cables.</param>
+/// <param name="Ambient">Of the warmer side.</param>
+public sealed record Passage(Spot Spot, Point3 At, bool Sealed, Celsius Ambient);
+
+/// <summary>A way through the frame.</summary>
+/// <param name="Legs">Straight pieces from end to end.</param>
+/// <param name="Passages">Members bored.</param>
+/// <param name="Cost">Footage and labour.</param>
+/// <param name="Blocked">An obstruction could not be gone around.</param>
+public sealed record Way(ImmutableArray<PathLeg> Legs, ImmutableArray<Passage> Passages, Length Cost, bool Blocked)
+{
+    /// <summary>Measured along the path.</summary>
+    public Length Measured => Legs.Select(l => l.Run).Total();
+}

@@ -1,0 +1,67 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>What a cable does.</summary>
+public enum RunKind
+{
+    /// <summary>Panel to the circuit's first box.</summary>
+    HomeRun,
+
+    /// <summary>Constant feed from box to box.</summary>
+    Jumper,
+
+    /// <summary>Switch to lamp, and on to the next lamp of the same switch.</summary>
+    SwitchLeg,
+
+    /// <summary>Between three- and four-way switches.</summary>
+    Traveler,
+
+    /// <summary>Between alarms, with their signal conductor.</summary>
+    Interconnect,
+
+    /// <summary>Panel to panel.</summary>
+    Feeder,
+}
+
+/// <summary>An end of a run.</summary>
+/// <param name="Place">Where it is.</param>
+/// <param name="Name">As labelled.</param>
+/// <param name="Box">The box, or null at a panel.</param>
+/// <param name="Panel">The panel, or null at a box.</param>
+public sealed record RunEnd(Place Place, string Name, BoxId? Box, PanelId? Panel)
+{
+    /// <summary>Stable id of the end.</summary>
+    public string Id => Box?.Value ?? "panel-" + Panel;
+}
+
+/// <summary>One length of cable from end to end.</summary>
+/// <param name="Id">Stable while its ends stay on the circuit.</param>
+/// <param name="Circuit">The circuit.</param>
+/// <param name="Kind">What it does.</param>
+/// <param name="From">The end nearer the panel.</param>
+/// <param name="To">The other end.</param>
+/// <param name="Upstream">The run that feeds it; null for a home run or feeder.</param>
+/// <param name="Conductors">Insulated conductors in it: 2 or 3.</param>
+/// <param name="Way">Its way through the frame.</param>
+/// <param name="Length">Footage to cut, whole feet.</param>
+public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, string? Upstream, int Conductors, Way Way, Figure<Length> Length)
+{
+    /// <summary>Current-carrying conductors: the neutral of a 3-wire circuit carries only the difference, travelers and the alarm signal are never all live.</summary>
+    public int CurrentCarrying => 2;
+}
+
+/// <summary>A circuit with its runs, home run first, in the order they are fed.</summary>
+public sealed record RoutedCircuit(Circuit Circuit, ImmutableArray<Run> Runs)
+{
+    /// <summary>Footage of the whole circuit.</summary>
+    public Length Footage => Runs.Select(r => r.Length.Value).Total();
+
+    /// <summary>The home run or feeder; null on a circuit without boxes.</summary>
+    public Run? HomeRun => Runs.FirstOrDefault();
+}

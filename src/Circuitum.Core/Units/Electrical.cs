@@ -1,0 +1,126 @@
+using System.Globalization;
+
+namespace Circuitum.Core.Units;
+
+/// <summary>Current in amperes; never negative in a plan.</summary>
+public readonly record struct Amps(decimal Value) : IComparable<Amps>
+{
+    /// <inheritdoc/>
+    public int CompareTo(Amps other) => Value.CompareTo(other.Value);
+
+    /// <summary>Sum.</summary>
+    public static Amps operator +(Amps a, Amps b) => new(a.Value + b.Value);
+
+    /// <summary>Scaled by a table's factor.</summary>
+    public static Amps operator *(Amps a, decimal factor) => new(a.Value * factor);
+
+    /// <summary>Less than.</summary>
+    public static bool operator <(Amps a, Amps b) => a.Value < b.Value;
+
+    /// <summary>More than.</summary>
+    public static bool operator >(Amps a, Amps b) => a.Value > b.Value;
+
+    /// <summary>At most.</summary>
+    public static bool operator <=(Amps a, Amps b) => a.Value <= b.Value;
+
+    /// <summary>At least.</summary>
+    public static bool operator >=(Amps a, Amps b) => a.Value >= b.Value;
+
+    /// <summary>At most two decimals, with the unit: 19.68 A.</summary>
+    public override string ToString() => decimal.Round(Value, 2).ToString("0.##", CultureInfo.InvariantCulture) + " A";
+}
+
+/// <summary>Potential difference in volts.</summary>
+public readonly record struct Volts(decimal Value) : IComparable<Volts>
+{
+    /// <inheritdoc/>
+    public int CompareTo(Volts other) => Value.CompareTo(other.Value);
+
+    /// <summary>Difference.</summary>
+    public static Volts operator -(Volts a, Volts b) => new(a.Value - b.Value);
+
+    /// <summary>Sum.</summary>
+    public static Volts operator +(Volts a, Volts b) => new(a.Value + b.Value);
+
+    /// <summary>Two decimals, with the unit.</summary>
+    public override string ToString() => decimal.Round(Value, 2).ToString("0.##", CultureInfo.InvariantCulture) + " V";
+}
+
+/// <summary>Apparent power in volt-amperes; zero or more.</summary>
+public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
+{
+    /// <inheritdoc/>
+    public int CompareTo(VoltAmps other) => Value.CompareTo(other.Value);
+
+    /// <summary>Sum.</summary>
+    public static VoltAmps operator +(VoltAmps a, VoltAmps b) => new(a.Value + b.Value);
+
+    /// <summary>The current this draws; zero volts is a bug.</summary>
+    public static Amps operator /(VoltAmps load, Volts volts) => new(load.Value / volts.Value);
+
+    /// <summary>Whole volt-amperes with the unit.</summary>
+    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero).ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " VA";
+}
+
+/// <summary>Volume of a box or of what is in it, cubic inches.</summary>
+public readonly record struct CubicInches(decimal Value) : IComparable<CubicInches>
+{
+    /// <inheritdoc/>
+    public int CompareTo(CubicInches other) => Value.CompareTo(other.Value);
+
+    /// <summary>Two decimals, with the unit.</summary>
+    public override string ToString() => Value.ToString("0.00", CultureInfo.InvariantCulture) + " in³";
+}
+
+/// <summary>Cross-section area inside a raceway, square inches.</summary>
+public readonly record struct SquareInches(decimal Value)
+{
+    /// <summary>Four decimals, with the unit.</summary>
+    public override string ToString() => Value.ToString("0.0000", CultureInfo.InvariantCulture) + " in²";
+}
+
+/// <summary>A share of a whole; 100 is the whole.</summary>
+public readonly record struct Percent(decimal Value)
+{
+    /// <summary>One decimal, with the sign.</summary>
+    public override string ToString() => decimal.Round(Value, 1).ToString("0.#", CultureInfo.InvariantCulture) + " %";
+}
+
+/// <summary>Ambient temperature of a space, degrees Celsius, −40 to 85.</summary>
+public readonly record struct Celsius(decimal Degrees)
+{
+    /// <summary>With the unit.</summary>
+    public override string ToString() => Degrees.ToString("0.#", CultureInfo.InvariantCulture) + " °C";
+}
+
+/// <summary>Floor area in square feet.</summary>
+public readonly record struct SquareFeet(decimal Value)
+{
+    /// <summary>Whole feet with the unit.</summary>
+    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero).ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " ft²";
+}
+
+/// <summary>Short ways to write a quantity: 20.Amps(), 120.Volts().</summary>
+public static class Quantities
+{
+    /// <summary>So many amperes.</summary>
+    public static Amps Amps(this int value) => new(value);
+
+    /// <summary>So many volts.</summary>
+    public static Volts Volts(this int value) => new(value);
+
+    /// <summary>So many volt-amperes.</summary>
+    public static VoltAmps VoltAmps(this int value) => new(value);
+
+    /// <summary>So many inches.</summary>
+    public static Length Inches(this int value) => Length.FromInches(value);
+
+    /// <summary>So many feet.</summary>
+    public static Length Feet(this int value) => Length.FromFeet(value);
+
+    /// <summary>Sum of loads.</summary>
+    public static VoltAmps Total(this IEnumerable<VoltAmps> loads) => new(loads.Sum(l => l.Value));
+
+    /// <summary>Sum of lengths.</summary>
+    public static Length Total(this IEnumerable<Length> lengths) => new(lengths.Sum(l => l.Sixtyfourths));
+}

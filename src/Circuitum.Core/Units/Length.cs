@@ -1,0 +1,170 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Circuitum.Core.Units;
+
+/// <summary>A length along or across the structure, exact to 1/64 in.</summary>
+/// <remarks>Prints as the trade writes it: 12'-6 1/2". Parsing accepts 12-6, 12' 6 1/2", 12.5', 150.5", 6 1/2", 3.2 m.
+/// Range ±2 147 483 647 / 64 in; the job's own limits are set where a length is used.</remarks>
+public readonly partial record struct Length(int Sixtyfourths) : IComparable<Length>
+{
+    private const int PerInch = 64;
+    private const int PerFoot = 12 * PerInch;
+
+    /// <summary>No length.</summary>
+    public static Length Zero => new(0);
+
+    /// <summary>Whole feet and, where needed, inches (rounded to the nearest 1/64).</summary>
+    public static Length FromFeet(int feet, decimal inches = 0) => new(checked((feet * PerFoot) + (int)decimal.Round(inches * PerInch)));
+
+    /// <summary>Inches, rounded to the nearest 1/64.</summary>
+    public static Length FromInches(decimal inches) => new((int)decimal.Round(inches * PerInch));
+
+    /// <summary>Metres, rounded to the nearest 1/64 in.</summary>
+    public static Length FromMetres(decimal metres) => new((int)decimal.Round(metres / 0.0254m * PerInch));
+
+    /// <summary>The same length in inches.</summary>
+    public decimal Inches => Sixtyfourths / (decimal)PerInch;
+
+    /// <summary>The same length in feet.</summary>
+    public decimal Feet => Sixtyfourths / (decimal)PerFoot;
+
+    /// <summary>Feet rounded up, as cable is measured off the reel.</summary>
+    public int WholeFeetUp => (Sixtyfourths + PerFoot - 1) / PerFoot;
+
+    /// <summary>Size without sign.</summary>
+    public Length Abs() => new(Math.Abs(Sixtyfourths));
+
+    /// <summary>The longer of two.</summary>
+    public static Length Max(Length a, Length b) => a >= b ? a : b;
+
+    /// <summary>The shorter of two.</summary>
+    public static Length Min(Length a, Length b) => a <= b ? a : b;
+
+    /// <inheritdoc/>
+    public int CompareTo(Length other) => Sixtyfourths.CompareTo(other.Sixtyfourths);
+
+    /// <summary>Sum.</summary>
+    public static Length operator +(Length a, Length b) => new(a.Sixtyfourths + b.Sixtyfourths);
+
+    /// <summary>Difference.</summary>
+    public static Length operator -(Length a, Length b) => new(a.Sixtyfourths - b.Sixtyfourths);
+
+    /// <summary>The opposite direction.</summary>
+    public static Length operator -(Length a) => new(-a.Sixtyfourths);
+
+    /// <summary>So many times.</summary>
+    public static Length operator *(Length a, int times) => new(a.Sixtyfourths * times);
+
+    /// <summary>An equal share, towards zero.</summary>
+    public static Length operator /(Length a, int parts) => new(a.Sixtyfourths / parts);
+
+    /// <summary>Shorter than.</summary>
+    public static bool operator <(Length a, Length b) => a.Sixtyfourths < b.Sixtyfourths;
+
+    /// <summary>Longer than.</summary>
+    public static bool operator >(Length a, Length b) => a.Sixtyfourths > b.Sixtyfourths;
+
+    /// <summary>Not longer than.</summary>
+    public static bool operator <=(Length a, Length b) => a.Sixtyfourths <= b.Sixtyfourths;
+
+    /// <summary>Not shorter than.</summary>
+    public static bool operator >=(Length a, Length b) => a.Sixtyfourths >= b.Sixtyfourths;
+
+    /// <summary>Reads a length as the trade writes it.</summary>
+    /// <exception cref="FormatException">The text is no length; the message quotes it and shows two ways to write one.</exception>
+    public static Length Parse(string text) => TryParse(text, out var length)
+        ? length
+        : throw new FormatException($"“{text}” is no length; write it like 12'-6 1/2\" or 150.5\".");
+
+    /// <summary>Reads a length as the trade writes it, without an exception.</summary>
+    public static bool TryParse(string? text, out Length length)
+    {
+        length = default;
+        if (string.IsNullOrWhiteSpace(text) || text.Length > 40)
+        {
+            return false;
+        }
+
+        var plain = text.Trim().Replace('’', '\'').Replace('′', '\'').Replace('”', '"').Replace('″', '"');
+        var metric = Metric().Match(plain);
+        if (metric.Success)
+        {
+            var value = Number(metric.Groups["n"].Value);
+            var metres = metric.Groups["u"].Value switch { "mm" => value / 1000, "cm" => value / 100, _ => value };
+            return InRange(metres / 0.0254m, out length);
+        }
+
+        var match = Imperial().Match(plain);
+        if (!match.Success)
+        {
+            return false;
+        }
+
+        var inches = 0m;
+        if (match.Groups["ft"].Success)
+        {
+            inches += 12 * Number(match.Groups["ft"].Value);
+        }
+
+        if (match.Groups["in"].Success)
+        {
+            inches += Number(match.Groups["in"].Value);
+        }
+
+        if (match.Groups["num"].Success)
+        {
+            var denominator = Number(match.Groups["den"].Value);
+            if (denominator == 0)
+            {
+                return false;
+            }
+
+            inches += Number(match.Groups["num"].Value) / denominator;
+        }
+
+        return InRange(match.Groups["minus"].Success ? -inches : inches, out length);
+    }
+
+    /// <summary>Feet and inches as written on a plan, exact to 1/64: 12'-6 1/2".</summary>
+    public override string ToString()
+    {
+        var size = Math.Abs((long)Sixtyfourths);
+        var sign = Sixtyfourths < 0 ? "-" : "";
+        var (feet, rest) = Math.DivRem(size, PerFoot);
+        var (inches, part) = Math.DivRem(rest, PerInch);
+        var of = PerInch;
+        while (part > 0 && part % 2 == 0)
+        {
+            part /= 2;
+            of /= 2;
+        }
+
+        var inchText = part == 0 ? $"{inches}" : inches == 0 && feet == 0 ? $"{part}/{of}" : $"{inches} {part}/{of}";
+        return feet == 0 ? $"{sign}{inchText}\"" : $"{sign}{feet}'-{inchText}\"";
+    }
+
+    /// <summary>Rounded to the nearest whole step (a quarter inch, a foot); the step is longer than nothing.</summary>
+    public Length Nearest(Length step) => new((int)(Math.Round(Sixtyfourths / (decimal)step.Sixtyfourths, MidpointRounding.AwayFromZero) * step.Sixtyfourths));
+
+    private static bool InRange(decimal inches, out Length length)
+    {
+        length = default;
+        if (Math.Abs(inches) > 1_000_000)
+        {
+            return false;
+        }
+
+        length = FromInches(inches);
+        return true;
+    }
+
+    private static decimal Number(string text) => decimal.Parse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture);
+
+    [GeneratedRegex(@"^(?<n>\d{1,9}(\.\d{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant)]
+    private static partial Regex Metric();
+
+    // Feet need their mark or a dash before inches; a bare number is inches.
+    [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>\d{1,7}(?:\.\d{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=\d)))?(?:(?<in>\d{1,8}(?:\.\d{1,6})?)(?!\s*/))?(?:(?:\s+|(?<![\d.]))(?<num>\d{1,3})/(?<den>\d{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]
+    private static partial Regex Imperial();
+}

@@ -1,0 +1,78 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Protection;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Wiring;
+
+/// <summary>The electrical truth of one circuit: which run feeds which box, from the breaker to the last box.</summary>
+/// <param name="Protected">The circuit with its conductors and protection.</param>
+/// <param name="Boxes">What enters and leaves each box.</param>
+public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionary<BoxId, WiredBox> Boxes)
+{
+    /// <summary>The circuit.</summary>
+    public Circuit Circuit => Protected.Circuit;
+
+    /// <summary>The runs from the panel to a box, in the order current takes them.</summary>
+    public ImmutableArray<Run> WayTo(BoxId box)
+    {
+        var byId = Protected.Sized.Routed.Runs.ToDictionary(r => r.Id);
+        var way = new List<Run>();
+        for (var run = Boxes[box].FedBy; run is not null; run = run.Upstream is string up ? byId[up] : null)
+        {
+            way.Add(run);
+        }
+
+        way.Reverse();
+        return [.. way];
+    }
+
+    /// <summary>Boxes without power when the way into this one is broken: itself and all it feeds.</summary>
+    public ImmutableArray<BoxId> DarkBeyond(BoxId box)
+    {
+        var dark = new List<BoxId> { box };
+        for (var i = 0; i < dark.Count; i++)
+        {
+            dark.AddRange(Boxes[dark[i]].Out.Select(r => r.To.Box).OfType<BoxId>().Where(b => !dark.Contains(b)));
+        }
+
+        return [.. dark];
+    }
+}
+
+/// <summary>One box's cables.</summary>
+/// <param name="FedBy">The run whose current it uses.</param>
+/// <param name="In">Every run that arrives.</param>
+/// <param name="Out">Every run that leaves.</param>
+/// <param name="Volume">What its cables and devices need.</param>
+/// <param name="Given">The stamped volume, or the smallest usual box that fits; null when none does.</param>
+public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<Run> Out, Figure<CubicInches> Volume, CubicInches? Given)
+{
+    /// <summary>Nothing is fed onward: the cable is marked END.</summary>
+    public bool IsEnd => Out.IsEmpty;
+}
+
+/// <summary>Stage Wiring: joins runs into a graph from breaker to last box.</summary>
+public static class Wires
+{
+    /// <summary>Wires every circuit.</summary>
+    public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook.CodeBook book) =>
+        [.. circuits.Select(c => new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, survey[id], book))))];
+
+    private static WiredBox Join(ProtectedCircuit circuit, PlacedBox box, CodeBook.CodeBook book)
+    {
+        var runs = circuit.Sized.Routed.Runs;
+        ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)], from = [.. runs.Where(r => r.From.Box == box.Box.Id)];
+        // A switch box reached by travelers as well takes its constant feed from the other cable.
+        var fed = into.FirstOrDefault(r => r.Kind is RunKind.HomeRun or RunKind.Jumper) ?? into[0];
+        var cables = into.Concat(from).Select(r => new EnteringCable(circuit.Sized.GaugeOf(r), r.Conductors)).ToList();
+        var gangs = box.Box.Mount == Mount.Wall && !box.HasLight && !box.Box.Devices.Any(d => d.Kind is DeviceKind.SmokeAlarm or DeviceKind.BathFan) ? box.Box.Devices.Length : 0;
+        var volume = BoxFill.Count(cables, box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle()), book);
+        var counted = box.Plates.All(p => p.Volts.Value == 120);
+        return new(fed, into, from, volume, box.Box.Volume ?? (counted ? BoxFill.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value))));
+    }
+}

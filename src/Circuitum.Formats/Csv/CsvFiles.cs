@@ -1,0 +1,69 @@
+using System.Globalization;
+using Circuitum.Core;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Reasons;
+using CsvHelper;
+using CsvHelper.Configuration;
+
+namespace Circuitum.Formats.Csv;
+
+/// <summary>Writes the open CSV lists of a plan. Cells that a spreadsheet would run as a formula are written as text.</summary>
+public static class CsvFiles
+{
+    private static readonly CsvConfiguration Configuration = new(CultureInfo.InvariantCulture) { NewLine = "\n", InjectionOptions = InjectionOptions.Escape };
+
+    /// <summary>Header of the schedule.</summary>
+    public const string ScheduleColumns = "panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg";
+
+    /// <summary>schedule.csv: a line for each breaker, by panel and space.</summary>
+    public static string Schedule(Plan plan) => Write(ScheduleColumns, plan.Panels.SelectMany(p => p.Circuits.Select(c => ScheduleLine(p, c))));
+
+    /// <summary>pull-list.csv: a line for each run.</summary>
+    public static string PullList(Plan plan) => Write("run,circuit,kind,cable,from,to,length_ft,label_from,label_to",
+        plan.Takeoff.Pulls.Select(p => new object[] { p.Run, p.Circuit, Words.Of(p.Kind), p.Cable, p.From, p.To, p.Length.WholeFeetUp, p.LabelFrom, p.LabelTo }));
+
+    /// <summary>material.csv: footage of each cable.</summary>
+    public static string Material(Plan plan) => Write("item,unit,quantity,for",
+        plan.Takeoff.Cables.Select(c => new object[] { c.Cable, "ft", c.Length.WholeFeetUp, $"{c.Runs} runs" }));
+
+    /// <summary>tags.csv: a line for each tag.</summary>
+    public static string Tags(Plan plan) => Write("severity,rule,subject,message",
+        plan.Tags.Select(t => new object[] { t.Severity.ToString().ToLowerInvariant(), t.Rule, t.Subject, $"{t.Headline} {t.Arithmetic}" }));
+
+    private static object[] ScheduleLine(PanelSchedule panel, Landed landed)
+    {
+        var sized = landed.Wired.Protected.Sized;
+        var leg = landed.Space is null ? "" : landed.Wired.Circuit.Poles == 2 ? "AB" : landed.Leg.ToString()!;
+        return
+        [
+            panel.Panel.Id, landed.SpaceText, landed.Wired.Circuit.Poles, landed.Wired.Circuit.Key, landed.Description, sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture),
+            landed.Wired.Protected.Mark, sized.Cable, sized.HomeRunGauge, sized.Routed.HomeRun?.Length.Value.WholeFeetUp ?? 0,
+            decimal.Round(landed.Wired.Circuit.Load.Connected.Value).ToString("0", CultureInfo.InvariantCulture), leg,
+        ];
+    }
+
+    private static string Write(string columns, IEnumerable<object[]> rows)
+    {
+        using var text = new StringWriter { NewLine = "\n" };
+        using var csv = new CsvWriter(text, Configuration);
+        foreach (var column in columns.Split(','))
+        {
+            csv.WriteField(column);
+        }
+
+        csv.NextRecord();
+        foreach (var row in rows)
+        {
+            foreach (var cell in row)
+            {
+                csv.WriteField(Convert.ToString(cell, CultureInfo.InvariantCulture));
+            }
+
+            csv.NextRecord();
+        }
+
+        csv.Flush();
+        return text.ToString();
+    }
+}

@@ -1,0 +1,128 @@
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Circuitum.Core.Jobs;
+
+namespace Circuitum.Formats.JobFile;
+
+/// <summary>A job file that cannot be taken: one message that names the place and says what to do.</summary>
+public sealed class JobFileException(string message) : Exception(message);
+
+/// <summary>Reads and writes *.circuitum.json.</summary>
+public static class JobFiles
+{
+    /// <summary>Name in every file's "format".</summary>
+    public const string Format = "circuitum-job";
+
+    /// <summary>The version this program writes and reads.</summary>
+    public const int Version = 1;
+
+    /// <summary>Largest file taken, 5 MB.</summary>
+    public const int MostBytes = 5 * 1024 * 1024;
+
+    /// <summary>The published JSON Schema.</summary>
+    public static string Schema
+    {
+        get
+        {
+            using var reader = new StreamReader(typeof(JobFiles).Assembly.GetManifestResourceStream("job.schema.json")!);
+            return reader.ReadToEnd();
+        }
+    }
+
+    /// <summary>Reads a job and makes sure that it can be planned.</summary>
+    /// <exception cref="JobFileException">The file is too large, no JSON, of another format or version, or contradicts itself.</exception>
+    public static Job Read(Stream stream)
+    {
+        using var buffer = new MemoryStream();
+        var chunk = new byte[81920];
+        for (int read; (read = stream.Read(chunk)) > 0;)
+        {
+            buffer.Write(chunk, 0, read);
+            if (buffer.Length > MostBytes)
+            {
+                throw new JobFileException("The file is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
+            }
+        }
+
+        return Read(buffer.ToArray());
+    }
+
+    /// <summary>Reads a job from text.</summary>
+    /// <exception cref="JobFileException">As for a stream.</exception>
+    public static Job Read(string text) => Read(Encoding.UTF8.GetBytes(text));
+
+    /// <summary>Writes a job; reading it gives the same job.</summary>
+    public static string Write(Job job) => JsonSerializer.Serialize(new Envelope { Format = Format, Version = Version, Job = job }, JobJson.Options) + "\n";
+
+    private static Job Read(byte[] bytes)
+    {
+        var start = bytes.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? Encoding.UTF8.Preamble.Length : 0;
+        var utf8 = bytes.AsSpan(start);
+        try
+        {
+            CheckHead(utf8);
+            var envelope = JsonSerializer.Deserialize<Envelope>(utf8, JobJson.Options)!;
+            return JobProblems.First(envelope.Job) is { } problem ? throw new JobFileException($"At {problem.Where}: {problem.What}.") : envelope.Job;
+        }
+        catch (JsonException e)
+        {
+            throw new JobFileException($"Line {(e.LineNumber ?? 0) + 1}, at {e.Path ?? "the start"}: {Plain(e.Message)}");
+        }
+        catch (OverflowException)
+        {
+            throw new JobFileException("A length in this file is farther than any house reaches. Check its numbers.");
+        }
+    }
+
+    // Format and version first: a file of a later version would otherwise be blamed for its first new member.
+    private static void CheckHead(ReadOnlySpan<byte> utf8)
+    {
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = 16 });
+        string? format = null;
+        int? version = null;
+        while (reader.Read())
+        {
+            if (reader.CurrentDepth == 1 && reader.TokenType == JsonTokenType.PropertyName)
+            {
+                var isFormat = reader.ValueTextEquals("format");
+                var isVersion = reader.ValueTextEquals("version");
+                reader.Read();
+                format = isFormat && reader.TokenType == JsonTokenType.String ? reader.GetString() : format;
+                version = isVersion && reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var v) ? v : version;
+            }
+        }
+
+        if (format != Format)
+        {
+            throw new JobFileException($"This is no job file: it should begin {{\"format\":\"{Format}\",\"version\":{Version}.");
+        }
+
+        if (version != Version)
+        {
+            throw new JobFileException($"This file has version {version?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "none"}; this program reads version {Version}.");
+        }
+    }
+
+    // The serialiser names .NET types and repeats the path; a person needs neither.
+    private static string Plain(string message)
+    {
+        var cut = message.IndexOf(" Path: ", StringComparison.Ordinal);
+        var text = cut > 0 ? message[..cut] : message;
+        return text.StartsWith("The JSON value could not be converted", StringComparison.Ordinal) ? "this value is not one the format knows here."
+            : text.Contains("could not be mapped to any .NET member", StringComparison.Ordinal) ? $"“{text.Split('\'')[1]}” is no member the format knows here."
+            : text.Contains("was missing required properties", StringComparison.Ordinal) ? $"required and missing: {text[(text.LastIndexOf(':') + 1)..].Trim(' ', '.')}."
+            : text.Replace(" LineNumber:", " Line:", StringComparison.Ordinal);
+    }
+
+    private sealed record Envelope
+    {
+        [JsonPropertyOrder(-2)]
+        public required string Format { get; init; }
+
+        [JsonPropertyOrder(-1)]
+        public required int Version { get; init; }
+
+        public required Job Job { get; init; }
+    }
+}

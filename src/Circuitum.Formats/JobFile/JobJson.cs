@@ -1,0 +1,138 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Formats.JobFile;
+
+/// <summary>How a job's values are written in JSON.</summary>
+public static class JobJson
+{
+    /// <summary>camelCase names, kebab-case words, unknown members refused, defaults left out.</summary>
+    public static JsonSerializerOptions Options { get; } = Make();
+
+    private static JsonSerializerOptions Make()
+    {
+        var options = new JsonSerializerOptions
+        {
+            PropertyNamingPolicy = JsonNamingPolicy.CamelCase,
+            UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+            RespectNullableAnnotations = true,
+            RespectRequiredConstructorParameters = true,
+            WriteIndented = true,
+            NewLine = "\n",
+            MaxDepth = 16,
+            Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+            TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutDefaults } },
+        };
+        options.Converters.Add(new EditionConverter());
+        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
+        options.Converters.Add(new PointConverter());
+        options.Converters.Add(new TextConverter<Length>(Length.Parse));
+        options.Converters.Add(new TextConverter<Gauge>(Gauge.Parse));
+        options.Converters.Add(new TextConverter<BoxId>(t => new(t)));
+        options.Converters.Add(new TextConverter<RoomId>(t => new(t)));
+        options.Converters.Add(new TextConverter<LevelId>(t => new(t)));
+        options.Converters.Add(new TextConverter<StructureId>(t => new(t)));
+        options.Converters.Add(new TextConverter<PanelId>(t => new(t)));
+        options.Converters.Add(new TextConverter<CircuitKey>(t => new(t)));
+        options.Converters.Add(new NumberConverter<Amps>(v => new(v), a => a.Value));
+        options.Converters.Add(new NumberConverter<Volts>(v => new(v), a => a.Value));
+        options.Converters.Add(new NumberConverter<VoltAmps>(v => new(v), a => a.Value));
+        options.Converters.Add(new NumberConverter<CubicInches>(v => new(v), a => a.Value));
+        options.Converters.Add(new NumberConverter<Percent>(v => new(v), a => a.Value));
+        options.Converters.Add(new NumberConverter<Celsius>(v => new(v), a => a.Degrees));
+        options.MakeReadOnly(populateMissingResolver: true);
+        return options;
+    }
+
+    // What equals the value a fresh object has is not written, so that hand-made files stay short.
+    private static void LeaveOutDefaults(JsonTypeInfo type)
+    {
+        if (type.Kind != JsonTypeInfoKind.Object || type.Type.Namespace != typeof(Job).Namespace)
+        {
+            return;
+        }
+
+        var fresh = type.Type.GetConstructor(Type.EmptyTypes) is null ? null : Activator.CreateInstance(type.Type);
+        foreach (var property in type.Properties.Where(p => !p.IsRequired && p.Get is not null))
+        {
+            var get = property.Get!;
+            var usual = fresh is null ? null : get(fresh);
+            property.ShouldSerialize = (_, value) => value is not null && !value.Equals(usual) && !(value is System.Collections.ICollection { Count: 0 });
+        }
+    }
+
+    private sealed class TextConverter<T>(Func<string, T> read) : JsonConverter<T>
+    {
+        public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            var number = reader.TokenType == JsonTokenType.Number && typeof(T) == typeof(Length);
+            var text = number ? reader.GetDecimal().ToString(System.Globalization.CultureInfo.InvariantCulture)
+                : reader.TokenType == JsonTokenType.String ? reader.GetString()!
+                : throw new JsonException($"Here stands a {reader.TokenType}; write a text.");
+            try
+            {
+                return read(text);
+            }
+            catch (FormatException e)
+            {
+                throw new JsonException(e.Message, e);
+            }
+        }
+
+        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteStringValue(value!.ToString());
+    }
+
+    private sealed class NumberConverter<T>(Func<decimal, T> read, Func<T, decimal> write) : JsonConverter<T>
+    {
+        public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var value) ? read(value) : throw new JsonException($"Here stands a {reader.TokenType}; write a number.");
+
+        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteNumberValue(write(value));
+    }
+
+    private sealed class EditionConverter : JsonConverter<Edition>
+    {
+        public override Edition Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var year) && Enum.IsDefined((Edition)year)
+                ? (Edition)year
+                : throw new JsonException("The edition is no year this version knows; write 2017, 2020 or 2023.");
+
+        public override void Write(Utf8JsonWriter writer, Edition value, JsonSerializerOptions options) => writer.WriteNumberValue((int)value);
+    }
+
+    private sealed class PointConverter : JsonConverter<Point>
+    {
+        public override Point Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            if (reader.TokenType != JsonTokenType.StartArray)
+            {
+                throw new JsonException("A point is written [\"12-6\", \"0\"].");
+            }
+
+            var pair = new List<Length>();
+            while (reader.Read() && reader.TokenType != JsonTokenType.EndArray)
+            {
+                if (pair.Count == 2 || !Length.TryParse(reader.TokenType == JsonTokenType.String ? reader.GetString() : null, out var length))
+                {
+                    throw new JsonException("A point is two lengths, [\"12-6\", \"0\"].");
+                }
+
+                pair.Add(length);
+            }
+
+            return pair.Count == 2 ? new(pair[0], pair[1]) : throw new JsonException("A point is two lengths, [\"12-6\", \"0\"].");
+        }
+
+        public override void Write(Utf8JsonWriter writer, Point value, JsonSerializerOptions options)
+        {
+            writer.WriteStartArray();
+            writer.WriteStringValue(value.X.ToString());
+            writer.WriteStringValue(value.Y.ToString());
+            writer.WriteEndArray();
+        }
+    }
+}

@@ -1,0 +1,33 @@
+namespace Circuitum.Formats.Svg;
+
+/// <summary>The style sheet of a drawing, written into drawings on paper and shipped with the application.</summary>
+public static class DrawingStyle
+{
+    /// <summary>Ink, paper, jackets.</summary>
+    public const string Sheet = """
+        .plan{font-family:'Atkinson Hyperlegible Next',sans-serif;background:#FCFBF7}
+        .room{fill:#FCFBF7}.use-greenhouse{fill:#F3F6F0}.use-garage,.use-utility{fill:#F8F5EC}
+        .wall-edge{fill:#1F2D36}.wall{fill:#EFEAE0}.studs{stroke:#8A8672;stroke-width:.7;fill:none}
+        .gap{fill:#FCFBF7}.jamb{stroke:#1F2D36;stroke-width:1}.glass{stroke:#1F2D36;stroke-width:.8}.leaf{stroke:#1F2D36;stroke-width:1.4}
+        .swing{stroke:#8A8672;stroke-width:.6;fill:none}.overhead{stroke:#1F2D36;stroke-width:1;stroke-dasharray:6 3}
+        .fixture{fill:#EFEAE0;stroke:#9A947F;stroke-width:.8}.fixture.plain{fill:#F6F2E8}.fixture.dashed{fill:none;stroke-dasharray:4 3}
+        .detail{fill:none;stroke:#9A947F;stroke-width:.7}.walkline{fill:none;stroke:#4C5A60;stroke-width:.9}
+        .fixture-name{font-size:7px;fill:#5E6A6F}
+        .room-name{font-size:8.6px;font-weight:600;fill:#4C5A60}.room-size{font-size:7.4px;fill:#4C5A60}
+        .dimension{font-size:6.6px;fill:#17695F}.dimension-line{stroke:#17695F;stroke-width:.5}
+        .scale{stroke:#1F2D36;stroke-width:.8;fill:none}
+        .symbol{fill:#FCFBF7;stroke:#1F2D36;stroke-width:1}path.symbol{fill:none}.symbol-letter{font-size:7px;font-weight:600;fill:#1F2D36;text-anchor:middle}.symbol-letter.small{font-size:5.4px}
+        .switch{font-size:10px;font-weight:600;fill:#1F2D36}.subscript{font-size:6px;font-weight:600;fill:#1F2D36}
+        .number{font-size:7.6px;fill:#4C5A60}.number.on{font-weight:600;fill:#17695F;font-size:8.6px}
+        .hit{fill:transparent}.panel{fill:#1F2D36}.panel-name{font-size:8.6px;font-weight:600;fill:#1F2D36}
+        .unserved{stroke:#B3261E;stroke-width:2.2;stroke-dasharray:5 3}
+        .cable{fill:none;stroke-width:1;stroke:#A59F8C;stroke-linejoin:round}
+        .quiet.jacket-14{stroke:#B9B4A4}.quiet.jacket-12{stroke:#C9A61C}.quiet.jacket-10{stroke:#C2702A}.quiet.jacket-8{stroke:#5E6A6F}
+        .casing{fill:none;stroke:#1F2D36;stroke-width:4.2;stroke-linejoin:round}.casing.chosen{stroke-width:6}
+        .lit{stroke-width:2.6}.lit.jacket-14{stroke:#FCFBF7}.lit.jacket-12{stroke:#E8C01F}.lit.jacket-10{stroke:#D9782D}.lit.jacket-8{stroke:#5A5F55}
+        .lit.leg{stroke-dasharray:7 3}
+        .has-lit .quiet{opacity:.35}.has-lit .box:not(.on-circuit):not(.chosen) .symbol{stroke:#8D8A7C}.has-lit .box:not(.on-circuit) .switch{fill:#8D8A7C}
+        .on-circuit .symbol{stroke:#17695F;stroke-width:1.6}.on-circuit .switch{fill:#17695F}
+        .chosen .symbol{fill:#DDEBE6;stroke:#17695F;stroke-width:2}.chosen .switch{fill:#17695F}
+        """;
+}

@@ -1,0 +1,230 @@
+using Circuitum.Core;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Formats.Svg;
+
+/// <summary>What a drawing shows.</summary>
+public sealed record DrawingView
+{
+    /// <summary>The stage: cables are drawn from Circuits on.</summary>
+    public Stage Stage { get; init; } = Stage.Runs;
+
+    /// <summary>What is selected.</summary>
+    public Subject? Selected { get; init; }
+
+    /// <summary>Where a click on a subject leads; null for a drawing on paper.</summary>
+    public Func<Subject, string>? Link { get; init; }
+
+    /// <summary>Write the style sheet into the drawing, for use outside the application.</summary>
+    public bool Standalone { get; init; } = true;
+}
+
+/// <summary>Draws one level as a drafted floor plan, to scale, in inches.</summary>
+public static class PlanDrawing
+{
+    private const decimal Margin = 26;
+
+    /// <summary>The level as SVG.</summary>
+    public static string Draw(Plan plan, LevelId levelId, DrawingView view)
+    {
+        var level = plan.House.Structures.SelectMany(s => s.Levels).First(l => l.Level.Id == levelId);
+        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
+        decimal left = corners.Min(c => c.X).Inches - Margin, top = corners.Min(c => c.Y).Inches - Margin;
+        decimal width = corners.Max(c => c.X).Inches + Margin - left, height = corners.Max(c => c.Y).Inches + Margin + 14 - top;
+        var svg = new SvgText();
+        svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
+            ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2)) : ("id", "plan"));
+        if (view.Standalone)
+        {
+            svg.Raw($"<style>{DrawingStyle.Sheet}</style>");
+        }
+
+        var ink = new Ink();
+        Rooms(svg, level);
+        WallDrawing.Walls(svg, level);
+        Unserved(svg, plan, level, view);
+        FixtureDrawing.Fixtures(svg, level);
+        Cables(svg, plan, level, view);
+        Panels(svg, plan, level, view, ink);
+        SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink);
+        Names(svg, level, ink);
+        Dimensions(svg, level);
+        Scale(svg, left + Margin, top + height - 9);
+        return svg.Close("svg").ToString();
+    }
+
+    /// <summary>The circuit that is lit by a selection.</summary>
+    public static WiredCircuit? Lit(Plan plan, DrawingView view) => view.Selected is not { } s || view.Stage is Stage.House or Stage.Boxes ? null : s.Kind switch
+    {
+        SubjectKind.Circuit => plan.Landed(new(s.Id))?.Wired,
+        SubjectKind.Box => plan.CircuitOf(new BoxId(s.Id)),
+        SubjectKind.Run => plan.Circuits.FirstOrDefault(c => c.Protected.Sized.Routed.Runs.Any(r => r.Id == s.Id)),
+        _ => null,
+    };
+
+    private static void Rooms(SvgText svg, FramedLevel level)
+    {
+        foreach (var room in level.Rooms)
+        {
+            svg.Empty("path", ("class", $"room use-{room.Room.Use.ToString().ToLowerInvariant()}"), ("d", "M" + string.Join('L', room.Room.Corners.Select(c => $"{SvgText.N(c.X)} {SvgText.N(c.Y)}")) + "Z"));
+        }
+    }
+
+    private static void Names(SvgText svg, FramedLevel level, Ink ink)
+    {
+        foreach (var room in level.Rooms)
+        {
+            var size = $"{room.ClearWidth.Nearest(Length.FromInches(1))} × {room.ClearDepth.Nearest(Length.FromInches(1))}";
+            var small = room.ClearWidth < Length.FromInches(62) || room.ClearDepth < Length.FromInches(30);
+            var half = Math.Max(room.Room.Name.Length * 2.9m, small ? 0 : size.Length * 2.1m);
+            var at = ink.Fit(Around(room), half, small ? 5 : 10);
+            if (at is not (decimal x, decimal y))
+            {
+                continue;
+            }
+
+            svg.Words(room.Room.Name, x, small ? y + 3 : y - 1, "room-name");
+            if (!small)
+            {
+                svg.Words(size, x, y + 8, "room-size");
+            }
+        }
+    }
+
+    // From the middle outwards, in rings, as long as the place lies in the room.
+    private static IEnumerable<(decimal X, decimal Y)> Around(FramedRoom room)
+    {
+        var middle = room.Middle;
+        for (var ring = 0; ring < 9; ring++)
+        {
+            foreach (var (dx, dy) in ring == 0 ? [(0, 0)] : new (int, int)[] { (0, -1), (0, 1), (-1, 0), (1, 0), (-1, -1), (1, -1), (-1, 1), (1, 1) })
+            {
+                var at = middle.By(Length.FromInches(dx * ring * 8), Length.FromInches(dy * ring * 8));
+                if (Outline.Contains(room.Inside, at))
+                {
+                    yield return (at.X.Inches, at.Y.Inches);
+                }
+            }
+        }
+    }
+
+    private static void Unserved(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
+    {
+        if (view.Stage != Stage.Boxes)
+        {
+            return;
+        }
+
+        foreach (var space in plan.Survey.Coverage.Where(s => !s.Served && level.Rooms.Any(r => r.Room.Id == s.Room)))
+        {
+            var room = level.Rooms.First(r => r.Room.Id == space.Room);
+            foreach (var piece in space.Pieces)
+            {
+                var side = room.Sides[piece.Wall - 1];
+                svg.Line(side.Into(side.At(piece.From), Length.FromInches(3)), side.Into(side.At(piece.To), Length.FromInches(3)), "unserved");
+            }
+        }
+    }
+
+    private static void Cables(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
+    {
+        if (view.Stage is Stage.House or Stage.Boxes)
+        {
+            return;
+        }
+
+        var lit = Lit(plan, view);
+        foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
+        {
+            var sized = landed.Wired.Protected.Sized;
+            foreach (var run in sized.Routed.Runs.Where(r => OnLevel(r.From, level) || OnLevel(r.To, level)))
+            {
+                Cable(svg, plan, run, Points(plan, run, level, landed.Space ?? 0), sized.GaugeOf(run), landed.Wired == lit, view);
+            }
+        }
+    }
+
+    private static bool OnLevel(RunEnd end, FramedLevel level) => end.Place.Structure == level.Structure && end.Place.Level == level.Index;
+
+    private static void Cable(SvgText svg, Plan plan, Run run, string points, Gauge gauge, bool lit, DrawingView view)
+    {
+        if (!lit)
+        {
+            svg.Empty("polyline", ("class", "cable quiet" + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")), ("points", points));
+            return;
+        }
+
+        var chosen = view.Selected == Subject.Run(run.Id) ? " chosen" : "";
+        svg.Empty("polyline", ("class", "casing" + chosen), ("points", points));
+        svg.Empty("polyline", ("class", $"cable lit jacket-{Jacket(gauge)}{(run.Kind is RunKind.SwitchLeg or RunKind.Traveler or RunKind.Interconnect ? " leg" : "")}"), ("points", points), ("data-run", run.Id));
+    }
+
+    /// <summary>The class of a cable's jacket: its size, 8 and larger alike.</summary>
+    public static string Jacket(Gauge gauge) => gauge <= Gauge.Awg10 ? gauge.ToString() : "8";
+
+    // Circuits that go the same way lie beside each other, a lane each by their space.
+    private static string Points(Plan plan, Run run, FramedLevel level, int space)
+    {
+        var lane = ((space % 7) - 3) * 1.3m;
+        var home = plan.House.Structures[run.From.Place.Structure].Structure.Origin;
+        var here = plan.House.Structures[level.Structure].Structure.Origin;
+        decimal dx = (home.X - here.X).Inches + lane, dy = (home.Y - here.Y).Inches + lane;
+        var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan).ToList();
+        return string.Join(' ', points.Where((p, i) => i == 0 || p != points[i - 1]).Select(p => $"{SvgText.N(p.X.Inches + dx)},{SvgText.N(p.Y.Inches + dy)}"));
+    }
+
+    private static void Panels(SvgText svg, Plan plan, FramedLevel level, DrawingView view, Ink ink)
+    {
+        foreach (var panel in plan.Job.Panels.Where(p => level.Rooms.Any(r => r.Room.Id == p.Room)))
+        {
+            var side = level.Rooms.First(r => r.Room.Id == panel.Room).Sides[panel.Wall - 1];
+            Point a = side.At(panel.Offset - Length.FromInches(7)), b = side.Into(side.At(panel.Offset + Length.FromInches(7)), Length.FromInches(5));
+            var subject = Subject.Panel(panel.Id);
+            if (view.Link is { } link)
+            {
+                svg.Open("a", ("href", link(subject)), ("class", "on-plan" + (view.Selected == subject ? " chosen" : "")), ("aria-label", $"Panel {panel.Id}"), ("tabindex", "-1"));
+            }
+
+            svg.Rect(a, b, "panel");
+            var at = side.Into(side.At(panel.Offset), Length.FromInches(2.5m));
+            ink.Take(at.X.Inches, at.Y.Inches, 8, 8);
+            var words = $"Panel {panel.Id}";
+            var beside = side.Into(side.At(panel.Offset), Length.FromInches(24));
+            if (ink.Fit([(beside.X.Inches, beside.Y.Inches), (at.X.Inches, at.Y.Inches + 14), (at.X.Inches, at.Y.Inches - 14)], 15, 5) is (decimal x, decimal y))
+            {
+                svg.Words(words, x, y + 3, "panel-name");
+            }
+
+            if (view.Link is not null)
+            {
+                svg.Close("a");
+            }
+        }
+    }
+
+    private static void Dimensions(SvgText svg, FramedLevel level)
+    {
+        svg.Open("g", ("class", "dimensions"));
+        foreach (var side in level.Rooms.SelectMany(r => r.Sides).Where(s => s.Clear >= Length.FromInches(36)))
+        {
+            var at = side.Into(side.At(side.Clear / 2), Length.FromInches(13));
+            decimal x = at.X.Inches, y = at.Y.Inches;
+            var turn = side.AlongX ? "" : $"rotate(-90 {SvgText.N(x)} {SvgText.N(y)})";
+            svg.Line(side.Into(side.Start, Length.FromInches(9)), side.Into(side.End, Length.FromInches(9)), "dimension-line");
+            svg.Open("text", ("class", "dimension"), ("x", SvgText.N(x)), ("y", SvgText.N(y + 2)), ("text-anchor", "middle"), ("transform", turn))
+                .Raw(SvgText.Escape(side.Clear.Nearest(Length.FromInches(.25m)).ToString())).Close("text");
+        }
+
+        svg.Close("g");
+    }
+
+    private static void Scale(SvgText svg, decimal x, decimal y)
+    {
+        svg.Raw($"<path class=\"scale\" d=\"M{SvgText.N(x)} {SvgText.N(y - 3)}v6m0-3h120m0-3v6m-60-5v4\"/>").Words("10 ft", x + 126, y + 3, "room-size", "start");
+    }
+}

@@ -1,0 +1,160 @@
+using Circuitum.Core;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Formats.Svg;
+
+/// <summary>Boxes with the symbols of drafting standards: a receptacle is a circle with strokes, a switch an S with its subscript.</summary>
+internal static class SymbolDrawing
+{
+    public static void Boxes(SvgText svg, Plan plan, FramedLevel level, DrawingView view, WiredCircuit? lit, Ink ink)
+    {
+        var boxes = plan.Survey.Boxes.Where(b => b.Place.Structure == level.Structure && b.Place.Level == level.Index).Select(b => (Box: b, At: Spot(b))).ToList();
+        foreach (var (_, at) in boxes)
+        {
+            ink.Take(at.X.Inches, at.Y.Inches, 5, 5);
+        }
+
+        var tagged = plan.Tags.Where(t => t.Subject.Kind == SubjectKind.Box).GroupBy(t => t.Subject.Id).ToDictionary(g => g.Key, g => g.Min(t => t.Severity));
+        foreach (var (box, at) in boxes)
+        {
+            var subject = Subject.Box(box.Box.Id);
+            var on = lit is not null && lit.Boxes.ContainsKey(box.Box.Id);
+            var css = "on-plan box" + (on ? " on-circuit" : "") + (view.Selected == subject ? " chosen" : "");
+            var landed = plan.CircuitOf(box.Box.Id) is { } circuit ? plan.Landed(circuit.Circuit.Key) : null;
+            if (view.Link is { } link)
+            {
+                var side = box.Box.Mount == Mount.Wall ? box.Room.Sides[box.Box.Wall - 1] : null;
+                svg.Open("a", ("class", css), ("href", link(subject)), ("data-box", box.Box.Id.Value), ("tabindex", view.Selected == subject ? "0" : "-1"),
+                    ("aria-label", $"{box.Name}, circuit {landed?.SpaceText}"),
+                    ("data-dir", side is null ? "" : Direction(side)), ("data-offset", side is null ? "" : SvgText.N(box.Box.Offset)), ("data-clear", side is null ? "" : SvgText.N(side.Clear)));
+            }
+            else
+            {
+                svg.Open("g", ("class", css));
+            }
+
+            Symbol(svg, box, at);
+            if (view.Stage is not Stage.House && landed?.Space is int space && (view.Stage != Stage.Boxes))
+            {
+                Label(svg, box, at, space, on, ink);
+            }
+
+            if (tagged.TryGetValue(box.Box.Id.Value, out var severity))
+            {
+                svg.Empty("use", ("href", $"#tag-{severity.ToString().ToLowerInvariant()}"), ("x", SvgText.N(at.X.Inches + 3)), ("y", SvgText.N(at.Y.Inches - 15)), ("width", "9"), ("height", "12"));
+            }
+
+            svg.Close(view.Link is null ? "g" : "a");
+        }
+    }
+
+    // Symbols stand off the wall's face so that both show.
+    private static Point Spot(PlacedBox box)
+    {
+        if (box.Box.Mount != Mount.Wall)
+        {
+            return box.Place.At.Plan;
+        }
+
+        var side = box.Room.Sides[box.Box.Wall - 1];
+        var face = side.At(box.Box.Offset);
+        return side.Into(face, box.Box.Outside ? -(side.HalfThickness * 2) - Length.FromInches(6) : Length.FromInches(6));
+    }
+
+    private static string Direction(RoomSide side) => side.AlongX ? side.End.X >= side.Start.X ? "1 0" : "-1 0" : side.End.Y >= side.Start.Y ? "0 1" : "0 -1";
+
+    private static void Label(SvgText svg, PlacedBox box, Point at, int space, bool on, Ink ink)
+    {
+        decimal x = at.X.Inches, y = at.Y.Inches;
+        var words = space.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        var half = words.Length * 2.4m;
+        (decimal, decimal)[] around = [(x + 8 + half, y), (x - 8 - half, y), (x, y + 10), (x, y - 10), (x + 8 + half, y + 8), (x - 8 - half, y + 8), (x + 8 + half, y - 8), (x - 8 - half, y - 8)];
+        if (ink.Fit(around, half, 4) is (decimal lx, decimal ly))
+        {
+            svg.Words(words, lx, ly + 3, on ? "number on" : "number");
+        }
+    }
+
+    private static void Symbol(SvgText svg, PlacedBox box, Point at)
+    {
+        decimal x = at.X.Inches, y = at.Y.Inches;
+        svg.Empty("circle", ("class", "hit"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "9"));
+        var devices = box.Box.Devices;
+        if (devices.All(d => d.Kind.IsSwitch()))
+        {
+            Switches(svg, devices.Select(d => d.Kind).ToList(), x, y);
+            return;
+        }
+
+        var main = devices.First(d => !d.Kind.IsSwitch());
+        var turned = box.Box.Mount == Mount.Wall && !box.Room.Sides[box.Box.Wall - 1].AlongX;
+        switch (main.Kind)
+        {
+            case DeviceKind.Duplex or DeviceKind.GfciReceptacle:
+                Circle(svg, x, y);
+                Strokes(svg, x, y, turned, [-1.4m, 1.4m]);
+                if (main.Kind == DeviceKind.GfciReceptacle)
+                {
+                    svg.Words("G", x + 6.5m, y - 3.5m, "subscript");
+                }
+
+                break;
+            case DeviceKind.Single:
+                Circle(svg, x, y);
+                Strokes(svg, x, y, turned, [0]);
+                break;
+            case DeviceKind.ApplianceReceptacle:
+                Circle(svg, x, y);
+                Strokes(svg, x, y, turned, [-2.2m, 0, 2.2m]);
+                break;
+            case DeviceKind.SmokeAlarm:
+                svg.Empty("circle", ("class", "symbol"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "4.8")).Words("SA", x, y + 2, "symbol-letter small");
+                break;
+            case DeviceKind.BathFan or DeviceKind.CeilingFan:
+                Circle(svg, x, y);
+                svg.Words("F", x, y + 2.7m, "symbol-letter");
+                break;
+            case DeviceKind.Equipment:
+                svg.Empty("rect", ("class", "symbol"), ("x", SvgText.N(x - 4.2m)), ("y", SvgText.N(y - 4.2m)), ("width", "8.4"), ("height", "8.4")).Words("E", x, y + 2.7m, "symbol-letter");
+                break;
+            case DeviceKind.Can:
+                Circle(svg, x, y);
+                svg.Empty("circle", ("class", "symbol"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "1.6"));
+                break;
+            default:
+                Circle(svg, x, y);
+                svg.Raw($"<path class=\"symbol\" d=\"M{SvgText.N(x - 3)} {SvgText.N(y - 3)}l6 6m0-6l-6 6\"/>");
+                break;
+        }
+    }
+
+    private static void Circle(SvgText svg, decimal x, decimal y) => svg.Empty("circle", ("class", "symbol"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "4.2"));
+
+    private static void Strokes(SvgText svg, decimal x, decimal y, bool turned, decimal[] offsets)
+    {
+        foreach (var o in offsets)
+        {
+            svg.Raw(turned ? $"<path class=\"symbol\" d=\"M{SvgText.N(x - 6)} {SvgText.N(y + o)}h12\"/>" : $"<path class=\"symbol\" d=\"M{SvgText.N(x + o)} {SvgText.N(y - 6)}v12\"/>");
+        }
+    }
+
+    private static void Switches(SvgText svg, List<DeviceKind> kinds, decimal x, decimal y)
+    {
+        var first = kinds[0] switch { DeviceKind.ThreeWay => "3", DeviceKind.FourWay => "4", DeviceKind.Dimmer => "D", _ => "" };
+        svg.Words("S", x, y + 3.4m, "switch");
+        if (first.Length > 0)
+        {
+            svg.Words(first, x + 5, y + 5.5m, "subscript");
+        }
+
+        if (kinds.Count > 1)
+        {
+            svg.Words($"×{kinds.Count}", x + 7, y - 1, "subscript");
+        }
+    }
+}
