@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
@@ -20,7 +21,9 @@ internal static class BoxChecks
         var (gap, middle) = WorstGap(space);
         return new Tag(Severity.Red, Stage.Boxes, Subject.Room(space.Room), "210.52(A)(1)",
             $"{room.Name}: a point on the wall is farther than 6 ft from a receptacle.",
-            $"{gap} along the floor line, at most {WallSpace.Reach}; this wall space of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.")
+            space.Receptacles.IsEmpty
+                ? $"This wall space of {space.Clear} has none; 2 ft or wider needs at least {space.Least}."
+                : $"{gap} along the floor line, at most {WallSpace.Reach}; this wall space of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.")
         {
             Fixes = [new Fix("Add a receptacle there", new AddBox(Receptacle(plan.Job, space, middle)))],
         };
@@ -99,9 +102,14 @@ internal static class BoxChecks
     {
         var controlled = plan.Survey.Boxes.SelectMany(b => b.Box.Devices).SelectMany(d => d.Controls).ToHashSet();
         var byRoom = plan.Survey.Boxes.ToLookup(b => b.Box.Room);
+
+        // One lamp lights a stair through its storeys.
+        IEnumerable<FramedRoom> Lit(FramedRoom room) => room.Room.Use == RoomUse.Stair
+            ? plan.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && Outline.Contains(r.Room.Corners, room.Middle))
+            : [room];
         foreach (var room in plan.House.Rooms.Where(r => r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Utility or RoomUse.Greenhouse or RoomUse.CrawlSpace or RoomUse.Mudroom or RoomUse.Entry)))
         {
-            if (!byRoom[room.Room.Id].Any(b => !b.Box.Outside && controlled.Contains(b.Box.Id)))
+            if (!Lit(room).Any(r => byRoom[r.Room.Id].Any(b => !b.Box.Outside && controlled.Contains(b.Box.Id))))
             {
                 yield return new(Severity.Red, Stage.Boxes, Subject.Room(room.Room.Id), "210.70(A)", $"{room.Room.Name} has no switched lighting outlet.",
                     "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.");

@@ -29,7 +29,7 @@ public static class Checking
     {
         var subject = Subject.TryParse(h.Subject)!.Value;
         var stage = subject.Kind switch { SubjectKind.Room => Stage.House, SubjectKind.Box => Stage.Boxes, SubjectKind.Circuit => Stage.Circuits, SubjectKind.Run => Stage.Runs, _ => Stage.Panel };
-        return new Tag(Severity.Hold, stage, subject, "waiting", $"Waiting for {h.What}.", $"{h.Who}, by {h.By}. The plan goes on with what the job says now.")
+        return new Tag(Severity.Hold, stage, subject, "waiting", $"Waiting for {h.What}.", $"{h.Who}, {h.By}. The plan goes on with what the job says now.")
         {
             Fixes = [new Fix("It has come", new ReleaseHold(h.Id))],
         };

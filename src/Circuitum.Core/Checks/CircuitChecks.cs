@@ -46,24 +46,33 @@ internal static class CircuitChecks
         {
             foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]))
             {
-                var (section, rule) = circuit.Circuit.Kind switch
-                {
-                    CircuitKind.SmallAppliance when box.IsLighting || box.Room.Room.Use is not (RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry) => ("210.52(B)(2)", "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
-                    CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ("210.11(C)(2)", "the laundry circuit has no other outlets"),
-                    CircuitKind.Bathroom when box.IsLighting || box.Room.Room.Use != RoomUse.Bath => ("210.11(C)(3)", "a bathroom circuit has no other outlets"),
-                    CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ("210.11(C)(4)", "the garage circuit has no other outlets"),
-                    CircuitKind.Individual when circuit.Circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Circuit.Key.Value => ("100, 210.23", "an individual branch circuit supplies one piece of equipment"),
-                    _ when circuit.Circuit.Kind != CircuitKind.Bathroom && circuit.Circuit.Kind != CircuitKind.Individual && box.HasGeneralReceptacle && !box.Box.Outside && box.Room.Room.Use == RoomUse.Bath => ("210.11(C)(3)", "bathroom receptacles have their own 20 A circuit"),
-                    _ when circuit.Circuit.Kind is not (CircuitKind.SmallAppliance or CircuitKind.Individual) && box.HasGeneralReceptacle && !box.Box.Outside && box.Room.Room.Use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry => ("210.52(B)(1)", "kitchen, dining and pantry receptacles are on the small-appliance circuits"),
-                    _ => ("", ""),
-                };
-                if (section.Length > 0)
+                foreach (var (section, rule) in new[] { Refused(circuit.Circuit, box), Reserved(circuit.Circuit, box) }.OfType<(string, string)>())
                 {
                     yield return Red(circuit, section, $"{box.Name} may not be on this circuit.", $"By {section} {rule}.", Unpin(plan, circuit));
                 }
             }
         }
     }
+
+    // What this kind of circuit may not carry.
+    private static (string Section, string Rule)? Refused(Circuit circuit, PlacedBox box) => circuit.Kind switch
+    {
+        CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) => ("210.52(B)(2)", "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
+        CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ("210.11(C)(2)", "the laundry circuit has no other outlets"),
+        CircuitKind.Bathroom when box.IsLighting || box.Room.Room.Use != RoomUse.Bath => ("210.11(C)(3)", "a bathroom circuit has no other outlets"),
+        CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ("210.11(C)(4)", "the garage circuit has no other outlets"),
+        CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value => ("100, 210.23", "an individual branch circuit supplies one piece of equipment"),
+        _ => null,
+    };
+
+    // What this box asks of its circuit.
+    private static (string Section, string Rule)? Reserved(Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle || box.Box.Outside || circuit.Kind == CircuitKind.Individual ? null
+        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom ? ("210.11(C)(3)", "bathroom receptacles have their own 20 A circuit")
+        : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry ? ("210.11(C)(2)", "laundry receptacles have their own 20 A circuit")
+        : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance ? ("210.52(B)(1)", "kitchen, dining and pantry receptacles are on the small-appliance circuits")
+        : null;
+
+    private static bool InKitchen(PlacedBox box) => box.Room.Room.Use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry;
 
     private static IEnumerable<Tag> Numbers(Checked plan)
     {

@@ -9,10 +9,11 @@ public sealed record CodeBook
 {
     private static readonly int[] Standard = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400];
 
-    private CodeBook(Edition edition, ImmutableArray<Amendment> amendments)
+    private CodeBook(Edition edition, ImmutableArray<Amendment> amendments, DateOnly? permitted)
     {
         Edition = edition;
         Amendments = amendments;
+        Permitted = permitted;
         StandardRatings = [.. (edition >= Edition.Y2023 ? Standard.Prepend(10) : Standard).Select(r => new Amps(r))];
     }
 
@@ -22,14 +23,24 @@ public sealed record CodeBook
     /// <summary>Local overrides in force.</summary>
     public ImmutableArray<Amendment> Amendments { get; }
 
+    /// <summary>The day of the permit; null when it is not known.</summary>
+    public DateOnly? Permitted { get; }
+
+    /// <summary>The exception of 210.8(F) for listed HVAC equipment runs out on this day, 2023 edition.</summary>
+    public static DateOnly HvacExceptionEnds { get; } = new(2026, 9, 1);
+
+    /// <summary>True while listed HVAC equipment outdoors needs no GFCI by the exception of 210.8(F): 2023, permitted before it ends.</summary>
+    public bool ExceptsListedHvac => Edition == Edition.Y2023 && Permitted < HvacExceptionEnds;
+
     /// <summary>Standard ratings of overcurrent devices to 400 A, 240.6(A); 10 A from 2023.</summary>
     public ImmutableArray<Amps> StandardRatings { get; }
 
     /// <summary>The book for a job.</summary>
-    public static CodeBook For(Job job) => For(job.Edition, job.Amendments);
+    public static CodeBook For(Job job) => For(job.Edition, job.Amendments, job.Permitted);
 
-    /// <summary>An edition with amendments.</summary>
-    public static CodeBook For(Edition edition, ImmutableArray<Amendment> amendments = default) => new(edition, amendments.IsDefault ? [] : amendments);
+    /// <summary>An edition with amendments, and the day of the permit where it is known.</summary>
+    public static CodeBook For(Edition edition, ImmutableArray<Amendment> amendments = default, DateOnly? permitted = null) =>
+        new(edition, amendments.IsDefault ? [] : amendments, permitted);
 
     /// <summary>The amendment of a rule, or null.</summary>
     public Amendment? Amended(AmendedRule rule) => Amendments.FirstOrDefault(a => a.Rule == rule);

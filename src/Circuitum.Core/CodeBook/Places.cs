@@ -114,8 +114,8 @@ public static class GfciRule
 
         if (o.Appliance is Appliance.HeatPump)
         {
-            // 2023 excepts listed HVAC equipment until 2026-09-01; many authorities amend 2020 the same way.
-            return book.Edition == Edition.Y2023 || book.Amended(AmendedRule.NoGfciForCondensers) is not null ? null : new("outdoor outlet, hard-wired", "210.8(F)");
+            // Many authorities amend 2020 the way 2023 excepts listed HVAC equipment.
+            return book.ExceptsListedHvac || book.Amended(AmendedRule.NoGfciForCondensers) is not null ? null : new("outdoor outlet, hard-wired", "210.8(F)");
         }
 
         return new(o.Outdoors ? "outdoor outlet, hard-wired" : "hard-wired outlet in a garage or accessory building", "210.8(F)");

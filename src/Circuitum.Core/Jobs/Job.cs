@@ -12,6 +12,9 @@ public sealed record Job
     /// <summary>The adopted edition of the model code.</summary>
     public required Edition Edition { get; init; }
 
+    /// <summary>The day the permit was granted, where a rule has a date; null while it is not known, and then the stricter side of the date is planned.</summary>
+    public DateOnly? Permitted { get; init; }
+
     /// <summary>Local changes to the book, in force for this job.</summary>
     public ImmutableArray<Amendment> Amendments { get; init; } = [];
 
@@ -77,5 +80,5 @@ public sealed record Amendment(AmendedRule Rule, int? Value, string By);
 /// <param name="Subject">What waits, as kind:id.</param>
 /// <param name="What">The fact, for example: data plate of the heat pump.</param>
 /// <param name="Who">Who will bring it.</param>
-/// <param name="By">By when, as people say it.</param>
+/// <param name="By">When, as people say it: before board, by Friday.</param>
 public sealed record Hold(string Id, string Subject, string What, string Who, string By);

@@ -265,7 +265,7 @@ public static class Words
     {
         var text = kind.ToString();
         var words = string.Concat(text.Select((c, i) => i > 0 && char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()));
-        return words.Replace("gfci", "GFCI", StringComparison.Ordinal).Replace("three way", "three-way switch", StringComparison.Ordinal).Replace("four way", "four-way switch", StringComparison.Ordinal);
+        return words.Replace("cased", "cased opening", StringComparison.Ordinal).Replace("gfci", "GFCI", StringComparison.Ordinal).Replace("three way", "three-way switch", StringComparison.Ordinal).Replace("four way", "four-way switch", StringComparison.Ordinal);
     }
 }
 

@@ -9,7 +9,7 @@ namespace Circuitum.Core.Panels;
 public static class Descriptions
 {
     /// <summary>Longest description, so that a door's schedule stays legible.</summary>
-    public const int Longest = 44;
+    public const int Longest = 56;
 
     /// <summary>Descriptions of one panel's circuits, each different from the others.</summary>
     public static Dictionary<CircuitKey, string> Of(IReadOnlyList<WiredCircuit> circuits, Survey survey, Job job)
@@ -36,7 +36,7 @@ public static class Descriptions
             CircuitKind.Feeder => $"Panel {circuit.Feeds}, {Lower(RoomName(job, job.Panels.First(p => p.Id == circuit.Feeds).Room))}",
             CircuitKind.Individual when plates.Count > 0 => WithRoom(plates[0].p.Name, plates[0].b),
             CircuitKind.DishwasherAndDisposer => WithRoom(string.Join(" + ", plates.Select((x, i) => i == 0 ? x.p.Name : Lower(x.p.Name))), plates[0].b),
-            CircuitKind.SmallAppliance => Rooms(boxes, "", Counters(boxes)),
+            CircuitKind.SmallAppliance => SmallAppliance(boxes),
             CircuitKind.Lighting => Rooms(boxes.Where(b => !b.SwitchesOnly), "Lights: ", boxes.Any(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.SmokeAlarm)) ? ", alarms" : ""),
             CircuitKind.General => Rooms(boxes.Where(b => !b.SwitchesOnly), "", " lights, receptacles"),
             CircuitKind.Outdoor => "Outdoor receptacles",
@@ -44,8 +44,15 @@ public static class Descriptions
         };
     }
 
-    private static string Counters(List<PlacedBox> boxes) =>
-        boxes.All(b => b.Box.ServesCounter) ? " counter" : boxes.Any(b => b.Box.ServesCounter) ? " counter, receptacles" : " receptacles";
+    // The counter first: it is what people look for.
+    private static string SmallAppliance(List<PlacedBox> boxes)
+    {
+        var counters = boxes.Where(b => b.Box.ServesCounter).ToList();
+        var walls = boxes.Except(counters).ToList();
+        return counters.Count == 0 ? Rooms(walls, "", " receptacles")
+            : walls.Count == 0 ? Rooms(counters, "", " counter")
+            : $"{Rooms(counters, "", " counter")} + {Lower(Rooms(walls, "", " receptacles"))}";
+    }
 
     private static string WithRoom(string what, PlacedBox box)
     {

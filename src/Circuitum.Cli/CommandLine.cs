@@ -1,0 +1,89 @@
+using Circuitum.Core;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Formats;
+using Circuitum.Formats.JobFile;
+
+namespace Circuitum.Cli;
+
+/// <summary>The same core without a browser. Exit codes: 0 done, 1 red tags (check), 2 wrong use, 3 a file that cannot be taken.</summary>
+public static class CommandLine
+{
+    private const string Usage = """
+        circuitum plan FILE -o DIR      plan a job; write schedule, pull list, tags, plan and a drawing of each level
+        circuitum check FILE            print the tags; exit 1 when any is red
+        circuitum convert FILE -o FILE  rewrite a job file in the usual form
+
+        An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
+        """;
+
+    /// <summary>Runs one command.</summary>
+    public static int Run(IReadOnlyList<string> args, TextWriter output, TextWriter errors)
+    {
+        try
+        {
+            return args switch
+            {
+                ["plan", var file, "-o", var folder] => Plan(Read(file), folder, output),
+                ["check", var file] => Check(Read(file), output),
+                ["convert", var file, "-o", var target] => Convert(Read(file), target, output),
+                ["help" or "--help" or "-h"] => Say(output, Usage, 0),
+                _ => Say(errors, Usage, 2),
+            };
+        }
+        catch (JobFileException e)
+        {
+            return Say(errors, e.Message, 3);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            return Say(errors, e.Message, 3);
+        }
+    }
+
+    private static int Plan(Job job, string folder, TextWriter output)
+    {
+        var plan = Planner.Plan(job);
+        Directory.CreateDirectory(folder);
+        foreach (var file in PlanFolder.Of(plan))
+        {
+            File.WriteAllBytes(Path.Combine(folder, file.Name), file.Bytes);
+            output.WriteLine(Path.Combine(folder, file.Name));
+        }
+
+        output.WriteLine($"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft of cable, {Count(plan, Severity.Red)} red, {Count(plan, Severity.Amber)} amber, {Count(plan, Severity.Hold)} on hold");
+        return 0;
+    }
+
+    private static int Check(Job job, TextWriter output)
+    {
+        var plan = Planner.Plan(job);
+        foreach (var tag in plan.Tags)
+        {
+            output.WriteLine($"{tag.Severity.ToString().ToLowerInvariant(),-5}  {tag.Subject}  {tag.Rule}: {tag.Headline} {tag.Arithmetic}");
+        }
+
+        return Count(plan, Severity.Red) > 0 ? 1 : 0;
+    }
+
+    private static int Convert(Job job, string target, TextWriter output)
+    {
+        File.WriteAllText(target, JobFiles.Write(job));
+        output.WriteLine(target);
+        return 0;
+    }
+
+    private static Job Read(string file)
+    {
+        using var stream = File.OpenRead(file);
+        return JobFiles.Read(stream);
+    }
+
+    private static int Count(Plan plan, Severity severity) => plan.Tags.Count(t => t.Severity == severity);
+
+    private static int Say(TextWriter to, string text, int code)
+    {
+        to.WriteLine(text);
+        return code;
+    }
+}

@@ -1,0 +1,1 @@
+return Circuitum.Cli.CommandLine.Run(args, Console.Out, Console.Error);
