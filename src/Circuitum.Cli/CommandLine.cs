@@ -47,7 +47,7 @@ public static class CommandLine
         Directory.CreateDirectory(folder);
         foreach (var file in PlanFolder.Of(plan))
         {
-            File.WriteAllBytes(Path.Combine(folder, file.Name), file.Bytes);
+            File.WriteAllBytes(Path.Combine(folder, file.Name), file.Write());
             output.WriteLine(Path.Combine(folder, file.Name));
         }
 

@@ -8,8 +8,8 @@ using Circuitum.Formats.Svg;
 
 namespace Circuitum.Formats;
 
-/// <summary>A file to hand out.</summary>
-public sealed record PlanDocument(string Name, byte[] Bytes);
+/// <summary>A file to hand out, written when it is asked for.</summary>
+public sealed record PlanDocument(string Name, Func<byte[]> Write);
 
 /// <summary>Everything a plan is handed out as.</summary>
 public static class PlanFolder
@@ -17,17 +17,17 @@ public static class PlanFolder
     /// <summary>The lists, the door schedule, the plan with its reasons, and a drawing of each level.</summary>
     public static IEnumerable<PlanDocument> Of(Plan plan)
     {
-        yield return Text("schedule.csv", CsvFiles.Schedule(plan));
-        yield return new("schedule.pdf", SchedulePdf.Write(plan));
-        yield return Text("pull-list.csv", CsvFiles.PullList(plan));
-        yield return Text("material.csv", CsvFiles.Material(plan));
-        yield return Text("tags.csv", CsvFiles.Tags(plan));
-        yield return Text("plan.json", PlanFiles.Write(plan));
+        yield return Text("schedule.csv", () => CsvFiles.Schedule(plan));
+        yield return new("schedule.pdf", () => SchedulePdf.Write(plan));
+        yield return Text("pull-list.csv", () => CsvFiles.PullList(plan));
+        yield return Text("material.csv", () => CsvFiles.Material(plan));
+        yield return Text("tags.csv", () => CsvFiles.Tags(plan));
+        yield return Text("plan.json", () => PlanFiles.Write(plan));
         foreach (var level in plan.House.Structures.SelectMany(s => s.Levels))
         {
-            yield return Text($"{level.Level.Id}.svg", PlanDrawing.Draw(plan, level.Level.Id, new() { Stage = Stage.Runs }));
+            yield return Text($"{level.Level.Id}.svg", () => PlanDrawing.Draw(plan, level.Level.Id, new() { Stage = Stage.Runs }));
         }
     }
 
-    private static PlanDocument Text(string name, string text) => new(name, Encoding.UTF8.GetBytes(text));
+    private static PlanDocument Text(string name, Func<string> write) => new(name, () => Encoding.UTF8.GetBytes(write()));
 }

@@ -58,9 +58,9 @@ internal static class RunChecks
         if (sized.Drop.Value.Value > plan.Job.HouseRules.DropTarget.Value)
         {
             yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), "210.19 note, house rule", "More voltage is lost than the crew wants.",
-                $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull the home run one size larger.")
+                $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or give it fewer boxes.")
             {
-                Fixes = gauge.Next is Gauge next && circuit.Circuit.Kind != CircuitKind.Feeder ? [new Fix($"Pull it in {next}", new PinCable(circuit.Circuit.Key, next))] : [],
+                Fixes = gauge.Next is Gauge next && circuit.Circuit.Kind != CircuitKind.Feeder ? [new Fix($"Pull it in {next} AWG", new PinCable(circuit.Circuit.Key, next))] : [],
             };
         }
 

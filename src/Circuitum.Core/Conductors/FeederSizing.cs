@@ -57,6 +57,7 @@ public static class FeederSizing
             Gauge = new(gauge, conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),
             HomeRunGauge = gauge,
             Ampacity = ampacity,
+            VoltsAtPanel = load.Volts,
             VoltsAt = [],
             Through = new Dictionary<string, Amps> { [run.Id] = amps }.ToImmutable(),
             Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}", $"{lost}, {drop}", "Chapter 9 Table 8")),

@@ -27,6 +27,9 @@ public sealed record SizedCircuit
     /// <summary>What the conductor may carry in its worst place.</summary>
     public required Figure<Amps> Ampacity { get; init; }
 
+    /// <summary>Volts at its panel with the estimated load on: less than nominal behind a feeder.</summary>
+    public required Volts VoltsAtPanel { get; init; }
+
     /// <summary>Volts left at each box with the estimated load on.</summary>
     public required ImmutableDictionary<BoxId, Volts> VoltsAt { get; init; }
 
@@ -59,7 +62,7 @@ public static class Sizing
 {
     /// <summary>Sizes every circuit.</summary>
     public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, Survey survey, Job job, CodeBook.CodeBook book) =>
-        [.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, holes, survey, job, book))];
+        Supply.Behind([.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, holes, survey, job, book))]);
 
     /// <summary>Sealed holes to share out two by two, because three cables in one would cost a larger conductor.</summary>
     public static ImmutableHashSet<Spot> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, CodeBook.CodeBook book) =>
@@ -102,6 +105,7 @@ public static class Sizing
             Gauge = new(gauge, why),
             HomeRunGauge = home,
             Ampacity = ampacity,
+            VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
             Through = [],
             Drop = new(new(0), Because.Of("Why these volts")),

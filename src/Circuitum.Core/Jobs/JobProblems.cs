@@ -21,10 +21,24 @@ public static partial class JobProblems
     private static readonly Length Longest = Length.FromFeet(1000);
 
     /// <summary>The first contradiction found, or null.</summary>
-    public static JobProblem? First(Job job) => Find(job).FirstOrDefault();
+    public static JobProblem? First(Job job) => Find(job).FirstOrDefault() ?? Clear(job).FirstOrDefault();
 
-    /// <summary>All contradictions, in the order of the job.</summary>
-    public static IEnumerable<JobProblem> Find(Job job) =>
+    // Measured inside: only a job that can be framed has inside walls.
+    private static IEnumerable<JobProblem> Clear(Job job)
+    {
+        var house = House.Framing.Frame(job);
+        foreach (var box in job.Boxes.Where(b => b.Mount == Mount.Wall))
+        {
+            var side = house.Room(box.Room).Sides[box.Wall - 1];
+            if (box.Offset > side.Clear)
+            {
+                yield return new($"“{box.Name ?? box.Id.Value}”", $"{box.Offset} is past the end of its wall, which is {side.Clear} clear");
+            }
+        }
+    }
+
+    /// <summary>Contradictions that need no framing to be seen, in the order of the job.</summary>
+    private static IEnumerable<JobProblem> Find(Job job) =>
         Sizes(job).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
 
     private static IEnumerable<JobProblem> Sizes(Job job)

@@ -18,6 +18,13 @@ public static class BoxNames
         var what = kinds.All(k => k.IsSwitch()) ? kinds.Count == 1 ? "switch" : "switches"
             : kinds.Any(k => k.IsReceptacle()) ? box.ServesCounter ? "counter" : "receptacle"
             : Words.Of(kinds[0]);
-        return $"{room.Name} {(box.Outside && !kinds.Any(k => k == DeviceKind.OutdoorLight) ? "outside " : "")}{what}";
+        return Joined(room.Name, $"{(box.Outside && !kinds.Any(k => k == DeviceKind.OutdoorLight) ? "outside " : "")}{what}");
+    }
+
+    // Upper bath and bath fan make an upper bath fan.
+    private static string Joined(string room, string what)
+    {
+        var first = what.Split(' ')[0];
+        return room.EndsWith(first, StringComparison.OrdinalIgnoreCase) && what.Length > first.Length ? room + what[first.Length..] : $"{room} {what}";
     }
 }

@@ -10,12 +10,20 @@ public static class Surveying
 {
     /// <summary>Places every box and measures the wall spaces.</summary>
     public static Survey Survey(FramedHouse house, Job job) => new(
-        [.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))],
+        Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))]),
         [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, job))],
         FloorArea(house));
 
     /// <summary>Where a panel's cables enter: the top of its cabinet.</summary>
     public static Place PlacePanel(FramedHouse house, Panel panel) => OnWall(house, panel.Room, panel.Wall, panel.Offset, panel.Top);
+
+    // A label must find its box: what would be called the same is numbered in the order of ids.
+    private static ImmutableArray<PlacedBox> Numbered(ImmutableArray<PlacedBox> boxes)
+    {
+        var many = boxes.GroupBy(b => b.Name).Where(g => g.Count() > 1).Select(g => g.Key).ToHashSet();
+        var next = new Dictionary<string, int>();
+        return [.. boxes.Select(b => many.Contains(b.Name) ? b with { Name = $"{b.Name} {next[b.Name] = next.GetValueOrDefault(b.Name) + 1}" } : b)];
+    }
 
     private static PlacedBox PlaceBox(FramedHouse house, Job job, Box box)
     {

@@ -34,7 +34,7 @@ public static class Trace
         var sized = circuit.Protected.Sized;
         var volts = sized.Circuit.Load.Volts;
         var stations = ImmutableArray.CreateBuilder<Station>();
-        stations.Add(new(null, panel, null, "", new(0), volts, new(circuit.Protected.BreakerIsGfci, null), false));
+        stations.Add(new(null, panel, null, "", new(0), sized.VoltsAtPanel, new(circuit.Protected.BreakerIsGfci, null), false));
         var runs = box is BoxId chosen ? [.. circuit.WayTo(chosen)] : new List<Run>();
         if (runs.Count == 0 && sized.Routed.HomeRun is { } home)
         {

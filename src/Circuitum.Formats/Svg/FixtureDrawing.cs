@@ -16,6 +16,16 @@ internal static class FixtureDrawing
         }
     }
 
+    /// <summary>Keeps names off what is built in; beds and tables may carry them.</summary>
+    public static void Cover(FramedLevel level, Ink ink)
+    {
+        foreach (var (room, fixture) in level.Rooms.SelectMany(r => r.Room.Fixtures.Select(f => (r, f))).Where(x => x.f.Kind is not (FixtureKind.Bed or FixtureKind.Table or FixtureKind.Bench or FixtureKind.Sofa or FixtureKind.Shelf or FixtureKind.Stair)))
+        {
+            var (a, b) = Footprint(room, fixture);
+            ink.Take((a.X.Inches + b.X.Inches) / 2, (a.Y.Inches + b.Y.Inches) / 2, (b.X - a.X).Inches / 2, (b.Y - a.Y).Inches / 2);
+        }
+    }
+
     private static (Point A, Point B) Footprint(FramedRoom room, Fixture fixture)
     {
         if (fixture.Wall is not int wall)

@@ -20,6 +20,9 @@ public sealed record DrawingView
     /// <summary>Where a click on a subject leads; null for a drawing on paper.</summary>
     public Func<Subject, string>? Link { get; init; }
 
+    /// <summary>Write every wall's clear length.</summary>
+    public bool Dimensions { get; init; }
+
     /// <summary>Write the style sheet into the drawing, for use outside the application.</summary>
     public bool Standalone { get; init; } = true;
 }
@@ -41,7 +44,7 @@ public static class PlanDrawing
             ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2)) : ("id", "plan"));
         if (view.Standalone)
         {
-            svg.Raw($"<style>{DrawingStyle.Sheet}</style>");
+            svg.Raw($"<style>{DrawingStyle.Sheet}</style><defs>{TagSymbols.Definitions}</defs>");
         }
 
         var ink = new Ink();
@@ -52,8 +55,13 @@ public static class PlanDrawing
         Cables(svg, plan, level, view);
         Panels(svg, plan, level, view, ink);
         SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink);
+        FixtureDrawing.Cover(level, ink);
         Names(svg, level, ink);
-        Dimensions(svg, level);
+        if (view.Dimensions)
+        {
+            Dimensions(svg, level);
+        }
+
         Scale(svg, left + Margin, top + height - 9);
         return svg.Close("svg").ToString();
     }
@@ -79,38 +87,33 @@ public static class PlanDrawing
     {
         foreach (var room in level.Rooms)
         {
+            var name = room.Room.Name;
             var size = $"{room.ClearWidth.Nearest(Length.FromInches(1))} × {room.ClearDepth.Nearest(Length.FromInches(1))}";
-            var small = room.ClearWidth < Length.FromInches(62) || room.ClearDepth < Length.FromInches(30);
-            var half = Math.Max(room.Room.Name.Length * 2.9m, small ? 0 : size.Length * 2.1m);
-            var at = ink.Fit(Around(room), half, small ? 5 : 10);
-            if (at is not (decimal x, decimal y))
+            decimal nameHalf = name.Length * 2.5m, sizeHalf = Math.Max(nameHalf, size.Length * 2m);
+            if (ink.Fit(Places(room, sizeHalf, 10), sizeHalf, 10) is (decimal x, decimal y))
             {
-                continue;
+                svg.Words(name, x, y - 2, "room-name").Words(size, x, y + 7, "room-size");
             }
-
-            svg.Words(room.Room.Name, x, small ? y + 3 : y - 1, "room-name");
-            if (!small)
+            else if ((ink.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
             {
-                svg.Words(size, x, y + 8, "room-size");
+                svg.Words(name, nx, ny + 3, "room-name");
             }
         }
     }
 
-    // From the middle outwards, in rings, as long as the place lies in the room.
-    private static IEnumerable<(decimal X, decimal Y)> Around(FramedRoom room)
+    // Every place where a label lies wholly in the room, the nearest to its middle first.
+    private static IEnumerable<(decimal X, decimal Y)> Places(FramedRoom room, decimal halfWidth, decimal halfHeight)
     {
+        const int Step = 4;
+        Length dx = Length.FromInches(halfWidth), dy = Length.FromInches(halfHeight);
         var middle = room.Middle;
-        for (var ring = 0; ring < 9; ring++)
-        {
-            foreach (var (dx, dy) in ring == 0 ? [(0, 0)] : new (int, int)[] { (0, -1), (0, 1), (-1, 0), (1, 0), (-1, -1), (1, -1), (-1, 1), (1, 1) })
-            {
-                var at = middle.By(Length.FromInches(dx * ring * 8), Length.FromInches(dy * ring * 8));
-                if (Outline.Contains(room.Inside, at))
-                {
-                    yield return (at.X.Inches, at.Y.Inches);
-                }
-            }
-        }
+        int across = (int)(room.ClearWidth.Inches / 2 / Step), down = (int)(room.ClearDepth.Inches / 2 / Step);
+        return Enumerable.Range(-across, (2 * across) + 1)
+            .SelectMany(i => Enumerable.Range(-down, (2 * down) + 1).Select(j => (I: i, J: j)))
+            .OrderBy(p => (p.I * p.I) + (p.J * p.J)).ThenBy(p => p.J).ThenBy(p => p.I)
+            .Select(p => middle.By(Length.FromInches(p.I * Step), Length.FromInches(p.J * Step)))
+            .Where(p => new[] { p.By(-dx, -dy), p.By(dx, -dy), p.By(-dx, dy), p.By(dx, dy) }.All(c => Outline.Contains(room.Inside, c)))
+            .Select(p => (p.X.Inches, p.Y.Inches));
     }
 
     private static void Unserved(SvgText svg, Plan plan, FramedLevel level, DrawingView view)

@@ -40,7 +40,7 @@ internal static class WallDrawing
 
     private static void Opening(SvgText svg, FramedLevel level, Wall wall, WallOpening opening)
     {
-        var half = (wall.Thickness / 2) + Length.FromInches(1);
+        var half = (wall.Thickness / 2) + Length.FromInches(1.6m);
         Point a = wall.At(opening.From), b = wall.At(opening.To);
         svg.Rect(Off(wall, a, -half), Off(wall, b, half), "gap");
         var edge = wall.Thickness / 2;

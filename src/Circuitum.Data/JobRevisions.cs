@@ -1,0 +1,130 @@
+using System.IO.Compression;
+using System.Text;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+
+namespace Circuitum.Data;
+
+/// <summary>The append-only list of revisions of every job. Nothing is overwritten; an acknowledged save is on the disk.</summary>
+public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvider time)
+{
+    // SQLite's own code for a broken primary key or unique index.
+    private const int Constraint = 19;
+
+    /// <summary>Makes or upgrades the database file.</summary>
+    public async Task PrepareAsync()
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await db.Database.MigrateAsync();
+        await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+    }
+
+    /// <summary>Every job with its newest revision, the newest first.</summary>
+    public async Task<IReadOnlyList<JobListing>> ListAsync()
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        var newest = await db.Revisions.GroupBy(r => r.JobKey).Select(g => new { g.Key, Number = g.Max(r => r.Number) })
+            .Join(db.Revisions, n => new { JobKey = n.Key, n.Number }, r => new { r.JobKey, r.Number }, (n, r) => r)
+            .Join(db.Jobs, r => r.JobKey, j => j.Key, (r, j) => new { j.IsDemo, r.JobKey, r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase, r.JobName })
+            .OrderByDescending(r => r.At).ToListAsync();
+        return [.. newest.Select(r => new JobListing(new(r.JobKey), r.JobName, r.IsDemo, new(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase)))];
+    }
+
+    /// <summary>All revisions of a job, oldest first; empty when there is no such job.</summary>
+    public async Task<IReadOnlyList<Revision>> OfAsync(JobKey job)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        var rows = await db.Revisions.Where(r => r.JobKey == job.Value).OrderBy(r => r.Number)
+            .Select(r => new { r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase }).ToListAsync();
+        return [.. rows.Select(r => new Revision(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase))];
+    }
+
+    /// <summary>The document of one revision, or null.</summary>
+    public async Task<string?> DocumentAsync(JobKey job, int number)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        var packed = await db.Revisions.Where(r => r.JobKey == job.Value && r.Number == number).Select(r => r.Document).FirstOrDefaultAsync();
+        return packed is null ? null : Unpack(packed);
+    }
+
+    /// <summary>Starts a job with its first revision.</summary>
+    public async Task<JobKey> StartAsync(string who, string phrase, string jobName, string document, bool isDemo = false)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        var key = isDemo ? "demo" : Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..];
+        db.Add(new StoredJob { Key = key, IsDemo = isDemo, StartedAt = Now() });
+        db.Add(Row(key, 1, new(RevisionKind.Start, 0, who, phrase, jobName, document)));
+        await db.SaveChangesAsync();
+        return new(key);
+    }
+
+    /// <summary>Appends a revision that was made from another; refused when that one is no longer the newest.</summary>
+    public async Task<Saving> AppendAsync(JobKey job, int from, NewRevision revision)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        if (await LatestAsync(db, job) is not { } latest)
+        {
+            return new Saving.Gone();
+        }
+
+        if (latest.Number != from)
+        {
+            return new Saving.Overtaken(latest);
+        }
+
+        var row = Row(job.Value, from + 1, revision);
+        db.Add(row);
+        try
+        {
+            await db.SaveChangesAsync();
+            return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase));
+        }
+        catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: Constraint })
+        {
+            await using var fresh = await databases.CreateDbContextAsync();
+            return await LatestAsync(fresh, job) is { } first ? new Saving.Overtaken(first) : new Saving.Gone();
+        }
+    }
+
+    private static async Task<Revision?> LatestAsync(JobsDb db, JobKey job)
+    {
+        var row = await db.Revisions.Where(r => r.JobKey == job.Value).OrderByDescending(r => r.Number)
+            .Select(r => new { r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase }).FirstOrDefaultAsync();
+        return row is null ? null : new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase);
+    }
+
+    private StoredRevision Row(string key, int number, NewRevision r) => new()
+    {
+        JobKey = key,
+        Number = number,
+        Kind = r.Kind,
+        About = r.About,
+        At = Now(),
+        Who = r.Who,
+        Phrase = r.Phrase,
+        JobName = r.JobName,
+        Document = Pack(r.Document),
+    };
+
+    private long Now() => time.GetUtcNow().ToUnixTimeMilliseconds();
+
+    private static DateTimeOffset Time(long at) => DateTimeOffset.FromUnixTimeMilliseconds(at);
+
+    private static byte[] Pack(string document)
+    {
+        using var packed = new MemoryStream();
+        using (var brotli = new BrotliStream(packed, CompressionLevel.Fastest))
+        {
+            brotli.Write(Encoding.UTF8.GetBytes(document));
+        }
+
+        return packed.ToArray();
+    }
+
+    private static string Unpack(byte[] packed)
+    {
+        using var brotli = new BrotliStream(new MemoryStream(packed), CompressionMode.Decompress);
+        using var reader = new StreamReader(brotli, Encoding.UTF8);
+        return reader.ReadToEnd();
+    }
+}

@@ -1,0 +1,29 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace Circuitum.Data;
+
+/// <summary>The SQLite file with every job and every revision of it.</summary>
+public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options)
+{
+    /// <summary>Jobs.</summary>
+    public DbSet<StoredJob> Jobs => Set<StoredJob>();
+
+    /// <summary>Revisions.</summary>
+    public DbSet<StoredRevision> Revisions => Set<StoredRevision>();
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<StoredJob>(job =>
+        {
+            job.HasKey(j => j.Key);
+            job.Property(j => j.Key).HasMaxLength(24);
+        });
+        modelBuilder.Entity<StoredRevision>(revision =>
+        {
+            // Two savers from one revision want the same number: the second is refused by the key itself.
+            revision.HasKey(r => new { r.JobKey, r.Number });
+            revision.HasOne<StoredJob>().WithMany().HasForeignKey(r => r.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+    }
+}

@@ -1,0 +1,61 @@
+namespace Circuitum.Data;
+
+/// <summary>A job's row: only what never changes.</summary>
+public sealed class StoredJob
+{
+    /// <summary>Key in addresses, 1 to 24 letters, digits and dashes.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>True for the demo, which can be reset.</summary>
+    public bool IsDemo { get; init; }
+
+    /// <summary>When it was started, milliseconds since 1970 UTC.</summary>
+    public required long StartedAt { get; init; }
+}
+
+/// <summary>One revision's row: written once, never changed.</summary>
+public sealed class StoredRevision
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>From 1, without gaps.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>What kind of step it was.</summary>
+    public required RevisionKind Kind { get; init; }
+
+    /// <summary>The change that an undo or redo is about; 0 otherwise.</summary>
+    public required int About { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>What was done, one phrase.</summary>
+    public required string Phrase { get; init; }
+
+    /// <summary>The job's name at this revision.</summary>
+    public required string JobName { get; init; }
+
+    /// <summary>The job document, UTF-8, Brotli.</summary>
+    public required byte[] Document { get; init; }
+}
+
+/// <summary>What a revision did.</summary>
+public enum RevisionKind
+{
+    /// <summary>The job was started or brought in.</summary>
+    Start,
+
+    /// <summary>A change.</summary>
+    Change,
+
+    /// <summary>A change was undone.</summary>
+    Undo,
+
+    /// <summary>An undone change was done again.</summary>
+    Redo,
+}

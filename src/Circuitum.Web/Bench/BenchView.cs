@@ -1,0 +1,164 @@
+using Circuitum.Core;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Formats.Svg;
+
+namespace Circuitum.Web.Bench;
+
+/// <summary>What one look at the bench shows: a stage, a level, and what is selected.</summary>
+public sealed class BenchView
+{
+    /// <summary>Makes the view; what was selected and is gone is put down.</summary>
+    public BenchView(OpenJob job, Stage stage, string? level, string? selected)
+    {
+        (Job, Stage) = (job, stage);
+        var subject = Subject.TryParse(selected);
+        Selected = subject is { } s && Resolve(s) ? s : null;
+        var levels = Levels.ToList();
+        Level = levels.FirstOrDefault(l => l.Level.Id.Value == level) ?? LevelOfSelection() ?? levels[0];
+    }
+
+    /// <summary>The job.</summary>
+    public OpenJob Job { get; }
+
+    /// <summary>Its plan.</summary>
+    public Plan Plan => Job.Plan;
+
+    /// <summary>The stage.</summary>
+    public Stage Stage { get; }
+
+    /// <summary>The level drawn.</summary>
+    public FramedLevel Level { get; }
+
+    /// <summary>What is selected.</summary>
+    public Subject? Selected { get; }
+
+    /// <summary>The selected box, or null.</summary>
+    public PlacedBox? Box { get; private set; }
+
+    /// <summary>The selected room.</summary>
+    public FramedRoom? Room { get; private set; }
+
+    /// <summary>The circuit selected, or of the selected box or run.</summary>
+    public Landed? Circuit { get; private set; }
+
+    /// <summary>The selected run.</summary>
+    public Run? Run { get; private set; }
+
+    /// <summary>The selected panel, or of the selected circuit; the one on the service otherwise.</summary>
+    public PanelSchedule Panel => panel ?? (Circuit is { } c ? Plan.Panels.First(p => p.Circuits.Contains(c)) : Plan.Panels.First(p => p.Panel.FedFrom is null));
+
+    /// <summary>True when a panel itself is selected.</summary>
+    public bool PanelSelected => panel is not null;
+
+    /// <summary>What was just done.</summary>
+    public Said? Said { get; init; }
+
+    /// <summary>Every level of every building.</summary>
+    public IEnumerable<FramedLevel> Levels => Plan.House.Structures.SelectMany(s => s.Levels);
+
+    private PanelSchedule? panel;
+
+    /// <summary>Tags of a stage by severity.</summary>
+    public int Count(Stage stage, Severity severity) => Plan.Tags.Count(t => t.Stage == stage && t.Severity == severity);
+
+    /// <summary>Tags on a subject, with their place in the plan's list.</summary>
+    public IEnumerable<(Tag Tag, int Index)> TagsOn(params Subject?[] subjects) =>
+        Plan.Tags.Select((t, i) => (t, i)).Where(x => subjects.Contains(x.t.Subject));
+
+    /// <summary>The heaviest tag on a circuit, its boxes, its runs, or null.</summary>
+    public Severity? Worst(Landed circuit) => Plan.Tags.Where(t => t.Stage is not (Stage.House or Stage.Boxes) && On(t.Subject, circuit)).Select(t => (Severity?)t.Severity).Min();
+
+    /// <summary>Tags that concern a circuit: on itself, its boxes or its runs.</summary>
+    public IEnumerable<(Tag Tag, int Index)> TagsAround(Landed circuit) => Plan.Tags.Select((t, i) => (t, i)).Where(x => On(x.t.Subject, circuit));
+
+    /// <summary>Address of this view with something else selected.</summary>
+    public string Link(Subject? subject, Stage? stage = null, FramedLevel? level = null)
+    {
+        var at = level ?? (subject is null || subject == Selected ? Level : null);
+        var query = new List<string>();
+        if (at is not null)
+        {
+            query.Add($"level={Uri.EscapeDataString(at.Level.Id.Value)}");
+        }
+
+        if (subject is { } s)
+        {
+            query.Add($"on={Uri.EscapeDataString(s.ToString())}");
+        }
+
+        return $"/job/{Job.Key}/{Name(stage ?? Stage)}{(query.Count == 0 ? "" : "?" + string.Join('&', query))}";
+    }
+
+    /// <summary>Address of a handler, coming back to this view.</summary>
+    public string Act(string handler)
+    {
+        var here = Link(Selected);
+        return $"{here}{(here.Contains('?', StringComparison.Ordinal) ? '&' : '?')}handler={handler}";
+    }
+
+    /// <summary>The plan of the level as drawn in the browser.</summary>
+    public string Drawing() => PlanDrawing.Draw(Plan, Level.Level.Id, new() { Stage = Stage, Selected = Selected, Standalone = false, Dimensions = true, Link = s => Link(s, level: Level) });
+
+    /// <summary>A stage's name in addresses.</summary>
+    public static string Name(Stage stage) => stage.ToString().ToLowerInvariant();
+
+    private bool On(Subject subject, Landed circuit) => subject.Kind switch
+    {
+        SubjectKind.Circuit => subject.Id == circuit.Wired.Circuit.Key.Value,
+        SubjectKind.Box => circuit.Wired.Boxes.ContainsKey(new(subject.Id)),
+        SubjectKind.Run => circuit.Wired.Protected.Sized.Routed.Runs.Any(r => r.Id == subject.Id),
+        _ => false,
+    };
+
+    private bool Resolve(Subject subject)
+    {
+        switch (subject.Kind)
+        {
+            case SubjectKind.Box:
+                Box = Plan.Survey.Find(new(subject.Id));
+                Circuit = Box is null ? null : Plan.Landed(Plan.CircuitOf(Box.Box.Id)!.Circuit.Key);
+                return Box is not null;
+            case SubjectKind.Room:
+                Room = Plan.House.Rooms.FirstOrDefault(r => r.Room.Id.Value == subject.Id);
+                return Room is not null;
+            case SubjectKind.Circuit:
+                Circuit = Plan.Landed(new(subject.Id));
+                return Circuit is not null;
+            case SubjectKind.Run:
+                (Circuit, Run) = Plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs.Where(r => r.Id == subject.Id).Select(r => ((Landed?)c, (Run?)r))).FirstOrDefault();
+                return Run is not null;
+            default:
+                panel = Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == subject.Id);
+                return panel is not null;
+        }
+    }
+
+    private FramedLevel? LevelOfSelection()
+    {
+        var room = Box?.Room ?? Room ?? (panel is not null ? Plan.House.Room(panel.Panel.Room) : null);
+        if (room is null && (Run?.To.Box ?? Circuit?.Wired.Protected.Sized.Routed.HomeRun?.To.Box) is BoxId box)
+        {
+            room = Plan.Survey[box].Room;
+        }
+
+        return room is null ? null : Plan.House.Structures[room.Structure].Levels[room.Level];
+    }
+}
+
+/// <summary>The quiet line: what was done, what followed, or why not.</summary>
+/// <param name="Phrase">What was done, or the sentence of refusal.</param>
+/// <param name="Followed">What else changed.</param>
+/// <param name="Refused">True when nothing was done.</param>
+public sealed record Said(string Phrase, IReadOnlyList<string> Followed, bool Refused = false)
+{
+    /// <summary>For a change that someone else overtook: the fields to send again on top of theirs.</summary>
+    public IReadOnlyList<KeyValuePair<string, string>> Again { get; init; } = [];
+
+    /// <summary>The handler to send them to.</summary>
+    public string? AgainAt { get; init; }
+}

@@ -1,0 +1,42 @@
+using System.Globalization;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Web.Bench;
+
+/// <summary>Reads what people type into fields; what cannot be read is answered with one sentence.</summary>
+public static class Entry
+{
+    /// <summary>A load: 1200, 1200 VA, 1.2 kW.</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static VoltAmps VoltAmps(string? text)
+    {
+        var plain = (text ?? "").Trim().Replace(" ", "", StringComparison.Ordinal).ToUpperInvariant();
+        var kilo = plain.EndsWith("KW", StringComparison.Ordinal) || plain.EndsWith("KVA", StringComparison.Ordinal);
+        return new(Number(plain.Replace("KVA", "", StringComparison.Ordinal).Replace("KW", "", StringComparison.Ordinal).Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text, "a load; write it like 1200 VA or 1.2 kW") * (kilo ? 1000 : 1));
+    }
+
+    /// <summary>A current: 21.4, 21.4 A.</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static Amps Amps(string? text) => new(Number((text ?? "").Trim().ToUpperInvariant().TrimEnd('A').Trim(), text, "a current; write it like 21.4 A"));
+
+    /// <summary>A per cent: 80, 80 %.</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static Percent Percent(string? text) => new(Number((text ?? "").Trim().TrimEnd('%').Trim(), text, "a share; write it like 80 %"));
+
+    /// <summary>A whole number.</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static int Count(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : throw new FormatException($"“{text}” is no whole number.");
+
+    /// <summary>One of the words a list offers.</summary>
+    /// <exception cref="FormatException">The list has no such word.</exception>
+    public static T Choice<T>(string? text) where T : struct, Enum =>
+        Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) && !int.TryParse(text, out _) ? value : throw new FormatException($"“{text}” is not on the list.");
+
+    /// <summary>An edition by its year.</summary>
+    /// <exception cref="FormatException">No edition of that year.</exception>
+    public static Edition Edition(string? text) => Enum.IsDefined((Edition)Count(text)) ? (Edition)Count(text) : throw new FormatException($"There is no {text} edition here; choose 2017, 2020 or 2023.");
+
+    private static decimal Number(string plain, string? text, string what) =>
+        decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 1_000_000 ? value : throw new FormatException($"“{text}” is not {what}.");
+}

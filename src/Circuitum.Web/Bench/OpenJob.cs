@@ -1,0 +1,37 @@
+using Circuitum.Core;
+using Circuitum.Data;
+
+namespace Circuitum.Web.Bench;
+
+/// <summary>A job as it lies on the bench: its newest revision, planned.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="Timeline">Its newest revision and what can be undone.</param>
+/// <param name="Plan">Its plan.</param>
+public sealed record OpenJob(JobKey Key, Timeline Timeline, Plan Plan)
+{
+    /// <summary>Number of the newest revision.</summary>
+    public int Revision => Timeline.Latest.Number;
+}
+
+/// <summary>What came of a change.</summary>
+public abstract record Outcome
+{
+    private Outcome()
+    {
+    }
+
+    /// <summary>It is done and saved.</summary>
+    /// <param name="Job">The job after it.</param>
+    /// <param name="Phrase">What was done.</param>
+    /// <param name="Followed">What else changed.</param>
+    public sealed record Changed(OpenJob Job, string Phrase, IReadOnlyList<string> Followed) : Outcome;
+
+    /// <summary>It cannot be done; one sentence says why. Nothing is saved.</summary>
+    public sealed record Refused(string Sentence) : Outcome;
+
+    /// <summary>Someone else was first; nothing is saved.</summary>
+    public sealed record Overtaken(Revision Latest) : Outcome;
+
+    /// <summary>There is no such job.</summary>
+    public sealed record Gone : Outcome;
+}

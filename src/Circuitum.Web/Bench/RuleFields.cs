@@ -1,0 +1,62 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Web.Bench;
+
+/// <summary>The crew's numbers as typed.</summary>
+public sealed record RuleFields
+{
+    /// <summary>Receptacle height.</summary>
+    public string ReceptacleHeight { get; init; } = "";
+
+    /// <summary>Switch height.</summary>
+    public string SwitchHeight { get; init; } = "";
+
+    /// <summary>Counter height.</summary>
+    public string CounterHeight { get; init; } = "";
+
+    /// <summary>Bore height.</summary>
+    public string BoreHeight { get; init; } = "";
+
+    /// <summary>Make-up at a box.</summary>
+    public string MakeUpAtBox { get; init; } = "";
+
+    /// <summary>Slack at a box.</summary>
+    public string SlackAtBox { get; init; } = "";
+
+    /// <summary>Left at a panel.</summary>
+    public string AtPanel { get; init; } = "";
+
+    /// <summary>Sag.</summary>
+    public string Sag { get; init; } = "";
+
+    /// <summary>Cables in a hole.</summary>
+    public string CablesPerHole { get; init; } = "";
+
+    /// <summary>Outlets on a general circuit.</summary>
+    public string OutletsPerCircuit { get; init; } = "";
+
+    /// <summary>Largest fill.</summary>
+    public string LargestFill { get; init; } = "";
+
+    /// <summary>Voltage drop wanted.</summary>
+    public string DropTarget { get; init; } = "";
+
+    /// <summary>The numbers themselves.</summary>
+    /// <exception cref="FormatException">One of them is none; the message quotes it.</exception>
+    public HouseRules Read() => new()
+    {
+        ReceptacleHeight = Length.Parse(ReceptacleHeight),
+        SwitchHeight = Length.Parse(SwitchHeight),
+        CounterHeight = Length.Parse(CounterHeight),
+        BoreHeight = Length.Parse(BoreHeight),
+        MakeUpAtBox = Length.Parse(MakeUpAtBox),
+        SlackAtBox = Length.Parse(SlackAtBox),
+        AtPanel = Length.Parse(AtPanel),
+        Sag = Entry.Percent(Sag),
+        CablesPerHole = Entry.Count(CablesPerHole),
+        OutletsPerCircuit = Entry.Count(OutletsPerCircuit),
+        LargestFill = Entry.Percent(LargestFill),
+        DropTarget = Entry.Percent(DropTarget),
+    };
+}

@@ -1,0 +1,45 @@
+using Circuitum.Data;
+using Circuitum.Formats;
+using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Svg;
+using Circuitum.Web.Bench;
+
+namespace Circuitum.Web.Files;
+
+/// <summary>Files that leave the program: the job, its plan and lists, and the drawing's style sheet.</summary>
+public static class PlanFileEndpoints
+{
+    /// <summary>Maps them.</summary>
+    public static void MapPlanFiles(this IEndpointRouteBuilder app)
+    {
+        // In a layer of its own, below the page's: see the order at the top of site.css.
+        app.MapGet("/css/plan.css", () => Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n}}", "text/css"));
+        app.MapGet("/job/{key}/file/{name}", SendAsync);
+    }
+
+    private static async Task<IResult> SendAsync(string key, string name, Workbench bench)
+    {
+        if (await bench.OpenAsync(new JobKey(key)) is not { } open)
+        {
+            return Results.NotFound();
+        }
+
+        if (name == "job.circuitum.json")
+        {
+            return Results.Bytes(System.Text.Encoding.UTF8.GetBytes(JobFiles.Write(open.Plan.Job)), "application/json", $"{open.Key}.circuitum.json");
+        }
+
+        // What is looked at opens in the browser; lists are kept.
+        return PlanFolder.Of(open.Plan).FirstOrDefault(f => f.Name == name) is not { } file ? Results.NotFound()
+            : Path.GetExtension(name) is ".pdf" or ".svg" ? Results.Bytes(file.Write(), TypeOf(name))
+            : Results.Bytes(file.Write(), TypeOf(name), file.Name);
+    }
+
+    private static string TypeOf(string name) => Path.GetExtension(name) switch
+    {
+        ".csv" => "text/csv",
+        ".pdf" => "application/pdf",
+        ".svg" => "image/svg+xml",
+        _ => "application/json",
+    };
+}

@@ -1,0 +1,202 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Data;
+using Circuitum.Web.Bench;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Circuitum.Web.Pages.Stages;
+
+/// <summary>A stage of the bench: it shows the job, and everything a person does to the job arrives here.</summary>
+public abstract class StagePage(Workbench bench, Stage stage) : PageModel
+{
+    /// <summary>Key of the job.</summary>
+    [FromRoute]
+    public string Key { get; set; } = "";
+
+    /// <summary>The level drawn.</summary>
+    [FromQuery]
+    public string? Level { get; set; }
+
+    /// <summary>What is selected, as kind:id.</summary>
+    [FromQuery]
+    public string? On { get; set; }
+
+    /// <summary>What the page shows.</summary>
+    public BenchView View { get; private set; } = null!;
+
+    /// <summary>The page, or only the bench when the page is there already.</summary>
+    public async Task<IActionResult> OnGetAsync()
+    {
+        if (await bench.OpenAsync(new(Key)) is not { } job)
+        {
+            return NotFound();
+        }
+
+        View = new(job, stage, Level, On);
+        return InPlace && !Request.Headers.ContainsKey("HX-History-Restore-Request") ? Partial("_Bench", View) : Page();
+    }
+
+    /// <summary>Moves a box along its wall.</summary>
+    public Task<IActionResult> OnPostMoveAsync(string box, string offset) => ChangeAsync(() => new MoveBox(new(box), Length.Parse(offset)));
+
+    /// <summary>Moves a ceiling or floor box.</summary>
+    public Task<IActionResult> OnPostPlaceAsync(string box, string x, string y) => ChangeAsync(() => new PlaceBox(new(box), Length.Parse(x), Length.Parse(y)));
+
+    /// <summary>Sets a box's height; nothing typed means the crew's.</summary>
+    public Task<IActionResult> OnPostHeightAsync(string box, string? height) => ChangeAsync(() => new SetHeight(new(box), string.IsNullOrWhiteSpace(height) ? null : Length.Parse(height)));
+
+    /// <summary>Puts another device in a place of a box.</summary>
+    public Task<IActionResult> OnPostDeviceAsync(string box, int place, string kind) => ChangeAsync(() => new SetDeviceKind(new(box), place, Entry.Choice<DeviceKind>(kind)));
+
+    /// <summary>Sets a load.</summary>
+    public Task<IActionResult> OnPostLoadAsync(string box, int place, string load) => ChangeAsync(() => new SetLoad(new(box), place, Entry.VoltAmps(load)));
+
+    /// <summary>Sets MCA and MOCP from a data plate.</summary>
+    public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) => ChangeAsync(() => new SetPlateAmps(new(box), place, Entry.Amps(mca), Entry.Amps(mocp)));
+
+    /// <summary>Adds a box on a wall.</summary>
+    public Task<IActionResult> OnPostAddAsync(string room, string wall, string offset, string kind)
+    {
+        return ChangeAsync(job =>
+        {
+            var box = NewBox.OnWall(job, new(room), Entry.Count(wall), Length.Parse(offset), Entry.Choice<DeviceKind>(kind));
+            On = Subject.Box(box.Id).ToString();
+            return new AddBox(box);
+        });
+    }
+
+    /// <summary>Takes a box out.</summary>
+    public Task<IActionResult> OnPostDeleteAsync(string box) => ChangeAsync(() => new DeleteBox(new(box)));
+
+    /// <summary>Plans by another edition.</summary>
+    public Task<IActionResult> OnPostEditionAsync(string edition) => ChangeAsync(() => new SetEdition(Entry.Edition(edition)));
+
+    /// <summary>Changes the crew's schools.</summary>
+    public Task<IActionResult> OnPostSchoolsAsync(string lighting, string bedrooms, string dishwasher, string baths, string homeRun, string range, string way) => ChangeAsync(() => new SetSchools(new()
+    {
+        Lighting = Entry.Choice<LightsAndReceptacles>(lighting),
+        Bedrooms = Entry.Choice<BedroomSharing>(bedrooms),
+        Dishwasher = Entry.Choice<DishwasherAndDisposer>(dishwasher),
+        Baths = Entry.Choice<BathReceptacles>(baths),
+        HomeRun = Entry.Choice<HomeRunSize>(homeRun),
+        Range = Entry.Choice<RangeCircuit>(range),
+        Way = Entry.Choice<CableWay>(way),
+    }));
+
+    /// <summary>Changes the crew's numbers.</summary>
+    public Task<IActionResult> OnPostRulesAsync(RuleFields fields) => ChangeAsync(() => new SetHouseRules(fields.Read()));
+
+    /// <summary>Holds a box on a circuit, or frees it.</summary>
+    public Task<IActionResult> OnPostPinBoxAsync(string box, string? circuit) => ChangeAsync(() => new PinBox(new(box), string.IsNullOrEmpty(circuit) ? null : new CircuitKey(circuit)));
+
+    /// <summary>Holds a breaker's rating, or frees it.</summary>
+    public Task<IActionResult> OnPostPinBreakerAsync(string circuit, string? rating) => ChangeAsync(() => new PinBreaker(new(circuit), string.IsNullOrEmpty(rating) ? null : Entry.Amps(rating)));
+
+    /// <summary>Holds a conductor, or frees it.</summary>
+    public Task<IActionResult> OnPostPinCableAsync(string circuit, string? gauge) => ChangeAsync(() => new PinCable(new(circuit), string.IsNullOrEmpty(gauge) ? null : Gauge.Parse(gauge)));
+
+    /// <summary>Holds a space, or frees it.</summary>
+    public Task<IActionResult> OnPostPinSpaceAsync(string circuit, string? space) => ChangeAsync(() => new PinSpace(new(circuit), string.IsNullOrEmpty(space) ? null : Entry.Count(space)));
+
+    /// <summary>Applies the fix that a tag offers.</summary>
+    public async Task<IActionResult> OnPostFixAsync(int tag, int fix, int from)
+    {
+        // A tag's place in the list means something only in the revision it was read from.
+        if (await bench.OpenAsync(new(Key)) is not { } job)
+        {
+            return NotFound();
+        }
+
+        var tags = job.Plan.Tags;
+        return job.Revision != from ? await OvertakenAsync(job.Timeline.Latest, [])
+            : tag >= 0 && tag < tags.Length && fix >= 0 && fix < tags[tag].Fixes.Length ? await ChangeAsync(() => tags[tag].Fixes[fix].Change)
+            : await RefusedAsync("That fix is not offered any more.");
+    }
+
+    /// <summary>Takes the last change back.</summary>
+    public Task<IActionResult> OnPostUndoAsync() => AnswerAsync(from => bench.UndoAsync(new(Key), from, Crew.Of(HttpContext)));
+
+    /// <summary>Does the last undone change again.</summary>
+    public Task<IActionResult> OnPostRedoAsync() => AnswerAsync(from => bench.RedoAsync(new(Key), from, Crew.Of(HttpContext)));
+
+    private bool InPlace => Request.Headers.ContainsKey("HX-Request");
+
+    private Task<IActionResult> ChangeAsync(Func<JobChange> change) => ChangeAsync(_ => change());
+
+    private async Task<IActionResult> ChangeAsync(Func<Job, JobChange> change)
+    {
+        if (await bench.OpenAsync(new(Key)) is not { } job)
+        {
+            return NotFound();
+        }
+
+        try
+        {
+            var asked = change(job.Plan.Job);
+            return await AnswerAsync(from => bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), asked));
+        }
+        catch (FormatException e)
+        {
+            return await RefusedAsync(e.Message);
+        }
+        catch (ChangeRefusedException e)
+        {
+            return await RefusedAsync(e.Message);
+        }
+    }
+
+    private async Task<IActionResult> AnswerAsync(Func<int, Task<Outcome>> act)
+    {
+        if (!int.TryParse(Request.Form["from"], out var from))
+        {
+            return await RefusedAsync("This form names no revision to start from. Open the page again.");
+        }
+
+        return await act(from) switch
+        {
+            Outcome.Changed changed => Shown(changed),
+            Outcome.Refused refused => await RefusedAsync(refused.Sentence),
+            Outcome.Overtaken overtaken => await OvertakenAsync(overtaken.Latest, [.. Request.Form.Where(f => f.Key is not ("from" or "__RequestVerificationToken")).Select(f => new KeyValuePair<string, string>(f.Key, f.Value.ToString()))]),
+            _ => NotFound(),
+        };
+    }
+
+    private IActionResult Shown(Outcome.Changed changed)
+    {
+        View = new(changed.Job, stage, Level, On) { Said = new(changed.Phrase, changed.Followed) };
+        Response.Headers["HX-Replace-Url"] = View.Link(View.Selected);
+        return InPlace ? Partial("_Bench", View) : Page();
+    }
+
+    private Task<IActionResult> RefusedAsync(string sentence) => SayAsync(StatusCodes.Status422UnprocessableEntity, new(sentence, [], Refused: true));
+
+    private Task<IActionResult> OvertakenAsync(Revision latest, IReadOnlyList<KeyValuePair<string, string>> again) => SayAsync(StatusCodes.Status409Conflict, new(
+        $"Not saved: {latest.Who} was first with revision {latest.Number}, “{latest.Phrase}”.", ["Nothing of yours is lost."], Refused: true)
+    {
+        Again = again,
+        AgainAt = Request.Query["handler"],
+    });
+
+    // Only the quiet line is answered, so that what was typed stays in its field.
+    private async Task<IActionResult> SayAsync(int status, Said said)
+    {
+        if (await bench.OpenAsync(new(Key)) is not { } job)
+        {
+            return NotFound();
+        }
+
+        View = new(job, stage, Level, On) { Said = said };
+        Response.StatusCode = status;
+        if (!InPlace)
+        {
+            return Page();
+        }
+
+        Response.Headers["HX-Retarget"] = "#said";
+        Response.Headers["HX-Reswap"] = "outerMorph";
+        Response.Headers["HX-Push-Url"] = "false";
+        return Partial("_Said", View);
+    }
+}

@@ -1,0 +1,36 @@
+// What is picked on the plan is picked in the ledger, and the other way round; lists submit when chosen from.
+import { bench, show } from "./ask.js";
+
+let asked;
+
+function reveal() {
+  const here = bench()?.dataset.selected;
+  const row = document.querySelector(".ledger [aria-current=true], .board [aria-current=true]");
+  if (here && here !== asked) row?.scrollIntoView({ block: "nearest" });
+  asked = here;
+}
+
+export function watchSelection() {
+  reveal();
+  document.addEventListener("htmx:after:swap", reveal);
+  document.addEventListener("click", (e) => {
+    const link = e.target.closest?.("#plan a");
+    if (!link || e.defaultPrevented || e.ctrlKey || e.metaKey || e.shiftKey) return;
+    e.preventDefault();
+    show(link.getAttribute("href"));
+  });
+  document.addEventListener("change", (e) => {
+    if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();
+  });
+
+  // A station lights its box on the plan.
+  document.addEventListener("pointerover", (e) => light(e.target, true));
+  document.addEventListener("pointerout", (e) => light(e.target, false));
+}
+
+function light(target, on) {
+  const station = target.closest?.("[data-station]");
+  if (!station?.dataset.station) return;
+  station.classList.toggle("near", on);
+  document.querySelector(`#plan [data-box="${CSS.escape(station.dataset.station)}"]`)?.classList.toggle("chosen", on || bench().dataset.box === station.dataset.station);
+}
