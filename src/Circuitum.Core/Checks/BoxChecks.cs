@@ -77,7 +77,14 @@ internal static class BoxChecks
 
         var used = job.Boxes.Select(b => b.Id.Value).ToHashSet();
         var number = Enumerable.Range(1, used.Count + 1).First(n => !used.Contains($"{space.Room}-r{n}"));
-        return new() { Id = new($"{space.Room}-r{number}"), Room = space.Room, Wall = piece.Wall, Offset = (piece.From + left).Nearest(Length.FromInches(1)), Devices = [new() { Kind = DeviceKind.Duplex }] };
+        return new() { Id = new($"{space.Room}-r{number}"), Room = space.Room, Wall = piece.Wall, Offset = Clear(piece, piece.From + left), Devices = [new() { Kind = DeviceKind.Duplex }] };
+    }
+
+    // To the inch, and as far from the piece's ends as a box nailed to a corner or jamb stud stands.
+    private static Length Clear(WallPiece piece, Length at)
+    {
+        var off = Length.Min(Length.FromInches(3), (piece.To - piece.From) / 2);
+        return Length.Max(piece.From + off, Length.Min(piece.To - off, at.Nearest(Length.FromInches(1))));
     }
 
     private static IEnumerable<Tag> InOpenings(Checked plan)

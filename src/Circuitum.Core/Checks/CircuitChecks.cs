@@ -19,9 +19,9 @@ internal static class CircuitChecks
             var load = circuit.Circuit.Load;
             var rating = circuit.Protected.Sized.Breaker.Value;
             var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
-            if (plates.Count == 1 && (plates[0].Mocp is not null || plates[0].Appliance == Appliance.Range))
+            if (plates.Count == 1 && plates[0].Mocp is not null)
             {
-                // Rated by nameplate and by demand; RunChecks hold the breaker against them.
+                // Rated by nameplate; RunChecks hold the breaker against it.
                 continue;
             }
 

@@ -21,6 +21,11 @@ internal static class RunChecks
         var plate = plates.Count == 1 ? plates[0] : null;
         Tag Red(string rule, string headline, string sum) => new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. Free(plan, circuit)] };
 
+        if (!plan.Book.StandardRatings.Contains(breaker))
+        {
+            yield return Red("240.6(A)", $"There is no standard {breaker} breaker.", $"The next standard ratings are {plan.Book.StandardAtMost(breaker)?.ToString() ?? "none"} and {plan.Book.StandardAtLeast(breaker)?.ToString() ?? "none"}.");
+        }
+
         if (plate?.Mocp is Amps most)
         {
             if (breaker > most)
@@ -44,14 +49,14 @@ internal static class RunChecks
                 yield return Red("240.4(B)", "The breaker does not protect the cable where it lies.", $"{breaker} > {ampacity} for {gauge} copper.");
             }
 
-            if (circuit.Circuit.Kind != CircuitKind.Feeder && plate?.Appliance != Appliance.Range && ampacity < circuit.Circuit.Load.Required)
+            if (circuit.Circuit.Kind != CircuitKind.Feeder && ampacity < circuit.Circuit.Load.Required)
             {
                 yield return Red("210.19(A)", "The load is more than the cable may carry.", $"{circuit.Circuit.Load.Required} > {ampacity} for {gauge} copper.");
             }
 
-            if (plate?.Appliance == Appliance.Range && CodeBook.CodeBook.RangeDemand(plate.Load) / plate.Volts is var demand && (breaker < demand || ampacity < demand || (plate.Load.Value >= 8750 && breaker.Value < 40)))
+            if (plate is { Appliance: Appliance.Range, Load.Value: >= 8750 } && breaker.Value < 40)
             {
-                yield return Red("Table 220.55, 210.19(A)(3)", $"The circuit is too small for {plate.Name}.", $"Demand {demand}; breaker {breaker}, cable {ampacity}. A range of 8-3/4 kW or more has at least 40 A.");
+                yield return Red("210.19(A)(3)", $"The circuit is too small for {plate.Name}.", $"A range of 8-3/4 kW or more has at least 40 A; this one has {breaker}.");
             }
         }
 

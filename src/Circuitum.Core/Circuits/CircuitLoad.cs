@@ -12,7 +12,11 @@ namespace Circuitum.Core.Circuits;
 /// <param name="Use">How 210.23 takes it.</param>
 /// <param name="Continuous">Three hours or more.</param>
 /// <param name="Assumed">An estimate: 180 VA a yoke, or a typical lamp.</param>
-public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use, bool Continuous, bool Assumed);
+public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use, bool Continuous, bool Assumed)
+{
+    /// <summary>What its branch circuit is sized for: the load, or a household range's demand by Table 220.55, note 4.</summary>
+    public VoltAmps Demand { get; init; } = Load;
+}
 
 /// <summary>How the permissible-load rules take an item.</summary>
 public enum LoadUse
@@ -49,8 +53,8 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
     /// <summary>The connected current.</summary>
     public Amps Current => Connected / Volts;
 
-    /// <summary>Non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A).</summary>
-    public Amps Required => new(Items.Sum(i => i.Load.Value * (i.Continuous ? 1.25m : 1)) / Volts.Value);
+    /// <summary>Demand, non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A).</summary>
+    public Amps Required => new(Items.Sum(i => i.Demand.Value * (i.Continuous ? 1.25m : 1)) / Volts.Value);
 
     /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
     public bool PortableReceptacles => Items.Count(i => i.Use is LoadUse.PortableReceptacle) > 1;
@@ -73,7 +77,10 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
             var use = !plate.Cord || plate.Appliance is Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener
                 ? LoadUse.Fastened
                 : LoadUse.CordAndPlug;
-            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance), false);
+            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance), false)
+            {
+                Demand = plate.Appliance == Appliance.Range ? CodeBook.CodeBook.RangeDemand(plate.Load) : plate.Load,
+            };
         }
 
         if (device.Kind.IsReceptacle())

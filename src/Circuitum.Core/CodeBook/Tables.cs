@@ -66,7 +66,8 @@ public static class Tables
     {
         ["14"] = (3.07m, 0), ["12"] = (1.93m, 3.18m), ["10"] = (1.21m, 2.00m), ["8"] = (.778m, 1.28m), ["6"] = (.491m, .808m), ["4"] = (.308m, .508m),
         ["3"] = (.245m, .403m), ["2"] = (.194m, .319m), ["1"] = (.154m, .253m), ["1/0"] = (.122m, .201m), ["2/0"] = (.0967m, .159m),
-        ["3/0"] = (.0766m, .126m), ["4/0"] = (.0608m, .100m),
+        ["3/0"] = (.0766m, .126m), ["4/0"] = (.0608m, .100m), ["250"] = (.0515m, .0847m), ["300"] = (.0429m, .0707m), ["350"] = (.0367m, .0605m),
+        ["400"] = (.0321m, .0529m), ["500"] = (.0258m, .0424m), ["600"] = (.0214m, .0353m),
     }.ToImmutableDictionary();
 
     // Chapter 9 Table 8, circular mils.
@@ -85,7 +86,8 @@ public static class Tables
     private static readonly ImmutableDictionary<string, decimal> ConductorAreas = new Dictionary<string, decimal>
     {
         ["14"] = .0097m, ["12"] = .0133m, ["10"] = .0211m, ["8"] = .0366m, ["6"] = .0507m, ["4"] = .0824m, ["3"] = .0973m, ["2"] = .1158m,
-        ["1"] = .1562m, ["1/0"] = .1855m, ["2/0"] = .2223m, ["3/0"] = .2679m, ["4/0"] = .3237m,
+        ["1"] = .1562m, ["1/0"] = .1855m, ["2/0"] = .2223m, ["3/0"] = .2679m, ["4/0"] = .3237m, ["250"] = .3970m, ["300"] = .4608m, ["350"] = .5242m,
+        ["400"] = .5863m, ["500"] = .7073m, ["600"] = .8676m,
     }.ToImmutableDictionary();
 
     // Chapter 9 Table 4, PVC schedule 40, whole area in².
@@ -126,7 +128,7 @@ public static class Tables
         _ => .35m,
     };
 
-    /// <summary>Ohm per 1000 ft at 75 °C, Chapter 9 Table 8; null above 4/0 and where the table has none.</summary>
+    /// <summary>Ohm per 1000 ft at 75 °C, Chapter 9 Table 8; null where the table has none (14 AWG aluminium).</summary>
     public static decimal? OhmsPerThousandFeet(Gauge gauge, Metal metal) =>
         Resistances.TryGetValue(gauge.ToString(), out var row) && (metal == Metal.Copper ? row.Copper : row.Aluminium) is > 0 and var ohms ? ohms : null;
 
@@ -140,8 +142,12 @@ public static class Tables
         return Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium);
     }
 
-    /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5; null above 4/0.</summary>
-    public static SquareInches? ConductorArea(Gauge gauge) => ConductorAreas.TryGetValue(gauge.ToString(), out var area) ? new(area) : null;
+    /// <summary>Current-carrying conductors in one cable of so many insulated conductors: both of a 2-wire; two of a 3-wire, whose neutral carries
+    /// only the difference or whose travelers are never all live; all four where two circuits bring their own neutrals. 310.15(E) (2017: 310.15(B)(5)).</summary>
+    public static int CurrentCarryingIn(int insulated) => insulated == 4 ? 4 : 2;
+
+    /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5.</summary>
+    public static SquareInches ConductorArea(Gauge gauge) => new(ConductorAreas[gauge.ToString()]);
 
     /// <summary>PVC schedule 40 by trade size with its whole area, Chapter 9 Table 4, small to large.</summary>
     public static IEnumerable<(string Trade, SquareInches Area)> PvcSchedule40 => Pvc40.Select(p => (p.Trade, new SquareInches(p.Area)));

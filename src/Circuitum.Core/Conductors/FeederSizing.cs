@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -38,8 +39,9 @@ public static class FeederSizing
             why = why.Pin("held by a person", rating.ToString());
         }
 
-        var gauge = Gauge.All.First(g => g.Next is null || (Ampacities.InRaceway(g, 3, new(30), Column.C60, book).Value is var able && able >= amps && book.Protects(rating, able, false)
+        var needed = Gauge.All.First(g => g.Next is null || (Ampacities.InRaceway(g, 3, new(30), Column.C60, book).Value is var able && able >= amps && book.Protects(rating, able, false)
             && (CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is not Amps limit || rating <= limit)));
+        var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
         {
@@ -48,6 +50,7 @@ public static class FeederSizing
         }
 
         var ampacity = Ampacities.InRaceway(gauge, 3, new(30), Column.C60, book);
+        var ground = Grounding.For(rating, gauge, needed);
         var lost = VoltageDrop.Of(amps, gauge, run.Length.Value);
         var drop = VoltageDrop.Share(lost, load.Volts);
         return new()
@@ -59,23 +62,21 @@ public static class FeederSizing
             Ampacity = ampacity,
             VoltsAtPanel = load.Volts,
             VoltsAt = [],
-            Through = new Dictionary<string, Amps> { [run.Id] = amps }.ToImmutable(),
+            Through = ImmutableDictionary<string, Amps>.Empty.Add(run.Id, amps),
             Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}", $"{lost}, {drop}", "Chapter 9 Table 8")),
-            Raceway = Raceway(gauge, Tables.EquipmentGround(rating, Metal.Copper)),
+            Ground = ground,
+            Raceway = Raceway(gauge, ground),
         };
     }
 
     /// <summary>Smallest PVC schedule 40 for three equal conductors and a ground, Chapter 9 Tables 1, 4 and 5.</summary>
     public static Figure<string> Raceway(Gauge conductor, Gauge ground)
     {
-        var area = new SquareInches(((Tables.ConductorArea(conductor)?.Value ?? 0) * 3) + (Tables.ConductorArea(ground)?.Value ?? 0));
+        var area = new SquareInches((Tables.ConductorArea(conductor).Value * 3) + Tables.ConductorArea(ground).Value);
         var why = Because.Of("Why this pipe").Book($"3 × {conductor} and a {ground}", area.ToString(), "Chapter 9 Table 5");
         var fit = Tables.PvcSchedule40.Select(p => (p.Trade, Room: new SquareInches(p.Area.Value * .40m))).FirstOrDefault(p => p.Room.Value >= area.Value);
         return fit.Trade is null
             ? new("larger than 2 in", why.Book("no pipe to 2 in is large enough at 40 %", "", "Chapter 9 Table 1"))
             : new($"{fit.Trade} in PVC", why.Book($"{fit.Trade} in schedule 40 at 40 %", $"{fit.Room} ≥ {area}", "Chapter 9 Tables 1 and 4"));
     }
-
-    private static System.Collections.Immutable.ImmutableDictionary<string, Amps> ToImmutable(this Dictionary<string, Amps> map) =>
-        System.Collections.Immutable.ImmutableDictionary.CreateRange(map);
 }

@@ -39,6 +39,9 @@ public sealed record SizedCircuit
     /// <summary>Share of the voltage lost at the worst box.</summary>
     public required Figure<Percent> Drop { get; init; }
 
+    /// <summary>Its equipment grounding conductor where it is pulled loose in a raceway; a cable brings its own.</summary>
+    public Gauge? Ground { get; init; }
+
     /// <summary>Raceway of a feeder; null for cable.</summary>
     public Figure<string>? Raceway { get; init; }
 
@@ -50,7 +53,7 @@ public sealed record SizedCircuit
 
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Kind == RunKind.Feeder && Raceway is not null
-        ? $"3 × {Gauge.Value} + {Tables.EquipmentGround(Breaker.Value, Metal.Copper)} G"
+        ? $"3 × {Gauge.Value} + {Ground} G"
         : $"{GaugeOf(run)}-{run.Conductors}";
 
     /// <summary>The home run's cable.</summary>

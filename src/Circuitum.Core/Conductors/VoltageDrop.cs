@@ -8,7 +8,7 @@ public static class VoltageDrop
 {
     /// <summary>2 × I × R × one-way feet / 1000, Chapter 9 Table 8; copper, both for 120 V and for 240 V two-wire.</summary>
     /// <param name="current">The current beyond.</param>
-    /// <param name="gauge">14 AWG to 4/0.</param>
+    /// <param name="gauge">14 AWG to 600 kcmil.</param>
     /// <param name="oneWay">The length one way.</param>
     public static Volts Of(Amps current, Gauge gauge, Length oneWay) =>
         new(2 * current.Value * Tables.OhmsPerThousandFeet(gauge, Metal.Copper)!.Value * oneWay.Feet / 1000);

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
@@ -52,8 +53,8 @@ public sealed record RunEnd(Place Place, string Name, BoxId? Box, PanelId? Panel
 /// <param name="Length">Footage to cut, whole feet.</param>
 public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, string? Upstream, int Conductors, Way Way, Figure<Length> Length)
 {
-    /// <summary>Current-carrying conductors: the neutral of a 3-wire circuit carries only the difference, travelers and the alarm signal are never all live.</summary>
-    public int CurrentCarrying => 2;
+    /// <summary>Current-carrying conductors in it.</summary>
+    public int CurrentCarrying => Tables.CurrentCarryingIn(Conductors);
 }
 
 /// <summary>A circuit with its runs, home run first, in the order they are fed.</summary>

@@ -7,25 +7,29 @@ namespace Circuitum.Core.Routing;
 /// <summary>The walls of a level as a web to bore along at the crew's height: doors cut it, windows with a higher sill do not.</summary>
 internal sealed class WallWeb
 {
-    private readonly FramedLevel level;
-    private readonly Length height;
     private readonly List<Point> knots;
-    private readonly Dictionary<Point, int> knotAt;
-    private readonly List<(int To, int Wall, int Cost)>[] edges;
+    private readonly (int Start, int End, int Run)[] spans;
+    private readonly (int From, int To)[][] gaps;
+    private readonly List<(int To, int Cost)>[] edges;
     private readonly (int[] Cost, int[] From)?[] found;
 
     public WallWeb(FramedLevel level, Length height)
     {
-        (this.level, this.height) = (level, height);
         knots = [.. level.Walls.SelectMany(w => new[] { w.Start, w.End }).Distinct().OrderBy(p => p.X).ThenBy(p => p.Y)];
-        knotAt = knots.Select((p, i) => (p, i)).ToDictionary(x => x.p, x => x.i);
-        edges = [.. knots.Select(_ => new List<(int, int, int)>())];
+        var knotAt = knots.Select((p, i) => (p, i)).ToDictionary(x => x.p, x => x.i);
+        spans = [.. level.Walls.Select(w => (knotAt[w.Start], knotAt[w.End], w.Run.Sixtyfourths))];
+        gaps = [.. level.Walls.Select(w => w.Openings.Where(o => o.StopsBoringAt(height)).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths)).ToArray())];
+        edges = [.. knots.Select(_ => new List<(int, int)>())];
         found = new (int[], int[])?[knots.Count];
-        foreach (var wall in level.Walls.Where(w => w.CanBore(Length.Zero, w.Run, height)))
+        for (var wall = 0; wall < spans.Length; wall++)
         {
-            int a = knotAt[wall.Start], b = knotAt[wall.End], cost = Cost(Length.Zero, wall.Run) + Labour.Corner.Sixtyfourths;
-            edges[a].Add((b, wall.Index, cost));
-            edges[b].Add((a, wall.Index, cost));
+            var (start, end, run) = spans[wall];
+            if (Solid(wall, 0, run))
+            {
+                var cost = Cost(0, run) + Labour.Corner.Sixtyfourths;
+                edges[start].Add((end, cost));
+                edges[end].Add((start, cost));
+            }
         }
     }
 
@@ -37,16 +41,20 @@ internal sealed class WallWeb
             return null;
         }
 
-        Wall onA = level.Walls[wallA], onB = level.Walls[wallB];
-        WebWay? best = wallA == wallB && onA.CanBore(a.Along, b.Along, height) ? new(Cost(a.Along, b.Along), []) : null;
-        foreach (var (start, costA) in Ends(onA, a.Along))
+        int alongA = a.Along.Sixtyfourths, alongB = b.Along.Sixtyfourths;
+        WebWay? best = wallA == wallB && Solid(wallA, alongA, alongB) ? new(Cost(alongA, alongB), null) : null;
+        Span<(int Knot, int Cost)> ends = stackalloc (int, int)[2];
+        Span<(int Knot, int Cost)> starts = stackalloc (int, int)[2];
+        int startCount = Ends(wallA, alongA, starts), endCount = Ends(wallB, alongB, ends);
+        for (var i = 0; i < startCount; i++)
         {
-            var (cost, _) = From(start);
-            foreach (var (end, costB) in Ends(onB, b.Along))
+            var cost = From(starts[i].Knot).Cost;
+            for (var j = 0; j < endCount; j++)
             {
-                if (cost[end] < int.MaxValue && costA + cost[end] + costB is var total && (best is null || total < best.Cost))
+                var between = cost[ends[j].Knot];
+                if (between < int.MaxValue && starts[i].Cost + between + ends[j].Cost is var total && (best is null || total < best.Value.Cost))
                 {
-                    best = new(total, Knots(start, end));
+                    best = new(total, (starts[i].Knot, ends[j].Knot));
                 }
             }
         }
@@ -54,22 +62,42 @@ internal sealed class WallWeb
         return best;
     }
 
-    /// <summary>Studs passed between two places along one wall.</summary>
-    public static int StudsPassed(Length from, Length to) => Math.Abs(Wall.Bay(to) - Wall.Bay(from));
+    /// <summary>The wall ends that a way turns at, in order.</summary>
+    public List<Point> Turns(WebWay way) => way.Ends is var (start, end) ? Knots(start, end) : [];
 
-    private static int Cost(Length from, Length to) => (from - to).Abs().Sixtyfourths + (Labour.Stud.Sixtyfourths * StudsPassed(from, to));
+    // Studs stand on the wall's own layout, so what is counted is bays left behind.
+    private static int Cost(int from, int to) =>
+        Math.Abs(from - to) + (Labour.Stud.Sixtyfourths * Math.Abs((Math.Max(0, from) / Wall.StudSpacing.Sixtyfourths) - (Math.Max(0, to) / Wall.StudSpacing.Sixtyfourths)));
 
-    private IEnumerable<(int Knot, int Cost)> Ends(Wall wall, Length along)
+    private bool Solid(int wall, int from, int to)
     {
-        if (wall.CanBore(Length.Zero, along, height))
+        int low = Math.Min(from, to), high = Math.Max(from, to);
+        foreach (var gap in gaps[wall])
         {
-            yield return (knotAt[wall.Start], Cost(Length.Zero, along) + Labour.Corner.Sixtyfourths);
+            if (gap.From < high && gap.To > low)
+            {
+                return false;
+            }
         }
 
-        if (wall.CanBore(along, wall.Run, height))
+        return true;
+    }
+
+    private int Ends(int wall, int along, Span<(int Knot, int Cost)> ends)
+    {
+        var count = 0;
+        var (start, end, run) = spans[wall];
+        if (Solid(wall, 0, along))
         {
-            yield return (knotAt[wall.End], Cost(along, wall.Run) + Labour.Corner.Sixtyfourths);
+            ends[count++] = (start, Cost(0, along) + Labour.Corner.Sixtyfourths);
         }
+
+        if (Solid(wall, along, run))
+        {
+            ends[count++] = (end, Cost(along, run) + Labour.Corner.Sixtyfourths);
+        }
+
+        return count;
     }
 
     private List<Point> Knots(int start, int end)
@@ -104,7 +132,7 @@ internal sealed class WallWeb
                 continue;
             }
 
-            foreach (var (to, _, step) in edges[at])
+            foreach (var (to, step) in edges[at])
             {
                 if (cost[at] + step < cost[to])
                 {
@@ -120,5 +148,5 @@ internal sealed class WallWeb
     }
 }
 
-/// <summary>A way along the studs: its cost in 1/64 in and the wall ends it turns at.</summary>
-internal sealed record WebWay(int Cost, List<Point> Knots);
+/// <summary>A way along the studs: its cost in 1/64 in, and the wall ends it runs between; none along one wall.</summary>
+internal readonly record struct WebWay(int Cost, (int Start, int End)? Ends);

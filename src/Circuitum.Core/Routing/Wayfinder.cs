@@ -13,12 +13,14 @@ internal sealed class Wayfinder
     private readonly Job job;
     private readonly WallWeb[][] webs;
     private readonly Cavity?[][] cavities;
+    private readonly RiserBay[][][] bays;
 
     public Wayfinder(FramedHouse house, Job job)
     {
         (this.house, this.job) = (house, job);
         webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight)).ToArray())];
         cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i)).Prepend(Cavity.Below(s)).ToArray())];
+        bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
     }
 
     /// <summary>What the cheapest way would cost, obstructions left aside.</summary>
@@ -28,25 +30,27 @@ internal sealed class Wayfinder
     public Way Find(Place a, Place b)
     {
         var best = Best(a, b);
-        return best.Web is { } web ? AlongStuds(a, b, web) : ThroughCavities(a, b, best.Cavities);
+        return best.Web is { } web ? AlongStuds(a, b, web) : ThroughCavities(a, b, best.Start, best.End, best.Cost);
     }
 
-    private (Length Cost, WebWay? Web, ImmutableArray<int> Cavities) Best(Place a, Place b)
+    private (Length Cost, WebWay? Web, int Start, int End) Best(Place a, Place b)
     {
-        (Length Cost, WebWay? Web, ImmutableArray<int> Cavities) best = (new Length(int.MaxValue), null, []);
+        (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
         if (a.Level == b.Level && job.Schools.Way == CableWay.LeastLabour && webs[a.Structure][a.Level].Between(a, b) is { } web)
         {
-            best = (new Length(web.Cost) + ToBore(a) + ToBore(b), web, []);
+            best = (new Length(web.Cost) + ToBore(a) + ToBore(b), web, 0, 0);
         }
 
-        foreach (var start in Reached(a))
+        Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
+        int startCount = Reached(a, starts), endCount = Reached(b, ends);
+        for (var i = 0; i < startCount; i++)
         {
-            foreach (var end in Reached(b))
+            for (var j = 0; j < endCount; j++)
             {
-                var cost = Rise(a, start) + Rise(b, end) + Through(a, b, start, end);
+                var cost = Rise(a, starts[i]) + Rise(b, ends[j]) + Through(a, b, starts[i], ends[j]);
                 if (cost < best.Cost)
                 {
-                    best = (cost, null, start <= end ? [.. Enumerable.Range(start, end - start + 1)] : [.. Enumerable.Range(end, start - end + 1).Reverse()]);
+                    best = (cost, null, starts[i], ends[j]);
                 }
             }
         }
@@ -54,27 +58,23 @@ internal sealed class Wayfinder
         return best;
     }
 
-    // From a wall the cavity below or above; from a ceiling or floor the one it is in.
-    private IEnumerable<int> Reached(Place place)
+    // From a wall the cavity below or above; from a ceiling or floor the one it is in. A box in a slab is reached by its sleeve
+    // from the ceiling above.
+    private int Reached(Place place, Span<int> numbers)
     {
-        var here = cavities[place.Structure];
-        if (place.Mount != Mount.Floor)
+        var count = 0;
+        var below = cavities[place.Structure][place.Level] is not null;
+        if (place.Mount != Mount.Floor || !below)
         {
-            yield return place.Level + 1;
+            numbers[count++] = place.Level + 1;
         }
 
-        if (place.Mount != Mount.Ceiling && (job.Schools.Way == CableWay.LeastLabour || place.Mount == Mount.Floor))
+        if (below && place.Mount != Mount.Ceiling && (job.Schools.Way == CableWay.LeastLabour || place.Mount == Mount.Floor))
         {
-            if (here[place.Level] is not null)
-            {
-                yield return place.Level;
-            }
-            else if (place.Mount == Mount.Floor)
-            {
-                // A box in a slab is reached by its sleeve from the ceiling above.
-                yield return place.Level + 1;
-            }
+            numbers[count++] = place.Level;
         }
+
+        return count;
     }
 
     private Length Through(Place a, Place b, int start, int end)
@@ -87,35 +87,50 @@ internal sealed class Wayfinder
 
         var cost = Length.Zero;
         var at = a.At.Plan;
-        foreach (var (from, to) in Steps(start, end))
+        for (int from = start, step = Math.Sign(end - start); from != end; from += step)
         {
-            var riser = Riser(a.Structure, Math.Min(from, to), at, b.At.Plan);
-            cost += here[from]!.LeastCost(at, riser.At) + house.Structures[a.Structure].Levels[Math.Min(from, to)].Level.CeilingHeight + Labour.Storey;
-            at = riser.At;
+            var storey = Math.Min(from, from + step);
+            var riser = Riser(a.Structure, storey, at, b.At.Plan).At;
+            cost += here[from]!.LeastCost(at, riser) + house.Structures[a.Structure].Levels[storey].Level.CeilingHeight + Labour.Storey;
+            at = riser;
         }
 
         return cost + here[end]!.LeastCost(at, b.At.Plan);
     }
 
-    private static IEnumerable<(int From, int To)> Steps(int start, int end) =>
-        start < end ? Enumerable.Range(start, end - start).Select(i => (i, i + 1)) : Enumerable.Range(end, start - end).Reverse().Select(i => (i + 1, i));
-
-    // The bay of a wall on the level between two cavities that lies least out of the way.
-    private (Wall Wall, Point At) Riser(int structure, int levelIndex, Point a, Point b)
+    // The bay of a wall on the level between two cavities that lies least out of the way; the first of equals.
+    private RiserBay Riser(int structure, int level, Point a, Point b)
     {
-        var level = house.Structures[structure].Levels[levelIndex];
-        var best = level.Walls.Where(w => w.Run > Wall.StudSpacing)
-            .SelectMany(w => new[] { a, b }.Select(p => (Wall: w, Along: BayMiddle(w, p))))
-            .Where(c => !c.Wall.Openings.Any(o => o.From < c.Along && o.To > c.Along))
-            .OrderBy(c => c.Wall.At(c.Along).SquareTo(a) + c.Wall.At(c.Along).SquareTo(b)).ThenBy(c => c.Wall.Index).ThenBy(c => c.Along)
-            .First();
-        return (best.Wall, best.Wall.At(best.Along));
+        var all = bays[structure][level];
+        var best = all[0];
+        var least = int.MaxValue;
+        foreach (var bay in all)
+        {
+            if ((bay.At.SquareTo(a) + bay.At.SquareTo(b)).Sixtyfourths is var detour && detour < least)
+            {
+                (best, least) = (bay, detour);
+            }
+        }
+
+        return best;
     }
 
-    private static Length BayMiddle(Wall wall, Point near)
+    // The middle of every stud bay that no opening takes.
+    private static RiserBay[] RiserBays(FramedLevel level)
     {
-        var along = Length.Max(Length.Zero, Length.Min(wall.Along(near), wall.Run - Length.FromInches(1)));
-        return Length.Min((Wall.StudSpacing * Wall.Bay(along)) + (Wall.StudSpacing / 2), wall.Run / 2 > Wall.StudSpacing ? wall.Run - Length.FromInches(4) : wall.Run / 2);
+        var found = new List<RiserBay>();
+        foreach (var wall in level.Walls)
+        {
+            for (var middle = Wall.StudSpacing / 2; middle < wall.Run; middle += Wall.StudSpacing)
+            {
+                if (!wall.Openings.Any(o => o.From < middle && o.To > middle))
+                {
+                    found.Add(new(wall.Index, Wall.Bay(middle), wall.At(middle)));
+                }
+            }
+        }
+
+        return [.. found];
     }
 
     private Length ToBore(Place place) => (place.At.Z - BoreZ(place)).Abs();
@@ -131,7 +146,7 @@ internal sealed class Wayfinder
         var build = new WayBuilder();
         build.Go(Space.StudBay, a.At, a.At.Plan.At(z), Indoors);
         var at = a.At.Plan;
-        foreach (var next in web.Knots.Append(b.At.Plan))
+        foreach (var next in webs[a.Structure][a.Level].Turns(web).Append(b.At.Plan))
         {
             build.Go(Space.Studs, at.At(z), next.At(z), Indoors);
             Bore(build, level, at, next, z);
@@ -161,30 +176,30 @@ internal sealed class Wayfinder
         ? p.Y == wall.Start.Y && p.X >= wall.Start.X && p.X <= wall.End.X
         : p.X == wall.Start.X && p.Y >= wall.Start.Y && p.Y <= wall.End.Y;
 
-    private Way ThroughCavities(Place a, Place b, ImmutableArray<int> numbers)
+    private Way ThroughCavities(Place a, Place b, int start, int end, Length cost)
     {
         var build = new WayBuilder();
+        var here = cavities[a.Structure];
         var at = a.At.Plan;
-        Leave(build, a, numbers[0], entering: false);
-        for (var i = 0; i + 1 < numbers.Length; i++)
+        Leave(build, a, start, entering: false);
+        for (int from = start, step = Math.Sign(end - start); from != end; from += step)
         {
-            var lower = Math.Min(numbers[i], numbers[i + 1]);
-            var (wall, riser) = Riser(a.Structure, lower, at, b.At.Plan);
-            Cross(build, cavities[a.Structure][numbers[i]]!, at, riser);
-            Cavity from = cavities[a.Structure][numbers[i]]!, to = cavities[a.Structure][numbers[i + 1]]!;
-            build.Go(Space.StudBay, riser.At(from.Z), riser.At(to.Z), Indoors);
+            int storey = Math.Min(from, from + step);
+            var riser = Riser(a.Structure, storey, at, b.At.Plan);
+            Cross(build, here[from]!, at, riser.At);
+            build.Go(Space.StudBay, riser.At.At(here[from]!.Z), riser.At.At(here[from + step]!.Z), Indoors);
             foreach (var top in new[] { false, true })
             {
-                var beside = top ? cavities[a.Structure][lower + 1]! : cavities[a.Structure][lower]!;
-                build.Pass(new(MemberKind.Plate, a.Structure, lower, wall.Index, Wall.Bay(wall.Along(riser)), top), riser.At(beside.Z), true, beside.Ambient);
+                var beside = here[top ? storey + 1 : storey]!;
+                build.Pass(new(MemberKind.Plate, a.Structure, storey, riser.Wall, riser.Number, top), riser.At.At(beside.Z), true, beside.Ambient);
             }
 
-            at = riser;
+            at = riser.At;
         }
 
-        Cross(build, cavities[a.Structure][numbers[^1]]!, at, b.At.Plan);
-        Leave(build, b, numbers[^1], entering: true);
-        return build.Done(Best(a, b).Cost);
+        Cross(build, here[end]!, at, b.At.Plan);
+        Leave(build, b, end, entering: true);
+        return build.Done(cost);
     }
 
     // Up or down the box's own bay, through its plate.
@@ -223,6 +238,12 @@ internal sealed class Wayfinder
 
     private static Celsius Indoors => new(30);
 }
+
+/// <summary>A stud bay that cable can rise in from floor to floor.</summary>
+/// <param name="Wall">Index of its wall.</param>
+/// <param name="Number">Its number along the wall, from 0.</param>
+/// <param name="At">Its middle.</param>
+internal readonly record struct RiserBay(int Wall, int Number, Point At);
 
 /// <summary>Collects legs and passages in the order of the pull.</summary>
 internal sealed class WayBuilder

@@ -104,17 +104,26 @@ public static class PlanDrawing
     // Every place where a label lies wholly in the room, the nearest to its middle first.
     private static IEnumerable<(decimal X, decimal Y)> Places(FramedRoom room, decimal halfWidth, decimal halfHeight)
     {
-        const int Step = 4;
         Length dx = Length.FromInches(halfWidth), dy = Length.FromInches(halfHeight);
         var middle = room.Middle;
-        int across = (int)(room.ClearWidth.Inches / 2 / Step), down = (int)(room.ClearDepth.Inches / 2 / Step);
-        return Enumerable.Range(-across, (2 * across) + 1)
-            .SelectMany(i => Enumerable.Range(-down, (2 * down) + 1).Select(j => (I: i, J: j)))
-            .OrderBy(p => (p.I * p.I) + (p.J * p.J)).ThenBy(p => p.J).ThenBy(p => p.I)
-            .Select(p => middle.By(Length.FromInches(p.I * Step), Length.FromInches(p.J * Step)))
-            .Where(p => new[] { p.By(-dx, -dy), p.By(dx, -dy), p.By(-dx, dy), p.By(dx, dy) }.All(c => Outline.Contains(room.Inside, c)))
-            .Select(p => (p.X.Inches, p.Y.Inches));
+        foreach (var (east, south) in Steps)
+        {
+            var at = middle.By(east, south);
+            if (east.Abs() + dx < room.ClearWidth / 2 && south.Abs() + dy < room.ClearDepth / 2
+                && (room.Sides.Length == 4 || (Outline.Contains(room.Inside, at.By(-dx, -dy)) && Outline.Contains(room.Inside, at.By(dx, -dy)) && Outline.Contains(room.Inside, at.By(-dx, dy)) && Outline.Contains(room.Inside, at.By(dx, dy)))))
+            {
+                yield return (at.X.Inches, at.Y.Inches);
+            }
+        }
     }
+
+    // Steps of 4 in away from a middle, to 12 ft, the shortest first.
+    private static readonly (Length East, Length South)[] Steps =
+    [
+        .. Enumerable.Range(-36, 73).SelectMany(i => Enumerable.Range(-36, 73).Select(j => (I: i, J: j)))
+            .OrderBy(p => (p.I * p.I) + (p.J * p.J)).ThenBy(p => p.J).ThenBy(p => p.I)
+            .Select(p => (Length.FromInches(4 * p.I), Length.FromInches(4 * p.J))),
+    ];
 
     private static void Unserved(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
     {

@@ -53,26 +53,3 @@ internal sealed class SvgText
         return this;
     }
 }
-
-/// <summary>Remembers where ink already is, so that labels never collide.</summary>
-internal sealed class Ink
-{
-    private readonly List<(decimal Left, decimal Top, decimal Right, decimal Bottom)> taken = [];
-
-    public void Take(decimal x, decimal y, decimal halfWidth, decimal halfHeight) => taken.Add((x - halfWidth, y - halfHeight, x + halfWidth, y + halfHeight));
-
-    /// <summary>The first of the places where a label fits; null when none does.</summary>
-    public (decimal X, decimal Y)? Fit(IEnumerable<(decimal X, decimal Y)> places, decimal halfWidth, decimal halfHeight)
-    {
-        foreach (var (x, y) in places)
-        {
-            if (!taken.Exists(t => x - halfWidth < t.Right && x + halfWidth > t.Left && y - halfHeight < t.Bottom && y + halfHeight > t.Top))
-            {
-                Take(x, y, halfWidth, halfHeight);
-                return (x, y);
-            }
-        }
-
-        return null;
-    }
-}

@@ -1,0 +1,25 @@
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Conductors;
+
+/// <summary>Sizes the equipment grounding conductor.</summary>
+public static class Grounding
+{
+    /// <summary>Table 250.122 by the device's rating; where the circuit conductors are larger than they need be, the ground grows in the same
+    /// proportion of circular mils, 250.122(B), and is never larger than they are.</summary>
+    /// <param name="rating">The overcurrent device.</param>
+    /// <param name="installed">The circuit conductor pulled, copper.</param>
+    /// <param name="needed">The circuit conductor that would have done.</param>
+    public static Gauge For(Amps rating, Gauge installed, Gauge needed)
+    {
+        var table = Tables.EquipmentGround(rating, Metal.Copper);
+        if (installed <= needed)
+        {
+            return table <= installed ? table : installed;
+        }
+
+        var mils = Tables.CircularMil(table) * (Tables.CircularMil(installed) / (decimal)Tables.CircularMil(needed));
+        return Gauge.All.First(g => Tables.CircularMil(g) >= mils || g >= installed);
+    }
+}

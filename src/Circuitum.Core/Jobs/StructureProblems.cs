@@ -1,0 +1,180 @@
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+// What is wrong with buildings, levels, rooms, openings and fixtures.
+public static partial class JobProblems
+{
+    private static IEnumerable<JobProblem> Structures(Job job)
+    {
+        foreach (var structure in job.Structures)
+        {
+            if (structure.Levels.Length is 0 or > 5)
+            {
+                yield return new($"structures “{structure.Id}”", "a building has 1 to 5 levels");
+            }
+
+            foreach (var level in structure.Levels)
+            {
+                if (level.Rooms.IsEmpty)
+                {
+                    yield return new($"levels “{level.Id}”", "a level needs at least one room");
+                }
+
+                if (level.CeilingHeight < Length.FromFeet(6) || level.CeilingHeight > Length.FromFeet(20))
+                {
+                    yield return new($"levels “{level.Id}”.ceilingHeight", $"must lie from 6 to 20 ft; it is {level.CeilingHeight}");
+                }
+
+                if (level.AmbientAbove.Degrees is < -40 or > 85)
+                {
+                    yield return new($"levels “{level.Id}”.ambientAbove", "must lie from −40 to 85 °C");
+                }
+
+                foreach (var joists in new[] { level.FloorJoists, level.CeilingJoists }.OfType<Joists>())
+                {
+                    if (joists.Spacing < Length.FromInches(8) || joists.Spacing > Length.FromInches(48) || joists.Depth < Length.FromInches(3) || joists.Depth > Length.FromInches(24))
+                    {
+                        yield return new($"levels “{level.Id}” joists", "spacing 8 to 48 in, depth 3 to 24 in");
+                    }
+                }
+
+                foreach (var problem in level.Obstructions.Where(o => o.Width <= Length.Zero || o.Depth <= Length.Zero || o.Width > Longest || o.Depth > Longest))
+                {
+                    yield return new($"levels “{level.Id}” obstruction “{problem.Name}”", "width and depth must be longer than nothing");
+                }
+
+                foreach (var problem in level.Rooms.SelectMany(RoomProblems))
+                {
+                    yield return problem;
+                }
+            }
+        }
+
+        foreach (var trench in job.Trenches)
+        {
+            if (trench.Path.Length is < 2 or > 40 || trench.Depth < Length.FromInches(6) || trench.Depth > Length.FromInches(48))
+            {
+                yield return new($"trenches “{trench.Id}”", "a trench has 2 to 40 points and 6 to 48 in of cover");
+            }
+        }
+    }
+
+    private static IEnumerable<JobProblem> RoomProblems(Room room)
+    {
+        var where = $"rooms “{room.Id}”";
+        if (room.Name.Trim().Length is 0 or > 40)
+        {
+            yield return new(where + ".name", "give the room a name of 1 to 40 characters");
+        }
+
+        var corners = room.Corners;
+        if (corners.Length is < 4 or > 40)
+        {
+            yield return new(where + ".corners", $"a room has 4 to 40 corners; this one has {corners.Length}");
+            yield break;
+        }
+
+        for (var i = 0; i < corners.Length; i++)
+        {
+            Point a = corners[i], b = corners[(i + 1) % corners.Length], c = corners[(i + 2) % corners.Length];
+            if (a.X.Abs() > Longest || a.Y.Abs() > Longest)
+            {
+                yield return new($"{where}.corners[{i}]", "lies more than 1000 ft away");
+            }
+
+            if (a.X != b.X && a.Y != b.Y)
+            {
+                yield return new($"{where} wall {i + 1}", "runs at an angle; this version frames square corners only");
+                yield break;
+            }
+
+            if (a.SquareTo(b) < Length.FromInches(12))
+            {
+                yield return new($"{where} wall {i + 1}", $"is {a.SquareTo(b)} long; walls are at least 1 ft");
+                yield break;
+            }
+
+            if ((a.X == b.X) == (b.X == c.X))
+            {
+                yield return new($"{where} wall {i + 1}", "does not turn at its end; leave that corner out");
+                yield break;
+            }
+        }
+
+        if (TwiceArea(corners) <= 0)
+        {
+            yield return new(where + ".corners", "go round clockwise on the plan, starting at the north-west");
+        }
+
+        if (CrossesItself(corners))
+        {
+            yield return new(where + ".corners", "the outline crosses itself");
+        }
+
+        foreach (var opening in room.Openings)
+        {
+            var at = $"{where} opening “{opening.Id}”";
+            if (opening.Wall < 1 || opening.Wall > corners.Length)
+            {
+                yield return new(at, $"wall {opening.Wall} is not there; the room has walls 1 to {corners.Length}");
+            }
+            else if (opening.Offset < Length.Zero || opening.Width < Length.FromInches(12) || opening.Width > Length.FromFeet(20)
+                || opening.Offset + opening.Width > Span(room, opening.Wall))
+            {
+                yield return new(at, $"does not fit on wall {opening.Wall}, which is {Span(room, opening.Wall)} on its centre line");
+            }
+        }
+
+        foreach (var fixture in room.Fixtures)
+        {
+            if (fixture.Wall is int wall && (wall < 1 || wall > corners.Length))
+            {
+                yield return new($"{where} fixture {fixture.Kind}", $"wall {wall} is not there; the room has walls 1 to {corners.Length}");
+            }
+            else if (fixture.Width <= Length.Zero || fixture.Depth <= Length.Zero || fixture.Offset < Length.Zero || fixture.Width > Longest || fixture.Depth > Longest)
+            {
+                yield return new($"{where} fixture {fixture.Kind}", "width and depth must be longer than nothing, the offset not negative");
+            }
+        }
+    }
+
+    private static Length Span(Room room, int wall) => room.Corners[wall - 1].SquareTo(room.Corners[wall % room.Corners.Length]);
+
+    private static long TwiceArea(IReadOnlyList<Point> corners)
+    {
+        var sum = 0L;
+        for (var i = 0; i < corners.Count; i++)
+        {
+            Point a = corners[i], b = corners[(i + 1) % corners.Count];
+            sum += ((long)a.X.Sixtyfourths * b.Y.Sixtyfourths) - ((long)b.X.Sixtyfourths * a.Y.Sixtyfourths);
+        }
+
+        return sum;
+    }
+
+    private static bool CrossesItself(IReadOnlyList<Point> corners)
+    {
+        for (var i = 0; i < corners.Count; i++)
+        {
+            for (var j = i + 2; j < corners.Count; j++)
+            {
+                if (i == 0 && j == corners.Count - 1)
+                {
+                    continue;
+                }
+
+                if (Touch(corners[i], corners[i + 1], corners[j], corners[(j + 1) % corners.Count]))
+                {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private static bool Touch(Point a, Point b, Point c, Point d) =>
+        Length.Min(a.X, b.X) <= Length.Max(c.X, d.X) && Length.Min(c.X, d.X) <= Length.Max(a.X, b.X)
+        && Length.Min(a.Y, b.Y) <= Length.Max(c.Y, d.Y) && Length.Min(c.Y, d.Y) <= Length.Max(a.Y, b.Y);
+}

@@ -1,0 +1,70 @@
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Tests;
+
+public sealed class BoxFillTests
+{
+    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly EnteringCable TwelveTwo = new(Gauge.Awg12, 2);
+    private static readonly EnteringCable FourteenTwo = new(Gauge.Awg14, 2);
+
+    [Fact] // 4 × 2.00 + 2 × 2.00 + 1 × 2.00
+    public void Receptacle_with_14_2_in_and_out_needs_14_in_and_fits_an_18()
+    {
+        var needed = BoxFill.Count([FourteenTwo, FourteenTwo], 1, Book).Value;
+        Assert.Equal(14.00m, needed.Value);
+        Assert.Equal(18m, BoxFill.Smallest(1, needed)!.Value.Value);
+    }
+
+    [Fact] // 2 × 2.25 + 2 × 2.00 + 2 × 2.25 + 2.25
+    public void A_12_2_coming_in_counts_yoke_and_grounds_at_the_larger_size() =>
+        Assert.Equal(15.25m, BoxFill.Count([TwelveTwo, FourteenTwo], 1, Book).Value.Value);
+
+    [Fact] // 6 × 2.25 + 2 × 2.25 + 2.25: over 18 and 20
+    public void Three_12_2_and_a_receptacle_ask_for_the_22_and_a_half()
+    {
+        var needed = BoxFill.Count([TwelveTwo, TwelveTwo, TwelveTwo], 1, Book).Value;
+        Assert.Equal(20.25m, needed.Value);
+        Assert.Equal(22.5m, BoxFill.Smallest(1, needed)!.Value.Value);
+    }
+
+    [Fact] // 8 × 2.25 + 4.50 + 2.25
+    public void A_four_wire_cable_pushes_a_receptacle_into_a_two_gang()
+    {
+        var needed = BoxFill.Count([new(Gauge.Awg12, 4), TwelveTwo, TwelveTwo], 1, Book).Value;
+        Assert.Equal(24.75m, needed.Value);
+        Assert.Null(BoxFill.Smallest(1, needed));
+        Assert.Equal(32m, BoxFill.Smallest(2, needed)!.Value.Value);
+    }
+
+    [Theory] // 2.00 × 1.25 from 2020; one for all before
+    [InlineData(Edition.Y2017, 5, 1)]
+    [InlineData(Edition.Y2020, 4, 1)]
+    [InlineData(Edition.Y2020, 5, 1.25)]
+    [InlineData(Edition.Y2023, 6, 1.5)]
+    [InlineData(Edition.Y2023, 0, 0)]
+    public void Grounds_beyond_four_count_a_quarter_each_from_2020(Edition edition, int grounds, double volumes) =>
+        Assert.Equal((decimal)volumes, CodeBook.CodeBook.For(edition).GroundVolumes(grounds));
+
+    [Theory]
+    [InlineData("14", 2.00)]
+    [InlineData("12", 2.25)]
+    [InlineData("10", 2.50)]
+    [InlineData("8", 3.00)]
+    [InlineData("6", 5.00)]
+    public void Volumes_are_those_of_table_314_16_B(string gauge, double volume) => Assert.Equal((decimal)volume, Tables.BoxVolume(Gauge.Parse(gauge))!.Value.Value);
+
+    [Fact]
+    public void Above_6_AWG_the_table_has_no_volume() => Assert.Null(Tables.BoxVolume(Gauge.Awg4));
+
+    [Theory] // both sides of the first size
+    [InlineData(18.00, 18.0)]
+    [InlineData(18.25, 20.0)]
+    [InlineData(22.50, 22.5)]
+    [InlineData(22.75, null)]
+    public void The_smallest_one_gang_that_holds_it_is_taken(double needed, double? box) =>
+        Assert.Equal((decimal?)box, BoxFill.Smallest(1, new((decimal)needed))?.Value);
+}

@@ -1,0 +1,71 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Tests.Support;
+
+/// <summary>Small houses for tests: rooms in a row from west to east, all of one depth, on a crawl space under an attic.</summary>
+internal static class Houses
+{
+    /// <summary>Inside size of a room of given centre-line size with the outer walls all round is 6-1/2 in less each way.</summary>
+    public static readonly Length Outer = Length.FromInches(6.5m);
+
+    public static Job Row(params (string Id, RoomUse Use, int Feet)[] rooms)
+    {
+        var west = Length.Zero;
+        var framed = ImmutableArray.CreateBuilder<Room>();
+        foreach (var (id, use, feet) in rooms)
+        {
+            framed.Add(Rectangle(id, use, west, Length.Zero, Length.FromFeet(feet), Length.FromFeet(12)));
+            west += Length.FromFeet(feet);
+        }
+
+        return House(framed.ToImmutable()) with { Panels = [Panel(rooms[0].Id)] };
+    }
+
+    public static Job House(ImmutableArray<Room> rooms) => new()
+    {
+        Name = "Test house",
+        Edition = Edition.Y2020,
+        Structures =
+        [
+            new()
+            {
+                Id = new("house"), Name = "House", Origin = new(Length.Zero, Length.Zero), Underfloor = Underfloor.CrawlSpace,
+                Levels =
+                [
+                    new()
+                    {
+                        Id = new("ground"), Name = "Ground", CeilingHeight = 8.Feet(), AtticAbove = true, Rooms = rooms,
+                        FloorJoists = new(JoistRun.NorthSouth, 16.Inches(), 10.Inches()), CeilingJoists = new(JoistRun.NorthSouth, 24.Inches(), 6.Inches()),
+                    },
+                ],
+            },
+        ],
+        Panels = [Panel(rooms[0].Id.Value)],
+    };
+
+    public static Room Rectangle(string id, RoomUse use, Length x, Length y, Length width, Length depth) => new()
+    {
+        Id = new(id), Name = id, Use = use, Corners = [new(x, y), new(x + width, y), new(x + width, y + depth), new(x, y + depth)],
+    };
+
+    public static Panel Panel(string room, int spaces = 42) => new() { Id = new("A"), Room = new(room), Wall = 4, Offset = 72.Inches(), Rating = 200.Amps(), Spaces = spaces };
+
+    public static Box On(string id, string room, int wall, int inches, DeviceKind kind = DeviceKind.Duplex) =>
+        new() { Id = new(id), Room = new(room), Wall = wall, Offset = inches.Inches(), Devices = [new() { Kind = kind }] };
+
+    public static Box Ceiling(string id, string room, int x, int y, DeviceKind kind = DeviceKind.Lamp) =>
+        new() { Id = new(id), Room = new(room), Mount = Mount.Ceiling, X = x.Inches(), Y = y.Inches(), Devices = [new() { Kind = kind }] };
+
+    public static Box Switch(string id, string room, int wall, int inches, DeviceKind kind, params string[] controls) =>
+        new() { Id = new(id), Room = new(room), Wall = wall, Offset = inches.Inches(), Devices = [new() { Kind = kind, Controls = [.. controls.Select(c => new BoxId(c))] }] };
+
+    public static Box Appliance(string id, string room, int wall, int inches, Nameplate plate, DeviceKind kind = DeviceKind.Equipment) =>
+        new() { Id = new(id), Room = new(room), Wall = wall, Offset = inches.Inches(), Devices = [new() { Kind = kind, Plate = plate }] };
+
+    public static Nameplate Plate(Appliance appliance, int volts, decimal load) =>
+        new() { Appliance = appliance, Name = appliance.ToString(), Volts = new(volts), Load = new(load) };
+
+    public static Job With(this Job job, params Box[] boxes) => job with { Boxes = [.. job.Boxes, .. boxes] };
+}
