@@ -98,53 +98,63 @@ internal sealed class StructureDivision(FramedHouse house, FramedStructure struc
 
         foreach (var bundle in served.Except(counters).OrderByDescending(b => CircuitLoad.Of(b.Boxes).Connected).ThenBy(b => b.Anchor.Box.Id.Value, StringComparer.Ordinal))
         {
-            hands.OrderBy(h => CircuitLoad.Of(h.SelectMany(x => x.Boxes)).Connected).First().Add(bundle);
+            var hand = hands.Where(h => Permits(h.Append(bundle), 20)).MinBy(h => CircuitLoad.Of(h.SelectMany(x => x.Boxes)).Connected);
+            if (hand is null)
+            {
+                hands.Add(hand = []);
+            }
+
+            hand.Add(bundle);
         }
 
-        for (var i = 0; i < count && hands[i].Count > 0; i++)
+        hands.RemoveAll(h => h.Count == 0);
+        for (var i = 0; i < hands.Count; i++)
         {
             yield return Make($"{kitchen.Anchor.Room.Room.Id}-appliances-{i + 1}", CircuitKind.SmallAppliance, hands[i], 20,
-                Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them", $"{i + 1} of {count}", "210.11(C)(1), 210.52(B)"));
+                Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them", $"{i + 1} of {hands.Count}", "210.11(C)(1), 210.52(B)"));
         }
     }
 
-    private IEnumerable<Draft> Laundry(List<Bundle> left)
-    {
-        var served = Take(left, b => !b.IsLighting && !b.Boxes[0].Box.Outside && Use(b) == RoomUse.Laundry);
-        if (served.Count > 0)
-        {
-            yield return Make("laundry", CircuitKind.Laundry, served, 20, Reason("laundry receptacles on a 20 A circuit with no other outlets", $"{served.Count} outlets", "210.11(C)(2)"));
-        }
-    }
+    private IEnumerable<Draft> Laundry(List<Bundle> left) =>
+        Pack(Take(left, b => IsReceptacleIn(b, RoomUse.Laundry))).Select(served =>
+            Make("laundry", CircuitKind.Laundry, served, 20, Reason("laundry receptacles on a 20 A circuit with no other outlets", $"{served.Count} outlets", "210.11(C)(2)")));
 
     private IEnumerable<Draft> Baths(List<Bundle> left)
     {
-        var served = Take(left, b => !b.IsLighting && !b.Boxes[0].Box.Outside && Use(b) == RoomUse.Bath);
-        var groups = schools.Baths == BathReceptacles.OneEach ? served.GroupBy(b => b.Anchor.Room.Room.Id.Value) : served.GroupBy(_ => "baths");
-        foreach (var group in groups)
-        {
-            yield return Make(group.Key == "baths" ? "baths" : $"{group.Key}-receptacles", CircuitKind.Bathroom, group, 20,
-                Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", $"{group.Count()} outlets", "210.11(C)(3)"));
-        }
+        var served = Take(left, b => IsReceptacleIn(b, RoomUse.Bath));
+        var groups = schools.Baths == BathReceptacles.OneEach ? served.GroupBy(b => $"{b.Anchor.Room.Room.Id}-receptacles") : served.GroupBy(_ => "baths");
+        return groups.SelectMany(g => Pack(g).Select(some =>
+            Make(g.Key, CircuitKind.Bathroom, some, 20, Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", $"{some.Count} outlets", "210.11(C)(3)"))));
     }
 
-    private IEnumerable<Draft> Garages(List<Bundle> left)
-    {
-        var served = Take(left, b => !b.IsLighting && !b.Boxes[0].Box.Outside && Use(b) == RoomUse.Garage);
-        if (served.Count > 0)
-        {
-            yield return Make("garage", CircuitKind.Garage, served, 20, Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", $"{served.Count} outlets", "210.11(C)(4)"));
-        }
-    }
+    private IEnumerable<Draft> Garages(List<Bundle> left) =>
+        Pack(Take(left, b => IsReceptacleIn(b, RoomUse.Garage))).Select(served =>
+            Make("garage", CircuitKind.Garage, served, 20, Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", $"{served.Count} outlets", "210.11(C)(4)")));
 
-    private IEnumerable<Draft> Outdoors(List<Bundle> left)
+    private IEnumerable<Draft> Outdoors(List<Bundle> left) =>
+        Pack(Take(left, b => !b.IsLighting && b.Boxes[0].Box.Outside)).Select(served =>
+            Make($"{structure.Structure.Id}-outdoors", CircuitKind.Outdoor, served, 20,
+                Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", $"{served.Count} outlets", "school: outdoors apart")));
+
+    private static bool IsReceptacleIn(Bundle bundle, RoomUse use) => !bundle.IsLighting && !bundle.Boxes[0].Box.Outside && Use(bundle) == use;
+
+    private bool Permits(IEnumerable<Bundle> bundles, int rating) => PermissibleLoads.Permits(CircuitLoad.Of(bundles.SelectMany(b => b.Boxes)), rating.Amps(), book);
+
+    // In order, a new 20 A circuit wherever the next one would break 210.23 or the rating.
+    private List<List<Bundle>> Pack(IEnumerable<Bundle> bundles)
     {
-        var served = Take(left, b => !b.IsLighting && b.Boxes[0].Box.Outside);
-        if (served.Count > 0)
+        var packed = new List<List<Bundle>>();
+        foreach (var bundle in bundles)
         {
-            yield return Make($"{structure.Structure.Id}-outdoors", CircuitKind.Outdoor, served, 20,
-                Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", $"{served.Count} outlets", "school: outdoors apart"));
+            if (packed.Count == 0 || !Permits(packed[^1].Append(bundle), 20))
+            {
+                packed.Add([]);
+            }
+
+            packed[^1].Add(bundle);
         }
+
+        return packed;
     }
 
     private IEnumerable<Draft> General(List<Bundle> left)

@@ -8,10 +8,13 @@ namespace Circuitum.Core.Routing;
 internal sealed class Cavity
 {
     private readonly List<Block> blocks;
+    private readonly Block whole;
 
-    private Cavity(int structure, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks)
+    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks)
     {
-        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks) = (structure, number, joists, z, ambient, attic, blocks);
+        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks) = (level.Structure, number, joists, z, ambient, attic, blocks);
+        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
+        whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
     }
 
     public int Structure { get; }
@@ -31,7 +34,7 @@ internal sealed class Cavity
     {
         var level = structure.Levels[0];
         return structure.Structure.Underfloor == Underfloor.CrawlSpace && level.Level.FloorJoists is { } joists
-            ? new(structure.Index, 0, joists, -(joists.Depth / 2), new(30), false, Outside(level))
+            ? new(level, 0, joists, -(joists.Depth / 2), new(30), false, Outside(level))
             : null;
     }
 
@@ -40,7 +43,7 @@ internal sealed class Cavity
         var level = structure.Levels[index];
         var blocks = Outside(level);
         blocks.AddRange(level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth)));
-        return new(structure.Index, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks);
+        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks);
     }
 
     /// <summary>Joists crossed between two places.</summary>
@@ -75,10 +78,10 @@ internal sealed class Cavity
     private static bool Clear(List<Block> blocks, Point a, Point b) => !blocks.Exists(o => o.Cut(a, b));
 
     // Dijkstra over the lines through the ends and the blocks' edges; a turn costs a little so that ways stay squared.
-    private static List<Point>? Around(List<Block> blocks, Point a, Point b)
+    private List<Point>? Around(List<Block> around, Point a, Point b)
     {
-        var xs = blocks.SelectMany(o => new[] { o.West, o.East }).Append(a.X).Append(b.X).Distinct().Order().ToList();
-        var ys = blocks.SelectMany(o => new[] { o.North, o.South }).Append(a.Y).Append(b.Y).Distinct().Order().ToList();
+        var xs = around.SelectMany(o => new[] { o.West, o.East }).Where(x => x >= whole.West && x <= whole.East).Append(a.X).Append(b.X).Distinct().Order().ToList();
+        var ys = around.SelectMany(o => new[] { o.North, o.South }).Where(y => y >= whole.North && y <= whole.South).Append(a.Y).Append(b.Y).Distinct().Order().ToList();
         (int X, int Y) start = (xs.IndexOf(a.X), ys.IndexOf(a.Y)), goal = (xs.IndexOf(b.X), ys.IndexOf(b.Y));
         var turn = Length.FromInches(3).Sixtyfourths;
         var best = new Dictionary<(int X, int Y, int Dir), int>();
@@ -107,7 +110,7 @@ internal sealed class Cavity
                 }
 
                 Point p = new(xs[at.X], ys[at.Y]), q = new(xs[x], ys[y]);
-                if (!Clear(blocks, p, q))
+                if (!Clear(around, p, q))
                 {
                     continue;
                 }
