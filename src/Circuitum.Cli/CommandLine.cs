@@ -13,6 +13,7 @@ public static class CommandLine
         circuitum plan FILE -o DIR      plan a job; write schedule, pull list, tags, plan and a drawing of each level
         circuitum check FILE            print the tags; exit 1 when any is red
         circuitum convert FILE -o FILE  rewrite a job file in the usual form
+        circuitum schema                print the JSON Schema of a job file
 
         An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
         """;
@@ -27,6 +28,7 @@ public static class CommandLine
                 ["plan", var file, "-o", var folder] => Plan(Read(file), folder, output),
                 ["check", var file] => Check(Read(file), output),
                 ["convert", var file, "-o", var target] => Convert(Read(file), target, output),
+                ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
                 ["help" or "--help" or "-h"] => Say(output, Usage, 0),
                 _ => Say(errors, Usage, 2),
             };

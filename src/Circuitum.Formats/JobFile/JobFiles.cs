@@ -20,16 +20,6 @@ public static class JobFiles
     /// <summary>Largest file taken, 5 MB.</summary>
     public const int MostBytes = 5 * 1024 * 1024;
 
-    /// <summary>The published JSON Schema.</summary>
-    public static string Schema
-    {
-        get
-        {
-            using var reader = new StreamReader(typeof(JobFiles).Assembly.GetManifestResourceStream("job.schema.json")!);
-            return reader.ReadToEnd();
-        }
-    }
-
     /// <summary>Reads a job and makes sure that it can be planned.</summary>
     /// <exception cref="JobFileException">The file is too large, no JSON, of another format or version, or contradicts itself.</exception>
     public static Job Read(Stream stream)
@@ -59,6 +49,11 @@ public static class JobFiles
     {
         var start = bytes.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? Encoding.UTF8.Preamble.Length : 0;
         var utf8 = bytes.AsSpan(start);
+        if (!System.Text.Unicode.Utf8.IsValid(utf8))
+        {
+            throw new JobFileException("This file is not UTF-8 text. A job file is JSON text; check that this is the right file.");
+        }
+
         try
         {
             CheckHead(utf8);
@@ -68,6 +63,11 @@ public static class JobFiles
         catch (JsonException e)
         {
             throw new JobFileException($"Line {(e.LineNumber ?? 0) + 1}, at {e.Path ?? "the start"}: {Plain(e.Message)}");
+        }
+        catch (InvalidOperationException)
+        {
+            // An escape that stands for half a character: valid JSON, but no text.
+            throw new JobFileException("A text in this file holds an escape that is no character. Write it again.");
         }
         catch (OverflowException)
         {

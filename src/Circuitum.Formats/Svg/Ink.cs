@@ -8,6 +8,14 @@ internal sealed class Ink
     public void Take(decimal x, decimal y, decimal halfWidth, decimal halfHeight) =>
         taken.Add(((double)(x - halfWidth), (double)(y - halfHeight), (double)(x + halfWidth), (double)(y + halfHeight)));
 
+    /// <summary>The same ink, to which more can be added.</summary>
+    public Ink Copy()
+    {
+        var copy = new Ink();
+        copy.taken.AddRange(taken);
+        return copy;
+    }
+
     /// <summary>The first of the places where a label fits; null when none does.</summary>
     public (decimal X, decimal Y)? Fit(IEnumerable<(decimal X, decimal Y)> places, decimal halfWidth, decimal halfHeight)
     {

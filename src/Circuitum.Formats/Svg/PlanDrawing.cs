@@ -55,7 +55,6 @@ public static class PlanDrawing
         Cables(svg, plan, level, view);
         Panels(svg, plan, level, view, ink);
         SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink);
-        FixtureDrawing.Cover(level, ink);
         Names(svg, level, ink);
         if (view.Dimensions)
         {
@@ -85,16 +84,19 @@ public static class PlanDrawing
 
     private static void Names(SvgText svg, FramedLevel level, Ink ink)
     {
+        // Off the fixtures where there is room, else over them.
+        var free = ink.Copy();
+        FixtureDrawing.Cover(level, free);
         foreach (var room in level.Rooms)
         {
             var name = room.Room.Name;
             var size = $"{room.ClearWidth.Nearest(Length.FromInches(1))} × {room.ClearDepth.Nearest(Length.FromInches(1))}";
             decimal nameHalf = name.Length * 2.5m, sizeHalf = Math.Max(nameHalf, size.Length * 2m);
-            if (ink.Fit(Places(room, sizeHalf, 10), sizeHalf, 10) is (decimal x, decimal y))
+            if (free.Fit(Places(room, sizeHalf, 10), sizeHalf, 10) is (decimal x, decimal y))
             {
                 svg.Words(name, x, y - 2, "room-name").Words(size, x, y + 7, "room-size");
             }
-            else if ((ink.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
+            else if ((free.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
             {
                 svg.Words(name, nx, ny + 3, "room-name");
             }

@@ -1,0 +1,69 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Formats.JobFile;
+
+/// <summary>The published JSON Schema of a job file, made from the types that read it, so that the two cannot part.</summary>
+public static class JobSchema
+{
+    private const string IdPattern = "^[A-Za-z0-9][A-Za-z0-9-]{0,39}$";
+
+    /// <summary>The schema, draft 2020-12, as it stands in docs/job.schema.json.</summary>
+    public static string Write()
+    {
+        var job = JobJson.Options.GetJsonSchemaAsNode(typeof(Job), new() { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe });
+        var file = new JsonObject
+        {
+            ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
+            ["title"] = "Circuitum job file, version 1",
+            ["type"] = "object",
+            ["properties"] = new JsonObject
+            {
+                ["format"] = new JsonObject { ["const"] = JobFiles.Format },
+                ["version"] = new JsonObject { ["const"] = JobFiles.Version },
+                ["job"] = job,
+            },
+            ["required"] = new JsonArray("format", "version", "job"),
+            ["additionalProperties"] = false,
+        };
+        return file.ToJsonString(new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n";
+    }
+
+    // The values with units have readers of their own, which the exporter cannot look into.
+    private static JsonNode Describe(JsonSchemaExporterContext context, JsonNode schema)
+    {
+        var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
+        return type == typeof(Length) ? Of(new JsonArray("string", "number"), "a length: 12-6, 12' 6 1/2\", 150.5\", 3.2 m; a bare number is inches")
+            : type == typeof(Point) ? Pair()
+            : type == typeof(Edition) ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
+            : type == typeof(Gauge) ? new JsonObject { ["enum"] = new JsonArray([.. Gauge.All.Select(g => (JsonNode)g.ToString())]) }
+            : type == typeof(CircuitKey) ? Of("string", "key of a circuit, from its room or box")
+            : IsId(type) ? new JsonObject { ["type"] = "string", ["pattern"] = IdPattern }
+            : UnitOf(type) is { } unit ? Of("number", unit)
+            : schema;
+    }
+
+    private static bool IsId(Type type) => type == typeof(BoxId) || type == typeof(RoomId) || type == typeof(LevelId) || type == typeof(StructureId) || type == typeof(PanelId);
+
+    private static string? UnitOf(Type type) => type == typeof(Amps) ? "amperes"
+        : type == typeof(Volts) ? "volts"
+        : type == typeof(VoltAmps) ? "volt-amperes"
+        : type == typeof(CubicInches) ? "cubic inches"
+        : type == typeof(Percent) ? "per cent"
+        : type == typeof(Celsius) ? "degrees Celsius"
+        : null;
+
+    private static JsonObject Of(JsonNode type, string description) => new() { ["type"] = type, ["description"] = description };
+
+    private static JsonObject Pair() => new()
+    {
+        ["type"] = "array",
+        ["items"] = new JsonObject { ["type"] = "string" },
+        ["minItems"] = 2,
+        ["maxItems"] = 2,
+        ["description"] = "X to the east and Y to the south, two lengths",
+    };
+}
