@@ -98,6 +98,20 @@ public sealed class CircuitTests
         Assert.DoesNotContain(freed.Tags, t => t.Stage == Stage.Circuits);
     }
 
+    [Theory]
+    [InlineData("laundry", 30, "210.21(B)(3)")]
+    [InlineData("laundry", 15, "210.11(C)")]
+    [InlineData("laundry", 20, null)]
+    [InlineData("bed-lights", 25, "210.23(A)")]
+    [InlineData("bed-lights", 20, null)]
+    public void A_pinned_rating_that_the_outlets_may_not_have_is_tagged(string circuit, int rating, string? section)
+    {
+        var job = Kitchen() with { Pins = new() { Breakers = [new(new(circuit), rating.Amps())] } };
+        var plan = Planner.Plan(job);
+        Assert.Equal(rating, plan.Landed(new(circuit))!.Wired.Protected.Sized.Breaker.Value.Value);
+        Assert.Equal(section, plan.Tags.FirstOrDefault(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits)?.Rule);
+    }
+
     [Fact]
     public void A_pin_on_a_circuit_that_is_gone_is_shown_amber_and_can_be_freed()
     {

@@ -10,7 +10,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on circuits: what may share, how much, how many.</summary>
 internal static class CircuitChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Ratings(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
 
     private static IEnumerable<Tag> Loads(Checked plan)
     {
@@ -38,6 +38,32 @@ internal static class CircuitChecks
             }
         }
     }
+
+    // What a rating allows, where a person chose another than the planner would.
+    private static IEnumerable<Tag> Ratings(Checked plan)
+    {
+        foreach (var circuit in plan.Circuits.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
+        {
+            var rating = circuit.Protected.Sized.Breaker.Value;
+            var boxes = circuit.Circuit.Boxes.Select(b => plan.Survey[b]).ToList();
+            if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle)))
+            {
+                yield return Red(circuit, "210.21(B)(3)", $"15 and 20 A receptacles are behind a {rating} breaker.", "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
+            }
+            else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting))
+            {
+                yield return Red(circuit, plan.Book.FifteenTwenty, $"Lights are behind a {rating} breaker.", "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.", Unrate(plan, circuit));
+            }
+
+            if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage && rating.Value < 20)
+            {
+                yield return Red(circuit, "210.11(C)", $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.", Unrate(plan, circuit));
+            }
+        }
+    }
+
+    private static Fix[] Unrate(Checked plan, WiredCircuit circuit) =>
+        plan.Job.Pins.Breakers.Any(p => p.Circuit == circuit.Circuit.Key) ? [new("Free the breaker", new PinBreaker(circuit.Circuit.Key, null))] : [];
 
     // 210.11(C) and the individual circuits: nothing else may ride along.
     private static IEnumerable<Tag> Company(Checked plan)

@@ -58,7 +58,10 @@ export function watchDrag() {
         return;
       }
       const id = done.box.dataset.box;
-      await act(bench().dataset.move.replace(/([?&])on=[^&]*/, `$1on=${encodeURIComponent(`box:${id}`)}`), { box: id, offset: `${done.to}"` });
+      // What was moved is selected.
+      const move = new URL(bench().dataset.move, location.href);
+      move.searchParams.set("on", `box:${id}`);
+      await act(move.pathname + move.search, { box: id, offset: `${done.to}"` });
       document.querySelector(`#plan [data-box="${CSS.escape(id)}"]`)?.removeAttribute("transform");
     });
   }

@@ -1,0 +1,57 @@
+using NetArchTest.Rules;
+
+namespace Circuitum.Web.Tests;
+
+/// <summary>Arrows point one way: Web, Cli → Data, Formats → Core.</summary>
+public sealed class ArchitectureTests
+{
+    private static readonly System.Reflection.Assembly Core = typeof(Core.Planner).Assembly;
+    private static readonly System.Reflection.Assembly Data = typeof(Data.JobsDb).Assembly;
+    private static readonly System.Reflection.Assembly Formats = typeof(Formats.PlanFolder).Assembly;
+    private static readonly System.Reflection.Assembly Cli = typeof(Cli.CommandLine).Assembly;
+
+    private static void Free(System.Reflection.Assembly assembly, params string[] of)
+    {
+        var result = Types.InAssembly(assembly).ShouldNot().HaveDependencyOnAny(of).GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+    }
+
+    [Fact]
+    public void The_core_knows_nobody_and_does_no_IO_and_reads_no_clock()
+    {
+        Assert.DoesNotContain(Core.GetReferencedAssemblies(), a => a.Name!.StartsWith("Circuitum", StringComparison.Ordinal) || a.Name.StartsWith("Microsoft", StringComparison.Ordinal));
+        Free(Core, "System.IO", "System.Net", "System.DateTime", "System.DateTimeOffset", "System.TimeProvider", "System.Random", "System.Console", "System.Diagnostics.Stopwatch");
+    }
+
+    [Fact]
+    public void Data_and_formats_know_only_the_core()
+    {
+        Free(Data, "Circuitum.Formats", "Circuitum.Web", "Circuitum.Cli");
+        Free(Formats, "Circuitum.Data", "Circuitum.Web", "Circuitum.Cli");
+    }
+
+    [Fact]
+    public void The_command_line_knows_no_database_and_no_web() => Free(Cli, "Circuitum.Data", "Circuitum.Web");
+
+    [Fact] // House → Layout → Circuits → Routing → Conductors → Protection → Wiring → Panels → Checks, Takeoff
+    public void Each_stage_reads_only_what_stands_before_it()
+    {
+        string[] order = ["House", "Layout", "Circuits", "Routing", "Conductors", "Protection", "Wiring", "Panels", "Checks", "Takeoff"];
+        for (var i = 0; i < order.Length; i++)
+        {
+            var result = Types.InAssembly(Core).That().ResideInNamespace($"Circuitum.Core.{order[i]}").ShouldNot()
+                .HaveDependencyOnAny([.. order[(i + 1)..].Select(later => $"Circuitum.Core.{later}")]).GetResult();
+            Assert.True(result.IsSuccessful, $"{order[i]}: {string.Join(", ", result.FailingTypeNames ?? [])}");
+        }
+    }
+
+    [Fact] // the seam for further families of rules: no stage asks which year it is
+    public void Only_the_code_book_tells_editions_apart()
+    {
+        var source = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "src", "Circuitum.Core"));
+        var asking = Directory.GetFiles(source, "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal) && Path.GetFileName(Path.GetDirectoryName(f)) is not ("CodeBook" or "Jobs"))
+            .Where(f => File.ReadAllText(f).Contains("Edition.Y", StringComparison.Ordinal));
+        Assert.Empty(asking);
+    }
+}

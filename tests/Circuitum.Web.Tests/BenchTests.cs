@@ -1,0 +1,261 @@
+using System.Net;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+using Circuitum.Data;
+using Circuitum.Formats.Csv;
+using Circuitum.Formats.JobFile;
+
+namespace Circuitum.Web.Tests;
+
+public sealed class BenchTests : IDisposable
+{
+    private readonly BenchHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    private async Task<Job> NewestAsync()
+    {
+        var all = await host.Revisions.OfAsync(new("demo"));
+        return JobFiles.Read((await host.Revisions.DocumentAsync(new("demo"), all[^1].Number))!);
+    }
+
+    private async Task<Visitor> AtAsync(string address)
+    {
+        var visitor = host.Visit();
+        await visitor.GetAsync(address);
+        return visitor;
+    }
+
+    [Theory]
+    [InlineData("house", "House · 27 rooms")]
+    [InlineData("boxes", "Boxes · 140")]
+    [InlineData("circuits", "Circuits · 31")]
+    [InlineData("runs", "Runs · 141")]
+    [InlineData("panel", "Panel A · Mudroom")]
+    public async Task Every_stage_shows_the_demo(string stage, string says)
+    {
+        var page = await host.Visit().GetAsync($"/job/demo/{stage}");
+        Assert.Contains(says, page, StringComparison.Ordinal);
+        Assert.Contains("14 Fernhollow Rise", page, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_is_selected_goes_along_to_every_stage_and_what_is_gone_is_put_down()
+    {
+        var visitor = host.Visit();
+        foreach (var stage in new[] { "house", "boxes", "circuits", "runs", "panel" })
+        {
+            Assert.Contains("Panel A · 22", await visitor.GetAsync($"/job/demo/{stage}?on=box:b-r"), StringComparison.Ordinal);
+            Assert.Contains("Select a box or a circuit", await visitor.GetAsync($"/job/demo/{stage}?on=box:ghost"), StringComparison.Ordinal);
+        }
+    }
+
+    [Theory]
+    [InlineData("/job/nothing/house")]
+    [InlineData("/job/demo/cellar")]
+    [InlineData("/job/demo/file/passwords.txt")]
+    [InlineData("/nowhere")]
+    public async Task An_address_that_leads_nowhere_says_so(string address) =>
+        Assert.Contains("There is no such job or page", await host.Visit().GetAsync(address, HttpStatusCode.NotFound), StringComparison.Ordinal);
+
+    [Fact]
+    public async Task Moving_a_box_saves_a_revision_and_says_what_followed()
+    {
+        var visitor = await AtAsync("/job/demo/boxes?on=box:f-r2");
+        var (status, text, response) = await visitor.PostAsync("/job/demo/boxes?on=box:f-r2&handler=Move", ("box", "f-r2"), ("offset", "3-0"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal(2, visitor.Revision);
+        Assert.Contains("Move f-r2 1'-10\".", text, StringComparison.Ordinal);
+        Assert.Contains("ft 12-2", text, StringComparison.Ordinal);
+        Assert.DoesNotContain("<html", text, StringComparison.Ordinal);
+        Assert.Equal("/job/demo/boxes?level=ground&on=box%3Af-r2", Assert.Single(response.Headers.GetValues("HX-Replace-Url")));
+        Assert.Equal(36.Inches(), (await NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
+    }
+
+    [Theory]
+    [InlineData("Move", "box", "f-r2", "offset", "three feet", "“three feet” is no length")]
+    [InlineData("Move", "box", "f-r2", "offset", "182\"", "past the end of its wall")]
+    [InlineData("Move", "box", "f-r2", "offset", "-1\"", "is not on wall 2")]
+    [InlineData("Move", "box", "ghost", "offset", "3-0", "not in this job any more")]
+    [InlineData("Load", "box", "k-range", "load", "lots", "is not a load")]
+    [InlineData("Load", "box", "k-range", "load", "60 kW", "50 000 VA")]
+    [InlineData("Edition", "edition", "2019", "x", "", "There is no 2019 edition")]
+    [InlineData("Device", "box", "f-r2", "kind", "Teapot", "is not on the list")]
+    [InlineData("Device", "box", "f-r2", "kind", "3", "is not on the list")]
+    [InlineData("PinCable", "circuit", "car", "gauge", "13", "is no conductor size")]
+    [InlineData("PinSpace", "circuit", "car", "space", "99", "from 1 to 84")]
+    [InlineData("Delete", "box", "ghost", "x", "", "not in this job any more")]
+    public async Task What_cannot_be_done_is_answered_with_one_sentence_and_nothing_is_saved(string handler, string first, string one, string second, string two, string says)
+    {
+        var visitor = await AtAsync("/job/demo/boxes");
+        var (status, text, response) = await visitor.PostAsync($"/job/demo/boxes?handler={handler}", (first, one), (second, two), ("place", "0"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains(says, text, StringComparison.Ordinal);
+        Assert.Equal("#said", Assert.Single(response.Headers.GetValues("HX-Retarget")));
+        Assert.Single(await host.Revisions.OfAsync(new("demo")));
+    }
+
+    [Fact]
+    public async Task Two_saves_from_one_revision_the_second_is_told_and_can_go_on_top()
+    {
+        Visitor first = await AtAsync("/job/demo/boxes"), second = await AtAsync("/job/demo/boxes");
+        await first.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"));
+        var (status, text, _) = await second.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r1"), ("offset", "2-0"));
+        Assert.Equal(HttpStatusCode.Conflict, status);
+        Assert.Contains("Not saved: crew was first with revision 2, “Move f-r2 1'-10\"”", text, StringComparison.Ordinal);
+        Assert.Contains("name=\"offset\" value=\"2-0\"", text, StringComparison.Ordinal);
+        Assert.Contains("Apply mine on top", text, StringComparison.Ordinal);
+        Assert.Equal(2, (await host.Revisions.OfAsync(new("demo"))).Count);
+
+        var (again, _, _) = await second.PostAsync("/job/demo/boxes?handler=Move", ("from", "2"), ("box", "f-r1"), ("offset", "2-0"));
+        Assert.Equal(HttpStatusCode.OK, again);
+        var boxes = (await NewestAsync()).Boxes;
+        Assert.Equal((24.Inches(), 36.Inches()), (boxes.Single(b => b.Id.Value == "f-r1").Offset, boxes.Single(b => b.Id.Value == "f-r2").Offset));
+    }
+
+    [Fact]
+    public async Task Of_many_saves_at_once_exactly_one_is_taken()
+    {
+        var visitors = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => AtAsync("/job/demo/boxes")));
+        var answers = await Task.WhenAll(visitors.Select((v, i) => v.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", $"{30 + i}\""))));
+        Assert.Equal(1, answers.Count(a => a.Status == HttpStatusCode.OK));
+        Assert.Equal(5, answers.Count(a => a.Status == HttpStatusCode.Conflict));
+        Assert.Equal(2, (await host.Revisions.OfAsync(new("demo"))).Count);
+    }
+
+    [Fact]
+    public async Task Undo_and_redo_say_what_they_will_do_and_do_it()
+    {
+        var visitor = await AtAsync("/job/demo/boxes");
+        var was = JobFiles.Write(await NewestAsync());
+        var (_, moved, _) = await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"));
+        Assert.Contains("Undo “Move f-r2 1'-10\"”", moved, StringComparison.Ordinal);
+        var (_, undone, _) = await visitor.PostAsync("/job/demo/boxes?handler=Undo");
+        Assert.Contains("Redo “Move f-r2 1'-10\"”", undone, StringComparison.Ordinal);
+        Assert.Contains("Nothing to undo", undone, StringComparison.Ordinal);
+        Assert.Equal(was, JobFiles.Write(await NewestAsync()));
+        await visitor.PostAsync("/job/demo/boxes?handler=Redo");
+        Assert.Equal(36.Inches(), (await NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
+        Assert.Equal(4, (await host.Revisions.OfAsync(new("demo"))).Count);
+        var (status, nothing, _) = await visitor.PostAsync("/job/demo/boxes?handler=Redo");
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, true), (status, nothing.Contains("There is nothing to redo.", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public async Task Another_edition_changes_protection_and_a_school_the_circuits()
+    {
+        var visitor = await AtAsync("/job/demo/house");
+        var (_, edition, _) = await visitor.PostAsync("/job/demo/house?handler=Edition", ("edition", "2017"));
+        Assert.Contains("Plan by the 2017 edition.", edition, StringComparison.Ordinal);
+        Assert.Contains("protection of", edition, StringComparison.Ordinal);
+        var (_, school, _) = await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "OneEach"), ("dishwasher", "OneEach"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"));
+        Assert.Contains("breakers", school, StringComparison.Ordinal);
+        Assert.Equal(BedroomSharing.OneEach, (await NewestAsync()).Schools.Bedrooms);
+    }
+
+    [Fact]
+    public async Task House_rules_are_set_together_or_not_at_all()
+    {
+        (string, string)[] rules = [("receptacleHeight", "16\""), ("switchHeight", "48\""), ("counterHeight", "44\""), ("boreHeight", "24\""), ("makeUpAtBox", "6\""), ("slackAtBox", "8\""), ("atPanel", "4-0"), ("sag", "3 %"), ("cablesPerHole", "2"), ("outletsPerCircuit", "8"), ("largestFill", "80"), ("dropTarget", "3")];
+        var visitor = await AtAsync("/job/demo/house");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/house?handler=Rules", [.. rules.Where(r => r.Item1 != "sag"), ("sag", "90 %")])).Status);
+        Assert.Equal(14.Inches(), (await NewestAsync()).HouseRules.ReceptacleHeight);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/house?handler=Rules", rules)).Status);
+        Assert.Equal((16.Inches(), 2, 8), ((await NewestAsync()).HouseRules.ReceptacleHeight, (await NewestAsync()).HouseRules.CablesPerHole, (await NewestAsync()).HouseRules.OutletsPerCircuit));
+    }
+
+    [Fact]
+    public async Task A_larger_range_is_one_field_and_its_circuit_follows()
+    {
+        var visitor = await AtAsync("/job/demo/boxes?on=box:k-range");
+        await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "NeighboursShare"), ("dishwasher", "OneWhereItFits"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"));
+        var (_, text, _) = await visitor.PostAsync("/job/demo/boxes?on=box:k-range&handler=Load", ("box", "k-range"), ("place", "0"), ("load", "18 kW"));
+        // 8 kW × 1.30 = 10.4 kW, 43.3 A: 45 A on 6-3, where 12 kW was 40 A on 8-3.
+        Assert.Contains("Induction range, kitchen now 45 A on 6-3", text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_box_can_be_added_and_is_then_selected_and_deleted_again()
+    {
+        var visitor = await AtAsync("/job/demo/boxes");
+        var (_, added, response) = await visitor.PostAsync("/job/demo/boxes?handler=Add", ("room", "study"), ("wall", "2"), ("offset", "1-6"), ("kind", "Duplex"));
+        Assert.Contains("box%3Astudy-1", Assert.Single(response.Headers.GetValues("HX-Replace-Url")), StringComparison.Ordinal);
+        Assert.Contains("Boxes · 141", added, StringComparison.Ordinal);
+        var (_, deleted, _) = await visitor.PostAsync("/job/demo/boxes?on=box:study-1&handler=Delete", ("box", "study-1"));
+        Assert.Contains("Boxes · 140", deleted, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_tags_fix_is_one_act_and_means_nothing_in_another_revision()
+    {
+        var visitor = await AtAsync("/job/demo/circuits?on=circuit:laundry");
+        var plan = Core.Planner.Plan(await NewestAsync());
+        var index = plan.Tags.Select((t, i) => (t, i)).First(x => x.t.Rule == "210.11(C)(3)").i.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", index), ("fix", "0"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("2 red tags fewer", text, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Conflict, (await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("from", "1"), ("tag", index), ("fix", "0"))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", "999"), ("fix", "0"))).Status);
+    }
+
+    [Fact]
+    public async Task A_form_without_its_token_or_its_revision_is_refused()
+    {
+        var visitor = host.Visit();
+        Assert.Equal(HttpStatusCode.BadRequest, (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"))).Status);
+        await visitor.GetAsync("/job/demo/boxes");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("from", "soon"), ("box", "f-r2"), ("offset", "3-0"))).Status);
+        Assert.Single(await host.Revisions.OfAsync(new("demo")));
+    }
+
+    [Fact]
+    public async Task Without_scripts_a_form_answers_with_the_whole_page()
+    {
+        var visitor = await AtAsync("/job/demo/boxes");
+        var (status, text, _) = await visitor.PostAsync("/job/demo/boxes?handler=Move", inPlace: false, ("box", "f-r2"), ("offset", "3-0"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("<html", text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_history_names_who_was_at_the_bench()
+    {
+        var visitor = await AtAsync("/job/demo/boxes");
+        await visitor.PostAsync("/?handler=Who", ("who", " Lead, crew two \u0007"));
+        await visitor.PostAsync("/job/demo/boxes?handler=Delete", ("box", "f-r2"));
+        Assert.Equal(["Circuitum", "Lead, crew two"], (await host.Revisions.OfAsync(new("demo"))).Select(r => r.Who));
+        Assert.Equal(24, Web.Bench.Crew.Plain(new string('x', 60)).Length);
+    }
+
+    [Fact]
+    public async Task The_schedule_as_CSV_is_the_plans_and_the_job_file_comes_back_as_it_went()
+    {
+        var visitor = host.Visit();
+        Assert.Equal(CsvFiles.Schedule(Core.Planner.Plan(await NewestAsync())), await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
+        var file = await visitor.Http.GetByteArrayAsync("/job/demo/file/job.circuitum.json");
+        var (status, _) = await visitor.BringAsync(file);
+        Assert.Equal(HttpStatusCode.Redirect, status);
+        Assert.Equal(2, (await host.Revisions.ListAsync()).Count);
+    }
+
+    [Fact]
+    public async Task The_demo_can_be_reset_and_even_that_can_be_undone()
+    {
+        var visitor = await AtAsync("/job/demo/boxes");
+        await visitor.PostAsync("/job/demo/boxes?handler=Delete", ("box", "f-r2"));
+        Assert.Equal(139, (await NewestAsync()).Boxes.Length);
+        await visitor.PostAsync("/?handler=Reset");
+        Assert.Equal(140, (await NewestAsync()).Boxes.Length);
+        await visitor.GetAsync("/job/demo/boxes");
+        await visitor.PostAsync("/job/demo/boxes?handler=Undo");
+        Assert.Equal(139, (await NewestAsync()).Boxes.Length);
+    }
+
+    [Fact]
+    public async Task Pages_forbid_scripts_and_styles_from_elsewhere()
+    {
+        var response = await host.Visit().Http.GetAsync("/job/demo/house");
+        Assert.StartsWith("default-src 'self'", Assert.Single(response.Headers.GetValues("Content-Security-Policy")), StringComparison.Ordinal);
+        Assert.DoesNotMatch("(src|href)=\"https?://", await response.Content.ReadAsStringAsync());
+    }
+}

@@ -1,0 +1,71 @@
+using Circuitum.Cli;
+using Circuitum.Formats.Csv;
+using Circuitum.Formats.JobFile;
+
+namespace Circuitum.Web.Tests;
+
+public sealed class CommandLineTests : IDisposable
+{
+    private static readonly string Demo = Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json");
+    private readonly string folder = Directory.CreateTempSubdirectory("circuitum-cli-").FullName;
+
+    public void Dispose() => Directory.Delete(folder, recursive: true);
+
+    private static (int Code, string Output, string Errors) Run(params string[] arguments)
+    {
+        using StringWriter output = new(), errors = new();
+        return (CommandLine.Run(arguments, output, errors), output.ToString(), errors.ToString());
+    }
+
+    [Fact]
+    public void Plan_writes_every_file_and_they_agree_with_the_core()
+    {
+        var target = Path.Combine(folder, "out");
+        Assert.Equal(0, Run("plan", Demo, "-o", target).Code);
+        string[] owed = ["ground.svg", "material.csv", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv", "schedule.pdf", "tags.csv", "upper.svg"];
+        Assert.Equal(owed, Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
+        using var file = File.OpenRead(Demo);
+        Assert.Equal(CsvFiles.Schedule(Core.Planner.Plan(JobFiles.Read(file))), File.ReadAllText(Path.Combine(target, "schedule.csv")));
+    }
+
+    [Fact]
+    public void Check_prints_tags_and_fails_on_red()
+    {
+        var (code, output, _) = Run("check", Demo);
+        Assert.Equal(1, code);
+        Assert.Contains("red    circuit:laundry  210.11(C)(3)", output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Convert_keeps_the_job()
+    {
+        var target = Path.Combine(folder, "again.circuitum.json");
+        Assert.Equal(0, Run("convert", Demo, "-o", target).Code);
+        using FileStream a = File.OpenRead(Demo), b = File.OpenRead(target);
+        Assert.Equal(JobFiles.Write(JobFiles.Read(a)), JobFiles.Write(JobFiles.Read(b)));
+    }
+
+    [Fact]
+    public void A_bad_file_is_told_in_one_line_and_writes_nothing()
+    {
+        var bad = Path.Combine(folder, "bad.json");
+        File.WriteAllText(bad, "{");
+        var (code, output, errors) = Run("plan", bad, "-o", Path.Combine(folder, "out"));
+        Assert.Equal((3, ""), (code, output));
+        Assert.StartsWith("Line 1", errors, StringComparison.Ordinal);
+        Assert.False(Directory.Exists(Path.Combine(folder, "out")));
+        Assert.Equal(3, Run("check", Path.Combine(folder, "not-there.json")).Code);
+    }
+
+    [Theory]
+    [InlineData(2)]
+    [InlineData(2, "plan")]
+    [InlineData(2, "plan", "x.json")]
+    [InlineData(0, "help")]
+    public void Wrong_use_shows_how(int code, params string[] arguments)
+    {
+        var result = Run(arguments);
+        Assert.Equal(code, result.Code);
+        Assert.Contains("circuitum plan FILE -o DIR", result.Output + result.Errors, StringComparison.Ordinal);
+    }
+}

@@ -1,0 +1,104 @@
+using System.Net;
+using System.Net.Http.Headers;
+using System.Text.RegularExpressions;
+using Circuitum.Data;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Circuitum.Web.Tests;
+
+/// <summary>The application over a database of its own.</summary>
+public sealed class BenchHost : WebApplicationFactory<Program>
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("circuitum-test-").FullName;
+
+    public string Database => Path.Combine(folder, "jobs.db");
+
+    public JobRevisions Revisions => Services.GetRequiredService<JobRevisions>();
+
+    public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false }));
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("Database", Database).UseSetting("Logging:LogLevel:Default", "Warning");
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        if (Directory.Exists(folder))
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+}
+
+/// <summary>A browser without a screen: it keeps cookies, the token and the revision of the page it looks at.</summary>
+public sealed partial class Visitor(HttpClient http)
+{
+    private string token = "";
+
+    public int Revision { get; set; }
+
+    public HttpClient Http => http;
+
+    public async Task<string> GetAsync(string address, HttpStatusCode status = HttpStatusCode.OK)
+    {
+        var response = await http.GetAsync(address);
+        Assert.Equal(status, response.StatusCode);
+        return await LookAsync(response);
+    }
+
+    public Task<(HttpStatusCode Status, string Text, HttpResponseMessage Response)> PostAsync(string address, params (string Name, string Value)[] fields) => PostAsync(address, inPlace: true, fields);
+
+    public async Task<(HttpStatusCode Status, string Text, HttpResponseMessage Response)> PostAsync(string address, bool inPlace, params (string Name, string Value)[] fields)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, address)
+        {
+            Content = new FormUrlEncodedContent([.. fields.Select(f => new KeyValuePair<string, string>(f.Name, f.Value)), .. fields.Any(f => f.Name == "from") ? [] : new[] { new KeyValuePair<string, string>("from", Revision.ToString(System.Globalization.CultureInfo.InvariantCulture)) }]),
+        };
+        request.Headers.Add("RequestVerificationToken", token);
+        if (inPlace)
+        {
+            request.Headers.Add("HX-Request", "true");
+        }
+
+        var response = await http.SendAsync(request);
+        return (response.StatusCode, await LookAsync(response), response);
+    }
+
+    public async Task<(HttpStatusCode Status, string Text)> BringAsync(byte[] file, string name = "job.circuitum.json")
+    {
+        var page = await GetAsync("/");
+        using var form = new MultipartFormDataContent { { new StringContent(FormToken().Match(page).Groups[1].Value), "__RequestVerificationToken" } };
+        var part = new ByteArrayContent(file);
+        part.Headers.ContentType = new MediaTypeHeaderValue("application/json");
+        form.Add(part, "file", name);
+        var response = await http.PostAsync("/?handler=Bring", form);
+        return (response.StatusCode, WebUtility.HtmlDecode(await response.Content.ReadAsStringAsync()));
+    }
+
+    private async Task<string> LookAsync(HttpResponseMessage response)
+    {
+        var text = await response.Content.ReadAsStringAsync();
+        if (BenchToken().Match(text) is { Success: true } found)
+        {
+            token = found.Groups[1].Value;
+        }
+
+        if (RevisionOf().Match(text) is { Success: true } revision)
+        {
+            Revision = int.Parse(revision.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
+        }
+
+        return WebUtility.HtmlDecode(text);
+    }
+
+    [GeneratedRegex("""RequestVerificationToken":"([^"]+)""")]
+    private static partial Regex BenchToken();
+
+    [GeneratedRegex("""name="__RequestVerificationToken" type="hidden" value="([^"]+)""")]
+    private static partial Regex FormToken();
+
+    [GeneratedRegex("""data-revision="(\d+)""")]
+    private static partial Regex RevisionOf();
+}

@@ -1,0 +1,33 @@
+import { defineConfig } from "@playwright/test";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+const port = Number(process.env.BROWSER_TEST_PORT ?? 5191);
+// The configuration is read by each worker too; only the first reading makes the folder.
+process.env.BROWSER_TEST_DB ??= join(mkdtempSync(join(tmpdir(), "circuitum-browser-")), "jobs.db");
+
+export default defineConfig({
+  testDir: ".",
+  testMatch: "*.test.mjs",
+  outputDir: "../../test-results",
+  workers: 1,
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  reporter: [["list"], ["json", { outputFile: "../../test-results/browser.json" }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+  webServer: {
+    command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port} --Database ${process.env.BROWSER_TEST_DB} --Logging:LogLevel:Default Warning`,
+    cwd: "../../src/Circuitum.Web",
+    url: `http://127.0.0.1:${port}/`,
+    timeout: 90_000,
+    reuseExistingServer: false,
+  },
+});
