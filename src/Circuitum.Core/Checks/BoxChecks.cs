@@ -15,7 +15,13 @@ internal static class BoxChecks
 
     public static IEnumerable<Tag> Check(Checked plan) => Spacing(plan).Concat(InOpenings(plan)).Concat(Lighting(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
 
-    private static IEnumerable<Tag> Spacing(Checked plan) => plan.Survey.Coverage.Where(s => !s.Served).Select(space =>
+    private static IEnumerable<Tag> Spacing(Checked plan)
+    {
+        var used = plan.Job.Boxes.Select(b => b.Id.Value).ToHashSet();
+        return plan.Survey.Coverage.Where(s => !s.Served).Select(space => TooFar(plan, space, used));
+    }
+
+    private static Tag TooFar(Checked plan, WallSpace space, HashSet<string> used)
     {
         var room = plan.House.Room(space.Room).Room;
         var (gap, middle) = WorstGap(space);
@@ -25,9 +31,9 @@ internal static class BoxChecks
                 ? $"This wall space of {space.Clear} has none; 2 ft or wider needs at least {space.Least}."
                 : $"{gap} along the floor line, at most {WallSpace.Reach}; this wall space of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.")
         {
-            Fixes = [new Fix("Add a receptacle there", new AddBox(Receptacle(plan.Job, space, middle)))],
+            Fixes = [new Fix("Add a receptacle there", new AddBox(Receptacle(used, space, middle)))],
         };
-    });
+    }
 
     // The farthest point and where a receptacle serves it best.
     private static (Length Gap, Length At) WorstGap(WallSpace space)
@@ -60,7 +66,7 @@ internal static class BoxChecks
         return gaps.OrderByDescending(g => g.Gap).First();
     }
 
-    private static Box Receptacle(Job job, WallSpace space, Length at)
+    private static Box Receptacle(HashSet<string> used, WallSpace space, Length at)
     {
         var piece = space.Pieces[0];
         var left = at;
@@ -75,7 +81,6 @@ internal static class BoxChecks
             left -= next.To - next.From;
         }
 
-        var used = job.Boxes.Select(b => b.Id.Value).ToHashSet();
         var number = Enumerable.Range(1, used.Count + 1).First(n => !used.Contains($"{space.Room}-r{n}"));
         return new() { Id = new($"{space.Room}-r{number}"), Room = space.Room, Wall = piece.Wall, Offset = Clear(piece, piece.From + left), Devices = [new() { Kind = DeviceKind.Duplex }] };
     }

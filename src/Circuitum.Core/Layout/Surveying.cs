@@ -9,10 +9,14 @@ namespace Circuitum.Core.Layout;
 public static class Surveying
 {
     /// <summary>Places every box and measures the wall spaces.</summary>
-    public static Survey Survey(FramedHouse house, Job job) => new(
-        Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))]),
-        [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, job))],
-        FloorArea(house));
+    public static Survey Survey(FramedHouse house, Job job)
+    {
+        var byRoom = job.Boxes.ToLookup(b => b.Room);
+        return new(
+            Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))]),
+            [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id]))],
+            FloorArea(house));
+    }
 
     /// <summary>Where a panel's cables enter: the top of its cabinet.</summary>
     public static Place PlacePanel(FramedHouse house, Panel panel) => OnWall(house, panel.Room, panel.Wall, panel.Offset, panel.Top);

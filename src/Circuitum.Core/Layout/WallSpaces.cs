@@ -61,10 +61,10 @@ public static class WallSpaces
     public static bool Covers(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom or RoomUse.FinishedBasement;
 
     /// <summary>The wall spaces of a room with the receptacles that count: not above 5-1/2 ft, not counter receptacles, not an appliance's own.</summary>
-    public static ImmutableArray<WallSpace> Measure(FramedRoom room, Job job)
+    public static ImmutableArray<WallSpace> Measure(FramedRoom room, IEnumerable<Box> boxesOfRoom)
     {
         var spaces = Split(room);
-        var boxes = job.Boxes.Where(b => b.Room == room.Room.Id && Counts(b)).ToList();
+        var boxes = boxesOfRoom.Where(Counts).ToList();
         return [.. spaces.Select(s => s with { Receptacles = [.. boxes.SelectMany(b => Distance(s, b)).Order()] })];
     }
 

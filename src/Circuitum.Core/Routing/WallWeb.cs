@@ -11,7 +11,7 @@ internal sealed class WallWeb
     private readonly (int Start, int End, int Run)[] spans;
     private readonly (int From, int To)[][] gaps;
     private readonly List<(int To, int Cost)>[] edges;
-    private readonly (int[] Cost, int[] From)?[] found;
+    private readonly Search?[] searches;
 
     public WallWeb(FramedLevel level, Length height)
     {
@@ -20,7 +20,7 @@ internal sealed class WallWeb
         spans = [.. level.Walls.Select(w => (knotAt[w.Start], knotAt[w.End], w.Run.Sixtyfourths))];
         gaps = [.. level.Walls.Select(w => w.Openings.Where(o => o.StopsBoringAt(height)).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths)).ToArray())];
         edges = [.. knots.Select(_ => new List<(int, int)>())];
-        found = new (int[], int[])?[knots.Count];
+        searches = new Search?[knots.Count];
         for (var wall = 0; wall < spans.Length; wall++)
         {
             var (start, end, run) = spans[wall];
@@ -33,28 +33,31 @@ internal sealed class WallWeb
         }
     }
 
-    /// <summary>Cheapest way along the studs; null when doors part the two places.</summary>
-    public WebWay? Between(Place a, Place b)
+    /// <summary>Cheapest way along the studs for less than a limit, in 1/64 in; null when there is none.</summary>
+    public WebWay? Between(Place a, Place b, int limit)
     {
-        if (a.Wall is not int wallA || b.Wall is not int wallB)
+        if (a.Wall is not int wallA || b.Wall is not int wallB || a.At.Plan.SquareTo(b.At.Plan).Sixtyfourths >= limit)
         {
             return null;
         }
 
         int alongA = a.Along.Sixtyfourths, alongB = b.Along.Sixtyfourths;
-        WebWay? best = wallA == wallB && Solid(wallA, alongA, alongB) ? new(Cost(alongA, alongB), null) : null;
-        Span<(int Knot, int Cost)> ends = stackalloc (int, int)[2];
-        Span<(int Knot, int Cost)> starts = stackalloc (int, int)[2];
+        WebWay? best = null;
+        if (wallA == wallB && Solid(wallA, alongA, alongB) && Cost(alongA, alongB) is var straight && straight < limit)
+        {
+            (best, limit) = (new(straight, null), straight);
+        }
+
+        Span<(int Knot, int Cost)> starts = stackalloc (int, int)[2], ends = stackalloc (int, int)[2];
         int startCount = Ends(wallA, alongA, starts), endCount = Ends(wallB, alongB, ends);
         for (var i = 0; i < startCount; i++)
         {
-            var cost = From(starts[i].Knot).Cost;
             for (var j = 0; j < endCount; j++)
             {
-                var between = cost[ends[j].Knot];
-                if (between < int.MaxValue && starts[i].Cost + between + ends[j].Cost is var total && (best is null || total < best.Value.Cost))
+                var ways = starts[i].Cost + ends[j].Cost;
+                if (From(starts[i].Knot).CostTo(ends[j].Knot, limit - ways) is int between && ways + between < limit)
                 {
-                    best = new(total, (starts[i].Knot, ends[j].Knot));
+                    (best, limit) = (new(ways + between, (starts[i].Knot, ends[j].Knot)), ways + between);
                 }
             }
         }
@@ -102,9 +105,8 @@ internal sealed class WallWeb
 
     private List<Point> Knots(int start, int end)
     {
-        var (_, from) = From(start);
         var way = new List<Point>();
-        for (var at = end; at >= 0; at = from[at])
+        for (var at = end; at >= 0; at = From(start).Before(at))
         {
             way.Add(knots[at]);
         }
@@ -113,38 +115,56 @@ internal sealed class WallWeb
         return way;
     }
 
-    private (int[] Cost, int[] From) From(int start)
+    private Search From(int knot) => searches[knot] ??= new(knot, edges);
+
+    // Dijkstra's search from one knot, which goes on from where it stopped when more is asked of it.
+    private sealed class Search
     {
-        if (found[start] is { } known)
+        private readonly List<(int To, int Cost)>[] edges;
+        private readonly int[] cost;
+        private readonly int[] from;
+        private readonly bool[] settled;
+        private readonly PriorityQueue<int, (int, int)> open = new();
+
+        public Search(int start, List<(int To, int Cost)>[] edges)
         {
-            return known;
+            this.edges = edges;
+            cost = new int[edges.Length];
+            from = new int[edges.Length];
+            settled = new bool[edges.Length];
+            Array.Fill(cost, int.MaxValue);
+            Array.Fill(from, -1);
+            cost[start] = 0;
+            open.Enqueue(start, (0, start));
         }
 
-        var cost = Enumerable.Repeat(int.MaxValue, knots.Count).ToArray();
-        var from = Enumerable.Repeat(-1, knots.Count).ToArray();
-        var open = new PriorityQueue<int, (int, int)>();
-        cost[start] = 0;
-        open.Enqueue(start, (0, start));
-        while (open.TryDequeue(out var at, out var key))
-        {
-            if (key.Item1 > cost[at])
-            {
-                continue;
-            }
+        public int Before(int knot) => from[knot];
 
-            foreach (var (to, step) in edges[at])
+        /// <summary>What the way to a knot costs; null when it is not less than the limit.</summary>
+        public int? CostTo(int knot, int limit)
+        {
+            while (!settled[knot] && open.TryPeek(out var at, out var key) && key.Item1 < limit)
             {
-                if (cost[at] + step < cost[to])
+                open.Dequeue();
+                if (settled[at])
                 {
-                    cost[to] = cost[at] + step;
-                    from[to] = at;
-                    open.Enqueue(to, (cost[to], to));
+                    continue;
+                }
+
+                settled[at] = true;
+                foreach (var (to, step) in edges[at])
+                {
+                    if (cost[at] + step < cost[to])
+                    {
+                        cost[to] = cost[at] + step;
+                        from[to] = at;
+                        open.Enqueue(to, (cost[to], to));
+                    }
                 }
             }
-        }
 
-        found[start] = (cost, from);
-        return (cost, from);
+            return settled[knot] && cost[knot] < limit ? cost[knot] : null;
+        }
     }
 }
 

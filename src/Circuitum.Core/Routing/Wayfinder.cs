@@ -14,12 +14,14 @@ internal sealed class Wayfinder
     private readonly WallWeb[][] webs;
     private readonly Cavity?[][] cavities;
     private readonly RiserBay[][][] bays;
+    private readonly ILookup<(bool AlongX, Length Line), Wall>[][] wallsOn;
 
     public Wayfinder(FramedHouse house, Job job)
     {
         (this.house, this.job) = (house, job);
         webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight)).ToArray())];
         cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i)).Prepend(Cavity.Below(s)).ToArray())];
+        wallsOn = [.. house.Structures.Select(s => s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
         bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
     }
 
@@ -33,25 +35,45 @@ internal sealed class Wayfinder
         return best.Web is { } web ? AlongStuds(a, b, web) : ThroughCavities(a, b, best.Start, best.End, best.Cost);
     }
 
+    // Ways through one cavity are cheap to weigh and mostly win; a way through a storey, and one along the studs, are looked into
+    // only where the least they could cost is less.
     private (Length Cost, WebWay? Web, int Start, int End) Best(Place a, Place b)
     {
         (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
-        if (a.Level == b.Level && job.Schools.Way == CableWay.LeastLabour && webs[a.Structure][a.Level].Between(a, b) is { } web)
-        {
-            best = (new Length(web.Cost) + ToBore(a) + ToBore(b), web, 0, 0);
-        }
-
         Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
         int startCount = Reached(a, starts), endCount = Reached(b, ends);
-        for (var i = 0; i < startCount; i++)
+        for (var storeys = 0; storeys <= cavities[a.Structure].Length; storeys++)
         {
-            for (var j = 0; j < endCount; j++)
+            for (var i = 0; i < startCount; i++)
             {
-                var cost = Rise(a, starts[i]) + Rise(b, ends[j]) + Through(a, b, starts[i], ends[j]);
-                if (cost < best.Cost)
+                for (var j = 0; j < endCount; j++)
                 {
-                    best = (cost, null, starts[i], ends[j]);
+                    if (Math.Abs(starts[i] - ends[j]) != storeys)
+                    {
+                        continue;
+                    }
+
+                    var rises = Rise(a, starts[i]) + Rise(b, ends[j]);
+                    if (storeys > 0 && rises + a.At.Plan.SquareTo(b.At.Plan) + (Labour.Storey * storeys) >= best.Cost)
+                    {
+                        continue;
+                    }
+
+                    var cost = rises + Through(a, b, starts[i], ends[j]);
+                    if (cost < best.Cost)
+                    {
+                        best = (cost, null, starts[i], ends[j]);
+                    }
                 }
+            }
+        }
+
+        if (a.Level == b.Level && job.Schools.Way == CableWay.LeastLabour)
+        {
+            var toBore = ToBore(a) + ToBore(b);
+            if (webs[a.Structure][a.Level].Between(a, b, (best.Cost - toBore).Sixtyfourths) is { } web)
+            {
+                best = (new Length(web.Cost) + toBore, web, 0, 0);
             }
         }
 
@@ -157,9 +179,10 @@ internal sealed class Wayfinder
         return build.Done(new Length(web.Cost) + ToBore(a) + ToBore(b));
     }
 
-    private static void Bore(WayBuilder build, FramedLevel level, Point from, Point to, Length z)
+    private void Bore(WayBuilder build, FramedLevel level, Point from, Point to, Length z)
     {
-        var wall = level.Walls.FirstOrDefault(w => Along(w, from) && Along(w, to));
+        var lines = wallsOn[level.Structure][level.Index];
+        var wall = lines[(true, from.Y)].Concat(lines[(false, from.X)]).FirstOrDefault(w => Along(w, from) && Along(w, to));
         if (wall is null)
         {
             return;

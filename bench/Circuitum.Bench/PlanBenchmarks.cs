@@ -1,0 +1,89 @@
+using System.Collections.Immutable;
+using BenchmarkDotNet.Attributes;
+using Circuitum.Core;
+using Circuitum.Core.Checks;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Conductors;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Protection;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Bench;
+
+/// <summary>Each stage and the whole plan, so that growth can be read off.</summary>
+[MemoryDiagnoser]
+[ShortRunJob]
+public class PlanBenchmarks
+{
+    private Job job = null!;
+    private CodeBook book = null!;
+    private FramedHouse house = null!;
+    private Survey survey = null!;
+    private ImmutableArray<Circuit> circuits;
+    private ImmutableArray<RoutedCircuit> routed;
+    private Holes holes = null!;
+    private ImmutableArray<SizedCircuit> sized;
+    private ImmutableArray<WiredCircuit> wired;
+    private ImmutableArray<PanelSchedule> panels;
+
+    /// <summary>Boxes in the house.</summary>
+    [Params(50, 150, 500, 2000)]
+    public int Boxes { get; set; }
+
+    /// <summary>What each stage reads.</summary>
+    [GlobalSetup]
+    public void SetUp()
+    {
+        job = ScaledHouse.Of(Boxes);
+        book = CodeBook.For(job);
+        house = Framing.Frame(job);
+        survey = Surveying.Survey(house, job);
+        circuits = Dividing.Divide(house, survey, job, book);
+        routed = Routes.Route(house, survey, circuits, job);
+        holes = Drilling.Drill(routed, job.HouseRules);
+        sized = Sizing.Size(routed, holes, survey, job, book);
+        wired = Wires.Join(Protecting.Protect(sized, survey, book), survey, book);
+        panels = Landing.Land(wired, house, survey, job);
+    }
+
+    /// <summary>House.</summary>
+    [Benchmark]
+    public FramedHouse Frame() => Framing.Frame(job);
+
+    /// <summary>Boxes.</summary>
+    [Benchmark]
+    public Survey Place() => Surveying.Survey(house, job);
+
+    /// <summary>Circuits.</summary>
+    [Benchmark]
+    public ImmutableArray<Circuit> Divide() => Dividing.Divide(house, survey, job, book);
+
+    /// <summary>Runs.</summary>
+    [Benchmark]
+    public ImmutableArray<RoutedCircuit> Route() => Routes.Route(house, survey, circuits, job);
+
+    /// <summary>Holes and conductors.</summary>
+    [Benchmark]
+    public ImmutableArray<SizedCircuit> Size() => Sizing.Size(routed, Drilling.Drill(routed, job.HouseRules), survey, job, book);
+
+    /// <summary>Protection and wiring.</summary>
+    [Benchmark]
+    public ImmutableArray<WiredCircuit> Wire() => Wires.Join(Protecting.Protect(sized, survey, book), survey, book);
+
+    /// <summary>Panel.</summary>
+    [Benchmark]
+    public ImmutableArray<PanelSchedule> Land() => Landing.Land(wired, house, survey, job);
+
+    /// <summary>Checks.</summary>
+    [Benchmark]
+    public int Check() => Checking.Check(new(job, book, house, survey, wired, panels)).Length;
+
+    /// <summary>Everything.</summary>
+    [Benchmark(Baseline = true)]
+    public Plan Whole() => Planner.Plan(job);
+}

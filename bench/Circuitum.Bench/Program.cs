@@ -1,0 +1,3 @@
+using BenchmarkDotNet.Running;
+
+BenchmarkSwitcher.FromAssembly(typeof(Circuitum.Bench.PlanBenchmarks).Assembly).Run(args);
