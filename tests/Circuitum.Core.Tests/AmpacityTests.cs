@@ -2,6 +2,7 @@ using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
 
 namespace Circuitum.Core.Tests;
 
@@ -73,6 +74,22 @@ public sealed class AmpacityTests
     {
         Assert.Equal(65m, Ampacities.InRaceway(Gauge.Awg6, 2, new(30), Column.C75, Book).Value.Value);
         Assert.Equal(55m, Ampacities.InRaceway(Gauge.Awg6, 2, new(30), Column.C60, Book).Value.Value);
+    }
+
+    [Theory] // UF starts from its 60 °C column: 20 × .82 = 16.4, 30 × .82 = 24.6
+    [InlineData("12", 30, 20)]
+    [InlineData("12", 40, 16.4)]
+    [InlineData("10", 40, 24.6)]
+    public void Underground_cable_is_corrected_from_60_degrees(string gauge, decimal ambient, double amps) =>
+        Assert.Equal((decimal)amps, Ampacities.InCable(Gauge.Parse(gauge), 1, 2, new(ambient), Book, "", Jacket.Underground).Value.Value);
+
+    [Fact]
+    public void A_greenhouse_is_damp_and_pulled_in_UF()
+    {
+        var plan = Planner.Plan(Houses.Row(("glass", RoomUse.Greenhouse, 16)).With(Houses.On("r", "glass", 1, 60)));
+        var sized = plan.CircuitOf(new("r"))!.Protected.Sized;
+        Assert.Equal("12-2 UF", sized.Cable);
+        Assert.Contains(sized.Gauge.Why.Steps, s => s.Cite == "334.12(B)(4), 340.10");
     }
 
     [Theory] // both sides of each row of the adjustment table

@@ -48,6 +48,9 @@ public sealed class ProtectionTests
         Assert.Equal(("000", "001"), (Afci(Receptacle(RoomUse.Kitchen, 240, 50, appliance: Appliance.Range)), Gfci(Receptacle(RoomUse.Kitchen, 240, 50, appliance: Appliance.Range))));
 
     [Fact]
+    public void In_an_accessory_building_every_receptacle_whatever_its_room() => Assert.Equal("111", Gfci(Receptacle(RoomUse.Utility) with { Accessory = true }));
+
+    [Fact]
     public void Outdoors_every_receptacle_in_every_edition() => Assert.Equal("111", Gfci(Receptacle(RoomUse.Dining, outdoors: true)));
 
     [Fact]

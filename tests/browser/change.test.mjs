@@ -82,7 +82,7 @@ test("a pinned breaker is kept, tagged, and freed by the tag's own button", asyn
 
 test("a tag's fix puts the bath back on its own circuit", async ({ page }) => {
   await open(page, "circuits", "circuit:laundry");
-  await card(page).getByRole("button", { name: "Free Bath basin receptacle" }).first().click();
+  await card(page).getByRole("button", { name: "Unpin Bath basin receptacle" }).first().click();
   await expect(said(page)).toContainText("2 red tags fewer");
 });
 

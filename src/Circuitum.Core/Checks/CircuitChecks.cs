@@ -72,9 +72,14 @@ internal static class CircuitChecks
         {
             foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]))
             {
-                foreach (var (section, rule) in new[] { Refused(circuit.Circuit, box), Reserved(circuit.Circuit, box) }.OfType<(string, string)>())
+                if (Refused(circuit.Circuit, box) is var (refusing, rule))
                 {
-                    yield return Red(circuit, section, $"{box.Name} may not be on this circuit.", $"By {section} {rule}.", Unpin(plan, circuit));
+                    yield return Red(circuit, refusing, $"{box.Name} may not be on this circuit.", $"By {refusing} {rule}.", Unpin(plan, circuit));
+                }
+
+                if (Reserved(circuit.Circuit, box) is var (reserving, place))
+                {
+                    yield return Red(circuit, reserving, $"{box.Name} belongs on another circuit.", $"By {reserving} {place}.", Unpin(plan, circuit));
                 }
             }
         }
@@ -153,7 +158,7 @@ internal static class CircuitChecks
     }
 
     private static Fix[] Unpin(Checked plan, WiredCircuit circuit) =>
-        [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box)).Select(p => new Fix($"Free {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
+        [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box)).Select(p => new Fix($"Unpin {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
 
     private static Tag Red(WiredCircuit circuit, string rule, string headline, string sum, Fix[] fixes) =>
         new(Severity.Red, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. fixes] };

@@ -26,7 +26,11 @@ public sealed record Outlet(
     bool NearTub,
     Volts Volts,
     Amps Rating,
-    Appliance? Appliance);
+    Appliance? Appliance)
+{
+    /// <summary>It stands in an accessory building.</summary>
+    public bool Accessory { get; init; }
+}
 
 /// <summary>A protection that an outlet needs, and the paragraph that asks for it.</summary>
 public sealed record Need(string Reason, string Section);
@@ -79,11 +83,15 @@ public static class GfciRule
             return new("outdoor receptacle", "210.8(A)(3)");
         }
 
+        if (o.Accessory || o.Room == RoomUse.Greenhouse)
+        {
+            return new("receptacle in an accessory building", "210.8(A)(2)");
+        }
+
         return o.Room switch
         {
             RoomUse.Bath => new("bathroom receptacle", "210.8(A)(1)"),
             RoomUse.Garage => new("garage receptacle", "210.8(A)(2)"),
-            RoomUse.Greenhouse => new("receptacle in an accessory building", "210.8(A)(2)"),
             RoomUse.CrawlSpace => new("crawl space receptacle", "210.8(A)(4)"),
             RoomUse.UnfinishedBasement => new("basement receptacle", "210.8(A)(5)"),
             RoomUse.FinishedBasement when book.Edition >= Edition.Y2020 => new("basement receptacle, finished or not", "210.8(A)(5)"),
@@ -106,7 +114,7 @@ public static class GfciRule
                 : null;
         }
 
-        var placed = o.Outdoors || (book.Edition == Edition.Y2023 && o.Room is RoomUse.Garage or RoomUse.Greenhouse);
+        var placed = o.Outdoors || (book.Edition == Edition.Y2023 && (o.Accessory || o.Room is RoomUse.Garage or RoomUse.Greenhouse));
         if (book.Edition == Edition.Y2017 || !placed || o.Rating.Value > 50)
         {
             return null;

@@ -26,6 +26,16 @@ public enum Column
     C90 = 90,
 }
 
+/// <summary>Jacketed cable that a branch circuit is pulled in.</summary>
+public enum Jacket
+{
+    /// <summary>Nonmetallic-sheathed, for dry places only (334.12(B)); 90 °C conductors held to the 60 °C column (334.80).</summary>
+    Nonmetallic,
+
+    /// <summary>Underground feeder and branch-circuit cable, for damp and wet places; 60 °C conductors (340.80).</summary>
+    Underground,
+}
+
 /// <summary>Figures that are the same in the 2017, 2020 and 2023 editions.</summary>
 public static class Tables
 {

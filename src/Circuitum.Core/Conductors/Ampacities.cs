@@ -15,14 +15,16 @@ public static class Ampacities
     /// <param name="ambient">Of that place.</param>
     /// <param name="book">The edition.</param>
     /// <param name="where">The place in words.</param>
-    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook.CodeBook book, string where)
+    /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80.</param>
+    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook.CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic)
     {
-        var start = Tables.Ampacity(gauge, Metal.Copper, Column.C90)!.Value;
-        var why = Because.Of("Why this ampacity").Book($"{gauge} copper, 90 °C column", start.ToString(), $"{book.AmpacityTable}, 334.80");
+        var (column, section) = jacket == Jacket.Underground ? (Column.C60, "340.80") : (Column.C90, "334.80");
+        var start = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
+        var why = Because.Of("Why this ampacity").Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(), $"{book.AmpacityTable}, {section}");
         var amps = start;
         if (ambient.Degrees > 30 || ambient.Degrees <= 25)
         {
-            var factor = Tables.AmbientFactor(ambient, Column.C90) ?? 0;
+            var factor = Tables.AmbientFactor(ambient, column) ?? 0;
             amps *= factor;
             why = why.Book($"{ambient} {where}: × {factor:0.00}", amps.ToString(), book.AmbientTable);
         }
@@ -34,7 +36,7 @@ public static class Ampacities
             why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}", amps.ToString(), $"334.80, {book.AdjustmentTable}");
         }
 
-        return Held(amps, gauge, Column.C60, why, book, "334.80");
+        return Held(amps, gauge, Column.C60, why, book, section);
     }
 
     /// <summary>THWN-2 in a raceway: from the 90 °C column, held to the terminations.</summary>

@@ -21,6 +21,9 @@ public sealed record SizedCircuit
     /// <summary>Its conductor beyond the home run.</summary>
     public required Figure<Gauge> Gauge { get; init; }
 
+    /// <summary>The cable it is pulled in; a feeder in a raceway has none.</summary>
+    public Jacket Jacket { get; init; }
+
     /// <summary>The home run's conductor; larger only by house rule.</summary>
     public required Gauge HomeRunGauge { get; init; }
 
@@ -54,7 +57,7 @@ public sealed record SizedCircuit
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Kind == RunKind.Feeder && Raceway is not null
         ? $"3 × {Gauge.Value} + {Ground} G"
-        : $"{GaugeOf(run)}-{run.Conductors}";
+        : $"{GaugeOf(run)}-{run.Conductors}{(Jacket == Jacket.Underground ? " UF" : "")}";
 
     /// <summary>The home run's cable.</summary>
     public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
@@ -77,8 +80,8 @@ public static class Sizing
     // Too many where the conductor that would do in free air does not do in this hole.
     private static bool IsTooMany(SizedCircuit circuit, Hole hole, CodeBook.CodeBook book)
     {
-        var free = ByNeed(circuit.Circuit, circuit.Breaker.Value, [], book).Gauge;
-        return circuit.Gauge.Value > free || !Serves(free, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(free, hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, book, "").Value, book);
+        var free = ByNeed(circuit.Circuit, circuit.Breaker.Value, [], book, circuit.Jacket).Gauge;
+        return circuit.Gauge.Value > free || !Serves(free, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(free, hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, book, "", circuit.Jacket).Value, book);
     }
 
     private static SizedCircuit Branch(RoutedCircuit routed, Holes holes, Survey survey, Job job, CodeBook.CodeBook book)
@@ -88,18 +91,24 @@ public static class Sizing
         var breaker = Breakers.Choose(circuit, plates, job, book);
         var places = WorstPlaces(routed, holes);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
-        var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, mca);
+        var jacket = circuit.Boxes.Any(b => survey[b].Room.Room.Use == RoomUse.Greenhouse) ? Jacket.Underground : Jacket.Nonmetallic;
+        var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
         var why = Because.Of("Why this conductor");
+        if (jacket == Jacket.Underground)
+        {
+            why = why.Book("UF cable: nonmetallic cable may not be in a damp place", "UF", "334.12(B)(4), 340.10");
+        }
+
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == circuit.Key) is { } pin)
         {
             gauge = pin.Gauge;
-            ampacity = Worst(gauge, places, book);
+            ampacity = Worst(gauge, places, book, jacket);
             why = why.Pin("held by a person", $"{gauge} AWG");
         }
 
         why = mca is Amps needed
             ? why.Job("nameplate: minimum circuit ampacity", needed.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {needed}", "440.4(B), 440.32")
-            : why.Book($"{breaker.Value} breaker", $"{gauge} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
+            : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value)} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
         var home = job.Schools.HomeRun == HomeRunSize.OneLarger && circuit.IsGeneral && gauge.Next is Gauge larger ? larger : gauge;
         return Drops.Measure(new()
         {
@@ -107,6 +116,7 @@ public static class Sizing
             Breaker = breaker,
             Gauge = new(gauge, why),
             HomeRunGauge = home,
+            Jacket = jacket,
             Ampacity = ampacity,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
@@ -120,18 +130,18 @@ public static class Sizing
         : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("").Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(), "240.4(B)")
         : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", "240.4");
 
-    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Amps? mca = null)
+    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket, Amps? mca = null)
     {
         foreach (var gauge in Gauge.All)
         {
-            var ampacity = Worst(gauge, places, book);
+            var ampacity = Worst(gauge, places, book, jacket);
             if (mca is Amps needed ? ampacity.Value >= needed : Serves(gauge, circuit, breaker, ampacity.Value, book))
             {
                 return (gauge, ampacity);
             }
         }
 
-        return (Gauge.All[^1], Worst(Gauge.All[^1], places, book));
+        return (Gauge.All[^1], Worst(Gauge.All[^1], places, book, jacket));
     }
 
     private static bool Serves(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook.CodeBook book) =>
@@ -139,9 +149,9 @@ public static class Sizing
         && ampacity >= circuit.Load.Required
         && book.Protects(breaker, ampacity, circuit.Load.PortableReceptacles);
 
-    private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book) => places.Count == 0
-        ? Ampacities.InCable(gauge, 1, 2, new(30), book, "")
-        : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where)).MinBy(f => f.Value)!;
+    private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket) => places.Count == 0
+        ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
+        : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket)).MinBy(f => f.Value)!;
 
     private static List<WorstPlace> WorstPlaces(RoutedCircuit routed, Holes holes)
     {

@@ -33,6 +33,9 @@ public sealed record Place(int Structure, int Level, Point3 At, int? Wall, Lengt
 /// <summary>A box at its place.</summary>
 public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Height, string Name)
 {
+    /// <summary>It stands in an accessory building.</summary>
+    public bool Accessory { get; init; }
+
     /// <summary>Its devices' kinds contain a switch and no outlet.</summary>
     public bool SwitchesOnly => Box.Devices.All(d => d.Kind.IsSwitch());
 

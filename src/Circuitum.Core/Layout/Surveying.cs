@@ -45,7 +45,7 @@ public static class Surveying
             place = new(room.Structure, room.Level, at.At(box.Mount == Mount.Ceiling ? level.Ceiling : level.Floor), null, Length.Zero, box.Mount);
         }
 
-        return new(box, room, place, height, box.Name ?? BoxNames.For(box, room.Room));
+        return new(box, room, place, height, box.Name ?? BoxNames.For(box, room.Room)) { Accessory = house.Structures[room.Structure].Structure.Accessory };
     }
 
     private static Place OnWall(FramedHouse house, RoomId id, int number, Length offset, Length height)

@@ -33,7 +33,10 @@ public static class Protecting
             Near(box, f => f is FixtureKind.Tub or FixtureKind.Shower),
             volts,
             rating,
-            d.Plate?.Appliance));
+            d.Plate?.Appliance)
+        {
+            Accessory = box.Accessory,
+        });
 
     private static ProtectedCircuit Protect(SizedCircuit sized, Survey survey, CodeBook.CodeBook book)
     {

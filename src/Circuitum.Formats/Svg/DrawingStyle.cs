@@ -23,7 +23,7 @@ public static class DrawingStyle
         .unserved{stroke:#B3261E;stroke-width:2.2;stroke-dasharray:5 3}
         .cable{fill:none;stroke-width:1;stroke:#A59F8C;stroke-linejoin:round}
         .quiet.jacket-14{stroke:#B9B4A4}.quiet.jacket-12{stroke:#C9A61C}.quiet.jacket-10{stroke:#C2702A}.quiet.jacket-8{stroke:#5E6A6F}
-        .casing{fill:none;stroke:#1F2D36;stroke-width:4.2;stroke-linejoin:round}.casing.chosen{stroke-width:6}
+        .casing{fill:none;stroke:#1F2D36;stroke-width:4.2;stroke-linejoin:round}.casing.chosen{stroke:#17695F;stroke-width:7.5}
         .lit{stroke-width:2.6}.lit.jacket-14{stroke:#FCFBF7}.lit.jacket-12{stroke:#E8C01F}.lit.jacket-10{stroke:#D9782D}.lit.jacket-8{stroke:#5A5F55}
         .lit.leg{stroke-dasharray:7 3}
         .has-lit .quiet{opacity:.35}.has-lit .box:not(.on-circuit):not(.chosen) .symbol{stroke:#8D8A7C}.has-lit .box:not(.on-circuit) .switch{fill:#8D8A7C}

@@ -7,12 +7,12 @@ namespace Circuitum.Formats.Svg;
 /// <summary>What is built in or stands there.</summary>
 internal static class FixtureDrawing
 {
-    public static void Fixtures(SvgText svg, FramedLevel level)
+    public static void Fixtures(SvgText svg, FramedLevel level, Ink ink)
     {
         foreach (var (room, fixture) in level.Rooms.SelectMany(r => r.Room.Fixtures.Select(f => (r, f))).OrderBy(x => x.f.Kind is FixtureKind.Counter or FixtureKind.Vanity ? 0 : 1))
         {
             var (a, b) = Footprint(room, fixture);
-            Draw(svg, fixture.Kind, a, b);
+            Draw(svg, fixture.Kind, a, b, ink);
         }
     }
 
@@ -39,7 +39,7 @@ internal static class FixtureDrawing
         return (new(Length.Min(p.X, q.X), Length.Min(p.Y, q.Y)), new(Length.Max(p.X, q.X), Length.Max(p.Y, q.Y)));
     }
 
-    private static void Draw(SvgText svg, FixtureKind kind, Point a, Point b)
+    private static void Draw(SvgText svg, FixtureKind kind, Point a, Point b, Ink ink)
     {
         decimal x = a.X.Inches, y = a.Y.Inches, w = (b.X - a.X).Inches, h = (b.Y - a.Y).Inches;
         var inset = Math.Min(3, Math.Min(w, h) / 5);
@@ -87,6 +87,7 @@ internal static class FixtureDrawing
             case FixtureKind.Washer or FixtureKind.Dryer or FixtureKind.Dishwasher or FixtureKind.Refrigerator or FixtureKind.SaunaHeater:
                 svg.Rect(a, b, "fixture");
                 svg.Words(kind switch { FixtureKind.Washer => "W", FixtureKind.Dryer => "D", FixtureKind.Dishwasher => "DW", FixtureKind.Refrigerator => "Ref", _ => "H" }, x + (w / 2), y + (h / 2) + 3, "fixture-name");
+                ink.Take(x + (w / 2), y + (h / 2), 6, 4);
                 break;
             default:
                 svg.Rect(a, b, kind is FixtureKind.Table or FixtureKind.Bench or FixtureKind.Sofa ? "fixture plain" : "fixture");

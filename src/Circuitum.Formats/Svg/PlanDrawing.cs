@@ -51,7 +51,7 @@ public static class PlanDrawing
         Rooms(svg, level);
         WallDrawing.Walls(svg, level);
         Unserved(svg, plan, level, view);
-        FixtureDrawing.Fixtures(svg, level);
+        FixtureDrawing.Fixtures(svg, level, ink);
         Cables(svg, plan, level, view);
         Panels(svg, plan, level, view, ink);
         SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink);
@@ -156,7 +156,7 @@ public static class PlanDrawing
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
         {
             var sized = landed.Wired.Protected.Sized;
-            foreach (var run in sized.Routed.Runs.Where(r => OnLevel(r.From, level) || OnLevel(r.To, level)))
+            foreach (var run in sized.Routed.Runs.Where(r => OnLevel(r.From, level) || OnLevel(r.To, level)).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
                 Cable(svg, plan, run, Points(plan, run, level, landed.Space ?? 0), sized.GaugeOf(run), landed.Wired == lit, view);
             }
