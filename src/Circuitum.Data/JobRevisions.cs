@@ -30,6 +30,13 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         return [.. newest.Select(r => new JobListing(new(r.JobKey), r.JobName, r.IsDemo, new(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase)))];
     }
 
+    /// <summary>Number of a job's newest revision; 0 when there is no such job.</summary>
+    public async Task<int> NewestAsync(JobKey job)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        return await db.Revisions.Where(r => r.JobKey == job.Value).Select(r => (int?)r.Number).MaxAsync() ?? 0;
+    }
+
     /// <summary>All revisions of a job, oldest first; empty when there is no such job.</summary>
     public async Task<IReadOnlyList<Revision>> OfAsync(JobKey job)
     {

@@ -108,16 +108,25 @@ public static class PlanDrawing
     {
         Length dx = Length.FromInches(halfWidth), dy = Length.FromInches(halfHeight);
         var middle = room.Middle;
+        Length across = (room.ClearWidth / 2) - dx, down = (room.ClearDepth / 2) - dy;
+        var farthest = SquareOf(across) + SquareOf(down);
         foreach (var (east, south) in Steps)
         {
+            if (across <= Length.Zero || down <= Length.Zero || SquareOf(east) + SquareOf(south) > farthest)
+            {
+                yield break;
+            }
+
             var at = middle.By(east, south);
-            if (east.Abs() + dx < room.ClearWidth / 2 && south.Abs() + dy < room.ClearDepth / 2
+            if (east.Abs() < across && south.Abs() < down
                 && (room.Sides.Length == 4 || (Outline.Contains(room.Inside, at.By(-dx, -dy)) && Outline.Contains(room.Inside, at.By(dx, -dy)) && Outline.Contains(room.Inside, at.By(-dx, dy)) && Outline.Contains(room.Inside, at.By(dx, dy)))))
             {
                 yield return (at.X.Inches, at.Y.Inches);
             }
         }
     }
+
+    private static long SquareOf(Length length) => (long)length.Sixtyfourths * length.Sixtyfourths;
 
     // Steps of 4 in away from a middle, to 12 ft, the shortest first.
     private static readonly (Length East, Length South)[] Steps =

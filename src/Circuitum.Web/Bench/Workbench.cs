@@ -16,18 +16,13 @@ public sealed class Workbench(JobRevisions revisions)
     /// <summary>The newest revision of a job, planned; null when there is no such job.</summary>
     public async Task<OpenJob?> OpenAsync(JobKey key)
     {
-        var all = await revisions.OfAsync(key);
-        if (all.Count == 0)
-        {
-            return null;
-        }
-
-        if (open.TryGetValue(key, out var known) && known.Revision == all[^1].Number)
+        if (open.TryGetValue(key, out var known) && known.Revision == await revisions.NewestAsync(key))
         {
             return known;
         }
 
-        return Keep(new(key, Timeline.Of(all), Planner.Plan(await JobAtAsync(key, all[^1].Number))));
+        var all = await revisions.OfAsync(key);
+        return all.Count == 0 ? null : Keep(new(key, Timeline.Of(all), Planner.Plan(await JobAtAsync(key, all[^1].Number))));
     }
 
     /// <summary>Starts a job from a file; null when it is taken, else why not.</summary>
@@ -75,7 +70,7 @@ public sealed class Workbench(JobRevisions revisions)
         var plan = Planner.Plan(step.Job);
         return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, JobFiles.Write(step.Job))) switch
         {
-            Saving.Saved => new Outcome.Changed(Keep(new(key, Timeline.Of(await revisions.OfAsync(key)), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),
+            Saving.Saved saved => new Outcome.Changed(Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
             _ => new Outcome.Gone(),
         };
