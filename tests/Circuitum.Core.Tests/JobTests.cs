@@ -74,9 +74,9 @@ public sealed class JobTests
     [Fact]
     public void A_change_says_what_it_did()
     {
-        Assert.Equal("Move b 6\"", new MoveBox(new("b"), 36.Inches()).On(Good).Phrase);
+        Assert.Equal("Move den receptacle 6\"", new MoveBox(new("b"), 36.Inches()).On(Good).Phrase);
         Assert.Equal("Plan by the 2023 edition", new SetEdition(Edition.Y2023).On(Good).Phrase);
-        Assert.Equal("Make b a GFCI receptacle", new SetDeviceKind(new("b"), 0, DeviceKind.GfciReceptacle).On(Good).Phrase);
+        Assert.Equal("Make den receptacle a GFCI receptacle", new SetDeviceKind(new("b"), 0, DeviceKind.GfciReceptacle).On(Good).Phrase);
     }
 
     public static TheoryData<string, JobChange> Refused => new()

@@ -65,7 +65,7 @@ public sealed class BenchTests : IDisposable
         var (status, text, response) = await visitor.PostAsync("/job/demo/boxes?on=box:f-r2&handler=Move", ("box", "f-r2"), ("offset", "3-0"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(2, visitor.Revision);
-        Assert.Contains("Move f-r2 1'-10\".", text, StringComparison.Ordinal);
+        Assert.Contains("Move Family room receptacle 1'-10\".", text, StringComparison.Ordinal);
         Assert.Contains("ft 12-2", text, StringComparison.Ordinal);
         Assert.DoesNotContain("<html", text, StringComparison.Ordinal);
         Assert.Equal("/job/demo/boxes?level=ground&on=box%3Af-r2", Assert.Single(response.Headers.GetValues("HX-Replace-Url")));
@@ -102,7 +102,7 @@ public sealed class BenchTests : IDisposable
         await first.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"));
         var (status, text, _) = await second.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r1"), ("offset", "2-0"));
         Assert.Equal(HttpStatusCode.Conflict, status);
-        Assert.Contains("Not saved: crew was first with revision 2, “Move f-r2 1'-10\"”", text, StringComparison.Ordinal);
+        Assert.Contains("Not saved: crew was first with revision 2, “Move Family room receptacle 1'-10\"”", text, StringComparison.Ordinal);
         Assert.Contains("name=\"offset\" value=\"2-0\"", text, StringComparison.Ordinal);
         Assert.Contains("Apply mine on top", text, StringComparison.Ordinal);
         Assert.Equal(2, (await host.Revisions.OfAsync(new("demo"))).Count);
@@ -129,9 +129,9 @@ public sealed class BenchTests : IDisposable
         var visitor = await AtAsync("/job/demo/boxes");
         var was = JobFiles.Write(await NewestAsync());
         var (_, moved, _) = await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"));
-        Assert.Contains("Undo “Move f-r2 1'-10\"”", moved, StringComparison.Ordinal);
+        Assert.Contains("Undo “Move Family room receptacle 1'-10\"”", moved, StringComparison.Ordinal);
         var (_, undone, _) = await visitor.PostAsync("/job/demo/boxes?handler=Undo");
-        Assert.Contains("Redo “Move f-r2 1'-10\"”", undone, StringComparison.Ordinal);
+        Assert.Contains("Redo “Move Family room receptacle 1'-10\"”", undone, StringComparison.Ordinal);
         Assert.Contains("Nothing to undo", undone, StringComparison.Ordinal);
         Assert.Equal(was, JobFiles.Write(await NewestAsync()));
         await visitor.PostAsync("/job/demo/boxes?handler=Redo");

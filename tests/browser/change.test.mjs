@@ -12,7 +12,7 @@ test("a box is moved by keyboard, footage and ledger follow, undo takes it back"
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("ArrowRight");
   await expect(ledger(page).locator("[data-row=f-r5]")).toContainText(`wall 4 at 3'-3"`);
-  await expect(said(page)).toContainText("Move f-r5");
+  await expect(said(page)).toContainText("Move Family room receptacle");
   await page.keyboard.press("3");
   await expect(page.getByRole("heading", { name: /^Circuits · / })).toBeVisible();
   expect(await footage(page)).not.toBe(before);
@@ -113,7 +113,7 @@ test("of two people at one job the second is told, and can go on top", async ({ 
   await open(other, "boxes", "box:f-r2");
   await card(other).getByLabel(/^Offset/).fill("3-0");
   await card(other).getByRole("button", { name: "Move" }).click();
-  await expect(said(other)).toContainText("Move f-r2");
+  await expect(said(other)).toContainText("Move Family room receptacle");
   await card(page).getByLabel(/^Offset/).fill("2-0");
   await card(page).getByRole("button", { name: "Move" }).click();
   await expect(said(page)).toContainText(/Not saved: crew was first with revision \d+/);

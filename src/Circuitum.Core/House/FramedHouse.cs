@@ -58,6 +58,20 @@ public sealed record FramedRoom(Room Room, int Structure, int Level, ImmutableAr
 
     /// <summary>Clear depth north to south over its bounds.</summary>
     public Length ClearDepth => Inside.Max(p => p.Y) - Inside.Min(p => p.Y);
+
+    /// <summary>Where a fixture of the room stands: its north-west and south-east corners.</summary>
+    public (Point NorthWest, Point SouthEast) Footprint(Fixture fixture)
+    {
+        if (fixture.Wall is not int wall)
+        {
+            var corner = NorthWest.By(fixture.X, fixture.Y);
+            return (corner, corner.By(fixture.Width, fixture.Depth));
+        }
+
+        var side = Sides[wall - 1];
+        Point p = side.At(fixture.Offset), q = side.Into(side.At(fixture.Offset + fixture.Width), fixture.Depth);
+        return (new(Length.Min(p.X, q.X), Length.Min(p.Y, q.Y)), new(Length.Max(p.X, q.X), Length.Max(p.Y, q.Y)));
+    }
 }
 
 /// <summary>One wall of a room as seen from inside.</summary>

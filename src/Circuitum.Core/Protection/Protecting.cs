@@ -129,25 +129,12 @@ public static class Protecting
     }
 
     private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
-        box.Room.Room.Fixtures.Where(f => which(f.Kind)).Any(f => Distance(box.Place.At.Plan, Footprint(box.Room, f)) <= (double)SixFeet.Sixtyfourths);
+        box.Room.Room.Fixtures.Where(f => which(f.Kind)).Any(f => Distance(box.Place.At.Plan, box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);
 
-    private static (Point A, Point B) Footprint(FramedRoom room, Fixture fixture)
+    private static double Distance(Point p, (Point NorthWest, Point SouthEast) area)
     {
-        if (fixture.Wall is not int wall)
-        {
-            var corner = room.NorthWest.By(fixture.X, fixture.Y);
-            return (corner, corner.By(fixture.Width, fixture.Depth));
-        }
-
-        var side = room.Sides[wall - 1];
-        return (side.At(fixture.Offset), side.Into(side.At(fixture.Offset + fixture.Width), fixture.Depth));
-    }
-
-    private static double Distance(Point p, (Point A, Point B) area)
-    {
-        static int Beyond(Length at, Length a, Length b) =>
-            Math.Max(0, Math.Max(Length.Min(a, b).Sixtyfourths - at.Sixtyfourths, at.Sixtyfourths - Length.Max(a, b).Sixtyfourths));
-        double dx = Beyond(p.X, area.A.X, area.B.X), dy = Beyond(p.Y, area.A.Y, area.B.Y);
+        static double Beyond(Length at, Length low, Length high) => Math.Max(0, Math.Max(low.Sixtyfourths - at.Sixtyfourths, at.Sixtyfourths - high.Sixtyfourths));
+        double dx = Beyond(p.X, area.NorthWest.X, area.SouthEast.X), dy = Beyond(p.Y, area.NorthWest.Y, area.SouthEast.Y);
         return Math.Sqrt((dx * dx) + (dy * dy));
     }
 }

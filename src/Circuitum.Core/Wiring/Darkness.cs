@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 
 namespace Circuitum.Core.Wiring;

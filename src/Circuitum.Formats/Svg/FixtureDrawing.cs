@@ -11,7 +11,7 @@ internal static class FixtureDrawing
     {
         foreach (var (room, fixture) in level.Rooms.SelectMany(r => r.Room.Fixtures.Select(f => (r, f))).OrderBy(x => x.f.Kind is FixtureKind.Counter or FixtureKind.Vanity ? 0 : 1))
         {
-            var (a, b) = Footprint(room, fixture);
+            var (a, b) = room.Footprint(fixture);
             Draw(svg, fixture.Kind, a, b, ink);
         }
     }
@@ -21,22 +21,9 @@ internal static class FixtureDrawing
     {
         foreach (var (room, fixture) in level.Rooms.SelectMany(r => r.Room.Fixtures.Select(f => (r, f))).Where(x => x.f.Kind is not (FixtureKind.Bed or FixtureKind.Table or FixtureKind.Bench or FixtureKind.Sofa or FixtureKind.Shelf or FixtureKind.Stair)))
         {
-            var (a, b) = Footprint(room, fixture);
+            var (a, b) = room.Footprint(fixture);
             ink.Take((a.X.Inches + b.X.Inches) / 2, (a.Y.Inches + b.Y.Inches) / 2, (b.X - a.X).Inches / 2, (b.Y - a.Y).Inches / 2);
         }
-    }
-
-    private static (Point A, Point B) Footprint(FramedRoom room, Fixture fixture)
-    {
-        if (fixture.Wall is not int wall)
-        {
-            var corner = room.NorthWest.By(fixture.X, fixture.Y);
-            return (corner, corner.By(fixture.Width, fixture.Depth));
-        }
-
-        var side = room.Sides[wall - 1];
-        Point p = side.At(fixture.Offset), q = side.Into(side.At(fixture.Offset + fixture.Width), fixture.Depth);
-        return (new(Length.Min(p.X, q.X), Length.Min(p.Y, q.Y)), new(Length.Max(p.X, q.X), Length.Max(p.Y, q.Y)));
     }
 
     private static void Draw(SvgText svg, FixtureKind kind, Point a, Point b, Ink ink)

@@ -1,6 +1,4 @@
-using Circuitum.Core.Jobs;
-
-namespace Circuitum.Core.Layout;
+namespace Circuitum.Core.Jobs;
 
 /// <summary>Names boxes from their room and devices, as they will stand on labels.</summary>
 public static class BoxNames

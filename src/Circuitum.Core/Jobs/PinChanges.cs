@@ -1,0 +1,52 @@
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>Holds a box on a circuit; null frees it.</summary>
+public sealed record PinBox(BoxId Box, CircuitKey? Circuit) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var others = job.Pins.Boxes.RemoveAll(p => p.Box == Box);
+        phrase = Circuit is CircuitKey c ? $"Pin {Called(job, box)} to {c}" : $"Free {Called(job, box)}";
+        return job with { Pins = job.Pins with { Boxes = Circuit is CircuitKey key ? others.Add(new(Box, key)) : others } };
+    }
+}
+
+/// <summary>Holds a breaker's rating; null frees it.</summary>
+public sealed record PinBreaker(CircuitKey Circuit, Amps? Rating) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var others = job.Pins.Breakers.RemoveAll(p => p.Circuit == Circuit);
+        phrase = Rating is Amps r ? $"Pin {Circuit} at {r}" : $"Free the breaker of {Circuit}";
+        return job with { Pins = job.Pins with { Breakers = Rating is Amps rating ? others.Add(new(Circuit, rating)) : others } };
+    }
+}
+
+/// <summary>Holds a conductor size; null frees it.</summary>
+public sealed record PinCable(CircuitKey Circuit, Gauge? Gauge) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var others = job.Pins.Cables.RemoveAll(p => p.Circuit == Circuit);
+        phrase = Gauge is Gauge g ? $"Pin {Circuit} to {g} AWG" : $"Free the cable of {Circuit}";
+        return job with { Pins = job.Pins with { Cables = Gauge is Gauge gauge ? others.Add(new(Circuit, gauge)) : others } };
+    }
+}
+
+/// <summary>Holds a circuit's space; null frees it.</summary>
+public sealed record PinSpace(CircuitKey Circuit, int? Space) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var others = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit);
+        phrase = Space is int s ? $"Land {Circuit} on space {s}" : $"Free the space of {Circuit}";
+        return job with { Pins = job.Pins with { Spaces = Space is int space ? others.Add(new(Circuit, space)) : others } };
+    }
+}

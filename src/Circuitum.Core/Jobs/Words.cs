@@ -1,0 +1,13 @@
+namespace Circuitum.Core.Jobs;
+
+/// <summary>Trade words for kinds.</summary>
+public static class Words
+{
+    /// <summary>GfciReceptacle becomes “GFCI receptacle”, SmokeAlarm “smoke alarm”.</summary>
+    public static string Of<T>(T kind) where T : struct, Enum
+    {
+        var text = kind.ToString();
+        var words = string.Concat(text.Select((c, i) => i > 0 && char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()));
+        return words.Replace("cased", "cased opening", StringComparison.Ordinal).Replace("gfci", "GFCI", StringComparison.Ordinal).Replace("three way", "three-way switch", StringComparison.Ordinal).Replace("four way", "four-way switch", StringComparison.Ordinal);
+    }
+}
