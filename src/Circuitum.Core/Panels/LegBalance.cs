@@ -37,15 +37,17 @@ public static class LegBalance
             }
         }
 
-        var best = (Difference: long.MaxValue, Count: 0, Sum: 0);
+        // Of equal splits the one with as many breakers on either leg, so that the rows fill from the top.
+        var best = (Difference: long.MaxValue, Uneven: int.MaxValue, Count: 0, Sum: 0);
         for (var c = Math.Max(0, n - placesB); c <= Math.Min(n, placesA); c++)
         {
             for (var sum = 0; sum <= total; sum++)
             {
                 var difference = Math.Abs(lead + (2L * sum) - total);
-                if (difference < best.Difference && Has(reach[n][c], sum))
+                var uneven = Math.Abs((2 * c) - n);
+                if ((difference, uneven).CompareTo((best.Difference, best.Uneven)) <= 0 && Has(reach[n][c], sum))
                 {
-                    best = (difference, c, sum);
+                    best = (difference, uneven, c, sum);
                 }
             }
         }

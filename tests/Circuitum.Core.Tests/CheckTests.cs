@@ -1,0 +1,105 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+public sealed class CheckTests
+{
+    private static Job Shop(Func<Panel, Panel> panel, params Fixture[] fixtures)
+    {
+        var room = Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 14.Feet(), 12.Feet()) with { Fixtures = [.. fixtures] };
+        return Houses.House([room]) with { Panels = [panel(Houses.Panel("shop"))] };
+    }
+
+    [Theory] // 240.24(A): the highest handle at most 6'-7", so its top at most about 6'-10"
+    [InlineData(82, false)]
+    [InlineData(83, true)]
+    public void A_panel_too_high_to_reach(int top, bool tagged) =>
+        Assert.Equal(tagged, Planner.Plan(Shop(p => p with { Top = top.Inches() })).Tags.Any(t => t.Rule == "240.24(A)"));
+
+    [Theory] // 110.26(A): 30 in wide about the panel at 72: 57 to 87
+    [InlineData(30, 27, false)] // ends at 57
+    [InlineData(31, 27, true)]
+    [InlineData(87, 20, false)]
+    [InlineData(86, 20, true)]
+    public void Something_in_front_of_a_panel(int offset, int width, bool tagged)
+    {
+        var shelf = new Fixture { Kind = FixtureKind.Bench, Wall = 4, Offset = offset.Inches(), Width = width.Inches(), Depth = 20.Inches() };
+        Assert.Equal(tagged, Planner.Plan(Shop(p => p, shelf)).Tags.Any(t => t.Rule == "110.26(A)"));
+    }
+
+    [Fact]
+    public void A_room_without_a_switched_light_is_tagged_and_a_closet_is_not()
+    {
+        var plan = Planner.Plan(Houses.Row(("bed", RoomUse.Bedroom, 12), ("closet", RoomUse.Closet, 4)));
+        Assert.Equal(["room:bed"], plan.Tags.Where(t => t.Rule == "210.70(A)").Select(t => t.Subject.ToString()));
+        var lit = Planner.Plan(plan.Job.With(Houses.Ceiling("l", "bed", 60, 60), Houses.Switch("s", "bed", 1, 20, DeviceKind.Switch, "l")));
+        Assert.DoesNotContain(lit.Tags, t => t.Rule == "210.70(A)");
+    }
+
+    [Fact] // a lamp that no switch works is not a switched one
+    public void An_unswitched_lamp_does_not_do() =>
+        Assert.Contains(Planner.Plan(Houses.Row(("bed", RoomUse.Bedroom, 12)).With(Houses.Ceiling("l", "bed", 60, 60))).Tags, t => t.Rule == "210.70(A)");
+
+    [Fact]
+    public void A_stamped_box_that_is_too_small_is_tagged_with_the_sum()
+    {
+        var job = Houses.Row(("bed", RoomUse.Bedroom, 12)).With(Houses.On("r1", "bed", 1, 30) with { Volume = new(12) }, Houses.On("r2", "bed", 1, 90));
+        // Fed and feeding on in 12-2: 4 × 2.25 + 2 × 2.25 + 2.25 = 15.75.
+        Assert.Contains(Planner.Plan(job).Tags, t => t.Rule == "314.16" && t.Arithmetic.StartsWith("15.75 in³ needed, 12.00 in³ stamped", StringComparison.Ordinal));
+        Assert.DoesNotContain(Planner.Plan(job with { Boxes = [.. job.Boxes.Select(b => b with { Volume = new(18) })] }).Tags, t => t.Rule == "314.16");
+    }
+
+    [Fact]
+    public void A_far_end_that_loses_more_than_the_crew_wants_is_amber_and_a_larger_size_mends_it()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 90)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 100 + (i * 110)))]);
+        var plan = Planner.Plan(job);
+        var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");
+        Assert.Equal((Severity.Amber, "Pull it in 10 AWG"), (tag.Severity, tag.Fixes[0].Label));
+        var mended = Planner.Plan(tag.Fixes[0].Change.On(job).Job!);
+        Assert.True(mended.Circuits[0].Protected.Sized.Drop.Value.Value < plan.Circuits[0].Protected.Sized.Drop.Value.Value);
+        Assert.Equal(20m, mended.Circuits[0].Protected.Sized.Breaker.Value.Value);
+    }
+
+    [Fact]
+    public void A_larger_home_run_by_school_leaves_the_breaker_to_the_smaller_wire()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200)) with { Schools = new() { HomeRun = HomeRunSize.OneLarger } };
+        var sized = Planner.Plan(job).Circuits[0].Protected.Sized;
+        Assert.Equal(["10-2", "12-2"], sized.Routed.Runs.Select(sized.CableOf));
+        Assert.Equal(20m, sized.Breaker.Value.Value);
+    }
+
+    [Fact] // 20 × 36 + 6.5 = outside; 3 VA on each of about 750 ft² is more than one 15 A circuit carries
+    public void Too_few_general_circuits_for_the_floor_are_tagged()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 60)).With([.. Enumerable.Range(0, 21).Select(i => Houses.Ceiling($"l{i:00}", "den", 20 + (i * 30), 60, DeviceKind.SmokeAlarm))]);
+        var plan = Planner.Plan(job with { HouseRules = job.HouseRules with { OutletsPerCircuit = 30 } });
+        Assert.Single(plan.Circuits);
+        Assert.Contains(plan.Tags, t => t.Rule == "210.11(A)");
+    }
+
+    [Fact]
+    public void Labels_say_HR_IN_OUT_and_END()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200));
+        var pulls = Planner.Plan(job).Takeoff.Pulls;
+        Assert.Equal([RunKind.HomeRun, RunKind.Jumper], pulls.Select(p => p.Kind));
+        Assert.Equal(("HR A1 den receptacle 1", "HR A1 from Panel A"), (pulls[0].LabelFrom, pulls[0].LabelTo));
+        Assert.Equal(("A1 OUT to den receptacle 2", "A1 IN from den receptacle 1 END"), (pulls[1].LabelFrom, pulls[1].LabelTo));
+    }
+
+    [Fact]
+    public void Alarms_are_joined_by_a_three_wire_on_a_lighting_circuit()
+    {
+        var job = Houses.Row(("hall", RoomUse.Hall, 12), ("bed", RoomUse.Bedroom, 12)).With(Houses.Ceiling("a1", "hall", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("a2", "bed", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("l", "hall", 60, 60), Houses.Switch("s", "hall", 1, 20, DeviceKind.Switch, "l"));
+        var circuit = Planner.Plan(job).CircuitOf(new("a1"))!;
+        Assert.Contains(new("a2"), circuit.Circuit.Boxes);
+        var joined = Assert.Single(circuit.Protected.Sized.Routed.Runs, r => r.Kind == RunKind.Interconnect);
+        Assert.Equal("14-3", circuit.Protected.Sized.CableOf(joined));
+    }
+}

@@ -1,0 +1,109 @@
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>A house with a shed 50 ft east of it, fed through a trench.</summary>
+public sealed class FeederTests
+{
+    private static Job Shed(Func<Panel, Panel>? panel = null, params Box[] more)
+    {
+        var house = Houses.Row(("den", RoomUse.Den, 20));
+        var shed = house.Structures[0] with
+        {
+            Id = new("shed"), Name = "Shed", Accessory = true, Origin = new(70.Feet(), Length.Zero), Underfloor = Underfloor.Slab,
+            Levels = [house.Structures[0].Levels[0] with { Id = new("shed-level"), FloorJoists = null, Rooms = [Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet())] }],
+        };
+        var sub = Houses.Panel("shop", 12) with { Id = new("G"), Rating = 60.Amps(), FedFrom = new("A") };
+        return (house with
+        {
+            Structures = [house.Structures[0], shed],
+            Trenches = [new("t", new("house"), new("shed"), [new(20.Feet(), 6.Feet()), new(70.Feet(), 6.Feet())], 24.Inches())],
+            Panels = [house.Panels[0], panel?.Invoke(sub) ?? sub],
+        }).With([Houses.On("r", "shop", 1, 40), Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)), .. more]);
+    }
+
+    [Fact] // 225.39(D): 60 A at least; 6 copper carries 55 A at 60 °C, the next size up is 60; 3 × 6 and a 10 in 3/4 in
+    public void The_shed_is_fed_at_60_A_by_three_6_and_a_10_in_three_quarter_inch_pipe()
+    {
+        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        Assert.Equal((60m, "3 × 6 + 10 G", "3/4 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Raceway!.Value));
+        Assert.Contains(feeder.Breaker.Why.Steps, s => s.Cite == "225.39(D)");
+    }
+
+    [Fact] // 3600 × 1.25 + 180 = 4680 VA at 240 V
+    public void Its_load_is_everything_the_panel_feeds()
+    {
+        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired;
+        Assert.Equal(3780m, feeder.Circuit.Load.Connected.Value);
+        Assert.Equal(19.5m, feeder.Protected.Sized.Through[feeder.Protected.Sized.Routed.HomeRun!.Id].Value);
+    }
+
+    [Fact]
+    public void It_goes_through_the_trench_and_is_no_shorter()
+    {
+        var run = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired.Protected.Sized.Routed.HomeRun!;
+        var ground = run.Way.Legs.Where(l => l.Space == Space.Trench).ToList();
+        Assert.Equal(RunKind.Feeder, run.Kind);
+        Assert.True(ground.Sum(l => l.Run.Feet) >= 50);
+        Assert.Contains(ground, l => l.From.Z == -24.Inches() && l.To.Z == -24.Inches());
+        Assert.All(run.Way.Legs.Zip(run.Way.Legs.Skip(1)), pair => Assert.Equal(pair.First.To, pair.Second.From));
+    }
+
+    [Fact]
+    public void Circuits_behind_it_begin_with_what_it_leaves()
+    {
+        var plan = Planner.Plan(Shed());
+        var feeder = plan.Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        var behind = plan.CircuitOf(new("r"))!.Protected.Sized;
+        Assert.Equal(decimal.Round(120 * (1 - (feeder.Drop.Value.Value / 100)), 6), decimal.Round(behind.VoltsAtPanel.Value, 6));
+        Assert.True(behind.VoltsAt[new("r")].Value < behind.VoltsAtPanel.Value && behind.VoltsAtPanel.Value < 120);
+    }
+
+    [Fact]
+    public void Boxes_of_the_shed_land_in_its_own_panel()
+    {
+        var plan = Planner.Plan(Shed());
+        Assert.Equal(["G", "G"], new[] { "r", "heater" }.Select(b => plan.CircuitOf(new(b))!.Circuit.Panel.Value));
+        Assert.Equal("feeder-G", Assert.Single(plan.Panels[0].Circuits).Wired.Circuit.Key.Value);
+        Assert.Equal("210.8(A)(2)", plan.CircuitOf(new("r"))!.Protected.Outlets[new("r")].Gfci!.Section);
+    }
+
+    [Fact]
+    public void A_panel_fed_by_more_than_its_rating_is_tagged()
+    {
+        Assert.DoesNotContain(Planner.Plan(Shed()).Tags, t => t.Rule == "408.36");
+        Assert.Contains(Planner.Plan(Shed(p => p with { Rating = 50.Amps() })).Tags, t => t.Rule == "408.36" && t.Arithmetic == "60 A > 50 A.");
+    }
+
+    [Fact]
+    public void A_larger_pinned_feeder_brings_a_larger_ground_and_pipe()
+    {
+        var job = Shed() with { Pins = new() { Cables = [new(new("feeder-G"), Gauge.Awg4)] } };
+        var feeder = Planner.Plan(job).Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        // 3 × .0824 + .0507 = .2979 in², over 40 % of .508 = .2032, within 40 % of .832 = .3328.
+        Assert.Equal(("3 × 4 + 6 G", "1 in PVC"), (feeder.Cable, feeder.Raceway!.Value));
+    }
+
+    [Fact]
+    public void A_building_without_a_panel_or_a_trench_to_it_is_no_job()
+    {
+        var job = Shed();
+        Assert.Contains("no trench joins", JobProblems.First(job with { Trenches = [] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("has no panel", JobProblems.First(job with { Panels = [job.Panels[0]] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("6 to 48 in of cover", JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("two different buildings", JobProblems.First(job with { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_switch_in_one_building_does_not_tie_a_lamp_of_the_other_to_its_circuit()
+    {
+        var plan = Planner.Plan(Shed(null, Houses.Ceiling("lamp", "shop", 40, 40), Houses.Switch("far", "den", 1, 40, DeviceKind.Switch, "lamp")));
+        Assert.NotSame(plan.CircuitOf(new("lamp")), plan.CircuitOf(new("far")));
+        Assert.Equal(CircuitKind.Lighting, plan.CircuitOf(new("lamp"))!.Circuit.Kind);
+    }
+}
