@@ -1,0 +1,89 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Web.Bench;
+
+namespace Circuitum.Web.Tests;
+
+/// <summary>What people type into fields.</summary>
+public sealed class EntryTests
+{
+    [Theory]
+    [InlineData("1200", 1200)]
+    [InlineData("1200 VA", 1200)]
+    [InlineData("1 200 VA", 1200)]
+    [InlineData("1.2 kW", 1200)]
+    [InlineData("9.6kva", 9600)]
+    [InlineData("800 W", 800)]
+    [InlineData("0", 0)]
+    public void Loads(string text, double load) => Assert.Equal((decimal)load, Entry.VoltAmps(text).Value);
+
+    [Theory]
+    [InlineData("21.4", 21.4)]
+    [InlineData("21.4 A", 21.4)]
+    [InlineData(" 35a ", 35)]
+    public void Currents(string text, double amps) => Assert.Equal((decimal)amps, Entry.Amps(text).Value);
+
+    [Theory]
+    [InlineData("80", 80)]
+    [InlineData("80 %", 80)]
+    public void Shares(string text, double share) => Assert.Equal((decimal)share, Entry.Percent(text).Value);
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData("")]
+    [InlineData("-5")]
+    [InlineData("1e9")]
+    [InlineData("99999999")]
+    [InlineData("1,200")]
+    [InlineData("NaN")]
+    public void What_is_no_number_is_refused_by_every_field(string? text)
+    {
+        Assert.Throws<FormatException>(() => Entry.VoltAmps(text));
+        Assert.Throws<FormatException>(() => Entry.Amps(text));
+        Assert.Throws<FormatException>(() => Entry.Percent(text));
+        Assert.Contains($"“{text}”", Assert.Throws<FormatException>(() => Entry.VoltAmps(text)).Message, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("3", 3)]
+    [InlineData("0", 0)]
+    public void Counts(string text, int count) => Assert.Equal(count, Entry.Count(text));
+
+    [Theory]
+    [InlineData("-1")]
+    [InlineData("1.5")]
+    [InlineData("two")]
+    public void What_is_no_count_is_refused(string text) => Assert.Throws<FormatException>(() => Entry.Count(text));
+
+    [Fact]
+    public void Choices_and_editions_come_from_their_lists()
+    {
+        Assert.Equal(DeviceKind.Duplex, Entry.Choice<DeviceKind>("duplex"));
+        Assert.Equal(Edition.Y2023, Entry.Edition("2023"));
+        Assert.Throws<FormatException>(() => Entry.Choice<DeviceKind>("0"));
+        Assert.Throws<FormatException>(() => Entry.Choice<DeviceKind>(null));
+        Assert.Throws<FormatException>(() => Entry.Edition("2018"));
+    }
+
+    [Fact]
+    public void House_rules_are_read_as_they_are_shown()
+    {
+        var rules = new HouseRules { Sag = new(5), SlackAtBox = Core.Units.Length.FromInches(12) };
+        var fields = new RuleFields
+        {
+            ReceptacleHeight = rules.ReceptacleHeight.ToString(), SwitchHeight = rules.SwitchHeight.ToString(), CounterHeight = rules.CounterHeight.ToString(), BoreHeight = rules.BoreHeight.ToString(),
+            MakeUpAtBox = rules.MakeUpAtBox.ToString(), SlackAtBox = rules.SlackAtBox.ToString(), AtPanel = rules.AtPanel.ToString(), Sag = rules.Sag.ToString(),
+            CablesPerHole = $"{rules.CablesPerHole}", OutletsPerCircuit = $"{rules.OutletsPerCircuit}", LargestFill = rules.LargestFill.ToString(), DropTarget = rules.DropTarget.ToString(),
+        };
+        Assert.Equal(rules, fields.Read());
+    }
+
+    [Fact]
+    public void A_new_box_takes_the_rooms_next_free_number()
+    {
+        var job = Demo.Read();
+        var first = NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), DeviceKind.Duplex);
+        var second = NewBox.OnWall(job with { Boxes = job.Boxes.Add(first) }, new("study"), 1, Core.Units.Length.FromFeet(3), DeviceKind.Duplex);
+        Assert.Equal(("study-1", "study-2"), (first.Id.Value, second.Id.Value));
+        Assert.DoesNotContain(DeviceKind.Equipment, NewBox.Kinds);
+    }
+}
