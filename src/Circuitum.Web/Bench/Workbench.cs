@@ -67,8 +67,10 @@ public sealed class Workbench(JobRevisions revisions)
             return new Outcome.Refused(step.Refusal!);
         }
 
+        // The document is written beside the planning: neither needs the other.
+        var document = Task.Run(() => JobFiles.Write(step.Job));
         var plan = Planner.Plan(step.Job);
-        return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, JobFiles.Write(step.Job))) switch
+        return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, await document)) switch
         {
             Saving.Saved saved => new Outcome.Changed(Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
