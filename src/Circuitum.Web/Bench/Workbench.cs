@@ -25,7 +25,7 @@ public sealed class Workbench(JobRevisions revisions)
         return all.Count == 0 ? null : Keep(new(key, Timeline.Of(all), Planner.Plan(await JobAtAsync(key, all[^1].Number))));
     }
 
-    /// <summary>Starts a job from a file; null when it is taken, else why not.</summary>
+    /// <summary>Starts a job from what a file says; its key.</summary>
     public async Task<JobKey> StartAsync(Job job, string who) => await revisions.StartAsync(who, "Bring in a job file", job.Name, JobFiles.Write(job));
 
     /// <summary>Does one thing to a job.</summary>
