@@ -62,7 +62,8 @@ internal static class CircuitChecks
         }
     }
 
-    private static Fix[] Unrate(Checked plan, WiredCircuit circuit) =>
+    // The way back from a pinned rating.
+    internal static Fix[] Unrate(Checked plan, WiredCircuit circuit) =>
         plan.Job.Pins.Breakers.Any(p => p.Circuit == circuit.Circuit.Key) ? [new("Free the breaker", new PinBreaker(circuit.Circuit.Key, null))] : [];
 
     // 210.11(C) and the individual circuits: nothing else may ride along.

@@ -78,9 +78,9 @@ internal static class RunChecks
     private static IEnumerable<Fix> Free(Checked plan, WiredCircuit circuit)
     {
         var key = circuit.Circuit.Key;
-        if (plan.Job.Pins.Breakers.Any(p => p.Circuit == key))
+        foreach (var fix in CircuitChecks.Unrate(plan, circuit))
         {
-            yield return new("Free the breaker", new PinBreaker(key, null));
+            yield return fix;
         }
 
         if (plan.Job.Pins.Cables.Any(p => p.Circuit == key))

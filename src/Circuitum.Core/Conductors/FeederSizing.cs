@@ -74,7 +74,7 @@ public static class FeederSizing
     {
         var area = new SquareInches((Tables.ConductorArea(conductor).Value * 3) + Tables.ConductorArea(ground).Value);
         var why = Because.Of("Why this pipe").Book($"3 × {conductor} and a {ground}", area.ToString(), "Chapter 9 Table 5");
-        var fit = Tables.PvcSchedule40.Select(p => (p.Trade, Room: new SquareInches(p.Area.Value * .40m))).FirstOrDefault(p => p.Room.Value >= area.Value);
+        var fit = Tables.PvcSchedule40.Select(p => (p.Trade, Room: new SquareInches(p.Area.Value * Tables.RacewayFill(4).Value / 100))).FirstOrDefault(p => p.Room.Value >= area.Value);
         return fit.Trade is null
             ? new("larger than 2 in", why.Book("no pipe to 2 in is large enough at 40 %", "", "Chapter 9 Table 1"))
             : new($"{fit.Trade} in PVC", why.Book($"{fit.Trade} in schedule 40 at 40 %", $"{fit.Room} ≥ {area}", "Chapter 9 Tables 1 and 4"));

@@ -140,10 +140,6 @@ public sealed record Wall(int Index, Point Start, Point End, Length Thickness, b
 
     /// <summary>Number of the stud bay at a place along the wall, from 0.</summary>
     public static int Bay(Length along) => Math.Max(0, along.Sixtyfourths) / StudSpacing.Sixtyfourths;
-
-    /// <summary>True when the wall can be bored at a height from one place to another: no opening interrupts its studs there.</summary>
-    public bool CanBore(Length from, Length to, Length height) =>
-        !Openings.Any(o => o.StopsBoringAt(height) && o.From < Length.Max(from, to) && o.To > Length.Min(from, to));
 }
 
 /// <summary>An opening as it interrupts a wall.</summary>

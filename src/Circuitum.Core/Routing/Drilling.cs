@@ -15,7 +15,7 @@ namespace Circuitum.Core.Routing;
 public sealed record Hole(Spot Spot, int Number, ImmutableArray<string> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient);
 
 /// <summary>All holes of a plan, and which of them each run passes.</summary>
-public sealed record Holes(ImmutableArray<Hole> All, FrozenDictionary<string, ImmutableArray<Hole>> ByRun, ImmutableHashSet<Spot> Relieved)
+public sealed record Holes(ImmutableArray<Hole> All, FrozenDictionary<string, ImmutableArray<Hole>> ByRun)
 {
     /// <summary>Holes a run passes.</summary>
     public ImmutableArray<Hole> Of(Run run) => ByRun.TryGetValue(run.Id, out var holes) ? holes : [];
@@ -66,6 +66,6 @@ public static class Drilling
             }
         }
 
-        return new(all.ToImmutable(), byRun.ToFrozenDictionary(p => p.Key, p => p.Value.ToImmutable()), relief);
+        return new(all.ToImmutable(), byRun.ToFrozenDictionary(p => p.Key, p => p.Value.ToImmutable()));
     }
 }

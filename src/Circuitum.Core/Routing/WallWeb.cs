@@ -70,7 +70,7 @@ internal sealed class WallWeb
 
     // Studs stand on the wall's own layout, so what is counted is bays left behind.
     private static int Cost(int from, int to) =>
-        Math.Abs(from - to) + (Labour.Stud.Sixtyfourths * Math.Abs((Math.Max(0, from) / Wall.StudSpacing.Sixtyfourths) - (Math.Max(0, to) / Wall.StudSpacing.Sixtyfourths)));
+        Math.Abs(from - to) + (Labour.Stud.Sixtyfourths * Math.Abs(Wall.Bay(new(from)) - Wall.Bay(new(to))));
 
     private bool Solid(int wall, int from, int to)
     {

@@ -52,9 +52,6 @@ public sealed class BenchView
     /// <summary>The selected panel, or of the selected circuit; the one on the service otherwise.</summary>
     public PanelSchedule Panel => panel ?? (Circuit is { } c ? Plan.Panels.First(p => p.Circuits.Contains(c)) : Plan.Panels.First(p => p.Panel.FedFrom is null));
 
-    /// <summary>True when a panel itself is selected.</summary>
-    public bool PanelSelected => panel is not null;
-
     /// <summary>What was just done.</summary>
     public Said? Said { get; init; }
 
