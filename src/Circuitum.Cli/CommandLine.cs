@@ -1,5 +1,6 @@
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;
@@ -13,6 +14,7 @@ public static class CommandLine
         circuitum plan FILE -o DIR      plan a job; write schedule, pull list, tags, plan and a drawing of each level
         circuitum check FILE            print the tags; exit 1 when any is red
         circuitum convert FILE -o FILE  rewrite a job file in the usual form
+        circuitum lay-out FILE -o FILE  place every box the rules ask for that is not there; write the job
         circuitum schema                print the JSON Schema of a job file
 
         An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
@@ -28,6 +30,7 @@ public static class CommandLine
                 ["plan", var file, "-o", var folder] => Plan(Read(file), folder, output),
                 ["check", var file] => Check(Read(file), output),
                 ["convert", var file, "-o", var target] => Convert(Read(file), target, output),
+                ["lay-out", var file, "-o", var target] => LayOutByRule(Read(file), target, output),
                 ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
                 ["help" or "--help" or "-h"] => Say(output, Usage, 0),
                 _ => Say(errors, Usage, 2),
@@ -72,6 +75,14 @@ public static class CommandLine
     {
         File.WriteAllText(target, JobFiles.Write(job));
         output.WriteLine(target);
+        return 0;
+    }
+
+    private static int LayOutByRule(Job job, string target, TextWriter output)
+    {
+        var outcome = LayOut.Everything.On(job);
+        File.WriteAllText(target, JobFiles.Write(outcome.Job ?? job));
+        output.WriteLine(outcome.Refusal ?? outcome.Phrase);
         return 0;
     }
 

@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -13,84 +12,13 @@ internal static class BoxChecks
 {
     private static readonly Length BoxHalf = Length.FromInches(1.25m);
 
-    public static IEnumerable<Tag> Check(Checked plan) => Spacing(plan).Concat(InOpenings(plan)).Concat(Lighting(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan)).Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
 
-    private static IEnumerable<Tag> Spacing(Checked plan)
+    // What rules ask for and is missing: the same list that laying out by rule works off.
+    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House)).Select(o => new Tag(o.Severity, Stage.Boxes, o.On ?? Subject.Room(o.Room), o.Section, o.Headline, o.Arithmetic)
     {
-        var used = plan.Job.Boxes.Select(b => b.Id.Value).ToHashSet();
-        return plan.Survey.Coverage.Where(s => !s.Served).Select(space => TooFar(plan, space, used));
-    }
-
-    private static Tag TooFar(Checked plan, WallSpace space, HashSet<string> used)
-    {
-        var room = plan.House.Room(space.Room).Room;
-        var (gap, middle) = WorstGap(space);
-        return new Tag(Severity.Red, Stage.Boxes, Subject.Room(space.Room), "210.52(A)(1)",
-            $"{room.Name}: a point on the wall is farther than 6 ft from a receptacle.",
-            space.Receptacles.IsEmpty
-                ? $"This wall space of {space.Clear} has none; 2 ft or wider needs at least {space.Least}."
-                : $"{gap} along the floor line, at most {WallSpace.Reach}; this wall space of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.")
-        {
-            Fixes = [new Fix("Add a receptacle there", new AddBox(Receptacle(used, space, middle)))],
-        };
-    }
-
-    // The farthest point and where a receptacle serves it best.
-    private static (Length Gap, Length At) WorstGap(WallSpace space)
-    {
-        if (space.Receptacles.IsEmpty)
-        {
-            return (space.Clear, space.Clear / 2);
-        }
-
-        var gaps = new List<(Length Gap, Length At)>();
-        if (!space.Closed)
-        {
-            Length first = space.Receptacles[0], last = space.Clear - space.Receptacles[^1];
-            gaps.Add((first, Length.Min(first, WallSpace.Reach)));
-            gaps.Add((last, space.Clear - Length.Min(last, WallSpace.Reach)));
-        }
-
-        for (var i = 1; i < space.Receptacles.Length; i++)
-        {
-            gaps.Add(((space.Receptacles[i] - space.Receptacles[i - 1]) / 2, (space.Receptacles[i] + space.Receptacles[i - 1]) / 2));
-        }
-
-        if (space.Closed)
-        {
-            var round = space.Receptacles[0] + space.Clear - space.Receptacles[^1];
-            var at = space.Receptacles[^1] + (round / 2);
-            gaps.Add((round / 2, at > space.Clear ? at - space.Clear : at));
-        }
-
-        return gaps.OrderByDescending(g => g.Gap).First();
-    }
-
-    private static Box Receptacle(HashSet<string> used, WallSpace space, Length at)
-    {
-        var piece = space.Pieces[0];
-        var left = at;
-        foreach (var next in space.Pieces)
-        {
-            piece = next;
-            if (left <= next.To - next.From)
-            {
-                break;
-            }
-
-            left -= next.To - next.From;
-        }
-
-        var number = Enumerable.Range(1, used.Count + 1).First(n => !used.Contains($"{space.Room}-r{n}"));
-        return new() { Id = new($"{space.Room}-r{number}"), Room = space.Room, Wall = piece.Wall, Offset = Clear(piece, piece.From + left), Devices = [new() { Kind = DeviceKind.Duplex }] };
-    }
-
-    // To the inch, and as far from the piece's ends as a box nailed to a corner or jamb stud stands.
-    private static Length Clear(WallPiece piece, Length at)
-    {
-        var off = Length.Min(Length.FromInches(3), (piece.To - piece.From) / 2);
-        return Length.Max(piece.From + off, Length.Min(piece.To - off, at.Nearest(Length.FromInches(1))));
-    }
+        Fixes = [new Fix(o.Act, new PlaceOwed(o.Room, o.Section, o.Part))],
+    });
 
     private static IEnumerable<Tag> InOpenings(Checked plan)
     {
@@ -109,30 +37,29 @@ internal static class BoxChecks
         }
     }
 
-    // 210.70(A)(1) and (2): a switched lighting outlet in habitable rooms, kitchens, baths, halls, stairs, laundries, garages.
-    private static IEnumerable<Tag> Lighting(Checked plan)
+    // Another trade's bay holds no box, nor the cable that would go up or down it.
+    private static IEnumerable<Tag> InKeptBays(Checked plan)
     {
-        var controlled = plan.Survey.Boxes.SelectMany(b => b.Box.Devices).SelectMany(d => d.Controls).ToHashSet();
-        var byRoom = plan.Survey.Boxes.ToLookup(b => b.Box.Room);
-
-        // One lamp lights a stair through its storeys.
-        IEnumerable<FramedRoom> Lit(FramedRoom room) => room.Room.Use == RoomUse.Stair
-            ? plan.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && Outline.Contains(r.Room.Corners, room.Middle))
-            : [room];
-        foreach (var room in plan.House.Rooms.Where(r => r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Utility or RoomUse.Greenhouse or RoomUse.CrawlSpace or RoomUse.Mudroom or RoomUse.Entry)))
+        foreach (var box in plan.Survey.Boxes.Where(b => b.Place.Wall is not null))
         {
-            if (!Lit(room).Any(r => byRoom[r.Room.Id].Any(b => !b.Box.Outside && controlled.Contains(b.Box.Id))))
+            var wall = plan.House.Structures[box.Place.Structure].Levels[box.Place.Level].Walls[box.Place.Wall!.Value];
+            foreach (var kept in wall.Reserved.Where(r => box.Place.Along > r.From - BoxHalf && box.Place.Along < r.To + BoxHalf))
             {
-                yield return new(Severity.Red, Stage.Boxes, Subject.Room(room.Room.Id), "210.70(A)", $"{room.Room.Name} has no switched lighting outlet.",
-                    "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.");
+                yield return new(Severity.Amber, Stage.Boxes, Subject.Box(box.Box.Id), "kept bays", $"{box.Name} stands in the bays kept for {kept.Reservation.For}.", $"They are kept from {kept.Reservation.Offset}, {kept.Reservation.Width} wide. Move the box, or ask the other trade.");
             }
         }
     }
 
+    // 406.9(C): receptacles stand out of the 3 ft beside a tub or shower.
+    private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
+        .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8) && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
+        .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset)))
+        .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), "406.9(C)", $"{b.Name} is within 3 ft of the tub or shower.", "Measured straight across the floor, up to 8 ft high. Move it along the wall."));
+
     private static IEnumerable<Tag> ThreeWays(Checked plan)
     {
         var groups = new Dictionary<BoxId, List<(PlacedBox Box, DeviceKind Kind)>>();
-        foreach (var (box, device) in plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select(d => (b, d))).Where(x => x.d.Kind.IsSwitch() && x.d.Controls.Length > 0))
+        foreach (var (box, device) in plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select(d => (b, d))).Where(x => Switching.IsPlace(x.d.Kind) && x.d.Controls.Length > 0))
         {
             var lamp = device.Controls.MinBy(c => c.Value, StringComparer.Ordinal);
             if (!groups.TryGetValue(lamp, out var list))
@@ -145,7 +72,8 @@ internal static class BoxChecks
 
         foreach (var (lamp, switches) in groups.OrderBy(g => g.Key.Value, StringComparer.Ordinal))
         {
-            var threeWays = switches.Count(s => s.Kind == DeviceKind.ThreeWay);
+            // One dimmer of a set is a three-way that dims.
+            var threeWays = switches.Count(s => s.Kind == DeviceKind.ThreeWay) + (switches.Count > 1 ? Math.Min(1, switches.Count(s => s.Kind == DeviceKind.Dimmer)) : 0);
             var wanted = switches.Count == 1 ? 0 : 2;
             if (threeWays != wanted || switches.Count(s => s.Kind == DeviceKind.FourWay) != Math.Max(0, switches.Count - 2))
             {

@@ -28,7 +28,7 @@ public static class Checking
     private static IEnumerable<Tag> Holds(Job job) => job.Holds.Select(h =>
     {
         var subject = Subject.TryParse(h.Subject)!.Value;
-        var stage = subject.Kind switch { SubjectKind.Room => Stage.House, SubjectKind.Box => Stage.Boxes, SubjectKind.Circuit => Stage.Circuits, SubjectKind.Run => Stage.Runs, _ => Stage.Panel };
+        var stage = subject.Kind switch { SubjectKind.Room or SubjectKind.Wall or SubjectKind.Opening or SubjectKind.Fixture or SubjectKind.Obstruction or SubjectKind.Level or SubjectKind.Structure or SubjectKind.Bays or SubjectKind.Chase => Stage.House, SubjectKind.Box or SubjectKind.Want => Stage.Boxes, SubjectKind.Circuit => Stage.Circuits, SubjectKind.Run => Stage.Runs, _ => Stage.Panel };
         return new Tag(Severity.Hold, stage, subject, "waiting", $"Waiting for {h.What}.", $"{h.Who}, {h.By}. The plan goes on with what the job says now.")
         {
             Fixes = [new Fix("It has come", new ReleaseHold(h.Id))],

@@ -46,7 +46,7 @@ internal static class CircuitChecks
         {
             var rating = circuit.Protected.Sized.Breaker.Value;
             var boxes = circuit.Circuit.Boxes.Select(b => plan.Survey[b]).ToList();
-            if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle)))
+            if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle())))
             {
                 yield return Red(circuit, "210.21(B)(3)", $"15 and 20 A receptacles are behind a {rating} breaker.", "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
             }

@@ -38,7 +38,7 @@ internal static class Bundles
             }
         }
 
-        foreach (var alarms in survey.Boxes.Where(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.SmokeAlarm)).GroupBy(b => b.Place.Structure))
+        foreach (var alarms in survey.Boxes.Where(b => b.HasAlarm).GroupBy(b => b.Place.Structure))
         {
             var first = index[alarms.First().Box.Id];
             foreach (var alarm in alarms)

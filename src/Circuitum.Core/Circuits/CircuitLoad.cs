@@ -42,6 +42,7 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
     {
         [DeviceKind.Lamp] = 18, [DeviceKind.Can] = 11, [DeviceKind.Pendant] = 15, [DeviceKind.VanityLight] = 30, [DeviceKind.ClosetLight] = 12,
         [DeviceKind.OutdoorLight] = 15, [DeviceKind.CeilingFan] = 75, [DeviceKind.BathFan] = 35, [DeviceKind.SmokeAlarm] = 5,
+        [DeviceKind.SmokeCoAlarm] = 5, [DeviceKind.Strip] = 32, [DeviceKind.Flood] = 30,
     }.ToImmutableDictionary();
 
     /// <summary>For sharing loads a general receptacle yoke is taken at this (220.14(I)).</summary>

@@ -91,6 +91,23 @@ public sealed record CodeBook
     /// <summary>Grounds counted in a box, 314.16(B)(5): one volume of the largest for all in 2017; from 2020 for up to four, a quarter for each further.</summary>
     public decimal GroundVolumes(int grounds) => grounds == 0 ? 0 : Edition == Edition.Y2017 ? 1 : 1 + (.25m * Math.Max(0, grounds - 4));
 
+    /// <summary>Receptacles that an island or a peninsula must have, 210.52(C)(2) (2017: (C)(2) and (3)): one where it is 24 × 12 in or larger;
+    /// from 2020 one for the first 9 ft² and one for each further 18 ft² or part; from 2023 none, but a way for wiring one later.</summary>
+    public int IslandReceptacles(Length width, Length depth)
+    {
+        Length longer = Length.Max(width, depth), shorter = Length.Min(width, depth);
+        if (Edition >= Edition.Y2023 || longer < Length.FromInches(24) || shorter < Length.FromInches(12))
+        {
+            return 0;
+        }
+
+        var area = width.Feet * depth.Feet;
+        return Edition == Edition.Y2017 ? 1 : 1 + (int)Math.Ceiling(Math.Max(0, area - 9) / 18);
+    }
+
+    /// <summary>Receptacles stand out of the 3 ft beside a tub or shower: 406.9(C), from 2020.</summary>
+    public bool KeepsReceptaclesOffTubs => Edition >= Edition.Y2020;
+
     /// <summary>Least number of general circuits, 210.11(A): floor area × 3 VA, in circuits of the rating given (15 or 20 A at 120 V).</summary>
     public static int LeastGeneralCircuits(SquareFeet area, Amps rating) => (int)Math.Ceiling(area.Value * 3 / (120 * rating.Value));
 

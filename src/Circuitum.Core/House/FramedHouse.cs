@@ -53,6 +53,16 @@ public sealed record FramedRoom(Room Room, int Structure, int Level, ImmutableAr
     /// <summary>Middle of the room's bounds.</summary>
     public Point Middle => Outline.Middle(Inside);
 
+    /// <summary>Middle of the room's largest rectangle, where a lamp or a fan hangs.</summary>
+    public Point Centre
+    {
+        get
+        {
+            var (a, b) = Outline.Largest(Inside);
+            return new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+        }
+    }
+
     /// <summary>Clear width east to west over its bounds.</summary>
     public Length ClearWidth => Inside.Max(p => p.X) - Inside.Min(p => p.X);
 
@@ -117,14 +127,17 @@ public sealed record SideOpening(Opening Opening, Length From, Length To);
 /// <param name="Index">Its number on the level, from 0.</param>
 /// <param name="Start">West or north end on the centre line.</param>
 /// <param name="End">East or south end on the centre line.</param>
-/// <param name="Thickness">Framing and board.</param>
+/// <param name="Frame">What it is made of.</param>
 /// <param name="Exterior">One side is the weather.</param>
 /// <param name="Rooms">The rooms it serves, one or two.</param>
 /// <param name="Openings">Openings in it, from its start.</param>
-public sealed record Wall(int Index, Point Start, Point End, Length Thickness, bool Exterior, ImmutableArray<RoomId> Rooms, ImmutableArray<WallOpening> Openings)
+public sealed record Wall(int Index, Point Start, Point End, WallFrame Frame, bool Exterior, ImmutableArray<RoomId> Rooms, ImmutableArray<WallOpening> Openings)
 {
-    /// <summary>Studs stand at 16 in on centres from the wall's start, the usual layout (R602.3).</summary>
-    public static Length StudSpacing { get; } = Length.FromInches(16);
+    /// <summary>Stretches kept for other trades.</summary>
+    public ImmutableArray<ReservedStretch> Reserved { get; init; } = [];
+
+    /// <summary>Framing and board.</summary>
+    public Length Thickness => Frame.Thickness;
 
     /// <summary>True when it runs along X.</summary>
     public bool AlongX => Start.Y == End.Y;
@@ -139,8 +152,14 @@ public sealed record Wall(int Index, Point Start, Point End, Length Thickness, b
     public Point At(Length along) => AlongX ? Start.By(along, Length.Zero) : Start.By(Length.Zero, along);
 
     /// <summary>Number of the stud bay at a place along the wall, from 0.</summary>
-    public static int Bay(Length along) => Math.Max(0, along.Sixtyfourths) / StudSpacing.Sixtyfourths;
+    public int Bay(Length along) => Math.Max(0, along.Sixtyfourths) / Frame.Spacing.Sixtyfourths;
 }
+
+/// <summary>A stretch of a wall that another trade needs.</summary>
+/// <param name="Reservation">The entry of the job.</param>
+/// <param name="From">From the wall's start.</param>
+/// <param name="To">From the wall's start.</param>
+public sealed record ReservedStretch(Reservation Reservation, Length From, Length To);
 
 /// <summary>An opening as it interrupts a wall.</summary>
 /// <param name="Opening">The opening of the job.</param>

@@ -7,11 +7,8 @@ namespace Circuitum.Core.House;
 /// <summary>Stage House: what is framed?</summary>
 public static class Framing
 {
-    /// <summary>2×6 studs with board on both faces.</summary>
-    public static Length ExteriorThickness { get; } = Length.FromInches(6.5m);
-
-    /// <summary>2×4 studs with board on both faces.</summary>
-    public static Length InteriorThickness { get; } = Length.FromInches(4.5m);
+    // Two inside faces of one wall stand no farther from its centre line than this.
+    private static readonly Length Near = Length.FromInches(6.5m);
 
     /// <summary>Derives walls, inside faces and heights from the rooms.</summary>
     public static FramedHouse Frame(Job job) => new([.. job.Structures.Select(Structure)]);
@@ -33,24 +30,25 @@ public static class Framing
     {
         var strips = Strips(level);
         var rooms = level.Rooms.Select(r => Inside(r, strips, structure, index)).ToImmutableArray();
-        var walls = Walls(strips, rooms);
+        var walls = Walls(strips, rooms, level.Reservations);
         return new(structure, index, level, floor, [.. rooms.Select(r => r with { Sides = [.. r.Sides.Select(s => s with { Openings = Seen(r, s, walls) })] })], walls);
     }
 
     // A door is listed by one room and breaks the wall of both.
     private static ImmutableArray<SideOpening> Seen(FramedRoom room, RoomSide side, ImmutableArray<Wall> walls) =>
     [
-        .. walls.Where(w => w.Rooms.Contains(room.Room.Id) && w.AlongX == side.AlongX && ((w.AlongX ? w.Start.Y - side.Start.Y : w.Start.X - side.Start.X).Abs() <= ExteriorThickness))
+        .. walls.Where(w => w.Rooms.Contains(room.Room.Id) && w.AlongX == side.AlongX && ((w.AlongX ? w.Start.Y - side.Start.Y : w.Start.X - side.Start.X).Abs() <= Near))
             .SelectMany(w => w.Openings.Select(o => (o.Opening, A: side.Offset(w.At(o.From)), B: side.Offset(w.At(o.To)))))
             .Select(o => new SideOpening(o.Opening, Length.Max(Length.Zero, Length.Min(o.A, o.B)), Length.Min(side.Clear, Length.Max(o.A, o.B))))
             .Where(o => o.From < o.To)
+            .DistinctBy(o => o.Opening.Id)
             .OrderBy(o => o.From),
     ];
 
     // A line that carries walls, cut wherever a room's corner lies on it; for each piece the room on either side.
     private static List<Strip> Strips(Level level)
     {
-        var edges = level.Rooms.SelectMany(r => r.Corners.Select((a, i) => (Room: r, A: a, B: r.Corners[(i + 1) % r.Corners.Length]))).ToList();
+        var edges = level.Rooms.SelectMany(r => r.Corners.Select((a, i) => (Room: r, A: a, B: r.Corners[(i + 1) % r.Corners.Length], Build: r.Builds.FirstOrDefault(b => b.Wall == i + 1)))).ToList();
         var strips = new List<Strip>();
         foreach (var line in edges.GroupBy(e => (AlongX: e.A.Y == e.B.Y, At: e.A.Y == e.B.Y ? e.A.Y : e.A.X)).OrderBy(g => g.Key.AlongX ? 0 : 1).ThenBy(g => g.Key.At))
         {
@@ -59,11 +57,12 @@ public static class Framing
             for (var i = 0; i + 1 < cuts.Count; i++)
             {
                 Length from = cuts[i], to = cuts[i + 1];
-                var sides = line.Where(e => Length.Min(Along(e.A), Along(e.B)) <= from && Length.Max(Along(e.A), Along(e.B)) >= to)
-                    .Select(e => e.Room.Id).Distinct().ToImmutableArray();
-                if (sides.Length > 0)
+                var sides = line.Where(e => Length.Min(Along(e.A), Along(e.B)) <= from && Length.Max(Along(e.A), Along(e.B)) >= to).ToList();
+                if (sides.Count > 0)
                 {
-                    strips.Add(new(line.Key.AlongX, line.Key.At, from, to, sides));
+                    var rooms = sides.Select(e => e.Room.Id).Distinct().ToImmutableArray();
+                    var build = sides.Select(e => e.Build).FirstOrDefault(b => b is not null);
+                    strips.Add(new(line.Key.AlongX, line.Key.At, from, to, rooms, build is not null ? WallFrame.Of(build) : rooms.Length == 1 ? WallFrame.Exterior : WallFrame.Interior));
                 }
             }
         }
@@ -80,9 +79,10 @@ public static class Framing
         {
             Point a = corners[i], b = corners[(i + 1) % corners.Length];
             var alongX = a.Y == b.Y;
-            exterior[i] = strips.Any(s => s.AlongX == alongX && s.Line == (alongX ? a.Y : a.X) && s.Rooms.Length == 1 && s.Rooms[0] == room.Id
-                && s.From >= Length.Min(alongX ? a.X : a.Y, alongX ? b.X : b.Y) && s.To <= Length.Max(alongX ? a.X : a.Y, alongX ? b.X : b.Y));
-            half[i] = (exterior[i] ? ExteriorThickness : InteriorThickness) / 2;
+            var along = strips.Where(s => s.AlongX == alongX && s.Line == (alongX ? a.Y : a.X) && s.Rooms.Contains(room.Id)
+                && s.From >= Length.Min(alongX ? a.X : a.Y, alongX ? b.X : b.Y) && s.To <= Length.Max(alongX ? a.X : a.Y, alongX ? b.X : b.Y)).ToList();
+            exterior[i] = along.Exists(s => s.Rooms.Length == 1);
+            half[i] = along.Max(s => s.Frame.Thickness) / 2;
         }
 
         var inside = new Point[corners.Length];
@@ -105,7 +105,7 @@ public static class Framing
         return new(room, structure, level, [.. inside.Select((p, i) => new RoomSide(i + 1, p, inside[(i + 1) % inside.Length], half[i], exterior[i]))]);
     }
 
-    private static ImmutableArray<Wall> Walls(List<Strip> strips, ImmutableArray<FramedRoom> rooms)
+    private static ImmutableArray<Wall> Walls(List<Strip> strips, ImmutableArray<FramedRoom> rooms, ImmutableArray<Reservation> reservations)
     {
         var walls = ImmutableArray.CreateBuilder<Wall>();
         var byId = rooms.ToDictionary(r => r.Room.Id);
@@ -114,20 +114,33 @@ public static class Framing
             var exterior = strip.Rooms.Length == 1;
             var start = strip.AlongX ? new Point(strip.From, strip.Line) : new Point(strip.Line, strip.From);
             var end = strip.AlongX ? new Point(strip.To, strip.Line) : new Point(strip.Line, strip.To);
-            var wall = new Wall(walls.Count, start, end, exterior ? ExteriorThickness : InteriorThickness, exterior, strip.Rooms, []);
+            var wall = new Wall(walls.Count, start, end, strip.Frame, exterior, strip.Rooms, []);
             var openings = strip.Rooms.SelectMany(id => byId[id].Room.Openings.Select(o => (Room: byId[id], Opening: o)))
                 .Where(x => OnWall(x.Room.Sides[x.Opening.Wall - 1], strip))
                 .Select(x => Cut(x.Room, x.Opening, wall))
                 .Where(o => o.From < wall.Run && o.To > Length.Zero)
                 .OrderBy(o => o.From);
-            walls.Add(wall with { Openings = [.. openings] });
+            walls.Add(wall with { Openings = [.. openings], Reserved = [.. Kept(reservations, byId, strip, wall)] });
         }
 
         return walls.ToImmutable();
     }
 
+    private static IEnumerable<ReservedStretch> Kept(ImmutableArray<Reservation> reservations, Dictionary<RoomId, FramedRoom> rooms, Strip strip, Wall wall)
+    {
+        foreach (var kept in reservations.Where(r => strip.Rooms.Contains(r.Room) && OnWall(rooms[r.Room].Sides[r.Wall - 1], strip)))
+        {
+            var side = rooms[kept.Room].Sides[kept.Wall - 1];
+            Length a = wall.Along(side.At(kept.Offset)), b = wall.Along(side.At(kept.Offset + kept.Width));
+            if (Length.Max(a, b) > Length.Zero && Length.Min(a, b) < wall.Run)
+            {
+                yield return new(kept, Length.Min(a, b), Length.Max(a, b));
+            }
+        }
+    }
+
     private static bool OnWall(RoomSide side, Strip strip) =>
-        side.AlongX == strip.AlongX && ((side.AlongX ? side.Start.Y : side.Start.X) - strip.Line).Abs() <= ExteriorThickness;
+        side.AlongX == strip.AlongX && ((side.AlongX ? side.Start.Y : side.Start.X) - strip.Line).Abs() <= Near;
 
     private static WallOpening Cut(FramedRoom room, Opening opening, Wall wall)
     {
@@ -136,5 +149,5 @@ public static class Framing
         return new(opening, room.Room.Id, Length.Min(a, b), Length.Max(a, b));
     }
 
-    private sealed record Strip(bool AlongX, Length Line, Length From, Length To, ImmutableArray<RoomId> Rooms);
+    private sealed record Strip(bool AlongX, Length Line, Length From, Length To, ImmutableArray<RoomId> Rooms, WallFrame Frame);
 }

@@ -44,6 +44,49 @@ public static class Outline
         return new(Math.Abs(twice) / 2m / (768m * 768m));
     }
 
+    /// <summary>Opposite corners of the largest rectangle that lies in the outline: of an L its larger part.</summary>
+    public static (Point NorthWest, Point SouthEast) Largest(IReadOnlyList<Point> corners)
+    {
+        List<Length> xs = [.. corners.Select(p => p.X).Distinct().Order()], ys = [.. corners.Select(p => p.Y).Distinct().Order()];
+        var best = (NorthWest: new Point(xs[0], ys[0]), SouthEast: new Point(xs[^1], ys[^1]));
+        var most = -1L;
+        for (var a = 0; a + 1 < xs.Count; a++)
+        {
+            for (var b = a + 1; b < xs.Count; b++)
+            {
+                for (var c = 0; c + 1 < ys.Count; c++)
+                {
+                    for (var d = c + 1; d < ys.Count; d++)
+                    {
+                        var size = (long)(xs[b] - xs[a]).Sixtyfourths * (ys[d] - ys[c]).Sixtyfourths;
+                        if (size > most && Filled(corners, xs, ys, (a, b), (c, d)))
+                        {
+                            (best, most) = ((new(xs[a], ys[c]), new(xs[b], ys[d])), size);
+                        }
+                    }
+                }
+            }
+        }
+
+        return best;
+    }
+
+    private static bool Filled(IReadOnlyList<Point> corners, List<Length> xs, List<Length> ys, (int From, int To) across, (int From, int To) down)
+    {
+        for (var i = across.From; i < across.To; i++)
+        {
+            for (var j = down.From; j < down.To; j++)
+            {
+                if (!Contains(corners, new((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2)))
+                {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
     /// <summary>Mean of the corners' bounding box.</summary>
     public static Point Middle(IReadOnlyList<Point> corners) =>
         new((corners.Min(c => c.X) + corners.Max(c => c.X)) / 2, (corners.Min(c => c.Y) + corners.Max(c => c.Y)) / 2);

@@ -74,6 +74,9 @@ public sealed record Device
     /// <summary>Nameplate of the equipment plugged in or wired here.</summary>
     public Nameplate? Plate { get; init; }
 
+    /// <summary>Rating of a 125 V receptacle, 15 or 20 A; 15 A as usual when null (210.21(B)).</summary>
+    public Amps? Rating { get; init; }
+
     /// <summary>For a GFCI receptacle: true when the boxes beyond hang on its load terminals.</summary>
     public bool FeedsLoadSide { get; init; }
 }
@@ -123,7 +126,7 @@ public enum DeviceKind
     /// <summary>Outdoor light.</summary>
     OutdoorLight,
 
-    /// <summary>Paddle fan.</summary>
+    /// <summary>Paddle fan with its light.</summary>
     CeilingFan,
 
     /// <summary>Exhaust fan.</summary>
@@ -134,6 +137,33 @@ public enum DeviceKind
 
     /// <summary>Equipment wired directly.</summary>
     Equipment,
+
+    /// <summary>Duplex receptacle with one half switched.</summary>
+    HalfSwitched,
+
+    /// <summary>AFCI receptacle, 125 V.</summary>
+    AfciReceptacle,
+
+    /// <summary>Timer switch.</summary>
+    Timer,
+
+    /// <summary>Fan speed control.</summary>
+    FanControl,
+
+    /// <summary>Occupancy sensor.</summary>
+    OccupancySensor,
+
+    /// <summary>Strip light.</summary>
+    Strip,
+
+    /// <summary>Floodlight.</summary>
+    Flood,
+
+    /// <summary>Smoke and carbon monoxide alarm, interconnected.</summary>
+    SmokeCoAlarm,
+
+    /// <summary>Disconnect within sight of the equipment it controls.</summary>
+    Disconnect,
 }
 
 /// <summary>What the plate on a piece of equipment says.</summary>

@@ -102,6 +102,11 @@ public static partial class JobProblems
             yield return new($"{where} {device.Kind}", "load must lie from 0 to 50 000 VA");
         }
 
+        if (device.Rating is Amps rating && (rating.Value is not (15 or 20) || !device.Kind.IsGeneralReceptacle()))
+        {
+            yield return new($"{where} {device.Kind}", "a 125 V receptacle is rated 15 or 20 A");
+        }
+
         foreach (var target in device.Controls.Where(c => !boxes.Contains(c)))
         {
             yield return new($"{where} {device.Kind}", $"controls “{target}”, which is no box of this job");

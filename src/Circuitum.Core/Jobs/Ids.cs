@@ -41,3 +41,30 @@ public readonly record struct CircuitKey(string Value)
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
+
+/// <summary>Makes ids that people can read.</summary>
+public static class Ids
+{
+    /// <summary>Bedroom 2 becomes bedroom-2; at most 32 characters; the stem where nothing of the name can stand in an id.</summary>
+    public static string Slug(string name, string stem)
+    {
+        var letters = new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : ' ')]);
+        var slug = string.Join('-', letters.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+        return slug.Length == 0 ? stem : slug.Length > 32 ? slug[..32].TrimEnd('-') : slug;
+    }
+
+    /// <summary>The stem itself where it is free, else with the next number.</summary>
+    public static string Free(string stem, IEnumerable<string> used)
+    {
+        var taken = used.ToHashSet();
+        return taken.Contains(stem) ? Numbered(stem, taken) : stem;
+    }
+
+    /// <summary>The stem with the first number that is free, from 1.</summary>
+    public static string Numbered(string stem, IEnumerable<string> used)
+    {
+        var taken = used as HashSet<string> ?? used.ToHashSet();
+        var cut = stem.Length > 34 ? stem[..34].TrimEnd('-') : stem;
+        return Enumerable.Range(1, taken.Count + 1).Select(n => $"{cut}-{n}").First(id => !taken.Contains(id));
+    }
+}

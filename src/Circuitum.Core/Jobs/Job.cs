@@ -36,6 +36,9 @@ public sealed record Job
     /// <summary>Boxes and what is in them.</summary>
     public ImmutableArray<Box> Boxes { get; init; } = [];
 
+    /// <summary>What will stand there and wants a receptacle.</summary>
+    public ImmutableArray<Want> Wants { get; init; } = [];
+
     /// <summary>Choices that the planner works around.</summary>
     public Pins Pins { get; init; } = new();
 
@@ -81,4 +84,27 @@ public sealed record Amendment(AmendedRule Rule, int? Value, string By);
 /// <param name="What">The fact, for example: data plate of the heat pump.</param>
 /// <param name="Who">Who will bring it.</param>
 /// <param name="By">When, as people say it: before board, by Friday.</param>
-public sealed record Hold(string Id, string Subject, string What, string Who, string By);
+public sealed record Hold(string Id, string Subject, string What, string Who, string By)
+{
+    /// <summary>The field that waits; null when it is the thing as a whole.</summary>
+    public HoldField? Field { get; init; }
+}
+
+/// <summary>Fields that can wait for a fact.</summary>
+public enum HoldField
+{
+    /// <summary>Where it stands.</summary>
+    Place,
+
+    /// <summary>How high.</summary>
+    Height,
+
+    /// <summary>How large.</summary>
+    Size,
+
+    /// <summary>What it draws.</summary>
+    Load,
+
+    /// <summary>The data plate.</summary>
+    Plate,
+}

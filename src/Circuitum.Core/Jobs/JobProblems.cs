@@ -75,6 +75,9 @@ public static partial class JobProblems
             .Concat(job.Structures.SelectMany(s => s.Levels).Select(l => ("levels", l.Id.Value)))
             .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => ("rooms", r.Id.Value)))
             .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).SelectMany(r => r.Openings).Select(o => ("openings", o.Id)))
+            .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id)))
+            .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Chases).Select(c => ("chases", c.Id)))
+            .Concat(job.Wants.Select(w => ("wants", w.Id)))
             .Concat(job.Panels.Select(p => ("panels", p.Id.Value)))
             .Concat(job.Boxes.Select(b => ("boxes", b.Id.Value)))
             .Concat(job.Trenches.Select(t => ("trenches", t.Id)))
@@ -110,6 +113,10 @@ public static partial class JobProblems
             ("houseRules.outletsPerCircuit", h.OutletsPerCircuit, 4, 30),
             ("houseRules.largestFill", h.LargestFill.Value, 40, 100),
             ("houseRules.dropTarget", h.DropTarget.Value, 1, 8),
+            ("houseRules.receptacleReach", h.ReceptacleReach.Inches, 24, 72),
+            ("houseRules.counterReach", h.CounterReach.Inches, 12, 24),
+            ("houseRules.switchFromJamb", h.SwitchFromJamb.Inches, 4, 24),
+            ("houseRules.canSpacing", h.CanSpacing.Inches, 24, 120),
         })
         {
             if (value < low || value > high)
@@ -170,6 +177,30 @@ public static partial class JobProblems
             {
                 yield return new($"structures “{structure.Id}”", "has no panel; put one in a room of it");
             }
+        }
+
+        var rooms = job.RoomsById();
+        foreach (var want in job.Wants)
+        {
+            if (want.Name is not null && want.Name.Trim().Length is 0 or > 40)
+            {
+                yield return new($"wants “{want.Id}”", "its name has 1 to 40 characters");
+            }
+
+            if (want.Width < Length.FromInches(1) || want.Width > Length.FromFeet(20))
+            {
+                yield return new($"wants “{want.Id}”", "is 1 in to 20 ft wide");
+            }
+
+            foreach (var problem in OnWall($"wants “{want.Id}”", rooms, want.Room, want.Wall, want.Offset))
+            {
+                yield return problem;
+            }
+        }
+
+        foreach (var hold in job.Holds.Where(h => h.What.Trim().Length is 0 or > 80 || h.Who.Length > 40 || h.By.Length > 40))
+        {
+            yield return new($"holds “{hold.Id}”", "say in 1 to 80 characters what is waited for; who and by when in 40 each");
         }
 
         foreach (var hold in job.Holds.Where(h => Reasons.Subject.TryParse(h.Subject) is null))

@@ -26,6 +26,9 @@ public sealed record Panel
     /// <summary>Full-size spaces, 4 to 84, even.</summary>
     public required int Spaces { get; init; }
 
+    /// <summary>True for one that stands there already.</summary>
+    public bool Existing { get; init; }
+
     /// <summary>The panel that feeds it; null for the one on the service.</summary>
     public PanelId? FedFrom { get; init; }
 }

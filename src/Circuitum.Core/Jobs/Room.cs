@@ -23,6 +23,44 @@ public sealed record Room
 
     /// <summary>What is built in or stands there.</summary>
     public ImmutableArray<Fixture> Fixtures { get; init; } = [];
+
+    /// <summary>Walls that are not framed as usual; the two rooms of a wall may each say it, the first in the job's order decides.</summary>
+    public ImmutableArray<WallBuild> Builds { get; init; } = [];
+}
+
+/// <summary>How one wall of a room is built.</summary>
+public sealed record WallBuild
+{
+    /// <summary>Wall number of the room, from 1.</summary>
+    public required int Wall { get; init; }
+
+    /// <summary>What it is made of.</summary>
+    public required WallFraming Framing { get; init; }
+
+    /// <summary>Studs, furring or vertical chases on centres, 8 to 48 in.</summary>
+    public Length Spacing { get; init; } = Length.FromInches(16);
+
+    /// <summary>Heights of the horizontal chases of an insulated panel above the floor; none for other walls.</summary>
+    public ImmutableArray<Length> ChaseHeights { get; init; } = [];
+}
+
+/// <summary>What a wall is made of, board on both faces.</summary>
+public enum WallFraming
+{
+    /// <summary>2×4 wood studs.</summary>
+    Wood2x4,
+
+    /// <summary>2×6 wood studs.</summary>
+    Wood2x6,
+
+    /// <summary>Metal studs of 3-5/8 in.</summary>
+    MetalStud,
+
+    /// <summary>Masonry with furring on the room's side.</summary>
+    MasonryFurred,
+
+    /// <summary>Structural insulated panel: cable only in its chases.</summary>
+    InsulatedPanel,
 }
 
 /// <summary>Uses that the rules tell apart.</summary>
@@ -239,4 +277,10 @@ public enum FixtureKind
 
     /// <summary>Fireplace.</summary>
     Fireplace,
+
+    /// <summary>Furnace or air handler.</summary>
+    AirHandler,
+
+    /// <summary>Counter that stands out from a wall or another counter by one end.</summary>
+    Peninsula,
 }

@@ -25,6 +25,19 @@ public sealed record Schools
 
     /// <summary>The way cables take between boxes.</summary>
     public CableWay Way { get; init; }
+
+    /// <summary>Where the feed comes in first.</summary>
+    public LightingFeed Feed { get; init; }
+}
+
+/// <summary>Feed to lighting.</summary>
+public enum LightingFeed
+{
+    /// <summary>Panel to switch first, then the light.</summary>
+    SwitchFirst,
+
+    /// <summary>Panel to the light first, a switch loop with a neutral (404.2(C)). Lights worked from more places keep the feed at the first switch.</summary>
+    LightFirst,
 }
 
 /// <summary>Lights and receptacles: together or apart.</summary>
@@ -135,6 +148,18 @@ public sealed record HouseRules
 
     /// <summary>Largest estimated fill of a general circuit, 40 to 100 per cent.</summary>
     public Percent LargestFill { get; init; } = new(80);
+
+    /// <summary>Farthest point of a wall from a receptacle, 2 to 6 ft; 210.52(A)(1) allows 6 ft.</summary>
+    public Length ReceptacleReach { get; init; } = Length.FromFeet(6);
+
+    /// <summary>Farthest point of a counter's wall line from a receptacle, 12 to 24 in; 210.52(C)(1) allows 24 in.</summary>
+    public Length CounterReach { get; init; } = Length.FromInches(24);
+
+    /// <summary>Strike jamb to the centre of a switch box, 4 to 24 in: past the trimmer and king studs.</summary>
+    public Length SwitchFromJamb { get; init; } = Length.FromInches(6);
+
+    /// <summary>Cans in a row, from each other; half of it from the walls. 2 to 10 ft.</summary>
+    public Length CanSpacing { get; init; } = Length.FromFeet(5);
 
     /// <summary>Voltage drop wanted at the far end of a branch circuit, 1 to 8 per cent.</summary>
     public Percent DropTarget { get; init; } = new(3);

@@ -18,6 +18,9 @@ public sealed record Structure
     /// <summary>True for an outbuilding that is no part of the dwelling's floor area.</summary>
     public bool Accessory { get; init; }
 
+    /// <summary>True when something in it burns fuel: carbon monoxide alarms are then owed (R315.2.1).</summary>
+    public bool FuelBurning { get; init; }
+
     /// <summary>What the lowest level stands on.</summary>
     public required Underfloor Underfloor { get; init; }
 
@@ -33,6 +36,9 @@ public enum Underfloor
 
     /// <summary>A crawl space with joists.</summary>
     CrawlSpace,
+
+    /// <summary>An unfinished basement that is not drawn as a level: its ceiling joists carry cable as a crawl space's do.</summary>
+    Basement,
 }
 
 /// <summary>A storey.</summary>
@@ -56,6 +62,9 @@ public sealed record Level
     /// <summary>Ambient of what is above the ceiling: an attic in summer, or the rooms' own.</summary>
     public Celsius AmbientAbove { get; init; } = new(30);
 
+    /// <summary>Ambient of what is below the floor of the lowest level.</summary>
+    public Celsius AmbientBelow { get; init; } = new(30);
+
     /// <summary>True when an attic is above, not another storey.</summary>
     public bool AtticAbove { get; init; }
 
@@ -64,7 +73,68 @@ public sealed record Level
 
     /// <summary>What no cable may cross in the ceiling above.</summary>
     public ImmutableArray<Obstruction> Obstructions { get; init; } = [];
+
+    /// <summary>Stretches of wall kept for other trades.</summary>
+    public ImmutableArray<Reservation> Reservations { get; init; } = [];
+
+    /// <summary>Spare ways left open for later.</summary>
+    public ImmutableArray<Chase> Chases { get; init; } = [];
+
+    /// <summary>A drawing laid under the plan to trace over; null when there is none.</summary>
+    public Underlay? Underlay { get; init; }
 }
+
+/// <summary>Stud bays that another trade needs: a drain, a duct, blocking.</summary>
+public sealed record Reservation
+{
+    /// <summary>Stable id.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What they are kept for, at most 40 characters.</summary>
+    public required string For { get; init; }
+
+    /// <summary>A room on the wall.</summary>
+    public required RoomId Room { get; init; }
+
+    /// <summary>Wall number of that room, from 1.</summary>
+    public required int Wall { get; init; }
+
+    /// <summary>Inside corner at the wall's start to where they begin.</summary>
+    public required Length Offset { get; init; }
+
+    /// <summary>Along the wall, 1 in to 20 ft.</summary>
+    public required Length Width { get; init; }
+}
+
+/// <summary>An empty way through the plates, kept open: after board it is often the last chance.</summary>
+public sealed record Chase
+{
+    /// <summary>Stable id.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What it is for, at most 40 characters.</summary>
+    public required string For { get; init; }
+
+    /// <summary>A room on the wall.</summary>
+    public required RoomId Room { get; init; }
+
+    /// <summary>Wall number of that room, from 1.</summary>
+    public required int Wall { get; init; }
+
+    /// <summary>Inside corner at the wall's start to its centre.</summary>
+    public required Length Offset { get; init; }
+
+    /// <summary>True when a pull cord hangs in it.</summary>
+    public bool Cord { get; init; } = true;
+}
+
+/// <summary>A drawing under the plan, kept beside the job and named by what is in it.</summary>
+/// <param name="Drawing">Its fingerprint: 64 hexadecimal digits.</param>
+/// <param name="Name">File it came from, at most 60 characters.</param>
+/// <param name="Corner">Where the drawing's north-west corner lies on the plan.</param>
+/// <param name="Width">East to west as it lies on the plan, 1 ft to 1000 ft.</param>
+/// <param name="Depth">North to south as it lies on the plan, 1 ft to 1000 ft.</param>
+public sealed record Underlay(string Drawing, string Name, Point Corner, Length Width, Length Depth);
 
 /// <summary>Joists of one floor or ceiling.</summary>
 /// <param name="Run">The way they run; a cable along them is free, across them it needs holes.</param>
@@ -104,6 +174,12 @@ public enum ObstructionKind
 
     /// <summary>The hole a stair needs.</summary>
     StairOpening,
+
+    /// <summary>A duct in the joist bays.</summary>
+    Duct,
+
+    /// <summary>The joist bays over a plumbing wall, taken by drains and vents.</summary>
+    PlumbingWall,
 }
 
 /// <summary>A path in the ground between two buildings, in site coordinates.</summary>

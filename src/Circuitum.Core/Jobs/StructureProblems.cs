@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
@@ -14,21 +15,32 @@ public static partial class JobProblems
                 yield return new($"structures “{structure.Id}”", "a building has 1 to 5 levels");
             }
 
+            if (structure.Levels.All(l => l.Rooms.IsEmpty))
+            {
+                yield return new($"structures “{structure.Id}”", "a building needs at least one room");
+            }
+
             foreach (var level in structure.Levels)
             {
-                if (level.Rooms.IsEmpty)
-                {
-                    yield return new($"levels “{level.Id}”", "a level needs at least one room");
-                }
-
                 if (level.CeilingHeight < Length.FromFeet(6) || level.CeilingHeight > Length.FromFeet(20))
                 {
                     yield return new($"levels “{level.Id}”.ceilingHeight", $"must lie from 6 to 20 ft; it is {level.CeilingHeight}");
                 }
 
-                if (level.AmbientAbove.Degrees is < -40 or > 85)
+                if (level.AmbientAbove.Degrees is < -40 or > 85 || level.AmbientBelow.Degrees is < -40 or > 85)
                 {
-                    yield return new($"levels “{level.Id}”.ambientAbove", "must lie from −40 to 85 °C");
+                    yield return new($"levels “{level.Id}”", "the ambient above and below must lie from −40 to 85 °C");
+                }
+
+                if (level.Name.Trim().Length is 0 or > 40)
+                {
+                    yield return new($"levels “{level.Id}”.name", "give the level a name of 1 to 40 characters");
+                }
+
+                if (level.Underlay is { } underlay && (underlay.Width < Length.FromFeet(1) || underlay.Depth < Length.FromFeet(1) || underlay.Width > Longest || underlay.Depth > Longest
+                    || underlay.Corner.X.Abs() > Longest || underlay.Corner.Y.Abs() > Longest || !Fingerprint().IsMatch(underlay.Drawing) || underlay.Name.Length is 0 or > 60))
+                {
+                    yield return new($"levels “{level.Id}”.underlay", "a drawing from 1 to 1000 ft wide and deep, named by its fingerprint of 64 hexadecimal digits");
                 }
 
                 foreach (var joists in new[] { level.FloorJoists, level.CeilingJoists }.OfType<Joists>())
@@ -44,7 +56,7 @@ public static partial class JobProblems
                     yield return new($"levels “{level.Id}” obstruction “{problem.Name}”", "width and depth must be longer than nothing");
                 }
 
-                foreach (var problem in level.Rooms.SelectMany(RoomProblems))
+                foreach (var problem in Outlines(level).Concat(level.Rooms.SelectMany(Contents)).Concat(KeptWays(level)))
                 {
                     yield return problem;
                 }
@@ -60,7 +72,68 @@ public static partial class JobProblems
         }
     }
 
-    private static IEnumerable<JobProblem> RoomProblems(Room room)
+    /// <summary>The first thing wrong with the outlines of rooms, whatever is on their walls; null when they can be framed.</summary>
+    internal static JobProblem? FirstOfOutlines(Job job) => Sizes(job).Concat(Duplicates(job)).Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(Outlines)).FirstOrDefault();
+
+    private static IEnumerable<JobProblem> Outlines(Level level)
+    {
+        var sound = true;
+        foreach (var problem in level.Rooms.SelectMany(OutlineProblems))
+        {
+            sound = false;
+            yield return problem;
+        }
+
+        for (var i = 0; sound && i < level.Rooms.Length; i++)
+        {
+            for (var j = i + 1; j < level.Rooms.Length; j++)
+            {
+                if (House.Shapes.Overlap(level.Rooms[i].Corners, level.Rooms[j].Corners))
+                {
+                    yield return new($"rooms “{level.Rooms[j].Id}”", $"“{level.Rooms[j].Name}” and “{level.Rooms[i].Name}” take the same floor; move a wall of one of them");
+                    yield break;
+                }
+            }
+        }
+    }
+
+    // Bays kept for other trades and spare chases.
+    private static IEnumerable<JobProblem> KeptWays(Level level)
+    {
+        var rooms = level.Rooms.GroupBy(r => r.Id).ToDictionary(g => g.Key, g => g.First());
+        foreach (var kept in level.Reservations)
+        {
+            if (kept.For.Trim().Length is 0 or > 40)
+            {
+                yield return new($"reservations “{kept.Id}”", "say in 1 to 40 characters what the bays are kept for");
+            }
+
+            if (kept.Width < Length.FromInches(1) || kept.Width > Length.FromFeet(20))
+            {
+                yield return new($"reservations “{kept.Id}”", "kept bays are 1 in to 20 ft wide");
+            }
+
+            foreach (var problem in OnWall($"reservations “{kept.Id}”", rooms, kept.Room, kept.Wall, kept.Offset))
+            {
+                yield return problem;
+            }
+        }
+
+        foreach (var chase in level.Chases)
+        {
+            if (chase.For.Trim().Length is 0 or > 40)
+            {
+                yield return new($"chases “{chase.Id}”", "say in 1 to 40 characters what the chase is for");
+            }
+
+            foreach (var problem in OnWall($"chases “{chase.Id}”", rooms, chase.Room, chase.Wall, chase.Offset))
+            {
+                yield return problem;
+            }
+        }
+    }
+
+    private static IEnumerable<JobProblem> OutlineProblems(Room room)
     {
         var where = $"rooms “{room.Id}”";
         if (room.Name.Trim().Length is 0 or > 40)
@@ -112,6 +185,27 @@ public static partial class JobProblems
             yield return new(where + ".corners", "the outline crosses itself");
         }
 
+        foreach (var build in room.Builds)
+        {
+            if (build.Wall < 1 || build.Wall > corners.Length)
+            {
+                yield return new($"{where} builds", $"wall {build.Wall} is not there; the room has walls 1 to {corners.Length}");
+            }
+            else if (build.Spacing < Length.FromInches(8) || build.Spacing > Length.FromInches(48))
+            {
+                yield return new($"{where} builds, wall {build.Wall}", $"spacing must lie from 8 to 48 in; it is {build.Spacing}");
+            }
+            else if (build.ChaseHeights.Length > 6 || build.ChaseHeights.Any(h => h < Length.Zero || h > Length.FromFeet(20)))
+            {
+                yield return new($"{where} builds, wall {build.Wall}", "at most 6 chases, each from 0 to 20 ft high");
+            }
+        }
+    }
+
+    private static IEnumerable<JobProblem> Contents(Room room)
+    {
+        var where = $"rooms “{room.Id}”";
+        var corners = room.Corners;
         foreach (var opening in room.Openings)
         {
             var at = $"{where} opening “{opening.Id}”";
@@ -138,6 +232,9 @@ public static partial class JobProblems
             }
         }
     }
+
+    [GeneratedRegex("^[0-9a-f]{64}$", RegexOptions.CultureInvariant)]
+    private static partial Regex Fingerprint();
 
     private static Length Span(Room room, int wall) => room.Corners[wall - 1].SquareTo(room.Corners[wall % room.Corners.Length]);
 

@@ -8,6 +8,6 @@ public static class Words
     {
         var text = kind.ToString();
         var words = string.Concat(text.Select((c, i) => i > 0 && char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()));
-        return words.Replace("cased", "cased opening", StringComparison.Ordinal).Replace("gfci", "GFCI", StringComparison.Ordinal).Replace("three way", "three-way switch", StringComparison.Ordinal).Replace("four way", "four-way switch", StringComparison.Ordinal);
+        return words.Replace("cased", "cased opening", StringComparison.Ordinal).Replace("gfci", "GFCI", StringComparison.Ordinal).Replace("afci", "AFCI", StringComparison.Ordinal).Replace("smoke co", "smoke and CO", StringComparison.Ordinal).Replace("half switched", "half-switched receptacle", StringComparison.Ordinal).Replace("three way", "three-way switch", StringComparison.Ordinal).Replace("four way", "four-way switch", StringComparison.Ordinal);
     }
 }

@@ -9,8 +9,9 @@ namespace Circuitum.Core.Layout;
 /// <summary>Every box at its place in the frame, and which stretch of wall each receptacle serves.</summary>
 /// <param name="Boxes">Boxes by ordinal order of their ids, whatever their order in the job.</param>
 /// <param name="Coverage">Wall spaces of the rooms that 210.52(A) covers.</param>
+/// <param name="Counters">Counter spaces, 210.52(C).</param>
 /// <param name="FloorArea">Area by outside dimensions that counts for the general lighting load.</param>
-public sealed record Survey(ImmutableArray<PlacedBox> Boxes, ImmutableArray<WallSpace> Coverage, SquareFeet FloorArea)
+public sealed record Survey(ImmutableArray<PlacedBox> Boxes, ImmutableArray<WallSpace> Coverage, ImmutableArray<WallSpace> Counters, SquareFeet FloorArea)
 {
     private readonly FrozenDictionary<BoxId, PlacedBox> byId = Boxes.ToFrozenDictionary(b => b.Box.Id);
 
@@ -42,8 +43,11 @@ public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Hei
     /// <summary>At least one device is a lamp, can or other lighting outlet.</summary>
     public bool HasLight => Box.Devices.Any(d => d.Kind.IsLight());
 
+    /// <summary>At least one interconnected alarm.</summary>
+    public bool HasAlarm => Box.Devices.Any(d => d.Kind.IsAlarm());
+
     /// <summary>At least one 125 V receptacle for general use, without a plate of its own.</summary>
-    public bool HasGeneralReceptacle => Box.Devices.Any(d => d.Kind.IsReceptacle() && d.Plate is null);
+    public bool HasGeneralReceptacle => Box.Devices.Any(d => d.Kind.IsGeneralReceptacle() && d.Plate is null);
 
     /// <summary>Equipment or appliance plates in the box.</summary>
     public IEnumerable<Nameplate> Plates => Box.Devices.Select(d => d.Plate).OfType<Nameplate>();

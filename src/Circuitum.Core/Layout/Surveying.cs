@@ -15,6 +15,7 @@ public static class Surveying
         return new(
             Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))]),
             [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id]))],
+            [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id]))],
             FloorArea(house));
     }
 
@@ -60,13 +61,13 @@ public static class Surveying
     }
 
     // A side that is part inside, part outside has its face set off by the thicker wall; its stretches still lie within that set-off.
-    private static bool OnLine(Wall wall, Point at) => (wall.AlongX ? wall.Start.Y - at.Y : wall.Start.X - at.X).Abs() <= Length.FromInches(2);
+    private static bool OnLine(Wall wall, Point at) => (wall.AlongX ? wall.Start.Y - at.Y : wall.Start.X - at.X).Abs() <= Length.FromInches(2.5m);
 
-    private static Length UsualHeight(Box box, HouseRules rules) =>
+    internal static Length UsualHeight(Box box, HouseRules rules) =>
         box.ServesCounter ? rules.CounterHeight
         : box.Devices.Any(d => d.Kind.IsSwitch()) ? rules.SwitchHeight
-        : box.Devices.Any(d => d.Kind is DeviceKind.VanityLight or DeviceKind.OutdoorLight) ? Length.FromInches(80)
-        : box.Devices.Any(d => d.Kind.IsLight() || d.Kind is DeviceKind.SmokeAlarm or DeviceKind.BathFan) ? Length.FromInches(84)
+        : box.Devices.Any(d => d.Kind is DeviceKind.VanityLight or DeviceKind.OutdoorLight or DeviceKind.Flood) ? Length.FromInches(80)
+        : box.Devices.Any(d => d.Kind.IsLight() || d.Kind.IsAlarm() || d.Kind.IsFan()) ? Length.FromInches(84)
         : box.Outside ? Length.FromInches(24)
         : box.Devices.Any(d => d.Kind == DeviceKind.Equipment) ? Length.FromInches(48)
         : rules.ReceptacleHeight;

@@ -5,7 +5,7 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
 
-/// <summary>An unbroken stretch of floor line and the receptacles that serve it, 210.52(A).</summary>
+/// <summary>An unbroken stretch of floor line or counter and the receptacles that serve it, 210.52(A) and (C).</summary>
 /// <param name="Room">The room.</param>
 /// <param name="Clear">Its length round its corners.</param>
 /// <param name="Pieces">Where it runs: wall number, from and to along that wall.</param>
@@ -13,11 +13,17 @@ namespace Circuitum.Core.Layout;
 /// <param name="Closed">It runs right round the room without a break.</param>
 public sealed record WallSpace(RoomId Room, Length Clear, ImmutableArray<WallPiece> Pieces, ImmutableArray<Length> Receptacles, bool Closed)
 {
-    /// <summary>No point may be farther than this from a receptacle, 210.52(A)(1).</summary>
-    public static Length Reach { get; } = Length.FromFeet(6);
+    /// <summary>A counter's wall line, not a floor line.</summary>
+    public bool Counter { get; init; }
 
-    /// <summary>Narrower stretches need none, 210.52(A)(2)(1).</summary>
-    public static Length Narrowest { get; } = Length.FromFeet(2);
+    /// <summary>The boxes at those distances, in the same order.</summary>
+    public ImmutableArray<BoxId> By { get; init; } = [];
+
+    /// <summary>No point may be farther than this from a receptacle: 6 ft, 210.52(A)(1); 24 in at a counter, 210.52(C)(1).</summary>
+    public Length Reach => Counter ? Length.FromInches(24) : Length.FromFeet(6);
+
+    /// <summary>Narrower stretches need none: 2 ft, 210.52(A)(2)(1); 12 in of counter, 210.52(C)(1).</summary>
+    public Length Narrowest => Counter ? Length.FromInches(12) : Length.FromFeet(2);
 
     /// <summary>Fewest receptacles that could serve it.</summary>
     public int Least => Clear < Narrowest ? 0 : (Clear.Sixtyfourths + (2 * Reach.Sixtyfourths) - 1) / (2 * Reach.Sixtyfourths);
@@ -65,7 +71,14 @@ public static class WallSpaces
     {
         var spaces = Split(room);
         var boxes = boxesOfRoom.Where(Counts).ToList();
-        return [.. spaces.Select(s => s with { Receptacles = [.. boxes.SelectMany(b => Distance(s, b)).Order()] })];
+        return [.. spaces.Select(s => Serve(s, boxes.SelectMany(b => Distance(room, s, b).Select(d => (d, b.Id)))))];
+    }
+
+    /// <summary>The space with the receptacles at their distances.</summary>
+    internal static WallSpace Serve(WallSpace space, IEnumerable<(Length At, BoxId Box)> receptacles)
+    {
+        var sorted = receptacles.OrderBy(r => r.At).ThenBy(r => r.Box.Value, StringComparer.Ordinal).ToList();
+        return space with { Receptacles = [.. sorted.Select(r => r.At)], By = [.. sorted.Select(r => r.Box)] };
     }
 
     /// <summary>The stretches themselves, broken by doorways, fireplaces and fixed cabinets.</summary>
@@ -119,7 +132,8 @@ public static class WallSpaces
         }
     }
 
-    private static ImmutableArray<WallSpace> Join(RoomId room, List<WallPiece?> pieces)
+    /// <summary>Pieces in the order of the walls, with a null at every break, as stretches that run round corners.</summary>
+    internal static ImmutableArray<WallSpace> Join(RoomId room, List<WallPiece?> pieces)
     {
         var firstBreak = pieces.IndexOf(null);
         if (firstBreak < 0)
@@ -148,14 +162,26 @@ public static class WallSpaces
     private static WallSpace Space(RoomId room, ImmutableArray<WallPiece> pieces, bool closed) =>
         new(room, pieces.Select(p => p.To - p.From).Total(), pieces, [], closed);
 
-    private static IEnumerable<Length> Distance(WallSpace space, Box box)
+    // A floor receptacle counts within 18 in of the wall, 210.52(A)(3).
+    private static IEnumerable<Length> Distance(FramedRoom room, WallSpace space, Box box)
+    {
+        if (box.Mount == Mount.Wall)
+        {
+            return Distance(space, box.Wall, box.Offset);
+        }
+
+        var at = room.NorthWest.By(box.X, box.Y);
+        return room.Sides.Where(s => (s.AlongX ? at.Y - s.Start.Y : at.X - s.Start.X).Abs() <= Length.FromInches(18)).SelectMany(s => Distance(space, s.Number, s.Offset(at))).Take(1);
+    }
+
+    internal static IEnumerable<Length> Distance(WallSpace space, int wall, Length offset)
     {
         var before = Length.Zero;
         foreach (var piece in space.Pieces)
         {
-            if (piece.Wall == box.Wall && box.Offset >= piece.From && box.Offset <= piece.To)
+            if (piece.Wall == wall && offset >= piece.From && offset <= piece.To)
             {
-                yield return before + box.Offset - piece.From;
+                yield return before + offset - piece.From;
                 yield break;
             }
 
@@ -163,10 +189,11 @@ public static class WallSpaces
         }
     }
 
-    private static bool Counts(Box box) => box.Mount == Mount.Wall && !box.Outside && !box.ServesCounter
+    private static bool Counts(Box box) => box.Mount is Mount.Wall or Mount.Floor && !box.Outside && !box.ServesCounter
         && (box.Height is not Length height || height <= Length.FromInches(66))
-        && box.Devices.Any(d => d.Plate is null && d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle);
+        && box.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle());
 
-    private static bool Fixed(FixtureKind kind) => kind is FixtureKind.Counter or FixtureKind.Cabinet or FixtureKind.Fireplace or FixtureKind.Range
-        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower or FixtureKind.Stair;
+    /// <summary>Breaks the floor line: fixed cabinets and what is built in.</summary>
+    internal static bool Fixed(FixtureKind kind) => kind is FixtureKind.Counter or FixtureKind.Cabinet or FixtureKind.Fireplace or FixtureKind.Range
+        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower or FixtureKind.Stair or FixtureKind.Peninsula;
 }

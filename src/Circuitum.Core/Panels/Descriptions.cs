@@ -37,7 +37,7 @@ public static class Descriptions
             CircuitKind.Individual when plates.Count > 0 => WithRoom(plates[0].p.Name, plates[0].b),
             CircuitKind.DishwasherAndDisposer => WithRoom(string.Join(" + ", plates.Select((x, i) => i == 0 ? x.p.Name : Lower(x.p.Name))), plates[0].b),
             CircuitKind.SmallAppliance => SmallAppliance(boxes),
-            CircuitKind.Lighting => Rooms(boxes.Where(b => !b.SwitchesOnly), "Lights: ", boxes.Any(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.SmokeAlarm)) ? ", alarms" : ""),
+            CircuitKind.Lighting => Rooms(boxes.Where(b => !b.SwitchesOnly), "Lights: ", boxes.Any(b => b.HasAlarm) ? ", alarms" : ""),
             CircuitKind.General => Rooms(boxes.Where(b => !b.SwitchesOnly), "", " lights, receptacles"),
             CircuitKind.Outdoor => "Outdoor receptacles",
             _ => Rooms(boxes, "", " receptacles"),

@@ -26,7 +26,7 @@ public static class Protecting
             box.Room.Room.Use,
             box.Box.Outside,
             d.Kind.IsReceptacle(),
-            d.Kind.IsLight() || d.Kind is DeviceKind.SmokeAlarm or DeviceKind.CeilingFan,
+            d.Kind.IsLight() || d.Kind.IsAlarm() || d.Kind == DeviceKind.CeilingFan,
             d.Kind.IsSwitch(),
             box.Box.ServesCounter,
             Near(box, f => f is FixtureKind.Sink or FixtureKind.Vanity),

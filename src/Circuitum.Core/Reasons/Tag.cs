@@ -55,6 +55,37 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     /// <summary>A run of cable.</summary>
     public static Subject Run(string id) => new(SubjectKind.Run, id);
 
+    /// <summary>An opening.</summary>
+    public static Subject Opening(string id) => new(SubjectKind.Opening, id);
+
+    /// <summary>A want.</summary>
+    public static Subject Want(string id) => new(SubjectKind.Want, id);
+
+    /// <summary>A level.</summary>
+    public static Subject Level(LevelId id) => new(SubjectKind.Level, id.Value);
+
+    /// <summary>A building.</summary>
+    public static Subject Structure(StructureId id) => new(SubjectKind.Structure, id.Value);
+
+    /// <summary>Stud bays kept for another trade.</summary>
+    public static Subject Bays(string id) => new(SubjectKind.Bays, id);
+
+    /// <summary>A spare chase.</summary>
+    public static Subject Chase(string id) => new(SubjectKind.Chase, id);
+
+    /// <summary>A wall of a room, by its number from 1.</summary>
+    public static Subject Wall(RoomId room, int number) => new(SubjectKind.Wall, $"{room}.{number}");
+
+    /// <summary>A fixture of a room, by its place in the room's list from 1.</summary>
+    public static Subject Fixture(RoomId room, int number) => new(SubjectKind.Fixture, $"{room}.{number}");
+
+    /// <summary>An obstruction of a level, by its place in the level's list from 1.</summary>
+    public static Subject Obstruction(LevelId level, int number) => new(SubjectKind.Obstruction, $"{level}.{number}");
+
+    /// <summary>For a subject told by its place in a list: what it belongs to and the place; null for others.</summary>
+    public (string Of, int Number)? Numbered =>
+        Id.LastIndexOf('.') is > 0 and var dot && int.TryParse(Id.AsSpan(dot + 1), System.Globalization.NumberStyles.None, System.Globalization.CultureInfo.InvariantCulture, out var number) ? (Id[..dot], number) : null;
+
     /// <summary>kind:id, as written in addresses.</summary>
     public override string ToString() => $"{Kind.ToString().ToLowerInvariant()}:{Id}";
 
@@ -62,7 +93,7 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     public static Subject? TryParse(string? text)
     {
         var parts = text?.Split(':', 2) ?? [];
-        return parts.Length == 2 && parts[1].Length is > 0 and <= 80 && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+        return parts.Length == 2 && parts[0].All(char.IsAsciiLetter) && parts[1].Length is > 0 and <= 80 && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
             ? new Subject(kind, parts[1])
             : null;
     }
@@ -85,6 +116,33 @@ public enum SubjectKind
 
     /// <summary>A panel.</summary>
     Panel,
+
+    /// <summary>A wall of a room.</summary>
+    Wall,
+
+    /// <summary>An opening in a wall.</summary>
+    Opening,
+
+    /// <summary>A fixture.</summary>
+    Fixture,
+
+    /// <summary>An obstruction.</summary>
+    Obstruction,
+
+    /// <summary>A want.</summary>
+    Want,
+
+    /// <summary>A level.</summary>
+    Level,
+
+    /// <summary>A building.</summary>
+    Structure,
+
+    /// <summary>Stud bays kept for another trade.</summary>
+    Bays,
+
+    /// <summary>A spare chase.</summary>
+    Chase,
 }
 
 /// <summary>A change to the job that would clear a tag, with the words on its button.</summary>

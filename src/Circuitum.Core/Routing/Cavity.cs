@@ -13,7 +13,8 @@ internal sealed class Cavity
     private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks)
     {
         (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks) = (level.Structure, number, joists, z, ambient, attic, blocks);
-        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
+        // Over a level that is not drawn yet nothing runs.
+        var corners = level.Rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
     }
 
@@ -33,8 +34,8 @@ internal sealed class Cavity
     public static Cavity? Below(FramedStructure structure)
     {
         var level = structure.Levels[0];
-        return structure.Structure.Underfloor == Underfloor.CrawlSpace && level.Level.FloorJoists is { } joists
-            ? new(level, 0, joists, -(joists.Depth / 2), new(30), false, Outside(level))
+        return structure.Structure.Underfloor != Underfloor.Slab && level.Level.FloorJoists is { } joists
+            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, Outside(level))
             : null;
     }
 
@@ -67,7 +68,7 @@ internal sealed class Cavity
 
     public int Index(Point at) => FloorDiv(Across(at), Joists.Spacing.Sixtyfourths);
 
-    public int Lane(Point at) => FloorDiv((Joists.Run == JoistRun.EastWest ? at.X : at.Y).Sixtyfourths, Wall.StudSpacing.Sixtyfourths);
+    public int Lane(Point at) => FloorDiv((Joists.Run == JoistRun.EastWest ? at.X : at.Y).Sixtyfourths, WallFrame.UsualSpacing.Sixtyfourths);
 
     public bool CrossesJoists(Point a, Point b) => Joists.Run == JoistRun.EastWest ? a.Y != b.Y : a.X != b.X;
 

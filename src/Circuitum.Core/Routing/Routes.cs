@@ -66,7 +66,7 @@ internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel,
 
         var boxes = circuit.Boxes.Select(id => survey[id]).ToList();
         var groups = ControlGroups.Of(boxes, p => finder.Cost(panel.Place, p.Place));
-        var alarms = boxes.Where(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.SmokeAlarm)).ToList();
+        var alarms = boxes.Where(b => b.HasAlarm).ToList();
         var behind = groups.SelectMany(g => g.Switches.Skip(1).Concat(g.Lamps)).Select(b => b.Box.Id).ToHashSet();
         behind.ExceptWith(groups.Select(g => g.Switches[0].Box.Id));
         var firstAlarm = alarms.MinBy(a => finder.Cost(panel.Place, a.Place));

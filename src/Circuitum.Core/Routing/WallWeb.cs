@@ -10,6 +10,7 @@ internal sealed class WallWeb
     private readonly List<Point> knots;
     private readonly (int Start, int End, int Run)[] spans;
     private readonly (int From, int To)[][] gaps;
+    private readonly int[] bays;
     private readonly List<(int To, int Cost)>[] edges;
     private readonly Search?[] searches;
 
@@ -19,6 +20,7 @@ internal sealed class WallWeb
         var knotAt = knots.Select((p, i) => (p, i)).ToDictionary(x => x.p, x => x.i);
         spans = [.. level.Walls.Select(w => (knotAt[w.Start], knotAt[w.End], w.Run.Sixtyfourths))];
         gaps = [.. level.Walls.Select(w => w.Openings.Where(o => o.StopsBoringAt(height)).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths)).ToArray())];
+        bays = [.. level.Walls.Select(w => w.Frame.Spacing.Sixtyfourths)];
         edges = [.. knots.Select(_ => new List<(int, int)>())];
         searches = new Search?[knots.Count];
         for (var wall = 0; wall < spans.Length; wall++)
@@ -26,7 +28,7 @@ internal sealed class WallWeb
             var (start, end, run) = spans[wall];
             if (Solid(wall, 0, run))
             {
-                var cost = Cost(0, run) + Labour.Corner.Sixtyfourths;
+                var cost = Cost(wall, 0, run) + Labour.Corner.Sixtyfourths;
                 edges[start].Add((end, cost));
                 edges[end].Add((start, cost));
             }
@@ -43,7 +45,7 @@ internal sealed class WallWeb
 
         int alongA = a.Along.Sixtyfourths, alongB = b.Along.Sixtyfourths;
         WebWay? best = null;
-        if (wallA == wallB && Solid(wallA, alongA, alongB) && Cost(alongA, alongB) is var straight && straight < limit)
+        if (wallA == wallB && Solid(wallA, alongA, alongB) && Cost(wallA, alongA, alongB) is var straight && straight < limit)
         {
             (best, limit) = (new(straight, null), straight);
         }
@@ -69,8 +71,8 @@ internal sealed class WallWeb
     public List<Point> Turns(WebWay way) => way.Ends is var (start, end) ? Knots(start, end) : [];
 
     // Studs stand on the wall's own layout, so what is counted is bays left behind.
-    private static int Cost(int from, int to) =>
-        Math.Abs(from - to) + (Labour.Stud.Sixtyfourths * Math.Abs(Wall.Bay(new(from)) - Wall.Bay(new(to))));
+    private int Cost(int wall, int from, int to) =>
+        Math.Abs(from - to) + (Labour.Stud.Sixtyfourths * Math.Abs((Math.Max(0, from) / bays[wall]) - (Math.Max(0, to) / bays[wall])));
 
     private bool Solid(int wall, int from, int to)
     {
@@ -92,12 +94,12 @@ internal sealed class WallWeb
         var (start, end, run) = spans[wall];
         if (Solid(wall, 0, along))
         {
-            ends[count++] = (start, Cost(0, along) + Labour.Corner.Sixtyfourths);
+            ends[count++] = (start, Cost(wall, 0, along) + Labour.Corner.Sixtyfourths);
         }
 
         if (Solid(wall, along, run))
         {
-            ends[count++] = (end, Cost(along, run) + Labour.Corner.Sixtyfourths);
+            ends[count++] = (end, Cost(wall, along, run) + Labour.Corner.Sixtyfourths);
         }
 
         return count;

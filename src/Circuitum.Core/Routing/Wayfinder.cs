@@ -137,17 +137,17 @@ internal sealed class Wayfinder
         return best;
     }
 
-    // The middle of every stud bay that no opening takes.
+    // The middle of every stud bay that no opening and no other trade takes.
     private static RiserBay[] RiserBays(FramedLevel level)
     {
         var found = new List<RiserBay>();
         foreach (var wall in level.Walls)
         {
-            for (var middle = Wall.StudSpacing / 2; middle < wall.Run; middle += Wall.StudSpacing)
+            for (var middle = wall.Frame.Spacing / 2; middle < wall.Run; middle += wall.Frame.Spacing)
             {
-                if (!wall.Openings.Any(o => o.From < middle && o.To > middle))
+                if (!wall.Openings.Any(o => o.From < middle && o.To > middle) && !wall.Reserved.Any(r => r.From < middle && r.To > middle))
                 {
-                    found.Add(new(wall.Index, Wall.Bay(middle), wall.At(middle)));
+                    found.Add(new(wall.Index, wall.Bay(middle), wall.At(middle)));
                 }
             }
         }
@@ -188,10 +188,10 @@ internal sealed class Wayfinder
             return;
         }
 
-        int first = Wall.Bay(Length.Min(wall.Along(from), wall.Along(to))) + 1, last = Wall.Bay(Length.Max(wall.Along(from), wall.Along(to)));
+        int first = wall.Bay(Length.Min(wall.Along(from), wall.Along(to))) + 1, last = wall.Bay(Length.Max(wall.Along(from), wall.Along(to)));
         for (var stud = first; stud <= last; stud++)
         {
-            build.Pass(new(MemberKind.Stud, level.Structure, level.Index, wall.Index, stud, false), wall.At(Wall.StudSpacing * stud).At(z), wall.Exterior, Indoors);
+            build.Pass(new(MemberKind.Stud, level.Structure, level.Index, wall.Index, stud, false), wall.At(wall.Frame.Spacing * stud).At(z), wall.Exterior, Indoors);
         }
     }
 
@@ -231,9 +231,10 @@ internal sealed class Wayfinder
         var cavity = cavities[place.Structure][number]!;
         var turn = place.At.Plan.At(cavity.Z);
         build.Go(Space.StudBay, entering ? turn : place.At, entering ? place.At : turn, Indoors);
-        if (place.Wall is int wall)
+        if (place.Wall is int index)
         {
-            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, wall, Wall.Bay(place.Along), number > place.Level), turn, true, cavity.Ambient);
+            var wall = house.Structures[place.Structure].Levels[place.Level].Walls[index];
+            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, index, wall.Bay(place.Along), number > place.Level), turn, true, cavity.Ambient);
         }
     }
 

@@ -24,7 +24,7 @@ internal static class WallDrawing
         foreach (var wall in level.Walls)
         {
             var half = Length.FromInches((wall.Thickness.Inches / 2) - .8m);
-            for (var at = Wall.StudSpacing; at < wall.Run; at += Wall.StudSpacing)
+            for (var at = wall.Frame.Spacing; at < wall.Run; at += wall.Frame.Spacing)
             {
                 var p = wall.At(at);
                 ticks.Append(wall.AlongX ? $"M{SvgText.N(p.X)} {SvgText.N(p.Y - half)}v{SvgText.N(half * 2)}" : $"M{SvgText.N(p.X - half)} {SvgText.N(p.Y)}h{SvgText.N(half * 2)}");

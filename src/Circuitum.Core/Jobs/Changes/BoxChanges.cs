@@ -68,14 +68,16 @@ public sealed record DeleteBox(BoxId Box) : JobChange
     {
         var box = Find(job, Box);
         phrase = $"Delete {Called(job, box)}";
-        return job with
-        {
-            Boxes = [.. job.Boxes.Where(b => b.Id != Box).Select(b => b with
-            {
-                Devices = [.. b.Devices.Select(d => d.Controls.Contains(Box) ? d with { Controls = d.Controls.Remove(Box) } : d)],
-            })],
-            Pins = job.Pins with { Boxes = [.. job.Pins.Boxes.Where(p => p.Box != Box)] },
-            Holds = [.. job.Holds.Where(h => h.Subject != $"box:{Box}")],
-        };
+        return Without(job with { Boxes = job.Boxes.Remove(box) }, Box);
     }
+
+    /// <summary>Drops whatever names a box that is gone.</summary>
+    internal static Job Without(Job job, BoxId gone) => job with
+    {
+        Boxes = [.. job.Boxes.Select(b => b.Devices.Any(d => d.Controls.Contains(gone))
+            ? b with { Devices = [.. b.Devices.Select(d => d.Controls.Contains(gone) ? d with { Controls = d.Controls.Remove(gone) } : d)] }
+            : b)],
+        Pins = job.Pins with { Boxes = [.. job.Pins.Boxes.Where(p => p.Box != gone)] },
+        Holds = [.. job.Holds.Where(h => h.Subject != $"box:{gone}")],
+    };
 }

@@ -1,0 +1,35 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.House;
+
+/// <summary>A wall as it is framed.</summary>
+/// <param name="Framing">What it is made of.</param>
+/// <param name="Spacing">Studs, furring or vertical chases on centres.</param>
+/// <param name="ChaseHeights">Horizontal chases of an insulated panel, above the floor.</param>
+public sealed record WallFrame(WallFraming Framing, Length Spacing, ImmutableArray<Length> ChaseHeights)
+{
+    /// <summary>Studs stand at 16 in on centres from the wall's start, the usual layout (R602.3).</summary>
+    public static Length UsualSpacing { get; } = Length.FromInches(16);
+
+    /// <summary>2×6 studs on a wall to the weather.</summary>
+    public static WallFrame Exterior { get; } = new(WallFraming.Wood2x6, UsualSpacing, []);
+
+    /// <summary>2×4 studs between rooms.</summary>
+    public static WallFrame Interior { get; } = new(WallFraming.Wood2x4, UsualSpacing, []);
+
+    /// <summary>Over all, board included: studs of 3-1/2, 5-1/2 or 3-5/8 in with 1/2 in board on both faces, an 8 in block with furring and board,
+    /// an insulated panel of 6-1/2 in with board inside.</summary>
+    public Length Thickness => Framing switch
+    {
+        WallFraming.Wood2x6 => Length.FromInches(6.5m),
+        WallFraming.MetalStud => Length.FromInches(4.625m),
+        WallFraming.MasonryFurred => Length.FromInches(8.875m),
+        WallFraming.InsulatedPanel => Length.FromInches(7),
+        _ => Length.FromInches(4.5m),
+    };
+
+    /// <summary>As a person's entry says it.</summary>
+    public static WallFrame Of(WallBuild build) => new(build.Framing, build.Spacing, build.ChaseHeights);
+}

@@ -1,0 +1,197 @@
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Layout;
+
+/// <summary>Receptacles that must be in one kind of place: basins, laundries, garages, basements, outbuildings, halls, foyers, beside HVAC equipment.</summary>
+internal static class RequiredOutlets
+{
+    private static readonly Length ThreeFeet = Length.FromFeet(3);
+
+    // A basin is about this wide in its vanity.
+    private static readonly Length BasinHalf = Length.FromInches(10);
+
+    public static IEnumerable<Owed> Find(Draft draft) => Basins(draft).Concat(Rooms(draft)).Concat(Foyers(draft)).Concat(Equipment(draft));
+
+    private static IEnumerable<Owed> Basins(Draft draft)
+    {
+        foreach (var room in draft.House.Rooms.Where(r => r.Room.Use == RoomUse.Bath))
+        {
+            for (var i = 0; i < room.Room.Fixtures.Length; i++)
+            {
+                var basin = room.Room.Fixtures[i];
+                if (basin.Kind is not (FixtureKind.Vanity or FixtureKind.Sink) || basin.Wall is null || draft.In(room.Room.Id).Any(b => ServesBasin(draft, room, basin, b)))
+                {
+                    continue;
+                }
+
+                yield return new(room.Room.Id, "210.52(D)", $"{room.Room.Name}: no receptacle within 3 ft of the basin.", "On a wall or cabinet beside it, at most 12 in below the counter.", d => PlaceAtBasin(d, room, basin)) { Part = $"{i + 1}" };
+            }
+        }
+    }
+
+    private static bool ServesBasin(Draft draft, FramedRoom room, Fixture basin, Box box) =>
+        !box.Outside && box.Mount == Mount.Wall && box.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && FromBasin(room, basin, draft.At(box)) <= ThreeFeet;
+
+    private static Length FromBasin(FramedRoom room, Fixture basin, Point at)
+    {
+        var side = room.Sides[basin.Wall!.Value - 1];
+        var middle = basin.Offset + (basin.Width / 2);
+        var half = Length.Min(BasinHalf, basin.Width / 2);
+        return To(side.At(middle - half), side.Into(side.At(middle + half), basin.Depth), at);
+    }
+
+    // Straight from a place to the nearest point of a rectangle.
+    private static Length To(Point a, Point b, Point at)
+    {
+        Length west = Length.Min(a.X, b.X), east = Length.Max(a.X, b.X), north = Length.Min(a.Y, b.Y), south = Length.Max(a.Y, b.Y);
+        var near = new Point(Length.Max(west, Length.Min(east, at.X)), Length.Max(north, Length.Min(south, at.Y)));
+        return near.At(Length.Zero).StraightTo(at.At(Length.Zero));
+    }
+
+    private static void PlaceAtBasin(Draft draft, FramedRoom room, Fixture basin)
+    {
+        var places = draft.Places(room, draft.Rules.CounterHeight);
+        var side = room.Sides[basin.Wall!.Value - 1];
+        var middle = basin.Offset + (basin.Width / 2);
+        var half = Length.Min(BasinHalf, basin.Width / 2);
+        Length reach = Length.FromInches(30), off = Length.FromInches(4);
+        var next = room.Sides[side.Number % room.Sides.Length];
+        var before = room.Sides[(side.Number + room.Sides.Length - 2) % room.Sides.Length];
+        var offered = new (RoomSide Side, Length? At)[]
+        {
+            (side, places.Nearest(side, middle + half + off, middle + half, middle + half + reach)),
+            (side, places.Nearest(side, middle - half - off, middle - half - reach, middle - half)),
+            (next, side.Clear - middle < reach ? places.Nearest(next, Length.FromInches(10), Length.Zero, reach) : null),
+            (before, middle < reach ? places.Nearest(before, before.Clear - Length.FromInches(10), before.Clear - reach, before.Clear) : null),
+        };
+        var best = offered.Where(o => o.At is not null && FromBasin(room, basin, o.Side.At(o.At.Value)) <= ThreeFeet)
+            .OrderBy(o => draft.Book.KeepsReceptaclesOffTubs && InTubZone(room, o.Side.At(o.At!.Value)) ? 1 : 0).FirstOrDefault();
+        if (best.At is Length at)
+        {
+            draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = best.Side.Number, Offset = at, Height = draft.Rules.CounterHeight, Devices = [new() { Kind = DeviceKind.Duplex }] });
+        }
+    }
+
+    /// <summary>Within 3 ft of a tub or shower, 406.9(C).</summary>
+    public static bool InTubZone(FramedRoom room, Point at) => room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f =>
+    {
+        var (a, b) = room.Footprint(f);
+        return To(a, b, at) < ThreeFeet;
+    });
+
+    private static IEnumerable<Owed> Rooms(Draft draft)
+    {
+        foreach (var room in draft.House.Rooms)
+        {
+            var general = draft.In(room.Room.Id).Count(b => !b.Outside && draft.Height(b) <= Length.FromInches(66) && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()));
+            var any = general > 0 || draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsReceptacle()));
+            var length = Length.Max(room.ClearWidth, room.ClearDepth);
+            var accessory = draft.House.Structures[room.Structure].Structure.Accessory;
+            var bays = room.Room.Use == RoomUse.Garage ? Math.Max(1, room.Sides.SelectMany(s => s.Openings).Where(o => o.Opening.Kind == OpeningKind.GarageDoor).Sum(o => o.Opening.Width >= Length.FromFeet(12) ? 2 : 1)) : 0;
+            if (general < bays)
+            {
+                yield return new(room.Room.Id, "210.52(G)(1)", $"{room.Room.Name}: {bays} vehicle bay{(bays == 1 ? "" : "s")}, {(general == 0 ? "no receptacle" : $"{general} receptacle{(general == 1 ? "" : "s")}")}.", "One for each bay, at most 5-1/2 ft high.", d => Spread(d, room, bays - general, Length.FromInches(48)));
+            }
+            else if (room.Room.Use == RoomUse.Laundry && !any)
+            {
+                yield return new(room.Room.Id, "210.52(F)", $"{room.Room.Name}: no receptacle for the laundry.", "At least one, within 6 ft of the machine (210.50(C)).", d => AtFixture(d, room, FixtureKind.Washer));
+            }
+            else if (room.Room.Use == RoomUse.UnfinishedBasement && general == 0)
+            {
+                yield return new(room.Room.Id, "210.52(G)(3)", $"{room.Room.Name}: no receptacle.", "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
+            }
+            else if (accessory && general == 0 && !draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms).Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Kind.IsGeneralReceptacle()))))
+            {
+                yield return new(room.Room.Id, "210.52(G)(2)", $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.", d => Spread(d, room, 1, Length.FromInches(48)));
+            }
+            else if (room.Room.Use == RoomUse.Hall && length >= Length.FromFeet(10) && general == 0)
+            {
+                yield return new(room.Room.Id, "210.52(H)", $"{room.Room.Name}: a hall of 10 ft or more without a receptacle.", $"{length} ≥ 10'-0\": at least one.", d => Spread(d, room, 1, d.Rules.ReceptacleHeight));
+            }
+        }
+    }
+
+    private static IEnumerable<Owed> Foyers(Draft draft)
+    {
+        foreach (var room in draft.House.Rooms.Where(r => r.Room.Use == RoomUse.Entry && Outline.Area(r.Inside).Value > 60))
+        {
+            foreach (var space in WallSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => s.Clear >= ThreeFeet && s.Receptacles.IsEmpty))
+            {
+                yield return new(room.Room.Id, "210.52(I)", $"{room.Room.Name}: a wall of a foyer without a receptacle.", $"{decimal.Round(Outline.Area(room.Inside).Value, 0)} ft² > 60; each wall space of 3 ft or more, this one is {space.Clear}.", d => Middle(d, room, space))
+                {
+                    Part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}",
+                };
+            }
+        }
+    }
+
+    private static IEnumerable<Owed> Equipment(Draft draft)
+    {
+        foreach (var unit in draft.Boxes.Where(b => b.Devices.Any(d => d.Plate is { Appliance: Appliance.HeatPump or Appliance.AirHandler })).ToList())
+        {
+            var room = draft.House.Room(unit.Room);
+            var at = draft.At(unit).At(Length.Zero);
+            var reach = Length.FromFeet(25);
+            bool Near(Box b) => draft.House.Room(b.Room) is var other && other.Structure == room.Structure && other.Level == room.Level && (!unit.Outside || b.Outside)
+                && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && draft.At(b).At(Length.Zero).StraightTo(at) <= reach;
+            if (!draft.Boxes.Exists(Near))
+            {
+                yield return new(unit.Room, "210.63", $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.", "On the same level, for whoever services it.", d => Beside(d, room, unit)) { Part = unit.Id.Value };
+            }
+        }
+    }
+
+    private static void Beside(Draft draft, FramedRoom room, Box unit)
+    {
+        var wall = unit.Mount == Mount.Wall ? unit.Wall : 1;
+        var height = unit.Outside ? Length.FromInches(24) : draft.Rules.ReceptacleHeight;
+        var side = room.Sides[wall - 1];
+        if (draft.Places(room, height).Nearest(side, unit.Offset + Length.FromInches(30), Length.Zero, side.Clear) is Length at)
+        {
+            draft.Add(room, "r", id => new() { Id = id, Room = unit.Room, Wall = wall, Offset = at, Outside = unit.Outside, Devices = [new() { Kind = DeviceKind.Duplex }] });
+        }
+    }
+
+    private static void Middle(Draft draft, FramedRoom room, WallSpace space)
+    {
+        var spots = draft.Places(room, draft.Rules.ReceptacleHeight).Along(space, space.Clear);
+        if (spots.Count > 0)
+        {
+            var (wall, offset) = WallOutlets.On(space, spots.OrderBy(s => s.Against).ThenBy(s => (s.At - (space.Clear / 2)).Abs()).First().At);
+            draft.OnWall(room, "r", wall, offset, new Device { Kind = DeviceKind.Duplex });
+            return;
+        }
+
+        WallOutlets.OnFloor(draft, room, space, space.Clear / 2);
+    }
+
+    private static void AtFixture(Draft draft, FramedRoom room, FixtureKind kind)
+    {
+        if (room.Room.Fixtures.FirstOrDefault(f => f.Kind == kind && f.Wall is not null) is { Wall: int wall } fixture
+            && draft.Places(room, Length.FromInches(42)).Nearest(room.Sides[wall - 1], fixture.Offset + (fixture.Width / 2), fixture.Offset - Length.FromFeet(3), fixture.Offset + fixture.Width + Length.FromFeet(3)) is Length at)
+        {
+            draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = wall, Offset = at, Height = Length.FromInches(42), Devices = [new() { Kind = DeviceKind.Duplex }] });
+            return;
+        }
+
+        Spread(draft, room, 1, Length.FromInches(42));
+    }
+
+    // One to a free stretch, the longest first, in its middle.
+    private static void Spread(Draft draft, FramedRoom room, int count, Length height)
+    {
+        for (var i = 0; i < count; i++)
+        {
+            var places = draft.Places(room, height);
+            var stretch = room.Sides.SelectMany(s => places.Free(s, Length.Zero, s.Clear).Select(f => (Side: s, f.From, f.To))).OrderByDescending(f => f.To - f.From).FirstOrDefault();
+            if (stretch.Side is null || places.Nearest(stretch.Side, (stretch.From + stretch.To) / 2, stretch.From, stretch.To) is not Length at)
+            {
+                return;
+            }
+
+            draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = stretch.Side.Number, Offset = at, Height = height == draft.Rules.ReceptacleHeight ? null : height, Devices = [new() { Kind = DeviceKind.Duplex }] });
+        }
+    }
+}
