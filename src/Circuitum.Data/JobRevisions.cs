@@ -1,5 +1,3 @@
-using System.IO.Compression;
-using System.Text;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
@@ -51,7 +49,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     {
         await using var db = await databases.CreateDbContextAsync();
         var packed = await db.Revisions.Where(r => r.JobKey == job.Value && r.Number == number).Select(r => r.Document).FirstOrDefaultAsync();
-        return packed is null ? null : Unpack(packed);
+        return packed is null ? null : Packed.Unpack(packed);
     }
 
     /// <summary>Starts a job with its first revision.</summary>
@@ -110,28 +108,10 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         Who = r.Who,
         Phrase = r.Phrase,
         JobName = r.JobName,
-        Document = Pack(r.Document),
+        Document = Packed.Pack(r.Document),
     };
 
     private long Now() => time.GetUtcNow().ToUnixTimeMilliseconds();
 
     private static DateTimeOffset Time(long at) => DateTimeOffset.FromUnixTimeMilliseconds(at);
-
-    private static byte[] Pack(string document)
-    {
-        using var packed = new MemoryStream();
-        using (var brotli = new BrotliStream(packed, CompressionLevel.Fastest))
-        {
-            brotli.Write(Encoding.UTF8.GetBytes(document));
-        }
-
-        return packed.ToArray();
-    }
-
-    private static string Unpack(byte[] packed)
-    {
-        using var brotli = new BrotliStream(new MemoryStream(packed), CompressionMode.Decompress);
-        using var reader = new StreamReader(brotli, Encoding.UTF8);
-        return reader.ReadToEnd();
-    }
 }

@@ -11,6 +11,12 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Revisions.</summary>
     public DbSet<StoredRevision> Revisions => Set<StoredRevision>();
 
+    /// <summary>Crews' sets of rules.</summary>
+    public DbSet<StoredRuleSet> RuleSets => Set<StoredRuleSet>();
+
+    /// <summary>Drawings to lay under plans.</summary>
+    public DbSet<StoredDrawing> Drawings => Set<StoredDrawing>();
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -18,6 +24,17 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
         {
             job.HasKey(j => j.Key);
             job.Property(j => j.Key).HasMaxLength(24);
+        });
+        modelBuilder.Entity<StoredRuleSet>(set =>
+        {
+            set.HasKey(s => s.Id);
+            set.Property(s => s.Name).HasMaxLength(40);
+            set.HasIndex(s => s.Name);
+        });
+        modelBuilder.Entity<StoredDrawing>(drawing =>
+        {
+            drawing.HasKey(d => d.Fingerprint);
+            drawing.Property(d => d.Fingerprint).HasMaxLength(64);
         });
         modelBuilder.Entity<StoredRevision>(revision =>
         {

@@ -44,6 +44,35 @@ public sealed class StoredRevision
     public required byte[] Document { get; init; }
 }
 
+/// <summary>A crew's set of rules: saving one of the same name again adds a row, and the newest counts.</summary>
+public sealed class StoredRuleSet
+{
+    /// <summary>Row number.</summary>
+    public int Id { get; init; }
+
+    /// <summary>Its name, 1 to 40 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The set, as text.</summary>
+    public required string Document { get; init; }
+}
+
+/// <summary>A drawing to lay under plans, found by the fingerprint of what is in it.</summary>
+public sealed class StoredDrawing
+{
+    /// <summary>SHA-256 of its text, 64 hexadecimal digits.</summary>
+    public required string Fingerprint { get; init; }
+
+    /// <summary>Its lines, UTF-8, Brotli.</summary>
+    public required byte[] Document { get; init; }
+}
+
 /// <summary>What a revision did.</summary>
 public enum RevisionKind
 {

@@ -1,6 +1,7 @@
 using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Files;
+using Circuitum.Web.Meter;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.EntityFrameworkCore;
 
@@ -14,6 +15,10 @@ builder.Services.AddDbContextFactory<JobsDb>(options => options.UseSqlite($"Data
 builder.Services.AddSingleton<JobRevisions>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<Workbench>();
+builder.Services.AddSingleton<DistanceMeter>();
+builder.Services.AddSingleton<RuleSets>();
+builder.Services.AddSingleton<Drawings>();
+builder.Services.AddSingleton<CrewRules>();
 
 // A job file is at most 5 MB; what is larger is read far enough to be told so, and no farther.
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = 64 * 1024 * 1024);
@@ -32,6 +37,7 @@ app.Use((context, next) =>
 });
 app.MapStaticAssets();
 app.MapPlanFiles();
+app.MapMeter();
 app.MapRazorPages();
 
 await app.Services.GetRequiredService<JobRevisions>().PrepareAsync();

@@ -26,19 +26,11 @@ internal static class PanelChecks
             yield return new(Severity.Red, Stage.Panel, subject, "240.24(A)", $"Panel {panel.Id} is too high to reach.", $"Its top is at {panel.Top}; the highest handle at most 6'-7\".");
         }
 
-        // 110.26(A): 30 in wide, 36 in deep in front of it, to 6-1/2 ft.
-        var side = room.Sides[panel.Wall - 1];
-        var half = Length.FromInches(15);
-        var from = Length.Max(Length.Zero, Length.Min(panel.Offset - half, side.Clear - half - half));
-        foreach (var fixture in room.Room.Fixtures.Where(f => InFront(f, panel, from, from + half + half)))
+        foreach (var tag in WorkingSpace.Check(plan, room, panel))
         {
-            yield return new(Severity.Red, Stage.Panel, subject, "110.26(A)", $"The {Words.Of(fixture.Kind)} stands in front of panel {panel.Id}.",
-                $"30 in wide and 36 in deep stay clear from {from} to {from + half + half} along the wall.");
+            yield return tag;
         }
     }
-
-    private static bool InFront(Fixture fixture, Panel panel, Length from, Length to) =>
-        fixture.Wall == panel.Wall && fixture.Offset < to && fixture.Offset + fixture.Width > from;
 
     private static IEnumerable<Tag> Spaces(PanelSchedule schedule)
     {

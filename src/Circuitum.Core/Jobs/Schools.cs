@@ -164,3 +164,13 @@ public sealed record HouseRules
     /// <summary>Voltage drop wanted at the far end of a branch circuit, 1 to 8 per cent.</summary>
     public Percent DropTarget { get; init; } = new(3);
 }
+
+/// <summary>A crew's schools and numbers together, kept as a set from job to job.</summary>
+public sealed record CrewSet
+{
+    /// <summary>How the crew works.</summary>
+    public Schools Schools { get; init; } = new();
+
+    /// <summary>Its numbers.</summary>
+    public HouseRules HouseRules { get; init; } = new();
+}

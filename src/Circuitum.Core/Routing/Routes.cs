@@ -18,7 +18,7 @@ public static class Routes
         var panels = job.Panels.ToDictionary(p => p.Id, p => new RunEnd(Surveying.PlacePanel(house, p), $"Panel {p.Id}", null, p.Id));
         return [.. circuits.Select(c => c.Feeds is PanelId fed
             ? new RoutedCircuit(c, [FeederRoute.Pull(c, panels[c.Panel], panels[fed], finder, house, job)])
-            : new RoutedCircuit(c, new CircuitRoute(c, survey, panels[c.Panel], finder, job.HouseRules).Pull()))];
+            : new RoutedCircuit(c, new CircuitRoute(c, survey, panels[c.Panel], finder, job).Pull()))];
     }
 
     /// <summary>Footage to cut: the way, sag, what is made up and left at both ends, rounded up to a foot.</summary>
@@ -53,7 +53,7 @@ public static class Routes
 }
 
 /// <summary>The runs of one branch circuit: a chain of constant feed, and behind switches their legs.</summary>
-internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, HouseRules rules)
+internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job)
 {
     private readonly List<Run> runs = [];
 
@@ -69,14 +69,24 @@ internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel,
         var alarms = boxes.Where(b => b.HasAlarm).ToList();
         var behind = groups.SelectMany(g => g.Switches.Skip(1).Concat(g.Lamps)).Select(b => b.Box.Id).ToHashSet();
         behind.ExceptWith(groups.Select(g => g.Switches[0].Box.Id));
+        // Light first: the lamp takes the feed and sends a loop with a neutral to its one switch.
+        var loops = groups.Where(g => IsLoop(g, groups)).ToList();
+        behind.UnionWith(loops.Select(g => g.Switches[0].Box.Id));
+        behind.ExceptWith(loops.Select(g => g.Lamps[0].Box.Id));
         var firstAlarm = alarms.MinBy(a => finder.Cost(panel.Place, a.Place));
         behind.UnionWith(alarms.Where(a => a != firstAlarm).Select(a => a.Box.Id));
 
         var fed = Trunk([.. boxes.Where(b => !behind.Contains(b.Box.Id))]);
-        foreach (var group in groups)
+        foreach (var loop in loops)
+        {
+            Along(RunKind.SwitchLeg, loop.Lamps[0], fed[loop.Lamps[0].Box.Id], loop.Switches, 3);
+            Along(RunKind.SwitchLeg, loop.Lamps[0], fed[loop.Lamps[0].Box.Id], InChain(loop.Lamps[0], [.. loop.Lamps.Skip(1)]), 2);
+        }
+
+        foreach (var group in groups.Except(loops))
         {
             var upstream = Along(RunKind.Traveler, group.Switches[0], fed[group.Switches[0].Box.Id], group.Switches.Skip(1), 3);
-            Along(RunKind.SwitchLeg, group.Switches[^1], upstream, InChain(group.Switches[^1], group.Lamps), 2);
+            Along(RunKind.SwitchLeg, group.Switches[^1], upstream, InChain(group.Switches[^1], group.Lamps), LegConductors(group));
         }
 
         if (firstAlarm is not null)
@@ -86,6 +96,14 @@ internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel,
 
         return [.. runs];
     }
+
+    // A switch box that works one group only; one of several gangs keeps the feed for all of them.
+    private bool IsLoop(ControlGroup group, List<ControlGroup> groups) => job.Schools.Feed == LightingFeed.LightFirst && group.Switches.Length == 1 && group.Switches[0].SwitchesOnly
+        && groups.TrueForAll(g => g == group || !g.Switches.Contains(group.Switches[0])) && group.Switches[0].Box.Devices.All(d => d.Kind != DeviceKind.Disconnect)
+        && group.Lamps.All(l => l.IsLighting && !groups.Exists(g => g.Switches.Contains(l)));
+
+    // A half-switched receptacle keeps one half hot; equipment behind its disconnect takes what its circuit takes.
+    private static int LegConductors(ControlGroup group) => group.Lamps.Any(l => l.Box.Devices.Any(d => d.Kind == DeviceKind.HalfSwitched) || l.Plates.Any(p => p.Neutral && p.Volts.Value == 240)) ? 3 : 2;
 
     private Dictionary<BoxId, Run> Trunk(List<PlacedBox> trunk)
     {
@@ -122,7 +140,7 @@ internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel,
     private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, int conductors)
     {
         var way = finder.Find(from.Place, to.Place);
-        var run = new Run($"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}", circuit.Key, kind, from, to, upstream?.Id, conductors, way, Routes.Footage(way, from, to, rules));
+        var run = new Run($"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}", circuit.Key, kind, from, to, upstream?.Id, conductors, way, Routes.Footage(way, from, to, job.HouseRules));
         runs.Add(run);
         return run;
     }

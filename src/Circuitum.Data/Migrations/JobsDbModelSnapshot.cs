@@ -16,6 +16,21 @@ namespace Circuitum.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.11");
 
+            modelBuilder.Entity("Circuitum.Data.StoredDrawing", b =>
+                {
+                    b.Property<string>("Fingerprint")
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Document")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("Fingerprint");
+
+                    b.ToTable("Drawings");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredJob", b =>
                 {
                     b.Property<string>("Key")
@@ -69,6 +84,35 @@ namespace Circuitum.Data.Migrations
                     b.HasKey("JobKey", "Number");
 
                     b.ToTable("Revisions");
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredRuleSet", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name");
+
+                    b.ToTable("RuleSets");
                 });
 
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>

@@ -20,7 +20,14 @@ public static class DrawingStyle
         .switch{font-size:10px;font-weight:600;fill:#1F2D36}.subscript{font-size:6px;font-weight:600;fill:#1F2D36}
         .number{font-size:7.6px;fill:#4C5A60}.number.on{font-weight:600;fill:#17695F;font-size:8.6px}
         .hit{fill:transparent}.panel{fill:#1F2D36}.panel-name{font-size:8.6px;font-weight:600;fill:#1F2D36}
-        .unserved{stroke:#B3261E;stroke-width:2.2;stroke-dasharray:5 3}
+        .room.see-through{fill-opacity:.35}.below{fill:none;stroke:#8A8672;stroke-width:1;stroke-dasharray:7 4}.underlay{opacity:.75}
+        .obstruction{fill:#EFEAE0;fill-opacity:.5;stroke:#4C5A60;stroke-width:.8;stroke-dasharray:6 3}.obstruction-cross{fill:none;stroke:#8A8672;stroke-width:.5}
+        .kept{fill:#DCE6F1;stroke:#3B5678;stroke-width:.8;stroke-dasharray:2 2}.chase-ring{fill:#FCFBF7;stroke:#1F2D36;stroke-width:1}.chase-cord{fill:#17695F}
+        .wanted{fill:#F3F6F0;fill-opacity:.7;stroke:#17695F;stroke-width:.8;stroke-dasharray:3 2}
+        .side-hit{stroke:transparent;stroke-width:10;fill:none}.opening-hit{fill:transparent}.part.chosen .opening-hit{fill:#17695F;fill-opacity:.25;stroke:#17695F;stroke-width:1.2}
+        .part.chosen .fixture,.part.chosen .obstruction,.part.chosen .kept,.part.chosen .wanted{stroke:#17695F;stroke-width:2}.chosen-wall{stroke:#17695F;stroke-width:3}.panel-on-wall.chosen .panel{fill:#17695F}
+        .served{stroke-width:1.6}.served.odd{stroke:#6FA79D}.served.even{stroke:#A9CBC4}.served.counter{stroke-width:2.4}
+        .unserved{stroke:#B3261E;stroke-width:2.6;stroke-dasharray:5 3}.unserved-far{font-size:7.4px;font-weight:600;fill:#B3261E;paint-order:stroke;stroke:#FCFBF7;stroke-width:2px}
         .cable{fill:none;stroke-width:1;stroke:#A59F8C;stroke-linejoin:round}
         .quiet.jacket-14{stroke:#B9B4A4}.quiet.jacket-12{stroke:#C9A61C}.quiet.jacket-10{stroke:#C2702A}.quiet.jacket-8{stroke:#5E6A6F}
         .casing{fill:none;stroke:#1F2D36;stroke-width:4.2;stroke-linejoin:round}.casing.chosen{stroke:#17695F;stroke-width:7.5}

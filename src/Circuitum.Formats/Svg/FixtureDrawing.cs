@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Formats.Svg;
@@ -7,12 +8,17 @@ namespace Circuitum.Formats.Svg;
 /// <summary>What is built in or stands there.</summary>
 internal static class FixtureDrawing
 {
-    public static void Fixtures(SvgText svg, FramedLevel level, Ink ink)
+    public static void Fixtures(SvgText svg, FramedLevel level, DrawingView view, Ink ink)
     {
-        foreach (var (room, fixture) in level.Rooms.SelectMany(r => r.Room.Fixtures.Select(f => (r, f))).OrderBy(x => x.f.Kind is FixtureKind.Counter or FixtureKind.Vanity ? 0 : 1))
+        foreach (var (room, fixture, number) in level.Rooms.SelectMany(r => r.Room.Fixtures.Select((f, i) => (r, f, i + 1))).OrderBy(x => x.f.Kind is FixtureKind.Counter or FixtureKind.Vanity or FixtureKind.Peninsula ? 0 : 1))
         {
             var (a, b) = room.Footprint(fixture);
-            Draw(svg, fixture.Kind, a, b, ink);
+            var subject = Subject.Fixture(room.Room.Id, number);
+            var side = fixture.Wall is int wall ? room.Sides[wall - 1] : null;
+            HouseDrawing.Hold(svg, view, subject, "fixture-part", $"{Words.Of(fixture.Kind)} in {room.Room.Name}",
+                [("data-drag", "fixture"), ("data-key", subject.Id), ("data-dir", side is null ? "" : SymbolDrawing.Direction(side)), ("data-offset", side is null ? "" : SvgText.N(fixture.Offset)), ("data-clear", side is null ? "" : SvgText.N(side.Clear - fixture.Width)),
+                    ("data-x", side is null ? SvgText.N(fixture.X) : ""), ("data-y", side is null ? SvgText.N(fixture.Y) : "")],
+                () => Draw(svg, fixture.Kind, a, b, ink));
         }
     }
 
@@ -71,9 +77,9 @@ internal static class FixtureDrawing
             case FixtureKind.WaterHeater:
                 svg.Empty("circle", ("class", "fixture"), ("cx", SvgText.N(x + (w / 2))), ("cy", SvgText.N(y + (h / 2))), ("r", SvgText.N(Math.Min(w, h) / 2)));
                 break;
-            case FixtureKind.Washer or FixtureKind.Dryer or FixtureKind.Dishwasher or FixtureKind.Refrigerator or FixtureKind.SaunaHeater:
+            case FixtureKind.Washer or FixtureKind.Dryer or FixtureKind.Dishwasher or FixtureKind.Refrigerator or FixtureKind.SaunaHeater or FixtureKind.AirHandler:
                 svg.Rect(a, b, "fixture");
-                svg.Words(kind switch { FixtureKind.Washer => "W", FixtureKind.Dryer => "D", FixtureKind.Dishwasher => "DW", FixtureKind.Refrigerator => "Ref", _ => "H" }, x + (w / 2), y + (h / 2) + 3, "fixture-name");
+                svg.Words(kind switch { FixtureKind.Washer => "W", FixtureKind.Dryer => "D", FixtureKind.Dishwasher => "DW", FixtureKind.Refrigerator => "Ref", FixtureKind.AirHandler => "AH", _ => "H" }, x + (w / 2), y + (h / 2) + 3, "fixture-name");
                 ink.Take(x + (w / 2), y + (h / 2), 6, 4);
                 break;
             default:

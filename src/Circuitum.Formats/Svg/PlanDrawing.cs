@@ -23,6 +23,9 @@ public sealed record DrawingView
     /// <summary>Write every wall's clear length.</summary>
     public bool Dimensions { get; init; }
 
+    /// <summary>Where the drawing under a plan is found by its fingerprint; null leaves it out.</summary>
+    public Func<string, string>? Underlay { get; init; }
+
     /// <summary>Write the style sheet into the drawing, for use outside the application.</summary>
     public bool Standalone { get; init; } = true;
 }
@@ -32,13 +35,14 @@ public static class PlanDrawing
 {
     private const decimal Margin = 26;
 
+    // Room around the house to draw the next one in.
+    private const decimal DraftingMargin = 54;
+
     /// <summary>The level as SVG.</summary>
     public static string Draw(Plan plan, LevelId levelId, DrawingView view)
     {
         var level = plan.House.Structures.SelectMany(s => s.Levels).First(l => l.Level.Id == levelId);
-        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
-        decimal left = corners.Min(c => c.X).Inches - Margin, top = corners.Min(c => c.Y).Inches - Margin;
-        decimal width = corners.Max(c => c.X).Inches + Margin - left, height = corners.Max(c => c.Y).Inches + Margin + 14 - top;
+        var (left, top, width, height) = Sheet(plan, level, view);
         var svg = new SvgText();
         svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
             ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2)) : ("id", "plan"));
@@ -48,10 +52,38 @@ public static class PlanDrawing
         }
 
         var ink = new Ink();
-        Rooms(svg, level);
-        WallDrawing.Walls(svg, level);
-        Unserved(svg, plan, level, view);
-        FixtureDrawing.Fixtures(svg, level, ink);
+        var drafting = view.Stage == Stage.House;
+        if (drafting)
+        {
+            HouseDrawing.Below(svg, plan, level);
+        }
+
+        Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null);
+        HouseDrawing.Underlay(svg, level, view);
+        WallDrawing.Walls(svg, level, view);
+        HouseDrawing.Kept(svg, level, view);
+        FixtureDrawing.Fixtures(svg, level, view, ink);
+        if (drafting)
+        {
+            HouseDrawing.Obstructions(svg, level, view);
+        }
+
+        HouseDrawing.Sides(svg, plan, level, view);
+        if (drafting)
+        {
+            WallDrawing.Handles(svg, level, view);
+        }
+
+        if (view.Stage == Stage.Boxes)
+        {
+            CoverageDrawing.Draw(svg, plan, level);
+        }
+
+        if (view.Stage is Stage.House or Stage.Boxes)
+        {
+            HouseDrawing.Wants(svg, plan, level, view, ink);
+        }
+
         Cables(svg, plan, level, view);
         Panels(svg, plan, level, view, ink);
         SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink);
@@ -61,7 +93,7 @@ public static class PlanDrawing
             Dimensions(svg, level);
         }
 
-        Scale(svg, left + Margin, top + height - 9);
+        Scale(svg, left + 26, top + height - 9);
         return svg.Close("svg").ToString();
     }
 
@@ -74,11 +106,32 @@ public static class PlanDrawing
         _ => null,
     };
 
-    private static void Rooms(SvgText svg, FramedLevel level)
+    // A level that is not drawn yet shows the building's extent, or a sheet of 40 by 28 ft.
+    private static (decimal Left, decimal Top, decimal Width, decimal Height) Sheet(Plan plan, FramedLevel level, DrawingView view)
+    {
+        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
+        if (corners.Count == 0 || view.Stage == Stage.House)
+        {
+            corners.AddRange(plan.House.Structures[level.Structure].Levels.SelectMany(l => l.Rooms).SelectMany(r => r.Room.Corners));
+        }
+
+        if (view.Stage == Stage.House && level.Level.Underlay is { } under && view.Underlay is not null)
+        {
+            corners.AddRange([under.Corner, under.Corner.By(under.Width, under.Depth)]);
+        }
+
+        var margin = view.Stage == Stage.House && view.Link is not null ? DraftingMargin : Margin;
+        decimal left = corners.Min(c => c.X).Inches - margin, top = corners.Min(c => c.Y).Inches - margin;
+        decimal width = corners.Max(c => c.X).Inches + margin - left, height = corners.Max(c => c.Y).Inches + margin + 14 - top;
+        return view.Stage == Stage.House && view.Link is not null ? (left, top, Math.Max(width, 400), Math.Max(height, 280)) : (left, top, width, height);
+    }
+
+    private static void Rooms(SvgText svg, FramedLevel level, bool see)
     {
         foreach (var room in level.Rooms)
         {
-            svg.Empty("path", ("class", $"room use-{room.Room.Use.ToString().ToLowerInvariant()}"), ("d", "M" + string.Join('L', room.Room.Corners.Select(c => $"{SvgText.N(c.X)} {SvgText.N(c.Y)}")) + "Z"));
+            svg.Empty("path", ("class", $"room use-{room.Room.Use.ToString().ToLowerInvariant()}{(see ? " see-through" : "")}"), ("d", HouseDrawing.Path(room.Room.Corners)),
+                ("data-room", room.Room.Id.Value), ("data-nw", $"{SvgText.N(room.NorthWest.X)} {SvgText.N(room.NorthWest.Y)}"));
         }
     }
 
@@ -136,24 +189,6 @@ public static class PlanDrawing
             .Select(p => (Length.FromInches(4 * p.I), Length.FromInches(4 * p.J))),
     ];
 
-    private static void Unserved(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
-    {
-        if (view.Stage != Stage.Boxes)
-        {
-            return;
-        }
-
-        foreach (var space in plan.Survey.Coverage.Where(s => !s.Served && level.Rooms.Any(r => r.Room.Id == s.Room)))
-        {
-            var room = level.Rooms.First(r => r.Room.Id == space.Room);
-            foreach (var piece in space.Pieces)
-            {
-                var side = room.Sides[piece.Wall - 1];
-                svg.Line(side.Into(side.At(piece.From), Length.FromInches(3)), side.Into(side.At(piece.To), Length.FromInches(3)), "unserved");
-            }
-        }
-    }
-
     private static void Cables(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
     {
         if (view.Stage is Stage.House or Stage.Boxes)
@@ -210,7 +245,8 @@ public static class PlanDrawing
             var subject = Subject.Panel(panel.Id);
             if (view.Link is { } link)
             {
-                svg.Open("a", ("href", link(subject)), ("class", "on-plan" + (view.Selected == subject ? " chosen" : "")), ("aria-label", $"Panel {panel.Id}"), ("tabindex", "-1"));
+                svg.Open("a", ("href", link(subject)), ("class", "on-plan panel-on-wall" + (view.Selected == subject ? " chosen" : "")), ("aria-label", $"Panel {panel.Id}"), ("tabindex", "-1"),
+                    ("data-drag", view.Stage == Stage.House ? "panel" : ""), ("data-key", panel.Id.Value), ("data-dir", view.Stage == Stage.House ? SymbolDrawing.Direction(side) : ""), ("data-offset", SvgText.N(panel.Offset)), ("data-clear", SvgText.N(side.Clear)));
             }
 
             svg.Rect(a, b, "panel");

@@ -31,6 +31,8 @@ internal static class SymbolDrawing
                 var side = box.Box.Mount == Mount.Wall ? box.Room.Sides[box.Box.Wall - 1] : null;
                 svg.Open("a", ("class", css), ("href", link(subject)), ("data-box", box.Box.Id.Value), ("tabindex", view.Selected == subject ? "0" : "-1"),
                     ("aria-label", $"{box.Name}, circuit {landed?.SpaceText}"),
+                    ("data-drag", "box"), ("data-key", box.Box.Id.Value), ("data-room", box.Box.Room.Value), ("data-wall", side is null ? "" : box.Box.Wall.ToString(System.Globalization.CultureInfo.InvariantCulture)),
+                    ("data-x", side is null ? SvgText.N(box.Box.X) : ""), ("data-y", side is null ? SvgText.N(box.Box.Y) : ""),
                     ("data-dir", side is null ? "" : Direction(side)), ("data-offset", side is null ? "" : SvgText.N(box.Box.Offset)), ("data-clear", side is null ? "" : SvgText.N(side.Clear)));
             }
             else
@@ -66,7 +68,7 @@ internal static class SymbolDrawing
         return side.Into(face, box.Box.Outside ? -(side.HalfThickness * 2) - Length.FromInches(6) : Length.FromInches(6));
     }
 
-    private static string Direction(RoomSide side) => side.AlongX ? side.End.X >= side.Start.X ? "1 0" : "-1 0" : side.End.Y >= side.Start.Y ? "0 1" : "0 -1";
+    public static string Direction(RoomSide side) => side.AlongX ? side.End.X >= side.Start.X ? "1 0" : "-1 0" : side.End.Y >= side.Start.Y ? "0 1" : "0 -1";
 
     private static void Label(SvgText svg, PlacedBox box, Point at, int space, bool on, Ink ink)
     {
@@ -95,12 +97,13 @@ internal static class SymbolDrawing
         var turned = box.Box.Mount == Mount.Wall && !box.Room.Sides[box.Box.Wall - 1].AlongX;
         switch (main.Kind)
         {
-            case DeviceKind.Duplex or DeviceKind.GfciReceptacle:
+            case DeviceKind.Duplex or DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle or DeviceKind.HalfSwitched:
                 Circle(svg, x, y);
                 Strokes(svg, x, y, turned, [-1.4m, 1.4m]);
-                if (main.Kind == DeviceKind.GfciReceptacle)
+                var letter = main.Kind switch { DeviceKind.GfciReceptacle => "G", DeviceKind.AfciReceptacle => "A", DeviceKind.HalfSwitched => "½", _ => devices.Length > 1 && devices.All(d => d.Kind == DeviceKind.Duplex) ? "4" : "" };
+                if (letter.Length > 0)
                 {
-                    svg.Words("G", x + 6.5m, y - 3.5m, "subscript");
+                    svg.Words(letter, x + 6.5m, y - 3.5m, "subscript");
                 }
 
                 break;
@@ -112,12 +115,15 @@ internal static class SymbolDrawing
                 Circle(svg, x, y);
                 Strokes(svg, x, y, turned, [-2.2m, 0, 2.2m]);
                 break;
-            case DeviceKind.SmokeAlarm:
-                svg.Empty("circle", ("class", "symbol"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "4.8")).Words("SA", x, y + 2, "symbol-letter small");
+            case DeviceKind.SmokeAlarm or DeviceKind.SmokeCoAlarm:
+                svg.Empty("circle", ("class", "symbol"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "4.8")).Words(main.Kind == DeviceKind.SmokeAlarm ? "SA" : "CO", x, y + 2, "symbol-letter small");
                 break;
             case DeviceKind.BathFan or DeviceKind.CeilingFan:
                 Circle(svg, x, y);
                 svg.Words("F", x, y + 2.7m, "symbol-letter");
+                break;
+            case DeviceKind.Strip:
+                svg.Raw(turned ? $"<path class=\"symbol\" d=\"M{SvgText.N(x - 2.5m)} {SvgText.N(y - 9)}h5v18h-5z\"/>" : $"<path class=\"symbol\" d=\"M{SvgText.N(x - 9)} {SvgText.N(y - 2.5m)}h18v5h-18z\"/>");
                 break;
             case DeviceKind.Equipment:
                 svg.Empty("rect", ("class", "symbol"), ("x", SvgText.N(x - 4.2m)), ("y", SvgText.N(y - 4.2m)), ("width", "8.4"), ("height", "8.4")).Words("E", x, y + 2.7m, "symbol-letter");
@@ -145,7 +151,7 @@ internal static class SymbolDrawing
 
     private static void Switches(SvgText svg, List<DeviceKind> kinds, decimal x, decimal y)
     {
-        var first = kinds[0] switch { DeviceKind.ThreeWay => "3", DeviceKind.FourWay => "4", DeviceKind.Dimmer => "D", _ => "" };
+        var first = kinds[0] switch { DeviceKind.ThreeWay => "3", DeviceKind.FourWay => "4", DeviceKind.Dimmer => "D", DeviceKind.Timer => "T", DeviceKind.FanControl => "F", DeviceKind.OccupancySensor => "OS", DeviceKind.Disconnect => "DS", _ => "" };
         svg.Words("S", x, y + 3.4m, "switch");
         if (first.Length > 0)
         {

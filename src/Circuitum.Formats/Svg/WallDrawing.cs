@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Formats.Svg;
@@ -7,7 +8,7 @@ namespace Circuitum.Formats.Svg;
 /// <summary>Walls as framed, with studs ticked, doors with their swing, windows.</summary>
 internal static class WallDrawing
 {
-    public static void Walls(SvgText svg, FramedLevel level)
+    public static void Walls(SvgText svg, FramedLevel level, DrawingView view)
     {
         // All outlines first, then all insides: corners and partitions join without lines across them.
         foreach (var (css, grow) in new[] { ("wall-edge", .9m), ("wall", -.3m) })
@@ -35,6 +36,28 @@ internal static class WallDrawing
         foreach (var (wall, opening) in level.Walls.SelectMany(w => w.Openings.Select(o => (w, o))))
         {
             Opening(svg, level, wall, opening);
+        }
+
+        // A selected wall is seen in its whole length.
+        if (view.Selected is { Kind: SubjectKind.Wall } selected && selected.Numbered is var (room, number) && level.Rooms.FirstOrDefault(r => r.Room.Id.Value == room)?.Sides.ElementAtOrDefault(number - 1) is { } side)
+        {
+            svg.Line(side.Start, side.End, "chosen-wall");
+        }
+    }
+
+    /// <summary>Openings to take hold of, over the walls.</summary>
+    public static void Handles(SvgText svg, FramedLevel level, DrawingView view)
+    {
+        foreach (var room in level.Rooms)
+        {
+            foreach (var opening in room.Room.Openings)
+            {
+                var side = room.Sides[opening.Wall - 1];
+                Point a = side.At(opening.Offset), b = side.Into(side.At(opening.Offset + opening.Width), -(side.HalfThickness * 2));
+                HouseDrawing.Hold(svg, view, Subject.Opening(opening.Id), "opening-part", $"{Words.Of(opening.Kind)} of {room.Room.Name}, {opening.Width}",
+                    [("data-drag", "opening"), ("data-key", opening.Id), ("data-dir", SymbolDrawing.Direction(side)), ("data-offset", SvgText.N(opening.Offset)), ("data-clear", SvgText.N(side.Clear - opening.Width))],
+                    () => svg.Rect(a, b, "opening-hit"));
+            }
         }
     }
 

@@ -49,6 +49,36 @@ public sealed class BenchView
     /// <summary>The selected run.</summary>
     public Run? Run { get; private set; }
 
+    /// <summary>The room of what is selected: a room, a wall, an opening, a fixture, a want.</summary>
+    public FramedRoom? Of { get; private set; }
+
+    /// <summary>The selected wall of that room.</summary>
+    public RoomSide? Side { get; private set; }
+
+    /// <summary>The selected opening, as the room that lists it says it.</summary>
+    public Opening? Opening { get; private set; }
+
+    /// <summary>The selected fixture, and its place in the room's list from 1.</summary>
+    public (Fixture Fixture, int Number)? Fixture { get; private set; }
+
+    /// <summary>The selected obstruction, and its place in the level's list from 1.</summary>
+    public (Obstruction Obstruction, int Number)? Obstruction { get; private set; }
+
+    /// <summary>The selected want.</summary>
+    public Want? Want { get; private set; }
+
+    /// <summary>The selected stud bays kept for another trade.</summary>
+    public Reservation? Bays { get; private set; }
+
+    /// <summary>The selected spare chase.</summary>
+    public Chase? Chase { get; private set; }
+
+    /// <summary>The level or building selected for its own sake.</summary>
+    public FramedLevel? LevelItself { get; private set; }
+
+    /// <summary>The building selected.</summary>
+    public FramedStructure? Building { get; private set; }
+
     /// <summary>The selected panel, or of the selected circuit; the one on the service otherwise.</summary>
     public PanelSchedule Panel => panel ?? (Circuit is { } c ? Plan.Panels.First(p => p.Circuits.Contains(c)) : Plan.Panels.First(p => p.Panel.FedFrom is null));
 
@@ -91,6 +121,9 @@ public sealed class BenchView
         return $"/job/{Job.Key}/{Name(stage ?? Stage)}{(query.Count == 0 ? "" : "?" + string.Join('&', query))}";
     }
 
+    /// <summary>Facts waited for on a field of a subject.</summary>
+    public Hold? HoldOn(Subject subject, HoldField field) => Plan.Job.Holds.FirstOrDefault(h => h.Subject == subject.ToString() && (h.Field == field || h.Field is null));
+
     /// <summary>Address of a handler, coming back to this view.</summary>
     public string Act(string handler)
     {
@@ -99,7 +132,7 @@ public sealed class BenchView
     }
 
     /// <summary>The plan of the level as drawn in the browser.</summary>
-    public string Drawing() => PlanDrawing.Draw(Plan, Level.Level.Id, new() { Stage = Stage, Selected = Selected, Standalone = false, Dimensions = true, Link = s => Link(s, level: Level) });
+    public string Drawing() => PlanDrawing.Draw(Plan, Level.Level.Id, new() { Stage = Stage, Selected = Selected, Standalone = false, Dimensions = true, Link = s => Link(s, level: Level), Underlay = hash => $"/drawing/{hash}.svg" });
 
     /// <summary>A stage's name in addresses.</summary>
     public static string Name(Stage stage) => stage.ToString().ToLowerInvariant();
@@ -129,15 +162,74 @@ public sealed class BenchView
             case SubjectKind.Run:
                 (Circuit, Run) = Plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs.Where(r => r.Id == subject.Id).Select(r => ((Landed?)c, (Run?)r))).FirstOrDefault();
                 return Run is not null;
-            default:
+            case SubjectKind.Panel:
                 panel = Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == subject.Id);
                 return panel is not null;
+            default:
+                return ResolveInHouse(subject);
         }
     }
 
+    private bool ResolveInHouse(Subject subject)
+    {
+        switch (subject.Kind)
+        {
+            case SubjectKind.Wall when subject.Numbered is var (of, number):
+                Of = RoomOf(of);
+                Side = Of?.Sides.ElementAtOrDefault(number - 1);
+                return Side is not null;
+            case SubjectKind.Fixture when subject.Numbered is var (of, number):
+                Of = RoomOf(of);
+                Fixture = Of?.Room.Fixtures.ElementAtOrDefault(number - 1) is { } fixture ? (fixture, number) : null;
+                return Fixture is not null;
+            case SubjectKind.Obstruction when subject.Numbered is var (of, number):
+                LevelItself = LevelNamed(of);
+                Obstruction = LevelItself?.Level.Obstructions.ElementAtOrDefault(number - 1) is { } obstruction ? (obstruction, number) : null;
+                return Obstruction is not null;
+            case SubjectKind.Opening:
+                Of = Plan.House.Rooms.FirstOrDefault(r => r.Room.Openings.Any(o => o.Id == subject.Id));
+                Opening = Of?.Room.Openings.First(o => o.Id == subject.Id);
+                return Opening is not null;
+            case SubjectKind.Want:
+                Want = Plan.Job.Wants.FirstOrDefault(w => w.Id == subject.Id);
+                Of = Want is null ? null : Plan.House.Room(Want.Room);
+                return Want is not null;
+            case SubjectKind.Bays:
+                Bays = Levels.SelectMany(l => l.Level.Reservations).FirstOrDefault(r => r.Id == subject.Id);
+                Of = Bays is null ? null : Plan.House.Room(Bays.Room);
+                return Bays is not null;
+            case SubjectKind.Chase:
+                Chase = Levels.SelectMany(l => l.Level.Chases).FirstOrDefault(c => c.Id == subject.Id);
+                Of = Chase is null ? null : Plan.House.Room(Chase.Room);
+                return Chase is not null;
+            case SubjectKind.Level:
+                LevelItself = LevelNamed(subject.Id);
+                return LevelItself is not null;
+            case SubjectKind.Structure:
+                Building = Plan.House.Structures.FirstOrDefault(s => s.Structure.Id.Value == subject.Id);
+                return Building is not null;
+            default:
+                return false;
+        }
+    }
+
+    private FramedRoom? RoomOf(string id) => Plan.House.Rooms.FirstOrDefault(r => r.Room.Id.Value == id);
+
+    private FramedLevel? LevelNamed(string id) => Levels.FirstOrDefault(l => l.Level.Id.Value == id);
+
     private FramedLevel? LevelOfSelection()
     {
-        var room = Box?.Room ?? Room ?? (panel is not null ? Plan.House.Room(panel.Panel.Room) : null);
+        if (LevelItself is not null)
+        {
+            return LevelItself;
+        }
+
+        if (Building is not null)
+        {
+            return Building.Levels[0];
+        }
+
+        var room = Box?.Room ?? Room ?? Of ?? (panel is not null ? Plan.House.Room(panel.Panel.Room) : null);
         if (room is null && (Run?.To.Box ?? Circuit?.Wired.Protected.Sized.Routed.HomeRun?.To.Box) is BoxId box)
         {
             room = Plan.Survey[box].Room;

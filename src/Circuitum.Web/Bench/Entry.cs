@@ -24,6 +24,31 @@ public static class Entry
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
     public static Percent Percent(string? text) => new(Number((text ?? "").Trim().TrimEnd('%').Trim(), text, "a share; write it like 80 %"));
 
+    /// <summary>A temperature: 50, 50 °C, 122 °F.</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static Celsius Celsius(string? text)
+    {
+        var plain = (text ?? "").Replace("°", "", StringComparison.Ordinal).Replace('−', '-').Trim().ToUpperInvariant();
+        var fahrenheit = plain.EndsWith('F');
+        return int.TryParse(plain.TrimEnd('C', 'F').Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var degrees) && Math.Abs(degrees) < 500
+            ? new(fahrenheit ? (int)Math.Round((degrees - 32) / 1.8) : degrees)
+            : throw new FormatException($"“{text}” is no temperature; write it like 50 °C or 122 °F.");
+    }
+
+    /// <summary>A room's name as typed, or one made of its use and the next number.</summary>
+    public static string RoomName(Job job, string? name, RoomUse use)
+    {
+        if (!string.IsNullOrWhiteSpace(name))
+        {
+            return name.Trim();
+        }
+
+        var words = Words.Of(use);
+        var stem = char.ToUpperInvariant(words[0]) + words[1..];
+        var used = job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => r.Name).ToHashSet();
+        return used.Contains(stem) || use == RoomUse.Bedroom ? Enumerable.Range(use == RoomUse.Bedroom ? 1 : 2, used.Count + 2).Select(n => $"{stem} {n}").First(n => !used.Contains(n)) : stem;
+    }
+
     /// <summary>A whole number.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
     public static int Count(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : throw new FormatException($"“{text}” is no whole number.");

@@ -3,18 +3,53 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Web.Bench;
 
-/// <summary>Makes a box from what a person fills in.</summary>
+/// <summary>Makes boxes and devices from what a person picks off the list: a kind of device, a quad, or equipment of the library.</summary>
 public static class NewBox
 {
+    private const string Equipment = "equipment:";
+
     /// <summary>Kinds that can be added without a nameplate.</summary>
     public static IReadOnlyList<DeviceKind> Kinds { get; } = [.. Enum.GetValues<DeviceKind>().Where(k => k is not (DeviceKind.Equipment or DeviceKind.ApplianceReceptacle))];
 
-    /// <summary>A box on a wall with one device; its id is the room's with the next free number.</summary>
-    public static Box OnWall(Job job, RoomId room, int wall, Length offset, DeviceKind kind)
+    /// <summary>The list to pick from: value and words.</summary>
+    public static IReadOnlyList<(string Value, string Words)> List { get; } =
+    [
+        .. Kinds.Select(k => (k.ToString(), k == DeviceKind.Duplex ? "receptacle, duplex" : k == DeviceKind.Single ? "receptacle, single" : Words.Of(k))),
+        ("quad", "receptacle, quad"),
+        .. EquipmentLibrary.All.Select((p, i) => ($"{Equipment}{i}", $"{p.Name}, {p.Volts} {p.Load}")),
+    ];
+
+    /// <summary>Kinds that hang on a ceiling when they are set into a room and not on its wall.</summary>
+    public static bool Overhead(DeviceKind kind) => kind.IsLight() || kind.IsAlarm() || kind.IsFan();
+
+    /// <summary>A box on a wall; its id is the room's with the next free number.</summary>
+    public static Box OnWall(Job job, RoomId room, int wall, Length offset, string kind) => new() { Id = FreeId(job, room), Room = room, Wall = wall, Offset = offset, Devices = [.. Devices(kind)] };
+
+    /// <summary>A box on the ceiling, or in the floor when what is in it does not hang.</summary>
+    public static Box Free(Job job, RoomId room, Length x, Length y, string kind)
     {
-        var used = job.Boxes.Select(b => b.Id.Value).ToHashSet();
-        var stem = room.Value.Length > 32 ? room.Value[..32] : room.Value;
-        var number = Enumerable.Range(1, used.Count + 1).First(n => !used.Contains($"{stem}-{n}"));
-        return new() { Id = new($"{stem}-{number}"), Room = room, Wall = wall, Offset = offset, Devices = [new() { Kind = kind }] };
+        var devices = Devices(kind).ToList();
+        return new() { Id = FreeId(job, room), Room = room, Mount = devices.Exists(d => Overhead(d.Kind)) ? Mount.Ceiling : Mount.Floor, X = x, Y = y, Devices = [.. devices] };
     }
+
+    /// <summary>One device of the list.</summary>
+    public static Device Device(string kind) => Devices(kind).First();
+
+    private static IEnumerable<Device> Devices(string kind)
+    {
+        if (kind == "quad")
+        {
+            return [new() { Kind = DeviceKind.Duplex }, new() { Kind = DeviceKind.Duplex }];
+        }
+
+        if (!kind.StartsWith(Equipment, StringComparison.Ordinal))
+        {
+            return [new() { Kind = Entry.Choice<DeviceKind>(kind) }];
+        }
+
+        var plate = EquipmentLibrary.All.ElementAtOrDefault(Entry.Count(kind[Equipment.Length..])) ?? throw new FormatException("That equipment is not on the list.");
+        return [new() { Kind = !plate.Cord ? DeviceKind.Equipment : plate.Volts.Value == 240 ? DeviceKind.ApplianceReceptacle : DeviceKind.Single, Plate = plate }];
+    }
+
+    private static BoxId FreeId(Job job, RoomId room) => new(Ids.Numbered(room.Value, job.Boxes.Select(b => b.Id.Value)));
 }

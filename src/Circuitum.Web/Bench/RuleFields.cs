@@ -42,6 +42,18 @@ public sealed record RuleFields
     /// <summary>Voltage drop wanted.</summary>
     public string DropTarget { get; init; } = "";
 
+    /// <summary>Reach along a wall.</summary>
+    public string ReceptacleReach { get; init; } = "";
+
+    /// <summary>Reach along a counter.</summary>
+    public string CounterReach { get; init; } = "";
+
+    /// <summary>Jamb to switch.</summary>
+    public string SwitchFromJamb { get; init; } = "";
+
+    /// <summary>Can to can.</summary>
+    public string CanSpacing { get; init; } = "";
+
     /// <summary>The numbers themselves.</summary>
     /// <exception cref="FormatException">One of them is none; the message quotes it.</exception>
     public HouseRules Read() => new()
@@ -58,5 +70,9 @@ public sealed record RuleFields
         OutletsPerCircuit = Entry.Count(OutletsPerCircuit),
         LargestFill = Entry.Percent(LargestFill),
         DropTarget = Entry.Percent(DropTarget),
+        ReceptacleReach = Length.Parse(ReceptacleReach),
+        CounterReach = Length.Parse(CounterReach),
+        SwitchFromJamb = Length.Parse(SwitchFromJamb),
+        CanSpacing = Length.Parse(CanSpacing),
     };
 }

@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 
 namespace Circuitum.Web.Bench;
@@ -8,6 +9,9 @@ public sealed record WhyView(string Title, Because Because, bool Open = false);
 /// <summary>A tag to show with its place in the plan's list.</summary>
 public sealed record TagView(BenchView View, Tag Tag, int Index);
 
+/// <summary>A thing on which a fact can be waited for.</summary>
+public sealed record HoldView(BenchView View, Subject Subject);
+
 /// <summary>Numbers in words.</summary>
 public static class Told
 {
@@ -17,6 +21,26 @@ public static class Told
 
     /// <summary>1 box, 2 boxes.</summary>
     public static string Many(int count, string one, string? more = null) => $"{count} {(count == 1 ? one : more ?? one + "s")}";
+
+    /// <summary>2×4 wood studs, metal studs.</summary>
+    public static string Framing(WallFraming framing) => framing switch
+    {
+        WallFraming.Wood2x4 => "2×4 wood studs",
+        WallFraming.Wood2x6 => "2×6 wood studs",
+        WallFraming.MetalStud => "metal studs",
+        WallFraming.MasonryFurred => "masonry, furred",
+        _ => "insulated panel",
+    };
+
+    /// <summary>The devices that have a key of their own: kind, words, key. Letters of the thing itself where they are free.</summary>
+    public static IReadOnlyList<(DeviceKind Kind, string Words, string Key)> BoxTools { get; } =
+    [
+        (DeviceKind.Duplex, "Receptacle", "R"), (DeviceKind.GfciReceptacle, "GFCI", "G"), (DeviceKind.Switch, "Switch", "S"), (DeviceKind.ThreeWay, "Three-way", "T"),
+        (DeviceKind.Lamp, "Lamp", "L"), (DeviceKind.Can, "Can", "C"), (DeviceKind.Pendant, "Pendant", "P"), (DeviceKind.VanityLight, "Vanity light", "V"), (DeviceKind.BathFan, "Bath fan", "B"), (DeviceKind.SmokeAlarm, "Alarm", "A"),
+    ];
+
+    /// <summary>The first letter that names no panel yet.</summary>
+    public static string FreePanel(Job job) => Enumerable.Range('A', 26).Select(c => ((char)c).ToString()).FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l)) ?? "";
 
     /// <summary>Red tag, amber tag, hold.</summary>
     public static string Name(Severity severity) => severity == Severity.Hold ? "Hold" : $"{severity} tag";

@@ -26,7 +26,7 @@ public sealed class Workbench(JobRevisions revisions)
     }
 
     /// <summary>Starts a job from what a file says; its key.</summary>
-    public async Task<JobKey> StartAsync(Job job, string who) => await revisions.StartAsync(who, "Bring in a job file", job.Name, JobFiles.Write(job));
+    public async Task<JobKey> StartAsync(Job job, string who, string phrase = "Bring in a job file") => await revisions.StartAsync(who, phrase, job.Name, JobFiles.Write(job));
 
     /// <summary>Does one thing to a job.</summary>
     public Task<Outcome> ChangeAsync(JobKey key, int from, string who, JobChange change) => StepAsync(key, from, who, current =>

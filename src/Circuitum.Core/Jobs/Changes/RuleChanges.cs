@@ -44,3 +44,14 @@ public sealed record ReleaseHold(string Hold) : JobChange
         return job with { Holds = job.Holds.Remove(hold) };
     }
 }
+
+/// <summary>Takes over a crew's set of schools and house rules.</summary>
+public sealed record UseCrewSet(string Name, CrewSet Set) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        phrase = $"Work by the rules “{Name}”";
+        return job with { Schools = Set.Schools, HouseRules = Set.HouseRules };
+    }
+}

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Circuitum.Web.Pages.Stages;
 
 /// <summary>A stage of the bench: it shows the job, and everything a person does to the job arrives here.</summary>
-public abstract class StagePage(Workbench bench, Stage stage) : PageModel
+public abstract partial class StagePage(Workbench bench, Stage stage) : PageModel
 {
     /// <summary>Key of the job.</summary>
     [FromRoute]
@@ -56,17 +56,6 @@ public abstract class StagePage(Workbench bench, Stage stage) : PageModel
     /// <summary>Sets MCA and MOCP from a data plate.</summary>
     public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) => ChangeAsync(() => new SetPlateAmps(new(box), place, Entry.Amps(mca), Entry.Amps(mocp)));
 
-    /// <summary>Adds a box on a wall.</summary>
-    public Task<IActionResult> OnPostAddAsync(string room, string wall, string offset, string kind)
-    {
-        return ChangeAsync(job =>
-        {
-            var box = NewBox.OnWall(job, new(room), Entry.Count(wall), Length.Parse(offset), Entry.Choice<DeviceKind>(kind));
-            On = Subject.Box(box.Id).ToString();
-            return new AddBox(box);
-        });
-    }
-
     /// <summary>Takes a box out.</summary>
     public Task<IActionResult> OnPostDeleteAsync(string box) => ChangeAsync(() => new DeleteBox(new(box)));
 
@@ -74,7 +63,7 @@ public abstract class StagePage(Workbench bench, Stage stage) : PageModel
     public Task<IActionResult> OnPostEditionAsync(string edition) => ChangeAsync(() => new SetEdition(Entry.Edition(edition)));
 
     /// <summary>Changes the crew's schools.</summary>
-    public Task<IActionResult> OnPostSchoolsAsync(string lighting, string bedrooms, string dishwasher, string baths, string homeRun, string range, string way) => ChangeAsync(() => new SetSchools(new()
+    public Task<IActionResult> OnPostSchoolsAsync(string lighting, string bedrooms, string dishwasher, string baths, string homeRun, string range, string way, string feed) => ChangeAsync(() => new SetSchools(new()
     {
         Lighting = Entry.Choice<LightsAndReceptacles>(lighting),
         Bedrooms = Entry.Choice<BedroomSharing>(bedrooms),
@@ -83,10 +72,8 @@ public abstract class StagePage(Workbench bench, Stage stage) : PageModel
         HomeRun = Entry.Choice<HomeRunSize>(homeRun),
         Range = Entry.Choice<RangeCircuit>(range),
         Way = Entry.Choice<CableWay>(way),
+        Feed = Entry.Choice<LightingFeed>(feed),
     }));
-
-    /// <summary>Changes the crew's numbers.</summary>
-    public Task<IActionResult> OnPostRulesAsync(RuleFields fields) => ChangeAsync(() => new SetHouseRules(fields.Read()));
 
     /// <summary>Holds a box on a circuit, or frees it.</summary>
     public Task<IActionResult> OnPostPinBoxAsync(string box, string? circuit) => ChangeAsync(() => new PinBox(new(box), string.IsNullOrEmpty(circuit) ? null : new CircuitKey(circuit)));

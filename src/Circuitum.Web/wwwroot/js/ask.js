@@ -6,7 +6,10 @@ export function show(href) {
   return window.htmx.ajax("GET", href, { source: "#bench", target: "#bench", swap: "outerMorph", push: href });
 }
 
-/** Does one thing to the job, from the revision that is on the page. */
-export function act(href, values = {}) {
-  return window.htmx.ajax("POST", href, { source: "#bench", target: "#bench", swap: "outerMorph", values: { from: bench().dataset.revision, ...values } });
+/** Does one thing to the job, from the revision that is on the page; what is named after it is selected. */
+export function act(handler, values = {}, on = bench().dataset.selected) {
+  const { job, stage, level, revision } = bench().dataset;
+  const query = new URLSearchParams({ level, handler });
+  if (on) query.set("on", on);
+  return window.htmx.ajax("POST", `/job/${job}/${stage}?${query}`, { source: "#bench", target: "#bench", swap: "outerMorph", values: { from: revision, ...values } });
 }

@@ -2,9 +2,16 @@
 import { watchView } from "./view.js";
 import { watchSelection } from "./selection.js";
 import { watchDrag } from "./drag.js";
+import { watchTools } from "./tools.js";
+import { watchPick } from "./pick.js";
 import { watchKeys } from "./keys.js";
+import { watchMeter } from "./meter.js";
 
-watchView();
-watchSelection();
+// Tools before drags and drags before pans: what a tool takes, nothing else moves.
+watchTools();
 watchDrag();
+watchView();
+watchPick();
+watchSelection();
 watchKeys();
+watchMeter();

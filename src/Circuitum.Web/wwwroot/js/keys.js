@@ -1,21 +1,32 @@
 // The keys on the “?” sheet. Presses that come while the server answers are added up, so none is lost.
 import { bench, show, act } from "./ask.js";
 import { views } from "./view.js";
+import { move, selectedGrip } from "./drag.js";
+import { arm, armed, setOnSelected } from "./tools.js";
+import { picks, putDown, nudgePicked, deletePicked, toggle } from "./pick.js";
 
 const BAY = 16;
-let pending = 0;
+const pending = { x: 0, y: 0 };
 let busy = false;
 
-async function nudge(by) {
-  pending += by;
+// An inch or a bay to the right or down; along a wall that runs up the sheet, up and down count.
+async function nudge(x, y) {
+  pending.x += x;
+  pending.y += y;
   if (busy) return;
   busy = true;
   try {
-    while (pending !== 0) {
-      const { box, offset, clear, move } = bench().dataset;
-      const to = Math.min(Math.max(Number(offset) + pending, 0), Number(clear));
-      pending = 0;
-      if (to !== Number(offset)) await act(move, { box, offset: `${to}"` });
+    while (pending.x !== 0 || pending.y !== 0) {
+      const by = { ...pending };
+      pending.x = pending.y = 0;
+      if (picks().length) {
+        await nudgePicked(by.x + by.y);
+        continue;
+      }
+      const held = selectedGrip();
+      if (!held) return;
+      const along = held.dir && { x: held.dir[0] * (by.x + by.y), y: held.dir[1] * (by.x + by.y) };
+      await move(held, (along ?? by).x, (along ?? by).y);
     }
   } finally {
     busy = false;
@@ -31,40 +42,69 @@ function level(by) {
 
 const typing = (e) => e.target.matches?.("input, select, textarea") || document.querySelector("dialog[open]");
 
+function remove() {
+  const [kind, id] = (bench().dataset.selected ?? "").split(":");
+  if (picks().length) return deletePicked();
+  const acts = { box: ["Delete", "box"], opening: ["DeleteOpening", "opening"], fixture: ["DeleteFixture", "fixture"], obstruction: ["DeleteObstruction", "obstruction"], want: ["DropWant", "id"], bays: ["ReleaseBays", "id"], chase: ["CloseChase", "id"] }[kind];
+  return acts ? act(acts[0], { [acts[1]]: id }, "") : undefined;
+}
+
+function down() {
+  if (armed()) return arm("");
+  if (putDown()) return undefined;
+  return bench().dataset.selected ? show(bench().dataset.down) : undefined;
+}
+
+// Keys of things to set: a letter finds the tool that bears it.
+function toolOf(key) {
+  const caps = [...document.querySelectorAll(".tools .tool[data-tool] kbd")];
+  return caps.find((k) => k.textContent.toLowerCase() === key)?.closest(".tool").dataset.tool;
+}
+
 export function watchKeys() {
   document.addEventListener("click", (e) => {
     if (e.target.closest?.("[data-keys]")) document.getElementById("keys").showModal();
   });
   document.addEventListener("keydown", (e) => {
     if (!bench() || typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
-    const data = bench().dataset;
-    const onWall = data.box && data.mount === "wall";
-    const along = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 1, ArrowUp: -1 }[e.key];
-    if (along && onWall && !e.target.closest?.(".scroll")) {
+    const key = e.key.length === 1 ? e.key.toLowerCase() : e.key;
+    const step = e.shiftKey ? BAY : 1;
+    const arrow = { ArrowRight: [step, 0], ArrowLeft: [-step, 0], ArrowDown: [0, step], ArrowUp: [0, -step] }[key];
+    if (arrow && (picks().length || selectedGrip()) && !e.target.closest?.(".scroll")) {
       e.preventDefault();
-      nudge(along * (e.shiftKey ? BAY : 1));
+      nudge(...arrow);
       return;
     }
+    const [kind, id] = (bench().dataset.selected ?? "").split(":");
     const does = {
       "?": () => document.getElementById("keys").showModal(),
-      Escape: () => data.selected && show(data.down),
-      z: () => act(data.undo),
-      y: () => act(data.redo),
+      Escape: down,
+      Delete: remove,
+      z: () => act("Undo"),
+      y: () => act("Redo"),
       d: views.dimensions,
       f: views.fit,
+      u: () => kind === "room" && act("LayOut", { room: id }),
+      x: () => kind === "box" && bench().dataset.stage === "boxes" && toggle(id),
       "+": views.in,
       "=": views.in,
       "-": views.out,
       "[": () => level(-1),
       "]": () => level(1),
-    }[e.key.length === 1 ? e.key.toLowerCase() : e.key];
-    if (does) {
+    }[key];
+    const tool = toolOf(key);
+    if (key === "Enter" && armed() && armed() !== "room" && !e.target.closest?.("a, button")) {
+      e.preventDefault();
+      setOnSelected();
+    } else if (does) {
       e.preventDefault();
       does();
-      return;
-    }
-    const stage = document.querySelector(`[data-stage-key="${CSS.escape(e.key)}"]`);
-    if (stage) {
+    } else if (tool) {
+      e.preventDefault();
+      arm(tool);
+    } else {
+      const stage = document.querySelector(`[data-stage-key="${CSS.escape(e.key)}"]`);
+      if (!stage) return;
       e.preventDefault();
       show(stage.getAttribute("href"));
     }

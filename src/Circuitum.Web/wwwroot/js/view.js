@@ -71,7 +71,7 @@ export function watchView() {
   // One finger or the mouse pans, two fingers pinch.
   const fingers = new Map();
   document.addEventListener("pointerdown", (e) => {
-    if (e.target.closest?.("#plan") && !e.target.closest("[data-dir]")) fingers.set(e.pointerId, { x: e.clientX, y: e.clientY });
+    if (e.target.closest?.("#plan") && !e.target.closest("[data-drag]")) fingers.set(e.pointerId, { x: e.clientX, y: e.clientY });
   });
   document.addEventListener("pointermove", (e) => {
     const was = fingers.get(e.pointerId);

@@ -1,0 +1,128 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Data;
+using Circuitum.Web.Bench;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Circuitum.Web.Pages;
+
+/// <summary>A number of the crew's, beside the book's.</summary>
+public sealed record RuleRow(string Field, string Words, Func<HouseRules, string> Value, string Book, string Section, bool IsLength = true);
+
+/// <summary>The crew's numbers on one page, and sets of them.</summary>
+public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
+{
+    /// <summary>Key of the job.</summary>
+    [FromRoute]
+    public string Key { get; set; } = "";
+
+    /// <summary>The job.</summary>
+    public Job Job { get; private set; } = null!;
+
+    /// <summary>Its newest revision.</summary>
+    public int Revision { get; private set; }
+
+    /// <summary>Sets kept.</summary>
+    public IReadOnlyList<RuleSet> Sets { get; private set; } = [];
+
+    /// <summary>What was done, or why not.</summary>
+    public string? Said { get; private set; }
+
+    /// <summary>True when nothing was done.</summary>
+    public bool Refused { get; private set; }
+
+    /// <summary>The numbers with the book's limits.</summary>
+    public static IReadOnlyList<RuleRow> Rows { get; } =
+    [
+        new("receptacleReach", "Farthest point of a wall from a receptacle", r => r.ReceptacleReach.ToString(), "at most 6 ft", "210.52(A)(1)"),
+        new("counterReach", "Farthest point of a counter from a receptacle", r => r.CounterReach.ToString(), "at most 24 in", "210.52(C)(1)"),
+        new("receptacleHeight", "Receptacles, bottom at", r => r.ReceptacleHeight.ToString(), "counts up to 5-1/2 ft", "210.52(4)"),
+        new("switchHeight", "Switches at", r => r.SwitchHeight.ToString(), "handle at most 6 ft 7 in", "404.8(A)"),
+        new("counterHeight", "Counter receptacles at", r => r.CounterHeight.ToString(), "at most 20 in above the counter", "210.52(C)(3)"),
+        new("switchFromJamb", "Strike jamb to a switch's middle", r => r.SwitchFromJamb.ToString(), "no rule", ""),
+        new("canSpacing", "Can to can, half of it from the walls", r => r.CanSpacing.ToString(), "no rule", ""),
+        new("boreHeight", "Studs bored at", r => r.BoreHeight.ToString(), "hole’s edge 1-1/4 in from the face", "300.4(A)"),
+        new("makeUpAtBox", "Cable made up in a box", r => r.MakeUpAtBox.ToString(), "6 in free conductor", "300.14"),
+        new("slackAtBox", "Slack behind a box", r => r.SlackAtBox.ToString(), "no rule", ""),
+        new("atPanel", "Cable left at a panel", r => r.AtPanel.ToString(), "no rule", ""),
+        new("sag", "Sag and going round", r => r.Sag.ToString(), "no rule", "", false),
+        new("cablesPerHole", "NM cables in one hole", r => r.CablesPerHole.ToString(System.Globalization.CultureInfo.InvariantCulture), "derated above two", "334.80", false),
+        new("outletsPerCircuit", "Outlets on a general circuit", r => r.OutletsPerCircuit.ToString(System.Globalization.CultureInfo.InvariantCulture), "none in the model code; local caps apply", "", false),
+        new("largestFill", "Largest fill of a general circuit", r => r.LargestFill.ToString(), "100 %, continuous load × 1.25", "210.20(A)", false),
+        new("dropTarget", "Voltage drop at the far end", r => r.DropTarget.ToString(), "advice: 3 %", "210.19 note", false),
+    ];
+
+    /// <summary>Shows the page.</summary>
+    public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
+
+    /// <summary>Sets the numbers.</summary>
+    public Task<IActionResult> OnPostRulesAsync(RuleFields fields, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(fields.Read())));
+
+    /// <summary>Works by a set.</summary>
+    public Task<IActionResult> OnPostUseAsync(string name, int from) => ChangeAsync(from, async () =>
+        await rules.FindAsync(name ?? "") is { } set ? new UseCrewSet(set.Name, set.Rules) : throw new FormatException($"There is no set “{name}” any more."));
+
+    /// <summary>Saves the job's numbers and schools as a set.</summary>
+    public async Task<IActionResult> OnPostSaveAsync(string? name)
+    {
+        if (!await LoadAsync())
+        {
+            return NotFound();
+        }
+
+        if (name is null || name.Trim().Length is 0 or > 40)
+        {
+            return Refuse("Give the set a name of 1 to 40 characters.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        await rules.SaveAsync(name.Trim(), Job, Crew.Of(HttpContext));
+        await LoadAsync();
+        Said = $"Saved the set “{name.Trim()}”.";
+        return Page();
+    }
+
+    private async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change)
+    {
+        if (!await LoadAsync())
+        {
+            return NotFound();
+        }
+
+        try
+        {
+            var outcome = await bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), await change());
+            await LoadAsync();
+            switch (outcome)
+            {
+                case Outcome.Changed changed:
+                    Said = $"{changed.Phrase}. {string.Join(" · ", changed.Followed)}";
+                    return Page();
+                case Outcome.Overtaken overtaken:
+                    return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and set it on top.", StatusCodes.Status409Conflict);
+                default:
+                    return Refuse(((Outcome.Refused)outcome).Sentence, StatusCodes.Status422UnprocessableEntity);
+            }
+        }
+        catch (FormatException e)
+        {
+            return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
+        }
+    }
+
+    private PageResult Refuse(string sentence, int status)
+    {
+        (Said, Refused, Response.StatusCode) = (sentence, true, status);
+        return Page();
+    }
+
+    private async Task<bool> LoadAsync()
+    {
+        if (await bench.OpenAsync(new JobKey(Key)) is not { } open)
+        {
+            return false;
+        }
+
+        (Job, Revision, Sets) = (open.Plan.Job, open.Revision, await rules.ListAsync());
+        return true;
+    }
+}

@@ -1,0 +1,240 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Web.Bench;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Circuitum.Web.Pages.Stages;
+
+// What a person does to the house.
+public abstract partial class StagePage
+{
+    /// <summary>Draws a room from corner to corner.</summary>
+    public Task<IActionResult> OnPostDrawRoomAsync(string level, string? name, string use, string x, string y, string toX, string toY) => ChangeAsync(job =>
+    {
+        var kind = Entry.Choice<RoomUse>(use);
+        var called = Entry.RoomName(job, name, kind);
+        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        return new DrawRoom(new(level), called, kind, new(Length.Parse(x), Length.Parse(y)), new(Length.Parse(toX), Length.Parse(toY)));
+    });
+
+    /// <summary>Places a room of an inside size against a wall.</summary>
+    public Task<IActionResult> OnPostAddRoomAsync(string beside, string wall, string from, string along, string away, string? name, string use) => ChangeAsync(job =>
+    {
+        var kind = Entry.Choice<RoomUse>(use);
+        var called = Entry.RoomName(job, name, kind);
+        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        return new AddRoom(new(beside), Entry.Count(wall), Length.Parse(from), Length.Parse(along), Length.Parse(away), called, kind);
+    });
+
+    /// <summary>Puts the first room on a level.</summary>
+    public Task<IActionResult> OnPostFirstRoomAsync(string level, string? name, string use, string width, string depth) => ChangeAsync(job =>
+    {
+        var kind = Entry.Choice<RoomUse>(use);
+        var called = Entry.RoomName(job, name, kind);
+        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        return new FirstRoom(new(level), called, kind, Length.Parse(width), Length.Parse(depth));
+    });
+
+    /// <summary>Repeats a room on another level.</summary>
+    public Task<IActionResult> OnPostRepeatRoomAsync(string room, string to, string? name, string use) => ChangeAsync(job =>
+    {
+        var kind = Entry.Choice<RoomUse>(use);
+        var called = Entry.RoomName(job, name, kind);
+        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        Level = to;
+        return new RepeatRoom(new(room), new(to), called, kind);
+    });
+
+    /// <summary>Names a room.</summary>
+    public Task<IActionResult> OnPostNameRoomAsync(string room, string name) => ChangeAsync(() => new NameRoom(new(room), name ?? ""));
+
+    /// <summary>Says what a room is used as.</summary>
+    public Task<IActionResult> OnPostRoomUseAsync(string room, string use) => ChangeAsync(() => new SetRoomUse(new(room), Entry.Choice<RoomUse>(use)));
+
+    /// <summary>Splits a room.</summary>
+    public Task<IActionResult> OnPostSplitRoomAsync(string room, string wall, string offset, string? name, string use) => ChangeAsync(job =>
+    {
+        var kind = Entry.Choice<RoomUse>(use);
+        return new SplitRoom(new(room), Entry.Count(wall), Length.Parse(offset), Entry.RoomName(job, name, kind), kind);
+    });
+
+    /// <summary>Makes one room of two.</summary>
+    public Task<IActionResult> OnPostMergeRoomsAsync(string room, string with) => ChangeAsync(() => new MergeRooms(new(with), new(room)));
+
+    /// <summary>Cuts a corner off.</summary>
+    public Task<IActionResult> OnPostCutCornerAsync(string room, string corner, string along, string back) => ChangeAsync(() => new CutCorner(new(room), Entry.Count(corner), Length.Parse(along), Length.Parse(back)));
+
+    /// <summary>Takes a room out.</summary>
+    public Task<IActionResult> OnPostDeleteRoomAsync(string room) => ChangeAsync(() => new DeleteRoom(new(room)));
+
+    /// <summary>Moves a wall square to itself.</summary>
+    public Task<IActionResult> OnPostMoveWallAsync(string wall, string by) => ChangeAsync(() =>
+    {
+        var (room, number) = HouseEntry.Numbered(wall);
+        return new MoveWall(new(room), number, Length.Parse(by));
+    });
+
+    /// <summary>Gives a wall its measured clear length.</summary>
+    public Task<IActionResult> OnPostWallLengthAsync(string wall, string clear) => ChangeAsync(() =>
+    {
+        var (room, number) = HouseEntry.Numbered(wall);
+        return new SetWallLength(new(room), number, Length.Parse(clear));
+    });
+
+    /// <summary>Says how a wall is built.</summary>
+    public Task<IActionResult> OnPostBuildWallAsync(string wall, string framing, string spacing, string? chases) => ChangeAsync(() =>
+    {
+        var (room, number) = HouseEntry.Numbered(wall);
+        return new BuildWall(new(room), number, framing == "usual" ? null : new()
+        {
+            Wall = number, Framing = Entry.Choice<WallFraming>(framing), Spacing = Length.Parse(spacing),
+            ChaseHeights = [.. (chases ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Length.Parse)],
+        });
+    });
+
+    /// <summary>Sets an opening into a wall.</summary>
+    public Task<IActionResult> OnPostAddOpeningAsync(string wall, OpeningFields fields) => ChangeAsync(job =>
+    {
+        var (room, number) = HouseEntry.Numbered(wall);
+        var opening = fields.Read(AddOpening.FreeId(job, new(room)), number);
+        On = Subject.Opening(opening.Id).ToString();
+        return new AddOpening(new(room), opening);
+    });
+
+    /// <summary>Changes an opening.</summary>
+    public Task<IActionResult> OnPostOpeningAsync(string opening, string wall, OpeningFields fields) => ChangeAsync(() => new SetOpening(opening, fields.Read(opening, Entry.Count(wall))));
+
+    /// <summary>Moves an opening along its wall.</summary>
+    public Task<IActionResult> OnPostSlideOpeningAsync(string opening, string offset) => ChangeAsync(() => new MoveOpening(opening, Length.Parse(offset)));
+
+    /// <summary>Closes an opening.</summary>
+    public Task<IActionResult> OnPostDeleteOpeningAsync(string opening) => ChangeAsync(() => new DeleteOpening(opening));
+
+    /// <summary>Puts a fixture into a room.</summary>
+    public Task<IActionResult> OnPostAddFixtureAsync(string room, FixtureFields fields) => ChangeAsync(job =>
+    {
+        On = Subject.Fixture(new(room), HouseEntry.Room(job, room).Fixtures.Length + 1).ToString();
+        return new AddFixture(new(room), fields.Read());
+    });
+
+    /// <summary>Changes a fixture.</summary>
+    public Task<IActionResult> OnPostFixtureAsync(string fixture, FixtureFields fields) => ChangeAsync(() =>
+    {
+        var (room, number) = HouseEntry.Numbered(fixture);
+        return new SetFixture(new(room), number, fields.Read());
+    });
+
+    /// <summary>Moves a fixture along its wall, or freely in its room.</summary>
+    public Task<IActionResult> OnPostSlideFixtureAsync(string fixture, string? offset, string? x, string? y) => ChangeAsync(job =>
+    {
+        var (room, number) = HouseEntry.Numbered(fixture);
+        var was = HouseEntry.Room(job, room).Fixtures.ElementAtOrDefault(number - 1) ?? throw new ChangeRefusedException("That fixture is not there any more.");
+        return new SetFixture(new(room), number, was.Wall is null ? was with { X = Length.Parse(x ?? ""), Y = Length.Parse(y ?? "") } : was with { Offset = Length.Parse(offset ?? "") });
+    });
+
+    /// <summary>Takes a fixture out.</summary>
+    public Task<IActionResult> OnPostDeleteFixtureAsync(string fixture) => ChangeAsync(() =>
+    {
+        var (room, number) = HouseEntry.Numbered(fixture);
+        return new DeleteFixture(new(room), number);
+    });
+
+    /// <summary>Puts an obstruction over a level.</summary>
+    public Task<IActionResult> OnPostAddObstructionAsync(string level, ObstructionFields fields) => ChangeAsync(() => new AddObstruction(new(level), fields.Read()));
+
+    /// <summary>Changes an obstruction.</summary>
+    public Task<IActionResult> OnPostObstructionAsync(string obstruction, ObstructionFields fields) => ChangeAsync(() =>
+    {
+        var (level, number) = HouseEntry.Numbered(obstruction);
+        return new SetObstruction(new(level), number, fields.Read());
+    });
+
+    /// <summary>Moves an obstruction.</summary>
+    public Task<IActionResult> OnPostSlideObstructionAsync(string obstruction, string x, string y) => ChangeAsync(job =>
+    {
+        var (level, number) = HouseEntry.Numbered(obstruction);
+        var was = job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id.Value == level)?.Obstructions.ElementAtOrDefault(number - 1) ?? throw new ChangeRefusedException("That obstruction is not there any more.");
+        return new SetObstruction(new(level), number, was with { Corner = new(Length.Parse(x), Length.Parse(y)) });
+    });
+
+    /// <summary>Takes an obstruction away.</summary>
+    public Task<IActionResult> OnPostDeleteObstructionAsync(string obstruction) => ChangeAsync(() =>
+    {
+        var (level, number) = HouseEntry.Numbered(obstruction);
+        return new DeleteObstruction(new(level), number);
+    });
+
+    /// <summary>Sets a level's heights, joists and air.</summary>
+    public Task<IActionResult> OnPostLevelAsync(LevelFields fields) => ChangeAsync(fields.Read);
+
+    /// <summary>Puts a storey on a building.</summary>
+    public Task<IActionResult> OnPostAddLevelAsync(string structure, string name) => ChangeAsync(() => new AddLevel(new(structure), name ?? ""));
+
+    /// <summary>Takes an empty storey off.</summary>
+    public Task<IActionResult> OnPostDeleteLevelAsync(string level) => ChangeAsync(() => new DeleteLevel(new(level)));
+
+    /// <summary>Says what a building stands on.</summary>
+    public Task<IActionResult> OnPostStructureAsync(string structure, string name, string underfloor, bool fuelBurning) =>
+        ChangeAsync(() => new SetStructure(new(structure), name ?? "", Entry.Choice<Underfloor>(underfloor), fuelBurning));
+
+    /// <summary>Puts an outbuilding on the site.</summary>
+    public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth, string from, string rating, string cover) =>
+        ChangeAsync(() => new AddStructure(name ?? "", Length.Parse(east), Length.Parse(south), Entry.Choice<RoomUse>(use), Length.Parse(width), Length.Parse(depth), new(from), Entry.Amps(rating), Length.Parse(cover)));
+
+    /// <summary>Moves an outbuilding.</summary>
+    public Task<IActionResult> OnPostMoveStructureAsync(string structure, string east, string south, string cover) => ChangeAsync(() => new MoveStructure(new(structure), Length.Parse(east), Length.Parse(south), Length.Parse(cover)));
+
+    /// <summary>Hangs or moves a panel.</summary>
+    public Task<IActionResult> OnPostPanelAsync(PanelFields fields) => ChangeAsync(() => new SetPanel(fields.Read()));
+
+    /// <summary>Moves a panel along its wall.</summary>
+    public Task<IActionResult> OnPostSlidePanelAsync(string panel, string offset) => ChangeAsync(job =>
+        new SetPanel((job.Panels.FirstOrDefault(p => p.Id.Value == panel) ?? throw new ChangeRefusedException("That panel is not there any more.")) with { Offset = Length.Parse(offset) }));
+
+    /// <summary>Takes a panel away.</summary>
+    public Task<IActionResult> OnPostDeletePanelAsync(string panel) => ChangeAsync(() => new DeletePanel(new(panel)));
+
+    /// <summary>Keeps bays for another trade.</summary>
+    public Task<IActionResult> OnPostKeepBaysAsync(string wall, string? id, string keptFor, string offset, string width) => ChangeAsync(job =>
+    {
+        var (room, number) = HouseEntry.Numbered(wall);
+        var kept = new Reservation { Id = string.IsNullOrEmpty(id) ? ReserveBays.FreeId(job) : id, For = keptFor ?? "", Room = new(room), Wall = number, Offset = Length.Parse(offset), Width = Length.Parse(width) };
+        On = Subject.Bays(kept.Id).ToString();
+        return new ReserveBays(kept);
+    });
+
+    /// <summary>Gives kept bays back.</summary>
+    public Task<IActionResult> OnPostReleaseBaysAsync(string id) => ChangeAsync(() => new ReleaseBays(id));
+
+    /// <summary>Leaves a spare chase.</summary>
+    public Task<IActionResult> OnPostLeaveChaseAsync(string wall, string? id, string keptFor, string offset, bool cord) => ChangeAsync(job =>
+    {
+        var (room, number) = HouseEntry.Numbered(wall);
+        var chase = new Chase { Id = string.IsNullOrEmpty(id) ? LeaveChase.FreeId(job) : id, For = keptFor ?? "", Room = new(room), Wall = number, Offset = Length.Parse(offset), Cord = cord };
+        On = Subject.Chase(chase.Id).ToString();
+        return new LeaveChase(chase);
+    });
+
+    /// <summary>Closes a spare chase.</summary>
+    public Task<IActionResult> OnPostCloseChaseAsync(string id) => ChangeAsync(() => new CloseChase(id));
+
+    /// <summary>Scales the drawing under a level from one known length.</summary>
+    public Task<IActionResult> OnPostScaleUnderlayAsync(string level, string measured, string known) => ChangeAsync(() => new ScaleUnderlay(new(level), Length.Parse(measured), Length.Parse(known)));
+
+    /// <summary>Moves the drawing under a level.</summary>
+    public Task<IActionResult> OnPostMoveUnderlayAsync(string level, string x, string y) => ChangeAsync(job =>
+    {
+        var under = job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id.Value == level)?.Underlay ?? throw new ChangeRefusedException("No drawing lies under this level.");
+        return new SetUnderlay(new(level), under with { Corner = new(Length.Parse(x), Length.Parse(y)) });
+    });
+
+    /// <summary>Takes the drawing from under a level.</summary>
+    public Task<IActionResult> OnPostDropUnderlayAsync(string level) => ChangeAsync(() => new SetUnderlay(new(level), null));
+
+    /// <summary>Waits for a fact.</summary>
+    public Task<IActionResult> OnPostHoldAsync(string subject, string? field, string what, string? who, string? by) => ChangeAsync(job => new AddHold(new(AddHold.FreeId(job), subject, what ?? "", who ?? "", by ?? "")
+    {
+        Field = string.IsNullOrEmpty(field) ? null : Entry.Choice<HoldField>(field),
+    }));
+}

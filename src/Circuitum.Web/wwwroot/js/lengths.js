@@ -1,0 +1,23 @@
+// Inches as the trade writes them, for what moves under the hand. What is typed goes to the server as it is.
+
+/** 4'-6", or to the quarter where a quarter is left. */
+export function feet(inches) {
+  const quarters = Math.round(inches * 4);
+  const sign = quarters < 0 ? "−" : "";
+  const size = Math.abs(quarters);
+  const whole = Math.floor(size / 4);
+  const part = ["", " 1/4", " 1/2", " 3/4"][size % 4];
+  return whole < 12 ? `${sign}${whole}${part}"` : `${sign}${Math.floor(whole / 12)}'-${whole % 12}${part}"`;
+}
+
+/** Shows a length beside the pointer, or nothing. */
+export function read(words, e) {
+  const readout = document.getElementById("readout");
+  if (!readout) return;
+  readout.hidden = !words;
+  if (!words) return;
+  const sheet = readout.parentElement.getBoundingClientRect();
+  readout.textContent = words;
+  readout.style.left = `${e.clientX - sheet.left + 16}px`;
+  readout.style.top = `${e.clientY - sheet.top - 30}px`;
+}
