@@ -2,6 +2,7 @@ using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.Reasons;
 using Circuitum.Formats.Csv;
+using Circuitum.Formats.Dxf;
 using Circuitum.Formats.Pdf;
 using Circuitum.Formats.PlanFile;
 using Circuitum.Formats.Svg;
@@ -23,8 +24,9 @@ public static class PlanFolder
         yield return Text("material.csv", () => CsvFiles.Material(plan));
         yield return Text("tags.csv", () => CsvFiles.Tags(plan));
         yield return Text("plan.json", () => PlanFiles.Write(plan));
-        foreach (var level in plan.House.Structures.SelectMany(s => s.Levels))
+        foreach (var level in plan.House.Structures.SelectMany(s => s.Levels).Where(l => !l.Rooms.IsEmpty))
         {
+            yield return Text($"{level.Level.Id}.dxf", () => DxfWriter.Write(plan, level.Level.Id));
             yield return Text($"{level.Level.Id}.svg", () => PlanDrawing.Draw(plan, level.Level.Id, new() { Stage = Stage.Runs }));
         }
     }

@@ -7,15 +7,19 @@ const port = Number(process.env.BROWSER_TEST_PORT ?? 5191);
 // The configuration is read by each worker too; only the first reading makes the folder.
 process.env.BROWSER_TEST_DB ??= join(mkdtempSync(join(tmpdir(), "circuitum-browser-")), "jobs.db");
 
+// How long a slow machine may take for one answer.
+const patience = Number(process.env.BROWSER_TEST_PATIENCE ?? 20_000);
+
 export default defineConfig({
   testDir: ".",
   testMatch: "*.test.mjs",
   outputDir: "../../test-results",
   workers: 1,
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 6 * patience,
+  expect: { timeout: patience },
   reporter: [["list"], ["json", { outputFile: "../../test-results/browser.json" }]],
   use: {
+    actionTimeout: patience,
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {

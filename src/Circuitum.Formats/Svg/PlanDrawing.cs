@@ -58,11 +58,11 @@ public static class PlanDrawing
             HouseDrawing.Below(svg, plan, level);
         }
 
-        Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null);
+        Layer(svg, view, "rooms", () => Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null));
         HouseDrawing.Underlay(svg, level, view);
-        WallDrawing.Walls(svg, level, view);
+        Layer(svg, view, "walls", () => WallDrawing.Walls(svg, level, view));
         HouseDrawing.Kept(svg, level, view);
-        FixtureDrawing.Fixtures(svg, level, view, ink);
+        Layer(svg, view, "fixtures", () => FixtureDrawing.Fixtures(svg, level, view, ink));
         if (drafting)
         {
             HouseDrawing.Obstructions(svg, level, view);
@@ -84,10 +84,11 @@ public static class PlanDrawing
             HouseDrawing.Wants(svg, plan, level, view, ink);
         }
 
-        Cables(svg, plan, level, view);
-        Panels(svg, plan, level, view, ink);
-        SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink);
-        Names(svg, level, ink);
+        Layer(svg, view, "home-runs", () => Cables(svg, plan, level, view, home: true));
+        Layer(svg, view, "cables", () => Cables(svg, plan, level, view, home: false));
+        Layer(svg, view, "panels", () => Panels(svg, plan, level, view, ink));
+        Layer(svg, view, "boxes", () => SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink));
+        Layer(svg, view, "names", () => Names(svg, level, ink));
         if (view.Dimensions)
         {
             Dimensions(svg, level);
@@ -95,6 +96,21 @@ public static class PlanDrawing
 
         Scale(svg, left + 26, top + height - 9);
         return svg.Close("svg").ToString();
+    }
+
+    // On paper and in files each kind of thing is on a layer of its own name.
+    private static void Layer(SvgText svg, DrawingView view, string name, Action draw)
+    {
+        if (view.Standalone)
+        {
+            svg.Open("g", ("id", name));
+        }
+
+        draw();
+        if (view.Standalone)
+        {
+            svg.Close("g");
+        }
     }
 
     /// <summary>The circuit that is lit by a selection.</summary>
@@ -189,7 +205,7 @@ public static class PlanDrawing
             .Select(p => (Length.FromInches(4 * p.I), Length.FromInches(4 * p.J))),
     ];
 
-    private static void Cables(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
+    private static void Cables(SvgText svg, Plan plan, FramedLevel level, DrawingView view, bool home)
     {
         if (view.Stage is Stage.House or Stage.Boxes)
         {
@@ -200,7 +216,7 @@ public static class PlanDrawing
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
         {
             var sized = landed.Wired.Protected.Sized;
-            foreach (var run in sized.Routed.Runs.Where(r => OnLevel(r.From, level) || OnLevel(r.To, level)).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
+            foreach (var run in sized.Routed.Runs.Where(r => (r.Kind == RunKind.HomeRun) == home && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
                 Cable(svg, plan, run, Points(plan, run, level, landed.Space ?? 0), sized.GaugeOf(run), landed.Wired == lit, view);
             }

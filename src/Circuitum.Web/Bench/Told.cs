@@ -19,6 +19,9 @@ public static class Told
     public static string Count(Severity severity, int count) =>
         Many(count, severity == Severity.Hold ? "hold" : $"{severity.ToString().ToLowerInvariant()} tag");
 
+    /// <summary>Letters, digits and dashes of a text, for an id of an element.</summary>
+    public static string Plain(string text) => new([.. text.Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
+
     /// <summary>1 box, 2 boxes.</summary>
     public static string Many(int count, string one, string? more = null) => $"{count} {(count == 1 ? one : more ?? one + "s")}";
 

@@ -1,5 +1,6 @@
 using Circuitum.Data;
 using Circuitum.Formats;
+using Circuitum.Formats.Drawings;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
@@ -15,6 +16,19 @@ public static class PlanFileEndpoints
         // In a layer of its own, below the page's: see the order at the top of site.css.
         app.MapGet("/css/plan.css", () => Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n}}", "text/css"));
         app.MapGet("/job/{key}/file/{name}", SendAsync);
+        app.MapGet("/drawing/{name}.svg", DrawAsync);
+    }
+
+    // Found by what is in it, so what was once seen never changes.
+    private static async Task<IResult> DrawAsync(string name, Drawings drawings, HttpContext context)
+    {
+        if (await drawings.FindAsync(name) is not { } kept)
+        {
+            return Results.NotFound();
+        }
+
+        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        return Results.Text(DrawingFiles.Svg(DrawingFiles.Open(kept)), "image/svg+xml");
     }
 
     private static async Task<IResult> SendAsync(string key, string name, Workbench bench)
@@ -40,6 +54,7 @@ public static class PlanFileEndpoints
         ".csv" => "text/csv",
         ".pdf" => "application/pdf",
         ".svg" => "image/svg+xml",
+        ".dxf" => "image/vnd.dxf",
         _ => "application/json",
     };
 }

@@ -18,6 +18,32 @@ public sealed record DrawRoom(LevelId Level, string Name, RoomUse Use, Point Cor
     }
 }
 
+/// <summary>Puts several rooms on a level at once, with boxes that stand in them: read from a drawing. Ids that are taken are made anew.</summary>
+public sealed record AddRooms(LevelId Level, ImmutableArray<Room> Rooms, ImmutableArray<Box> Boxes) : HouseChange
+{
+    /// <inheritdoc/>
+    protected override Job Draw(Job job, out string phrase)
+    {
+        var level = Find(job, Level);
+        var drawn = job;
+        var names = new Dictionary<RoomId, RoomId>();
+        foreach (var room in Rooms)
+        {
+            var id = new RoomId(Ids.Free(room.Id.Value, drawn.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => r.Id.Value)));
+            names[room.Id] = id;
+            level = level with { Rooms = level.Rooms.Add(room with { Id = id }) };
+            drawn = With(drawn, level);
+        }
+
+        var taken = job.Boxes.Select(b => b.Id).ToHashSet();
+        var boxes = Boxes.Where(b => names.ContainsKey(b.Room) && !taken.Contains(b.Id)).Select(b => b with { Room = names[b.Room] }).ToList();
+        var standing = boxes.Select(b => b.Id).Concat(taken).ToHashSet();
+        boxes = [.. boxes.Select(b => b with { Devices = [.. b.Devices.Select(d => d with { Controls = [.. d.Controls.Where(standing.Contains)] })] })];
+        phrase = $"Read {Rooms.Length} room{(Rooms.Length == 1 ? "" : "s")}{(boxes.Count > 0 ? $" and {boxes.Count} boxes" : "")} from a drawing";
+        return drawn with { Boxes = [.. job.Boxes, .. boxes] };
+    }
+}
+
 /// <summary>Places a room of an inside size against a wall of its neighbour.</summary>
 /// <param name="Neighbour">The room that stands already.</param>
 /// <param name="Wall">The wall they will share.</param>

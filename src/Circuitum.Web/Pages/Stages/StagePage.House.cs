@@ -1,6 +1,8 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
+using Circuitum.Data;
+using Circuitum.Formats.Drawings;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 
@@ -19,12 +21,12 @@ public abstract partial class StagePage
     });
 
     /// <summary>Places a room of an inside size against a wall.</summary>
-    public Task<IActionResult> OnPostAddRoomAsync(string beside, string wall, string from, string along, string away, string? name, string use) => ChangeAsync(job =>
+    public Task<IActionResult> OnPostAddRoomAsync(string beside, string wall, string corner, string along, string away, string? name, string use) => ChangeAsync(job =>
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
         On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
-        return new AddRoom(new(beside), Entry.Count(wall), Length.Parse(from), Length.Parse(along), Length.Parse(away), called, kind);
+        return new AddRoom(new(beside), Entry.Count(wall), Length.Parse(corner), Length.Parse(along), Length.Parse(away), called, kind);
     });
 
     /// <summary>Puts the first room on a level.</summary>
@@ -179,8 +181,8 @@ public abstract partial class StagePage
         ChangeAsync(() => new SetStructure(new(structure), name ?? "", Entry.Choice<Underfloor>(underfloor), fuelBurning));
 
     /// <summary>Puts an outbuilding on the site.</summary>
-    public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth, string from, string rating, string cover) =>
-        ChangeAsync(() => new AddStructure(name ?? "", Length.Parse(east), Length.Parse(south), Entry.Choice<RoomUse>(use), Length.Parse(width), Length.Parse(depth), new(from), Entry.Amps(rating), Length.Parse(cover)));
+    public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth, string fedFrom, string rating, string cover) =>
+        ChangeAsync(() => new AddStructure(name ?? "", Length.Parse(east), Length.Parse(south), Entry.Choice<RoomUse>(use), Length.Parse(width), Length.Parse(depth), new(fedFrom), Entry.Amps(rating), Length.Parse(cover)));
 
     /// <summary>Moves an outbuilding.</summary>
     public Task<IActionResult> OnPostMoveStructureAsync(string structure, string east, string south, string cover) => ChangeAsync(() => new MoveStructure(new(structure), Length.Parse(east), Length.Parse(south), Length.Parse(cover)));
@@ -218,6 +220,58 @@ public abstract partial class StagePage
 
     /// <summary>Closes a spare chase.</summary>
     public Task<IActionResult> OnPostCloseChaseAsync(string id) => ChangeAsync(() => new CloseChase(id));
+
+    /// <summary>Lays a drawing under a level.</summary>
+    public async Task<IActionResult> OnPostUnderlayAsync(string level, IFormFile? file)
+    {
+        if (file is null || file.Length == 0)
+        {
+            return await RefusedAsync("Choose a drawing first: an ASCII DXF or an SVG.");
+        }
+
+        if (file.Length > LargestDrawing)
+        {
+            return await SayAsync(StatusCodes.Status413PayloadTooLarge, new($"“{file.FileName}” is larger than 5 MB. Bring in only the floor plan.", [], Refused: true));
+        }
+
+        using var bytes = new MemoryStream();
+        await file.CopyToAsync(bytes);
+        try
+        {
+            var drawing = DrawingFiles.Read(bytes.ToArray());
+            var (a, b) = drawing.Bounds();
+            var fingerprint = await HttpContext.RequestServices.GetRequiredService<Drawings>().KeepAsync(DrawingFiles.Write(drawing));
+            var name = Path.GetFileName(file.FileName);
+            return await ChangeAsync(() => new SetUnderlay(new(level), new(fingerprint, name.Length > 60 ? name[^60..] : name, a, b.X - a.X, b.Y - a.Y)));
+        }
+        catch (DrawingException e)
+        {
+            return await RefusedAsync($"“{file.FileName}” was not taken. {e.Message}");
+        }
+    }
+
+    /// <summary>Makes rooms of the closed outlines on a layer of the drawing under a level.</summary>
+    public async Task<IActionResult> OnPostRoomsFromDrawingAsync(string level, string? layer, string drawn)
+    {
+        if (await bench.OpenAsync(new(Key)) is not { } open || open.Plan.Job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id.Value == level)?.Underlay is not { } under
+            || await HttpContext.RequestServices.GetRequiredService<Drawings>().FindAsync(under.Drawing) is not { } kept)
+        {
+            return await RefusedAsync("The drawing is not here any more. Lay it under the level again.");
+        }
+
+        try
+        {
+            var laid = DrawingFiles.Laid(DrawingFiles.Open(kept), under.Corner, under.Width, under.Depth);
+            var rooms = DrawnRooms.Of(laid, layer ?? "", Entry.Choice<DrawnOn>(drawn));
+            return await ChangeAsync(() => new AddRooms(new(level), rooms, DrawnRooms.Boxes(laid)));
+        }
+        catch (Exception e) when (e is DrawingException or FormatException)
+        {
+            return await RefusedAsync(e.Message);
+        }
+    }
+
+    private const int LargestDrawing = 5 * 1024 * 1024;
 
     /// <summary>Scales the drawing under a level from one known length.</summary>
     public Task<IActionResult> OnPostScaleUnderlayAsync(string level, string measured, string known) => ChangeAsync(() => new ScaleUnderlay(new(level), Length.Parse(measured), Length.Parse(known)));

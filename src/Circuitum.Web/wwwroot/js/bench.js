@@ -6,6 +6,7 @@ import { watchTools } from "./tools.js";
 import { watchPick } from "./pick.js";
 import { watchKeys } from "./keys.js";
 import { watchMeter } from "./meter.js";
+import { watchFields } from "./fields.js";
 
 // Tools before drags and drags before pans: what a tool takes, nothing else moves.
 watchTools();
@@ -15,3 +16,6 @@ watchPick();
 watchSelection();
 watchKeys();
 watchMeter();
+watchFields();
+// For whoever waits until keys and tools answer.
+document.documentElement.dataset.ready = "true";
