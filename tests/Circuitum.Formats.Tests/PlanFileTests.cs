@@ -167,10 +167,10 @@ public sealed class PlanFileTests
     }
 
     [Fact]
-    public void A_plan_is_handed_out_as_nine_files()
+    public void A_plan_is_handed_out_as_twelve_files()
     {
         var files = PlanFolder.Of(Demo).ToList();
-        Assert.Equal(["schedule.csv", "schedule.pdf", "pull-list.csv", "material.csv", "tags.csv", "plan.json", "ground.svg", "upper.svg", "orchids.svg"], files.Select(f => f.Name));
+        Assert.Equal(["schedule.csv", "schedule.pdf", "pull-list.csv", "material.csv", "tags.csv", "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
         Assert.All(files, f => Assert.NotEmpty(f.Write()));
     }
 

@@ -44,10 +44,11 @@ public static partial class SvgReader
         var stack = new Stack<(Placing Placing, string Layer, int Depth)>();
         stack.Push((Placing.Scale(Unit, -Unit), "0", -1));
         var started = false;
-        while (reader.Read())
+        for (var more = reader.Read(); more;)
         {
             if (reader.NodeType != XmlNodeType.Element)
             {
+                more = reader.Read();
                 continue;
             }
 
@@ -79,12 +80,17 @@ public static partial class SvgReader
             }
             else if (reader.LocalName is "defs" or "symbol" or "clipPath" or "mask" or "pattern")
             {
+                // It stands on what comes after them then.
                 reader.Skip();
+                more = !reader.EOF;
+                continue;
             }
             else
             {
                 Shape(reader, sketch, layer, here, where);
             }
+
+            more = reader.Read();
         }
 
         if (!started)

@@ -247,7 +247,7 @@ public static class DxfReader
             if (e.Parts.Count > 0)
             {
                 var (x, y) = placing.Of(e.Number(10, 0), e.Number(20, 0));
-                var attributes = e.Parts.Where(p => p.Kind == "ATTRIB").GroupBy(p => p.Text(2, "")).ToImmutableDictionary(g => g.Key, g => Plain(g.First().Text(1, "")));
+                var attributes = e.Parts.Where(p => p.Kind == "ATTRIB").GroupBy(p => p.Text(2, "")).ToImmutableDictionary(g => g.Key, g => g.First().Text(1, ""));
                 sketch.Tag(block.Name, layer, x, y, attributes, where);
             }
         }

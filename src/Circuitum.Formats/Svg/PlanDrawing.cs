@@ -84,8 +84,17 @@ public static class PlanDrawing
             HouseDrawing.Wants(svg, plan, level, view, ink);
         }
 
-        Layer(svg, view, "home-runs", () => Cables(svg, plan, level, view, home: true));
-        Layer(svg, view, "cables", () => Cables(svg, plan, level, view, home: false));
+        // A selected run lies over all others, whatever its layer.
+        if (view.Standalone && view.Selected is null)
+        {
+            Layer(svg, view, "home-runs", () => Cables(svg, plan, level, view, r => r.Kind == RunKind.HomeRun));
+            Layer(svg, view, "cables", () => Cables(svg, plan, level, view, r => r.Kind != RunKind.HomeRun));
+        }
+        else
+        {
+            Cables(svg, plan, level, view, _ => true);
+        }
+
         Layer(svg, view, "panels", () => Panels(svg, plan, level, view, ink));
         Layer(svg, view, "boxes", () => SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink));
         Layer(svg, view, "names", () => Names(svg, level, ink));
@@ -205,7 +214,7 @@ public static class PlanDrawing
             .Select(p => (Length.FromInches(4 * p.I), Length.FromInches(4 * p.J))),
     ];
 
-    private static void Cables(SvgText svg, Plan plan, FramedLevel level, DrawingView view, bool home)
+    private static void Cables(SvgText svg, Plan plan, FramedLevel level, DrawingView view, Func<Run, bool> which)
     {
         if (view.Stage is Stage.House or Stage.Boxes)
         {
@@ -216,7 +225,7 @@ public static class PlanDrawing
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
         {
             var sized = landed.Wired.Protected.Sized;
-            foreach (var run in sized.Routed.Runs.Where(r => (r.Kind == RunKind.HomeRun) == home && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
+            foreach (var run in sized.Routed.Runs.Where(r => which(r) && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
                 Cable(svg, plan, run, Points(plan, run, level, landed.Space ?? 0), sized.GaugeOf(run), landed.Wired == lit, view);
             }
