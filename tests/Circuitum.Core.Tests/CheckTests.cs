@@ -20,15 +20,50 @@ public sealed class CheckTests
     public void A_panel_too_high_to_reach(int top, bool tagged) =>
         Assert.Equal(tagged, Planner.Plan(Shop(p => p with { Top = top.Inches() })).Tags.Any(t => t.Rule == "240.24(A)"));
 
-    [Theory] // 110.26(A): 30 in wide about the panel at 72: 57 to 87
-    [InlineData(30, 27, false)] // ends at 57
-    [InlineData(31, 27, true)]
-    [InlineData(87, 20, false)]
-    [InlineData(86, 20, true)]
+    [Theory] // 110.26(A): the cabinet at 72 takes 64-3/4 to 79-1/4; any 30 in that hold it will do
+    [InlineData(37, 27, false)] // ends at 64
+    [InlineData(38, 27, true)]
+    [InlineData(80, 20, false)]
+    [InlineData(79, 20, true)]
     public void Something_in_front_of_a_panel(int offset, int width, bool tagged)
     {
         var shelf = new Fixture { Kind = FixtureKind.Bench, Wall = 4, Offset = offset.Inches(), Width = width.Inches(), Depth = 20.Inches() };
         Assert.Equal(tagged, Planner.Plan(Shop(p => p, shelf)).Tags.Any(t => t.Rule == "110.26(A)"));
+    }
+
+    [Theory] // between two benches: from 60 to 90 is 30 in, to 89 one less
+    [InlineData(90, false)]
+    [InlineData(89, true)]
+    public void Thirty_inches_between_two_things_are_enough(int second, bool tagged)
+    {
+        var left = new Fixture { Kind = FixtureKind.Bench, Wall = 4, Offset = 30.Inches(), Width = 30.Inches(), Depth = 20.Inches() };
+        Assert.Equal(tagged, Planner.Plan(Shop(p => p, left, left with { Offset = second.Inches() })).Tags.Any(t => t.Rule == "110.26(A)"));
+    }
+
+    [Theory] // 36 in deep from the west wall: an island 36 in off it is clear, at 35 not
+    [InlineData(36, false)]
+    [InlineData(35, true)]
+    public void Thirty_six_inches_before_it_stay_clear_of_what_stands_free(int east, bool tagged) =>
+        Assert.Equal(tagged, Planner.Plan(Shop(p => p, new Fixture { Kind = FixtureKind.Table, X = east.Inches(), Y = 10.Inches(), Width = 30.Inches(), Depth = 110.Inches() })).Tags.Any(t => t.Rule == "110.26(A)"));
+
+    [Theory]
+    [InlineData(3, true)]
+    [InlineData(8, false)]
+    public void A_panel_needs_wall_behind_it(int offset, bool tagged) =>
+        Assert.Equal(tagged, Planner.Plan(Shop(p => p with { Offset = offset.Inches() })).Tags.Any(t => t.Rule == "framing"));
+
+    [Fact]
+    public void A_duct_over_a_panel_is_in_its_space_and_a_beam_is_not()
+    {
+        Job With(ObstructionKind kind)
+        {
+            var job = Shop(p => p);
+            var level = job.Structures[0].Levels[0];
+            return job with { Structures = [job.Structures[0] with { Levels = [level with { Obstructions = [new("It", kind, new(Length.Zero, 60.Inches()), 40.Inches(), 20.Inches())] }] }] };
+        }
+
+        Assert.Contains(Planner.Plan(With(ObstructionKind.Duct)).Tags, t => t.Rule == "110.26(E)");
+        Assert.DoesNotContain(Planner.Plan(With(ObstructionKind.Beam)).Tags, t => t.Rule == "110.26(E)");
     }
 
     [Fact]

@@ -18,11 +18,22 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public void Lay_out_places_what_the_rules_ask_for_and_says_how_many()
+    {
+        var target = Path.Combine(folder, "laid.circuitum.json");
+        var (code, said, _) = Run("lay-out", Demo, "-o", target);
+        Assert.Equal(0, code);
+        Assert.StartsWith("Lay out the job by rule: ", said, StringComparison.Ordinal);
+        Assert.StartsWith("Nothing is missing", Run("lay-out", target, "-o", target).Output, StringComparison.Ordinal);
+        Assert.DoesNotContain("210.52", Run("check", target).Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Plan_writes_every_file_and_they_agree_with_the_core()
     {
         var target = Path.Combine(folder, "out");
         Assert.Equal(0, Run("plan", Demo, "-o", target).Code);
-        string[] owed = ["ground.svg", "material.csv", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv", "schedule.pdf", "tags.csv", "upper.svg"];
+        string[] owed = ["ground.dxf", "ground.svg", "material.csv", "orchids.dxf", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv", "schedule.pdf", "tags.csv", "upper.dxf", "upper.svg"];
         Assert.Equal(owed, Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
         using var file = File.OpenRead(Demo);
         Assert.Equal(CsvFiles.Schedule(Core.Planner.Plan(JobFiles.Read(file))), File.ReadAllText(Path.Combine(target, "schedule.csv")));

@@ -73,16 +73,61 @@ public sealed class EntryTests
             ReceptacleHeight = rules.ReceptacleHeight.ToString(), SwitchHeight = rules.SwitchHeight.ToString(), CounterHeight = rules.CounterHeight.ToString(), BoreHeight = rules.BoreHeight.ToString(),
             MakeUpAtBox = rules.MakeUpAtBox.ToString(), SlackAtBox = rules.SlackAtBox.ToString(), AtPanel = rules.AtPanel.ToString(), Sag = rules.Sag.ToString(),
             CablesPerHole = $"{rules.CablesPerHole}", OutletsPerCircuit = $"{rules.OutletsPerCircuit}", LargestFill = rules.LargestFill.ToString(), DropTarget = rules.DropTarget.ToString(),
+            ReceptacleReach = rules.ReceptacleReach.ToString(), CounterReach = rules.CounterReach.ToString(), SwitchFromJamb = rules.SwitchFromJamb.ToString(), CanSpacing = rules.CanSpacing.ToString(),
         };
         Assert.Equal(rules, fields.Read());
+    }
+
+    [Theory]
+    [InlineData("50", 50)]
+    [InlineData("50 °C", 50)]
+    [InlineData("122 °F", 50)]
+    [InlineData("-10 C", -10)]
+    public void Temperatures_are_read_in_both_scales(string text, int degrees) => Assert.Equal(degrees, Entry.Celsius(text).Degrees);
+
+    [Theory]
+    [InlineData("hot")]
+    [InlineData("")]
+    [InlineData("9999")]
+    public void What_is_no_temperature_is_refused(string text) => Assert.Contains("write it like 50 °C", Assert.Throws<FormatException>(() => Entry.Celsius(text)).Message, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_room_without_a_name_is_called_by_its_use()
+    {
+        var job = Demo.Read();
+        Assert.Equal("Sun room", Entry.RoomName(job, " Sun room ", RoomUse.Den));
+        Assert.Equal("Den", Entry.RoomName(job, null, RoomUse.Den));
+        Assert.Equal("Kitchen 2", Entry.RoomName(job, "", RoomUse.Kitchen));
+        Assert.Equal("Bedroom 1", Entry.RoomName(job, "", RoomUse.Bedroom));
+    }
+
+    [Fact]
+    public void Plates_are_read_in_VA_kW_or_amperes()
+    {
+        var fields = new PlateFields { Appliance = "Dryer", Name = "Dryer", Volts = "240", Load = "24 A" };
+        Assert.Equal(5760, fields.Read().Load.Value);
+        Assert.Equal(5600, (fields with { Load = "5.6 kW" }).Read().Load.Value);
+        Assert.Equal(5600, (fields with { Load = "5600 VA" }).Read().Load.Value);
+        Assert.Throws<FormatException>(() => (fields with { Volts = "lots" }).Read());
+    }
+
+    [Fact]
+    public void The_list_of_boxes_makes_each_of_its_entries()
+    {
+        var job = Demo.Read();
+        Assert.All(NewBox.List, e => Assert.Null(new AddBox(NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), e.Value)).On(job).Refusal));
+        Assert.Equal(2, NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), "quad").Devices.Length);
+        Assert.Equal(Mount.Floor, NewBox.Free(job, new("study"), Core.Units.Length.FromFeet(2), Core.Units.Length.FromFeet(2), "Duplex").Mount);
+        Assert.Equal(Mount.Ceiling, NewBox.Free(job, new("study"), Core.Units.Length.FromFeet(2), Core.Units.Length.FromFeet(2), "Can").Mount);
+        Assert.Throws<FormatException>(() => NewBox.Device("equipment:999"));
     }
 
     [Fact]
     public void A_new_box_takes_the_rooms_next_free_number()
     {
         var job = Demo.Read();
-        var first = NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), DeviceKind.Duplex);
-        var second = NewBox.OnWall(job with { Boxes = job.Boxes.Add(first) }, new("study"), 1, Core.Units.Length.FromFeet(3), DeviceKind.Duplex);
+        var first = NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), "Duplex");
+        var second = NewBox.OnWall(job with { Boxes = job.Boxes.Add(first) }, new("study"), 1, Core.Units.Length.FromFeet(3), "Duplex");
         Assert.Equal(("study-1", "study-2"), (first.Id.Value, second.Id.Value));
         Assert.DoesNotContain(DeviceKind.Equipment, NewBox.Kinds);
     }

@@ -108,6 +108,9 @@ public sealed record CodeBook
     /// <summary>Receptacles stand out of the 3 ft beside a tub or shower: 406.9(C), from 2020.</summary>
     public bool KeepsReceptaclesOffTubs => Edition >= Edition.Y2020;
 
+    /// <summary>Every kitchen receptacle is GFCI protected, not only those that serve counters: 210.8(A)(6) from 2023.</summary>
+    public bool GuardsEveryKitchenReceptacle => Edition >= Edition.Y2023;
+
     /// <summary>Least number of general circuits, 210.11(A): floor area × 3 VA, in circuits of the rating given (15 or 20 A at 120 V).</summary>
     public static int LeastGeneralCircuits(SquareFeet area, Amps rating) => (int)Math.Ceiling(area.Value * 3 / (120 * rating.Value));
 

@@ -30,7 +30,7 @@ public sealed record RoomConsequence(string What, string Section)
 
         if (book.GfciFor(outlet) is { } gfci)
         {
-            yield return new($"{(use == RoomUse.Kitchen && book.Edition < Edition.Y2023 ? "its counter receptacles are" : "its receptacles are")} GFCI protected", gfci.Section);
+            yield return new($"{(use == RoomUse.Kitchen && !book.GuardsEveryKitchenReceptacle ? "its counter receptacles are" : "its receptacles are")} GFCI protected", gfci.Section);
         }
 
         if (use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse or RoomUse.CrawlSpace))

@@ -31,6 +31,9 @@ public sealed class MarksModel(Workbench bench) : PageModel
         return Page();
     }
 
+    /// <summary>Nothing is done here: shows the sheet.</summary>
+    public IActionResult OnPost() => RedirectToPage();
+
     /// <summary>What a hold hangs on, as people call it.</summary>
     public string Named(Hold hold) => Subject.TryParse(hold.Subject) is not { } subject ? hold.Subject
         : subject.Kind == SubjectKind.Box ? Plan.Survey.Find(new(subject.Id))?.Name ?? hold.Subject

@@ -55,6 +55,9 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
     /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
 
+    /// <summary>An act that this page does not know.</summary>
+    public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
+
     /// <summary>Sets the numbers.</summary>
     public Task<IActionResult> OnPostRulesAsync(RuleFields fields, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(fields.Read())));
 

@@ -38,6 +38,9 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         return InPlace && !Request.Headers.ContainsKey("HX-History-Restore-Request") ? Partial("_Bench", View) : Page();
     }
 
+    /// <summary>An act that no page knows.</summary>
+    public Task<IActionResult> OnPostAsync() => RefusedAsync("There is no such act here. Open the page again.");
+
     /// <summary>Moves a box along its wall.</summary>
     public Task<IActionResult> OnPostMoveAsync(string box, string offset) => ChangeAsync(() => new MoveBox(new(box), Length.Parse(offset)));
 
