@@ -6,7 +6,8 @@ let asked;
 function reveal() {
   const here = bench()?.dataset.selected;
   const row = document.querySelector(".ledger [aria-current=true], .board [aria-current=true]");
-  if (here && here !== asked) row?.scrollIntoView({ block: "nearest" });
+  // Where everything stands in one column, the eye is on the plan: it stays there.
+  if (here && here !== asked && matchMedia("(min-width: 1001px)").matches) row?.scrollIntoView({ block: "nearest" });
   asked = here;
 }
 
