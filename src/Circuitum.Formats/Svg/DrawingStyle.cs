@@ -20,7 +20,7 @@ public static class DrawingStyle
         .switch{font-size:10px;font-weight:600;fill:#1F2D36}.subscript{font-size:6px;font-weight:600;fill:#1F2D36}
         .number{font-size:7.6px;fill:#4C5A60}.number.on{font-weight:600;fill:#17695F;font-size:8.6px}
         .hit{fill:transparent}.panel{fill:#1F2D36}.panel-name{font-size:8.6px;font-weight:600;fill:#1F2D36}
-        .room.see-through{fill-opacity:.35}.below{fill:none;stroke:#8A8672;stroke-width:1;stroke-dasharray:7 4}.underlay{opacity:.75}
+        .room.chosen-room{fill:#DDEBE6}.room.see-through{fill-opacity:.35}.below{fill:none;stroke:#8A8672;stroke-width:1;stroke-dasharray:7 4}.underlay{opacity:.75}
         .obstruction{fill:#EFEAE0;fill-opacity:.5;stroke:#4C5A60;stroke-width:.8;stroke-dasharray:6 3}.obstruction-cross{fill:none;stroke:#8A8672;stroke-width:.5}
         .kept{fill:#DCE6F1;stroke:#3B5678;stroke-width:.8;stroke-dasharray:2 2}.chase-ring{fill:#FCFBF7;stroke:#1F2D36;stroke-width:1}.chase-cord{fill:#17695F}
         .wanted{fill:#F3F6F0;fill-opacity:.7;stroke:#17695F;stroke-width:.8;stroke-dasharray:3 2}

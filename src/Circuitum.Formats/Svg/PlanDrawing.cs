@@ -58,7 +58,7 @@ public static class PlanDrawing
             HouseDrawing.Below(svg, plan, level);
         }
 
-        Layer(svg, view, "rooms", () => Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null));
+        Layer(svg, view, "rooms", () => Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null, view.Selected));
         HouseDrawing.Underlay(svg, level, view);
         Layer(svg, view, "walls", () => WallDrawing.Walls(svg, level, view));
         HouseDrawing.Kept(svg, level, view);
@@ -151,11 +151,11 @@ public static class PlanDrawing
         return view.Stage == Stage.House && view.Link is not null ? (left, top, Math.Max(width, 400), Math.Max(height, 280)) : (left, top, width, height);
     }
 
-    private static void Rooms(SvgText svg, FramedLevel level, bool see)
+    private static void Rooms(SvgText svg, FramedLevel level, bool see, Subject? selected)
     {
         foreach (var room in level.Rooms)
         {
-            svg.Empty("path", ("class", $"room use-{room.Room.Use.ToString().ToLowerInvariant()}{(see ? " see-through" : "")}"), ("d", HouseDrawing.Path(room.Room.Corners)),
+            svg.Empty("path", ("class", $"room use-{room.Room.Use.ToString().ToLowerInvariant()}{(see ? " see-through" : "")}{(selected == Subject.Room(room.Room.Id) ? " chosen-room" : "")}"), ("d", HouseDrawing.Path(room.Room.Corners)),
                 ("data-room", room.Room.Id.Value), ("data-nw", $"{SvgText.N(room.NorthWest.X)} {SvgText.N(room.NorthWest.Y)}"));
         }
     }
