@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
 using Circuitum.Formats.JobFile;
 using Circuitum.Tests.Support;
 using CsCheck;
@@ -160,4 +161,46 @@ public sealed class JobFileTests
 
     [Fact]
     public void A_byte_order_mark_is_no_reason_to_refuse_a_file() => Assert.Equal("One room", JobFiles.Read(new MemoryStream([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(OneRoom)])).Name);
+
+    [Fact]
+    public void What_a_person_draws_and_wants_comes_back_from_the_file()
+    {
+        var house = Houses.Row(("den", RoomUse.Den, 14), ("bath", RoomUse.Bath, 8));
+        var level = house.Structures[0].Levels[0];
+        var job = house with
+        {
+            Schools = new() { Feed = LightingFeed.LightFirst },
+            HouseRules = new() { ReceptacleReach = 5.Feet(), CanSpacing = 54.Inches() },
+            Structures =
+            [
+                house.Structures[0] with
+                {
+                    FuelBurning = true, Underfloor = Underfloor.Basement,
+                    Levels =
+                    [
+                        level with
+                        {
+                            AmbientBelow = new(20),
+                            Rooms = [level.Rooms[0] with { Builds = [new() { Wall = 1, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(), ChaseHeights = [16.Inches(), 48.Inches()] }] }, level.Rooms[1]],
+                            Obstructions = [new("Drains", ObstructionKind.PlumbingWall, new(Length.Zero, Length.Zero), 8.Feet(), 6.Inches())],
+                            Reservations = [new() { Id = "bays-1", For = "the stack", Room = new("bath"), Wall = 1, Offset = 20.Inches(), Width = 16.Inches() }],
+                            Chases = [new() { Id = "chase-1", For = "later", Room = new("den"), Wall = 3, Offset = 60.Inches(), Cord = false }],
+                            Underlay = new(new('0', 64), "plan.dxf", new(Length.Zero, 3.Feet()), 40.Feet(), 30.Feet()),
+                        },
+                    ],
+                },
+            ],
+            Panels = [house.Panels[0] with { Existing = true }],
+            Wants = [new() { Id = "want-1", Kind = WantKind.Treadmill, Name = "Old treadmill", Room = new("den"), Wall = 2, Offset = 20.Inches(), Width = 40.Inches(), Individual = true }],
+            Holds = [new("hold-1", "room:den", "size of the desk", "the owner", "board") { Field = HoldField.Size }],
+            Boxes = [Houses.On("r", "den", 1, 60) with { Devices = [new() { Kind = DeviceKind.HalfSwitched, Rating = 20.Amps() }] }],
+        };
+        Assert.Null(JobProblems.First(job));
+        var text = JobFiles.Write(job);
+        Assert.Equal(text, JobFiles.Write(JobFiles.Read(text)));
+        foreach (var member in new[] { "light-first", "fuelBurning", "basement", "insulated-panel", "chaseHeights", "plumbing-wall", "reservations", "chases", "underlay", "existing", "treadmill", "\"field\": \"size\"", "half-switched", "\"rating\": 20", "receptacleReach" })
+        {
+            Assert.Contains(member, text, StringComparison.Ordinal);
+        }
+    }
 }

@@ -42,6 +42,13 @@ public static class Told
         (DeviceKind.Lamp, "Lamp", "L"), (DeviceKind.Can, "Can", "C"), (DeviceKind.Pendant, "Pendant", "P"), (DeviceKind.VanityLight, "Vanity light", "V"), (DeviceKind.BathFan, "Bath fan", "B"), (DeviceKind.SmokeAlarm, "Alarm", "A"),
     ];
 
+    /// <summary>More that have a key, but no button of their own: value on the list, words, key.</summary>
+    public static IReadOnlyList<(string Value, string Words, string Key)> MoreTools { get; } =
+    [
+        ("quad", "Quad", "Q"), (nameof(DeviceKind.Single), "Single receptacle", "I"), (nameof(DeviceKind.HalfSwitched), "Half-switched", "H"), (nameof(DeviceKind.Dimmer), "Dimmer", "M"),
+        (nameof(DeviceKind.OutdoorLight), "Outdoor light", "O"), (nameof(DeviceKind.CeilingFan), "Ceiling fan", "N"), (nameof(DeviceKind.ClosetLight), "Closet light", "K"), (nameof(DeviceKind.Strip), "Strip", "W"), (nameof(DeviceKind.Flood), "Flood", "J"),
+    ];
+
     /// <summary>The first letter that names no panel yet.</summary>
     public static string FreePanel(Job job) => Enumerable.Range('A', 26).Select(c => ((char)c).ToString()).FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l)) ?? "";
 

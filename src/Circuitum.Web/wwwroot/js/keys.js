@@ -58,7 +58,8 @@ function down() {
 // Keys of things to set: a letter finds the tool that bears it.
 function toolOf(key) {
   const caps = [...document.querySelectorAll(".tools .tool[data-tool] kbd")];
-  return caps.find((k) => k.textContent.toLowerCase() === key)?.closest(".tool").dataset.tool;
+  const more = bench().dataset.stage === "boxes" ? document.querySelector(`#keys [data-tool-key="${CSS.escape(key)}"]`) : undefined;
+  return caps.find((k) => k.textContent.toLowerCase() === key)?.closest(".tool").dataset.tool ?? more?.dataset.toolValue;
 }
 
 export function watchKeys() {
@@ -84,6 +85,7 @@ export function watchKeys() {
       y: () => act("Redo"),
       d: views.dimensions,
       f: views.fit,
+      e: () => document.querySelector("select[data-tools]")?.focus(),
       u: () => kind === "room" && act("LayOut", { room: id }),
       x: () => kind === "box" && bench().dataset.stage === "boxes" && toggle(id),
       "+": views.in,
