@@ -21,6 +21,7 @@ namespace Circuitum.Bench;
 public class PlanBenchmarks
 {
     private Job job = null!;
+    private Job bare = null!;
     private CodeBook book = null!;
     private FramedHouse house = null!;
     private Survey survey = null!;
@@ -40,6 +41,7 @@ public class PlanBenchmarks
     public void SetUp()
     {
         job = ScaledHouse.Of(Boxes);
+        bare = job with { Boxes = [], Pins = new(), Holds = [] };
         book = CodeBook.For(job);
         house = Framing.Frame(job);
         survey = Surveying.Survey(house, job);
@@ -82,6 +84,10 @@ public class PlanBenchmarks
     /// <summary>Checks.</summary>
     [Benchmark]
     public int Check() => Checking.Check(new(job, book, house, survey, wired, panels)).Length;
+
+    /// <summary>Everything the rules ask for, laid out in a house without a box.</summary>
+    [Benchmark]
+    public ChangeOutcome LayOutByRule() => LayOut.Everything.On(bare);
 
     /// <summary>Everything.</summary>
     [Benchmark(Baseline = true)]

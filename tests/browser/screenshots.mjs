@@ -7,8 +7,15 @@ const base = process.argv[2] ?? "http://127.0.0.1:5080";
 const folder = join(dirname(fileURLToPath(import.meta.url)), "..", "..", "docs", "screenshots");
 const views = [
   ["jobs", "/"],
+  ["new-job", "/new"],
   ["house", "/job/demo/house"],
+  ["house-room", "/job/demo/house?on=room:kitchen"],
+  ["house-wall", "/job/demo/house?on=wall:family.3"],
+  ["house-rules", "/job/demo/rules"],
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
+  ["boxes-room", "/job/demo/boxes?on=room:family"],
+  ["floor-marks", "/job/demo/marks"],
+  ["house-phone", "/job/demo/house?on=room:kitchen", { width: 390, height: 844 }],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
   ["runs", "/job/demo/runs?level=ground&on=run:family-lights:panel-A%3Ee-sw"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],

@@ -84,17 +84,28 @@ public static partial class JobProblems
             yield return problem;
         }
 
-        for (var i = 0; sound && i < level.Rooms.Length; i++)
+        if (sound && Overlapping(level) is var (one, other))
         {
-            for (var j = i + 1; j < level.Rooms.Length; j++)
+            yield return new($"rooms “{other.Id}”", $"“{other.Name}” and “{one.Name}” take the same floor; move a wall of one of them");
+        }
+    }
+
+    // From west to east: a room can only share floor with those that begin before it ends.
+    private static (Room One, Room Other)? Overlapping(Level level)
+    {
+        var rooms = level.Rooms.Select(r => (Room: r, West: r.Corners.Min(c => c.X), East: r.Corners.Max(c => c.X), North: r.Corners.Min(c => c.Y), South: r.Corners.Max(c => c.Y))).OrderBy(r => r.West).ToList();
+        for (var i = 0; i < rooms.Count; i++)
+        {
+            for (var j = i + 1; j < rooms.Count && rooms[j].West < rooms[i].East; j++)
             {
-                if (House.Shapes.Overlap(level.Rooms[i].Corners, level.Rooms[j].Corners))
+                if (rooms[j].North < rooms[i].South && rooms[i].North < rooms[j].South && House.Shapes.Overlap(rooms[i].Room.Corners, rooms[j].Room.Corners))
                 {
-                    yield return new($"rooms “{level.Rooms[j].Id}”", $"“{level.Rooms[j].Name}” and “{level.Rooms[i].Name}” take the same floor; move a wall of one of them");
-                    yield break;
+                    return (rooms[i].Room, rooms[j].Room);
                 }
             }
         }
+
+        return null;
     }
 
     // Bays kept for other trades and spare chases.

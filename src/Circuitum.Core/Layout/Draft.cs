@@ -10,6 +10,7 @@ internal sealed class Draft
 {
     private readonly HashSet<string> ids;
     private readonly Dictionary<RoomId, List<Box>> byRoom;
+    private HashSet<BoxId>? controlled;
 
     public Draft(Job job, FramedHouse house)
     {
@@ -30,6 +31,9 @@ internal sealed class Draft
     /// <summary>All boxes as they stand now.</summary>
     public List<Box> Boxes { get; }
 
+    /// <summary>Boxes that some switch works.</summary>
+    public HashSet<BoxId> Controlled => controlled ??= Boxes.SelectMany(b => b.Devices).Where(d => d.Kind.IsSwitch()).SelectMany(d => d.Controls).ToHashSet();
+
     /// <summary>The job with them.</summary>
     public Job Job => Start with { Boxes = [.. Boxes] };
 
@@ -46,6 +50,7 @@ internal sealed class Draft
     {
         var box = make(new(Ids.Numbered($"{room.Room.Id}-{stem}", ids)));
         ids.Add(box.Id.Value);
+        controlled = null;
         Boxes.Add(box);
         if (!byRoom.TryGetValue(box.Room, out var boxes))
         {
@@ -64,6 +69,7 @@ internal sealed class Draft
 
     public void Replace(Box box)
     {
+        controlled = null;
         Boxes[Boxes.FindIndex(b => b.Id == box.Id)] = box;
         var boxes = byRoom[box.Room];
         boxes[boxes.FindIndex(b => b.Id == box.Id)] = box;

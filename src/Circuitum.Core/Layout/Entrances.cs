@@ -16,7 +16,7 @@ internal static class Entrances
     {
         foreach (var room in draft.House.Rooms)
         {
-            var lamps = SwitchedLights.Of(draft, room, SwitchedLights.Controlled(draft)).Select(b => b.Id).ToHashSet();
+            var lamps = SwitchedLights.Of(draft, room).Select(b => b.Id).ToHashSet();
             var stair = room.Room.Use == RoomUse.Stair;
             if (stair && lamps.Count == 0)
             {
@@ -46,14 +46,13 @@ internal static class Entrances
 
     private static HashSet<BoxId> OfStair(Draft draft, FramedRoom room)
     {
-        var controlled = SwitchedLights.Controlled(draft);
         return draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && r != room && Outline.Contains(r.Room.Corners, room.Middle))
-            .SelectMany(r => SwitchedLights.Of(draft, r, controlled)).Select(b => b.Id).ToHashSet();
+            .SelectMany(r => SwitchedLights.Of(draft, r)).Select(b => b.Id).ToHashSet();
     }
 
-    private static bool HasSwitch(Draft draft, FramedRoom room, Doorway way, HashSet<BoxId> lamps) => draft.Boxes.Exists(b =>
-        b.Mount == Mount.Wall && draft.House.Room(b.Room) is var other && other.Structure == room.Structure && other.Level == room.Level
-        && b.Devices.Any(d => d.Kind.IsSwitch() && d.Controls.Any(lamps.Contains)) && draft.At(b).SquareTo(way.Middle) <= Reach(way));
+    // In the room itself or on the far side of the door.
+    private static bool HasSwitch(Draft draft, FramedRoom room, Doorway way, HashSet<BoxId> lamps) => draft.In(room.Room.Id).Concat(way.Other is null ? [] : draft.In(way.Other.Room.Id)).Any(b =>
+        b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsSwitch() && d.Controls.Any(lamps.Contains)) && draft.At(b).SquareTo(way.Middle) <= Reach(way));
 
     private static Length Reach(Doorway way) => Arm + ((way.Opening.To - way.Opening.From) / 2);
 

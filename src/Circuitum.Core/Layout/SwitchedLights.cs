@@ -14,11 +14,8 @@ internal static class SwitchedLights
 
     public static IEnumerable<Owed> Find(Draft draft) => Indoors(draft).Concat(AtDoors(draft));
 
-    /// <summary>Boxes that some switch works.</summary>
-    public static HashSet<BoxId> Controlled(Draft draft) => draft.Boxes.SelectMany(b => b.Devices).Where(d => d.Kind.IsSwitch()).SelectMany(d => d.Controls).ToHashSet();
-
     /// <summary>Switched lighting outlets of a room: lamps, and half-switched receptacles outside kitchens, laundries and baths (210.70(A)(1) Exception 1).</summary>
-    public static IEnumerable<Box> Of(Draft draft, FramedRoom room, HashSet<BoxId> controlled) => draft.In(room.Room.Id).Where(b => !b.Outside && controlled.Contains(b.Id)
+    public static IEnumerable<Box> Of(Draft draft, FramedRoom room) => draft.In(room.Room.Id).Where(b => !b.Outside && draft.Controlled.Contains(b.Id)
         && b.Devices.Any(d => d.Kind.IsLight() || d.Kind == DeviceKind.CeilingFan || (d.Kind == DeviceKind.HalfSwitched && room.Room.Use is not (RoomUse.Kitchen or RoomUse.Laundry or RoomUse.Bath))));
 
     // One lamp lights a stair through its storeys.
@@ -30,8 +27,7 @@ internal static class SwitchedLights
     {
         foreach (var room in draft.House.Rooms.Where(r => r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse or RoomUse.CrawlSpace)))
         {
-            var controlled = Controlled(draft);
-            if (LitWith(draft, room).Any(r => Of(draft, r, controlled).Any()))
+            if (LitWith(draft, room).Any(r => Of(draft, r).Any()))
             {
                 continue;
             }
@@ -94,9 +90,8 @@ internal static class SwitchedLights
         {
             foreach (var way in Doorways.Of(draft.House, room).Where(d => d.Other is null && d.Opening.Opening.Kind is OpeningKind.Door or OpeningKind.Slider))
             {
-                var controlled = Controlled(draft);
                 var middle = way.Middle.At(Length.Zero);
-                if (draft.Boxes.Exists(b => b.Outside && controlled.Contains(b.Id) && b.Devices.Any(d => d.Kind.IsLight()) && SameLevel(draft, b, room) && draft.At(b).At(Length.Zero).StraightTo(middle) <= Length.FromFeet(8)))
+                if (draft.Boxes.Exists(b => b.Outside && draft.Controlled.Contains(b.Id) && b.Devices.Any(d => d.Kind.IsLight()) && SameLevel(draft, b, room) && draft.At(b).At(Length.Zero).StraightTo(middle) <= Length.FromFeet(8)))
                 {
                     continue;
                 }
