@@ -7,7 +7,7 @@ function settle() {
   const now = bench() && `${bench().dataset.job}:${bench().dataset.revision}`;
   const changed = revision !== undefined && now !== revision;
   revision = now;
-  if (!changed) return;
+  if (!changed || !bench()) return;
   for (const field of bench().querySelectorAll("input, select")) {
     if (field === document.activeElement || field.type === "hidden" || field.type === "file") continue;
     if (field.type === "checkbox") field.checked = field.defaultChecked;

@@ -54,7 +54,7 @@ export function watchTools() {
     e.stopImmediatePropagation();
     const at = toInches(svg, e.clientX, e.clientY);
     if (tool === "room") drawing = { svg, a: corner(at), id: e.pointerId };
-    else if (tool === "measure") measure(svg, at, e);
+    else if (tool === "measure") measure(at);
     else drawing = { svg, set: at, target: e.target, id: e.pointerId };
     svg.setPointerCapture?.(e.pointerId);
   }, { capture: true });
@@ -198,7 +198,7 @@ export function setOnSelected() {
 }
 
 let first;
-function measure(svg, at, e) {
+function measure(at) {
   if (!first) {
     first = at;
     says("And the other place.");
@@ -212,5 +212,4 @@ function measure(svg, at, e) {
     field.form.elements.known.focus();
   }
   arm("");
-  read(feet(length), e);
 }

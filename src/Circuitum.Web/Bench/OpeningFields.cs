@@ -1,0 +1,47 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Web.Bench;
+
+/// <summary>An opening as typed.</summary>
+public sealed record OpeningFields
+{
+    /// <summary>Kind.</summary>
+    public string Kind { get; init; } = "";
+
+    /// <summary>Corner to jamb.</summary>
+    public string Offset { get; init; } = "";
+
+    /// <summary>Width; the usual one of its kind when empty.</summary>
+    public string? Width { get; init; }
+
+    /// <summary>Sill of a window.</summary>
+    public string? Sill { get; init; }
+
+    /// <summary>Hinge side.</summary>
+    public string? Hinge { get; init; }
+
+    /// <summary>Swings away from the room.</summary>
+    public bool SwingsOut { get; init; }
+
+    /// <summary>The opening.</summary>
+    /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
+    public Opening Read(string id, int wall)
+    {
+        var kind = Entry.Choice<OpeningKind>(Kind);
+        return new()
+        {
+            Id = id, Kind = kind, Wall = wall, Offset = Length.Parse(Offset), Width = string.IsNullOrWhiteSpace(Width) ? UsualWidth(kind) : Length.Parse(Width),
+            Sill = string.IsNullOrWhiteSpace(Sill) ? Length.FromInches(36) : Length.Parse(Sill), Hinge = string.IsNullOrEmpty(Hinge) ? default : Entry.Choice<Hinge>(Hinge), SwingsOut = SwingsOut,
+        };
+    }
+
+    /// <summary>What is usual: a 2'-8" door, a 3 ft window and passage, a 6 ft slider, a 9 ft garage door.</summary>
+    public static Length UsualWidth(OpeningKind kind) => kind switch
+    {
+        OpeningKind.Door => Length.FromInches(32),
+        OpeningKind.Slider => Length.FromFeet(6),
+        OpeningKind.GarageDoor => Length.FromFeet(9),
+        _ => Length.FromFeet(3),
+    };
+}

@@ -1,0 +1,55 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Web.Bench;
+
+/// <summary>A nameplate as typed.</summary>
+public sealed record PlateFields
+{
+    /// <summary>What it is.</summary>
+    public string Appliance { get; init; } = "";
+
+    /// <summary>As people call it.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>120 or 240.</summary>
+    public string Volts { get; init; } = "";
+
+    /// <summary>VA, kW, or amperes at its volts.</summary>
+    public string Load { get; init; } = "";
+
+    /// <summary>Three hours or more.</summary>
+    public bool Continuous { get; init; }
+
+    /// <summary>Cord and plug.</summary>
+    public bool Cord { get; init; }
+
+    /// <summary>A motor.</summary>
+    public bool Motor { get; init; }
+
+    /// <summary>A circuit of its own by instruction.</summary>
+    public bool Individual { get; init; }
+
+    /// <summary>Needs a neutral.</summary>
+    public bool Neutral { get; init; }
+
+    /// <summary>Minimum circuit ampacity.</summary>
+    public string? Mca { get; init; }
+
+    /// <summary>Largest device.</summary>
+    public string? Mocp { get; init; }
+
+    /// <summary>The plate.</summary>
+    /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
+    public Nameplate Read()
+    {
+        var volts = Entry.Count(Volts);
+        return new()
+        {
+            Appliance = Entry.Choice<Appliance>(Appliance), Name = (Name ?? "").Trim(), Volts = new(volts),
+            Load = Load.Trim().EndsWith('A') && !Load.Trim().EndsWith("VA", StringComparison.OrdinalIgnoreCase) ? new(Entry.Amps(Load).Value * volts) : Entry.VoltAmps(Load),
+            Continuous = Continuous, Cord = Cord, Motor = Motor, Individual = Individual, Neutral = Neutral,
+            Mca = string.IsNullOrWhiteSpace(Mca) ? null : Entry.Amps(Mca), Mocp = string.IsNullOrWhiteSpace(Mocp) ? null : Entry.Amps(Mocp),
+        };
+    }
+}
