@@ -13,7 +13,7 @@ async function start(page, name) {
   await page.getByLabel("Inside, north to south").fill("12' 0\"");
   await page.getByLabel("Panel on its").selectOption("4");
   await page.getByRole("button", { name: "Start the job" }).click();
-  await expect(page.getByRole("heading", { name: "House · 1 rooms" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "House · 1 room" })).toBeVisible();
   await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
 }
 

@@ -36,7 +36,7 @@ internal static class OutdoorOutlets
                     continue;
                 }
 
-                var offered = doors.Where(d => Of(d.Way.Side) == face).Select(d => (d.Room, d.Way.Side, Wish: d.Way.Opening.To + Length.FromInches(18)))
+                var offered = doors.Where(d => Of(d.Way.Side) == face).Select(d => (d.Room, d.Way.Side, Wish: d.Way.Opening.To + Length.FromInches(36)))
                     .Concat(rooms.SelectMany(r => r.Sides.Where(s => s.Exterior && Of(s) == face).OrderByDescending(s => s.Clear).Select(s => (Room: r, Side: s, Wish: s.Clear / 2))))
                     .ToList();
                 if (offered.Count > 0)

@@ -95,6 +95,7 @@ public static class PlanDrawing
             Cables(svg, plan, level, view, _ => true);
         }
 
+        SymbolDrawing.Cover(plan, level, ink);
         Layer(svg, view, "panels", () => Panels(svg, plan, level, view, ink));
         Layer(svg, view, "boxes", () => SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink));
         Layer(svg, view, "names", () => Names(svg, level, ink));
@@ -278,7 +279,7 @@ public static class PlanDrawing
             var at = side.Into(side.At(panel.Offset), Length.FromInches(2.5m));
             ink.Take(at.X.Inches, at.Y.Inches, 8, 8);
             var words = $"Panel {panel.Id}";
-            var beside = side.Into(side.At(panel.Offset), Length.FromInches(24));
+            var beside = side.Into(side.At(panel.Offset), Length.FromInches(28));
             if (ink.Fit([(beside.X.Inches, beside.Y.Inches), (at.X.Inches, at.Y.Inches + 14), (at.X.Inches, at.Y.Inches - 14)], 15, 5) is (decimal x, decimal y))
             {
                 svg.Words(words, x, y + 3, "panel-name");

@@ -13,12 +13,7 @@ internal static class SymbolDrawing
 {
     public static void Boxes(SvgText svg, Plan plan, FramedLevel level, DrawingView view, WiredCircuit? lit, Ink ink)
     {
-        var boxes = plan.Survey.Boxes.Where(b => b.Place.Structure == level.Structure && b.Place.Level == level.Index).Select(b => (Box: b, At: Spot(b))).ToList();
-        foreach (var (_, at) in boxes)
-        {
-            ink.Take(at.X.Inches, at.Y.Inches, 5, 5);
-        }
-
+        var boxes = On(plan, level).ToList();
         var tagged = plan.Tags.Where(t => t.Subject.Kind == SubjectKind.Box).GroupBy(t => t.Subject.Id).ToDictionary(g => g.Key, g => g.Min(t => t.Severity));
         foreach (var (box, at) in boxes)
         {
@@ -54,6 +49,18 @@ internal static class SymbolDrawing
             svg.Close(view.Link is null ? "g" : "a");
         }
     }
+
+    /// <summary>Keeps labels off every symbol.</summary>
+    public static void Cover(Plan plan, FramedLevel level, Ink ink)
+    {
+        foreach (var (_, at) in On(plan, level))
+        {
+            ink.Take(at.X.Inches, at.Y.Inches, 5, 5);
+        }
+    }
+
+    private static IEnumerable<(PlacedBox Box, Point At)> On(Plan plan, FramedLevel level) =>
+        plan.Survey.Boxes.Where(b => b.Place.Structure == level.Structure && b.Place.Level == level.Index).Select(b => (b, Spot(b)));
 
     // Symbols stand off the wall's face so that both show.
     private static Point Spot(PlacedBox box)

@@ -18,6 +18,8 @@ export function read(words, e) {
   if (!words) return;
   const sheet = readout.parentElement.getBoundingClientRect();
   readout.textContent = words;
-  readout.style.left = `${e.clientX - sheet.left + 16}px`;
+  // On the other side of the hand where the sheet would end.
+  const right = e.clientX - sheet.left + 16;
+  readout.style.left = `${right + readout.offsetWidth > sheet.width ? right - 32 - readout.offsetWidth : right}px`;
   readout.style.top = `${e.clientY - sheet.top - 30}px`;
 }
