@@ -32,7 +32,7 @@ internal static class CounterOutlets
         var reach = Length.Min(space.Reach, draft.Rules.CounterReach);
         foreach (var at in Covering.Place(space.Clear, space.Closed, reach, space.Receptacles, draft.Places(room, draft.Rules.CounterHeight).Along(space, reach)))
         {
-            var (wall, offset) = WallOutlets.On(space, at);
+            var (wall, offset) = space.At(at);
             draft.Add(room, "c", id => new() { Id = id, Room = room.Room.Id, Wall = wall, Offset = offset, ServesCounter = true, Devices = [new() { Kind = DeviceKind.Duplex }] });
         }
     }

@@ -31,12 +31,10 @@ internal static class Doorways
     }
 
     /// <summary>Ways by which one comes into a dark room: not out of its own closet, bath or pantry, and into a hall not out of a bedroom.</summary>
-    public static IEnumerable<Doorway> Entrances(FramedHouse house, FramedRoom room) => Of(house, room).Where(d =>
-        d.Opening.Opening.Kind != OpeningKind.Slider || d.Other is null
-            ? d.Other is null || Room(d.Other.Room.Use)
-            : false);
+    public static IEnumerable<Doorway> Entrances(FramedHouse house, FramedRoom room) =>
+        Of(house, room).Where(d => d.Other is null || (d.Opening.Opening.Kind != OpeningKind.Slider && IsEnteredFrom(d.Other.Room.Use)));
 
-    private static bool Room(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Family or RoomUse.Hall or RoomUse.Entry or RoomUse.Mudroom or RoomUse.Stair or RoomUse.Garage
+    private static bool IsEnteredFrom(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Family or RoomUse.Hall or RoomUse.Entry or RoomUse.Mudroom or RoomUse.Stair or RoomUse.Garage
         or RoomUse.FinishedBasement or RoomUse.UnfinishedBasement or RoomUse.Greenhouse or RoomUse.Laundry;
 
     /// <summary>Where a switch for a doorway stands: beside its strike jamb, else its other jamb, else within an arm's length in the room or on the far side of the door.</summary>

@@ -159,7 +159,7 @@ internal static class RequiredOutlets
         var spots = draft.Places(room, draft.Rules.ReceptacleHeight).Along(space, space.Clear);
         if (spots.Count > 0)
         {
-            var (wall, offset) = WallOutlets.On(space, spots.OrderBy(s => s.Against).ThenBy(s => (s.At - (space.Clear / 2)).Abs()).First().At);
+            var (wall, offset) = space.At(spots.OrderBy(s => s.Against).ThenBy(s => (s.At - (space.Clear / 2)).Abs()).First().At);
             draft.OnWall(room, "r", wall, offset, new Device { Kind = DeviceKind.Duplex });
             return;
         }

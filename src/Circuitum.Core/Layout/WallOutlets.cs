@@ -44,7 +44,7 @@ internal static class WallOutlets
         var reach = Length.Min(space.Reach, draft.Rules.ReceptacleReach);
         foreach (var at in Covering.Place(space.Clear, space.Closed, reach, space.Receptacles, draft.Places(room, draft.Rules.ReceptacleHeight).Along(space, reach)))
         {
-            var (wall, offset) = On(space, at);
+            var (wall, offset) = space.At(at);
             draft.OnWall(room, "r", wall, offset, new Device { Kind = DeviceKind.Duplex });
         }
 
@@ -66,25 +66,8 @@ internal static class WallOutlets
     /// <summary>A floor receptacle 6 in off the wall at a place on a line.</summary>
     public static void OnFloor(Draft draft, FramedRoom room, WallSpace space, Length at)
     {
-        var (wall, offset) = On(space, at);
+        var (wall, offset) = space.At(at);
         var place = room.Sides[wall - 1].Into(room.Sides[wall - 1].At(offset), Length.FromInches(6));
         draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Mount = Mount.Floor, X = place.X - room.NorthWest.X, Y = place.Y - room.NorthWest.Y, Devices = [new() { Kind = DeviceKind.Duplex }] });
-    }
-
-    /// <summary>The wall and offset of a place on a line.</summary>
-    public static (int Wall, Length Offset) On(WallSpace space, Length at)
-    {
-        var left = at;
-        foreach (var piece in space.Pieces)
-        {
-            if (left <= piece.To - piece.From)
-            {
-                return (piece.Wall, piece.From + left);
-            }
-
-            left -= piece.To - piece.From;
-        }
-
-        return (space.Pieces[^1].Wall, space.Pieces[^1].To);
     }
 }

@@ -50,6 +50,22 @@ public sealed record WallSpace(RoomId Room, Length Clear, ImmutableArray<WallPie
         }
     }
 
+    /// <summary>The wall and the offset on it of a place on the line.</summary>
+    public (int Wall, Length Offset) At(Length along)
+    {
+        foreach (var piece in Pieces)
+        {
+            if (along <= piece.To - piece.From)
+            {
+                return (piece.Wall, piece.From + along);
+            }
+
+            along -= piece.To - piece.From;
+        }
+
+        return (Pieces[^1].Wall, Pieces[^1].To);
+    }
+
     /// <summary>True when the rule is met.</summary>
     public bool Served => Clear < Narrowest || (!Receptacles.IsEmpty && Farthest <= Reach);
 }

@@ -59,7 +59,7 @@ public static partial class SvgReader
 
             if (!started && reader.LocalName != "svg")
             {
-                throw new DrawingException($"The file begins with <{DxfShort(reader.LocalName)}>, not with <svg>: it is no SVG.");
+                throw new DrawingException($"The file begins with <{Short(reader.LocalName)}>, not with <svg>: it is no SVG.");
             }
 
             started = true;
@@ -172,7 +172,7 @@ public static partial class SvgReader
         return placing;
     }
 
-    private static double Number(string text, string where) => Numbers(text.Replace("px", "", StringComparison.Ordinal), where) is [var number] ? number : throw new DrawingException($"{where}: “{DxfShort(text)}” is no number.");
+    private static double Number(string text, string where) => Numbers(text.Replace("px", "", StringComparison.Ordinal), where) is [var number] ? number : throw new DrawingException($"{where}: “{Short(text)}” is no number.");
 
     internal static List<double> Numbers(string text, string where)
     {
@@ -181,7 +181,7 @@ public static partial class SvgReader
         {
             if (!double.TryParse(text.AsSpan(part.Index, part.Length), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) || !double.IsFinite(number))
             {
-                throw new DrawingException($"{where}: “{DxfShort(text.Substring(part.Index, part.Length))}” is no number.");
+                throw new DrawingException($"{where}: “{Short(text.Substring(part.Index, part.Length))}” is no number.");
             }
 
             found.Add(number);
@@ -194,7 +194,7 @@ public static partial class SvgReader
         return found;
     }
 
-    private static string DxfShort(string text) => text.Length > 24 ? text[..24] + "…" : text;
+    private static string Short(string text) => text.Length > 24 ? text[..24] + "…" : text;
 
     [GeneratedRegex(@"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?", RegexOptions.CultureInvariant, 1000)]
     private static partial Regex NumberPattern();

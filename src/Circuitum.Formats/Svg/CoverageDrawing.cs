@@ -74,25 +74,10 @@ internal static class CoverageDrawing
         var middle = (from + to) / 2;
         var far = space.Receptacles.IsEmpty ? space.Clear : space.Receptacles.Min(r => space.Closed ? Length.Min((r - middle).Abs(), space.Clear - (r - middle).Abs()) : (r - middle).Abs());
         far += from == Length.Zero || to == space.Clear ? (to - from) / 2 : Length.Zero;
-        var (wall, offset) = Place(space, middle);
+        var (wall, offset) = space.At(middle);
         var side = room.Sides[wall - 1];
         var at = side.Into(side.At(offset), Length.FromInches(12));
         svg.Words(far.Nearest(Length.FromInches(1)).ToString(), at.X.Inches, at.Y.Inches + 2, "unserved-far");
-    }
-
-    private static (int Wall, Length Offset) Place(WallSpace space, Length at)
-    {
-        foreach (var piece in space.Pieces)
-        {
-            if (at <= piece.To - piece.From)
-            {
-                return (piece.Wall, piece.From + at);
-            }
-
-            at -= piece.To - piece.From;
-        }
-
-        return (space.Pieces[^1].Wall, space.Pieces[^1].To);
     }
 
     private static IEnumerable<(Point A, Point B)> Lines(FramedRoom room, WallSpace space, Length from, Length to)

@@ -75,7 +75,7 @@ internal static class Anchoring
             {
                 if (now.On(room.Id, opening.Wall, opening.Offset, opening.Width) is { } at)
                 {
-                    At(at.Room).Openings.Add(opening with { Wall = at.Wall, Offset = at.Offset, Hinge = opening.Hinge });
+                    At(at.Room).Openings.Add(opening with { Wall = at.Wall, Offset = at.Offset });
                 }
                 else
                 {

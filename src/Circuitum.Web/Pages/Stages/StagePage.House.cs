@@ -229,7 +229,7 @@ public abstract partial class StagePage
             return await RefusedAsync("Choose a drawing first: an ASCII DXF or an SVG.");
         }
 
-        if (file.Length > LargestDrawing)
+        if (file.Length > SvgReader.MostBytes)
         {
             return await SayAsync(StatusCodes.Status413PayloadTooLarge, new($"“{file.FileName}” is larger than 5 MB. Bring in only the floor plan.", [], Refused: true));
         }
@@ -270,8 +270,6 @@ public abstract partial class StagePage
             return await RefusedAsync(e.Message);
         }
     }
-
-    private const int LargestDrawing = 5 * 1024 * 1024;
 
     /// <summary>Scales the drawing under a level from one known length.</summary>
     public Task<IActionResult> OnPostScaleUnderlayAsync(string level, string measured, string known) => ChangeAsync(() => new ScaleUnderlay(new(level), Length.Parse(measured), Length.Parse(known)));
