@@ -24,7 +24,7 @@ public static class PlanFolder
         yield return Text("material.csv", () => CsvFiles.Material(plan));
         yield return Text("tags.csv", () => CsvFiles.Tags(plan));
         yield return Text("plan.json", () => PlanFiles.Write(plan));
-        foreach (var level in plan.House.Structures.SelectMany(s => s.Levels).Where(l => !l.Rooms.IsEmpty))
+        foreach (var level in plan.House.Levels.Where(l => !l.Rooms.IsEmpty))
         {
             yield return Text($"{level.Level.Id}.dxf", () => DxfWriter.Write(plan, level.Level.Id));
             yield return Text($"{level.Level.Id}.svg", () => PlanDrawing.Draw(plan, level.Level.Id, new() { Stage = Stage.Runs }));

@@ -11,8 +11,11 @@ public sealed record FramedHouse(ImmutableArray<FramedStructure> Structures)
     private readonly FrozenDictionary<RoomId, FramedRoom> rooms =
         Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).ToFrozenDictionary(r => r.Room.Id);
 
+    /// <summary>Every level, in the order of the job.</summary>
+    public IEnumerable<FramedLevel> Levels => Structures.SelectMany(s => s.Levels);
+
     /// <summary>Every room, in the order of the job.</summary>
-    public IEnumerable<FramedRoom> Rooms => Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms);
+    public IEnumerable<FramedRoom> Rooms => Levels.SelectMany(l => l.Rooms);
 
     /// <summary>A room by id; an unknown id is a bug, since jobs are validated.</summary>
     public FramedRoom Room(RoomId id) => rooms[id];

@@ -72,11 +72,11 @@ public static partial class JobProblems
     private static IEnumerable<JobProblem> Duplicates(Job job)
     {
         var ids = job.Structures.Select(s => ("structures", s.Id.Value))
-            .Concat(job.Structures.SelectMany(s => s.Levels).Select(l => ("levels", l.Id.Value)))
-            .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => ("rooms", r.Id.Value)))
-            .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).SelectMany(r => r.Openings).Select(o => ("openings", o.Id)))
-            .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id)))
-            .Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Chases).Select(c => ("chases", c.Id)))
+            .Concat(job.Levels.Select(l => ("levels", l.Id.Value)))
+            .Concat(job.Rooms.Select(r => ("rooms", r.Id.Value)))
+            .Concat(job.Rooms.SelectMany(r => r.Openings).Select(o => ("openings", o.Id)))
+            .Concat(job.Levels.SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id)))
+            .Concat(job.Levels.SelectMany(l => l.Chases).Select(c => ("chases", c.Id)))
             .Concat(job.Wants.Select(w => ("wants", w.Id)))
             .Concat(job.Panels.Select(p => ("panels", p.Id.Value)))
             .Concat(job.Boxes.Select(b => ("boxes", b.Id.Value)))
@@ -212,7 +212,7 @@ public static partial class JobProblems
     private static Dictionary<RoomId, Room> RoomsById(this Job job)
     {
         var rooms = new Dictionary<RoomId, Room>();
-        foreach (var room in job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms))
+        foreach (var room in job.Rooms)
         {
             rooms.TryAdd(room.Id, room);
         }

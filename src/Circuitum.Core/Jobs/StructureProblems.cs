@@ -73,7 +73,7 @@ public static partial class JobProblems
     }
 
     /// <summary>The first thing wrong with the outlines of rooms, whatever is on their walls; null when they can be framed.</summary>
-    internal static JobProblem? FirstOfOutlines(Job job) => Sizes(job).Concat(Duplicates(job)).Concat(job.Structures.SelectMany(s => s.Levels).SelectMany(Outlines)).FirstOrDefault();
+    internal static JobProblem? FirstOfOutlines(Job job) => Sizes(job).Concat(Duplicates(job)).Concat(job.Levels.SelectMany(Outlines)).FirstOrDefault();
 
     private static IEnumerable<JobProblem> Outlines(Level level)
     {

@@ -85,5 +85,5 @@ public static class Descriptions
 
     private static string Lower(string name) => name.Length > 1 && char.IsUpper(name[0]) && !char.IsUpper(name[1]) ? char.ToLowerInvariant(name[0]) + name[1..] : name;
 
-    private static string RoomName(Job job, RoomId id) => job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).First(r => r.Id == id).Name;
+    private static string RoomName(Job job, RoomId id) => job.Rooms.First(r => r.Id == id).Name;
 }

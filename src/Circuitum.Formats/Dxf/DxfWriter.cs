@@ -23,7 +23,7 @@ public static class DxfWriter
     /// <summary>The level as a drawing file. Reading it gives the same rooms and boxes.</summary>
     public static string Write(Plan plan, LevelId id)
     {
-        var level = plan.House.Structures.SelectMany(s => s.Levels).First(l => l.Level.Id == id);
+        var level = plan.House.Levels.First(l => l.Level.Id == id);
         var dxf = new Text();
         dxf.Section("HEADER").Pair(9, "$ACADVER").Pair(1, "AC1009").Pair(9, "$INSUNITS").Pair(70, "1").EndSection();
         dxf.Section("TABLES").Pair(0, "TABLE").Pair(2, "LAYER").Pair(70, Layers.Count.ToString(CultureInfo.InvariantCulture));

@@ -41,7 +41,7 @@ public static class PlanDrawing
     /// <summary>The level as SVG.</summary>
     public static string Draw(Plan plan, LevelId levelId, DrawingView view)
     {
-        var level = plan.House.Structures.SelectMany(s => s.Levels).First(l => l.Level.Id == levelId);
+        var level = plan.House.Levels.First(l => l.Level.Id == levelId);
         var (left, top, width, height) = Sheet(plan, level, view);
         var svg = new SvgText();
         svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),

@@ -86,7 +86,7 @@ public sealed class BenchView
     public Said? Said { get; init; }
 
     /// <summary>Every level of every building.</summary>
-    public IEnumerable<FramedLevel> Levels => Plan.House.Structures.SelectMany(s => s.Levels);
+    public IEnumerable<FramedLevel> Levels => Plan.House.Levels;
 
     private PanelSchedule? panel;
 

@@ -45,7 +45,7 @@ public static class Entry
 
         var words = Words.Of(use);
         var stem = char.ToUpperInvariant(words[0]) + words[1..];
-        var used = job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => r.Name).ToHashSet();
+        var used = job.Rooms.Select(r => r.Name).ToHashSet();
         return used.Contains(stem) || use == RoomUse.Bedroom ? Enumerable.Range(use == RoomUse.Bedroom ? 1 : 2, used.Count + 2).Select(n => $"{stem} {n}").First(n => !used.Contains(n)) : stem;
     }
 

@@ -15,9 +15,6 @@ public static class HouseEntry
 
     /// <summary>A room of the job.</summary>
     /// <exception cref="ChangeRefusedException">It is not there.</exception>
-    public static Room Room(Job job, string? id) => job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).FirstOrDefault(r => r.Id.Value == id)
+    public static Room Room(Job job, string? id) => job.Rooms.FirstOrDefault(r => r.Id.Value == id)
         ?? throw new ChangeRefusedException($"Room “{id}” is not in this job any more.");
-
-    /// <summary>The id that a new room of a name will get.</summary>
-    public static RoomId NextRoom(Job job, string name) => new(Ids.Free(Ids.Slug(name, "room"), job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => r.Id.Value)));
 }

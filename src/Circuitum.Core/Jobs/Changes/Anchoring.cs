@@ -64,7 +64,7 @@ internal static class Anchoring
     {
         var held = new Dictionary<RoomId, (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)>();
         (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds) At(RoomId id) => held.TryGetValue(id, out var lists) ? lists : held[id] = ([], [], []);
-        foreach (var room in before.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Where(r => now.Knows(r.Id)))
+        foreach (var room in before.Rooms.Where(r => now.Knows(r.Id)))
         {
             if (now.Stands(room.Id))
             {

@@ -31,11 +31,11 @@ public abstract record HouseChange : JobChange
     }
 
     /// <summary>The level, or a refusal.</summary>
-    internal static Level Find(Job job, LevelId id) => job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id == id) ?? throw new ChangeRefusedException($"Level “{id}” is not in this job any more.");
+    internal static Level Find(Job job, LevelId id) => job.Levels.FirstOrDefault(l => l.Id == id) ?? throw new ChangeRefusedException($"Level “{id}” is not in this job any more.");
 
     /// <summary>The level a room is on with the room, or a refusal.</summary>
     internal static (Level Level, Room Room) Find(Job job, RoomId id) =>
-        job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms.Select(r => (l, r))).Where(x => x.r.Id == id).Select(x => ((Level, Room)?)x).FirstOrDefault()
+        job.Levels.SelectMany(l => l.Rooms.Select(r => (l, r))).Where(x => x.r.Id == id).Select(x => ((Level, Room)?)x).FirstOrDefault()
         ?? throw new ChangeRefusedException($"Room “{id}” is not in this job any more.");
 
     /// <summary>The job with one level replaced.</summary>
@@ -52,6 +52,6 @@ public abstract record HouseChange : JobChange
     }
 
     /// <summary>An id made of a name that no room bears yet.</summary>
-    internal static RoomId NewRoomId(Job job, string name) =>
-        new(Ids.Free(Ids.Slug(name, "room"), job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => r.Id.Value)));
+    public static RoomId NewRoomId(Job job, string name) =>
+        new(Ids.Free(Ids.Slug(name, "room"), job.Rooms.Select(r => r.Id.Value)));
 }

@@ -32,7 +32,7 @@ public abstract record JobChange
 
     /// <summary>What people call a box: its name, its equipment's, or its room's and what is in it.</summary>
     protected static string Called(Job job, Box box) =>
-        box.Name ?? (job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).FirstOrDefault(r => r.Id == box.Room) is { } room ? BoxNames.For(box, room) : box.Id.Value);
+        box.Name ?? (job.Rooms.FirstOrDefault(r => r.Id == box.Room) is { } room ? BoxNames.For(box, room) : box.Id.Value);
 }
 
 /// <summary>A change that cannot be made; the message is one sentence for the person who asked.</summary>

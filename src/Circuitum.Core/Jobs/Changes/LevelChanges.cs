@@ -30,7 +30,7 @@ public sealed record AddLevel(StructureId Structure, string Name) : JobChange
     {
         var structure = LevelChanges.Find(job, Structure);
         var below = structure.Levels[^1];
-        var id = Ids.Free(Ids.Slug(Name, "level"), job.Structures.SelectMany(s => s.Levels).Select(l => l.Id.Value));
+        var id = Ids.Free(Ids.Slug(Name, "level"), job.Levels.Select(l => l.Id.Value));
         var level = below with { Id = new(id), Name = Name.Trim(), Rooms = [], Obstructions = [], Reservations = [], Chases = [], FloorJoists = below.CeilingJoists, Underlay = null };
         phrase = $"Add level {level.Name} to {structure.Name}";
         return LevelChanges.With(job, structure with { Levels = [.. structure.Levels.RemoveAt(structure.Levels.Length - 1), below with { AtticAbove = false, AmbientAbove = new(30) }, level] });
@@ -77,7 +77,7 @@ public sealed record AddStructure(string Name, Length East, Length South, RoomUs
         var origin = home.Origin.By(East, South);
         var level = new Level
         {
-            Id = new(Ids.Free($"{id}-level", job.Structures.SelectMany(s => s.Levels).Select(l => l.Id.Value))), Name = Name.Trim(), CeilingHeight = Length.FromFeet(8),
+            Id = new(Ids.Free($"{id}-level", job.Levels.Select(l => l.Id.Value))), Name = Name.Trim(), CeilingHeight = Length.FromFeet(8),
             CeilingJoists = new(JoistRun.NorthSouth, Length.FromInches(24), Length.FromInches(5.5m)), AtticAbove = false, Rooms = [],
         };
         var structure = new Structure { Id = new(id), Name = Name.Trim(), Origin = origin, Accessory = true, Underfloor = Underfloor.Slab, Levels = [level] };

@@ -60,7 +60,7 @@ public sealed record ReserveBays(Reservation Reservation) : JobChange
     }
 
     /// <summary>The first free id.</summary>
-    public static string FreeId(Job job) => Ids.Numbered("bays", job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Reservations).Select(r => r.Id));
+    public static string FreeId(Job job) => Ids.Numbered("bays", job.Levels.SelectMany(l => l.Reservations).Select(r => r.Id));
 }
 
 /// <summary>Gives kept bays back.</summary>
@@ -69,7 +69,7 @@ public sealed record ReleaseBays(string Id) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var level = job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Reservations.Any(r => r.Id == Id)) ?? throw new ChangeRefusedException($"Kept bays “{Id}” are not in this job any more.");
+        var level = job.Levels.FirstOrDefault(l => l.Reservations.Any(r => r.Id == Id)) ?? throw new ChangeRefusedException($"Kept bays “{Id}” are not in this job any more.");
         var was = level.Reservations.First(r => r.Id == Id);
         phrase = $"Give back the bays kept for {was.For}";
         return HouseChange.With(job, level with { Reservations = level.Reservations.Remove(was) });
@@ -88,7 +88,7 @@ public sealed record LeaveChase(Chase Chase) : JobChange
     }
 
     /// <summary>The first free id.</summary>
-    public static string FreeId(Job job) => Ids.Numbered("chase", job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Chases).Select(c => c.Id));
+    public static string FreeId(Job job) => Ids.Numbered("chase", job.Levels.SelectMany(l => l.Chases).Select(c => c.Id));
 }
 
 /// <summary>Closes a spare chase.</summary>
@@ -97,7 +97,7 @@ public sealed record CloseChase(string Id) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var level = job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Chases.Any(c => c.Id == Id)) ?? throw new ChangeRefusedException($"Chase “{Id}” is not in this job any more.");
+        var level = job.Levels.FirstOrDefault(l => l.Chases.Any(c => c.Id == Id)) ?? throw new ChangeRefusedException($"Chase “{Id}” is not in this job any more.");
         var was = level.Chases.First(c => c.Id == Id);
         phrase = $"Close the chase for {was.For}";
         return HouseChange.With(job, level with { Chases = level.Chases.Remove(was) });

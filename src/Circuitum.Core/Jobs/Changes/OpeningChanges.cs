@@ -15,11 +15,11 @@ public sealed record AddOpening(RoomId Room, Opening Opening) : JobChange
 
     /// <summary>The first free id for an opening of a room.</summary>
     public static string FreeId(Job job, RoomId room) =>
-        Ids.Numbered($"{room}-o", job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).SelectMany(r => r.Openings).Select(o => o.Id));
+        Ids.Numbered($"{room}-o", job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id));
 
     /// <summary>The opening with its room, or a refusal.</summary>
     internal static (Room Room, Opening Opening) Find(Job job, string id) =>
-        job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).SelectMany(r => r.Openings.Select(o => (r, o))).Where(x => x.o.Id == id).Select(x => ((Room, Opening)?)x).FirstOrDefault()
+        job.Rooms.SelectMany(r => r.Openings.Select(o => (r, o))).Where(x => x.o.Id == id).Select(x => ((Room, Opening)?)x).FirstOrDefault()
         ?? throw new ChangeRefusedException($"Opening “{id}” is not in this job any more.");
 }
 

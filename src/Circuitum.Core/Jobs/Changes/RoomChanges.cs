@@ -29,7 +29,7 @@ public sealed record AddRooms(LevelId Level, ImmutableArray<Room> Rooms, Immutab
         var names = new Dictionary<RoomId, RoomId>();
         foreach (var room in Rooms)
         {
-            var id = new RoomId(Ids.Free(room.Id.Value, drawn.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => r.Id.Value)));
+            var id = new RoomId(Ids.Free(room.Id.Value, drawn.Rooms.Select(r => r.Id.Value)));
             names[room.Id] = id;
             level = level with { Rooms = level.Rooms.Add(room with { Id = id }) };
             drawn = With(drawn, level);

@@ -16,7 +16,7 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         return new DrawRoom(new(level), called, kind, new(Length.Parse(x), Length.Parse(y)), new(Length.Parse(toX), Length.Parse(toY)));
     });
 
@@ -25,7 +25,7 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         return new AddRoom(new(beside), Entry.Count(wall), Length.Parse(corner), Length.Parse(along), Length.Parse(away), called, kind);
     });
 
@@ -34,7 +34,7 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         return new FirstRoom(new(level), called, kind, Length.Parse(width), Length.Parse(depth));
     });
 
@@ -43,7 +43,7 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseEntry.NextRoom(job, called)).ToString();
+        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         Level = to;
         return new RepeatRoom(new(room), new(to), called, kind);
     });
@@ -156,7 +156,7 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostSlideObstructionAsync(string obstruction, string x, string y) => ChangeAsync(job =>
     {
         var (level, number) = HouseEntry.Numbered(obstruction);
-        var was = job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id.Value == level)?.Obstructions.ElementAtOrDefault(number - 1) ?? throw new ChangeRefusedException("That obstruction is not there any more.");
+        var was = job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Obstructions.ElementAtOrDefault(number - 1) ?? throw new ChangeRefusedException("That obstruction is not there any more.");
         return new SetObstruction(new(level), number, was with { Corner = new(Length.Parse(x), Length.Parse(y)) });
     });
 
@@ -253,7 +253,7 @@ public abstract partial class StagePage
     /// <summary>Makes rooms of the closed outlines on a layer of the drawing under a level.</summary>
     public async Task<IActionResult> OnPostRoomsFromDrawingAsync(string level, string? layer, string drawn)
     {
-        if (await bench.OpenAsync(new(Key)) is not { } open || open.Plan.Job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id.Value == level)?.Underlay is not { } under
+        if (await bench.OpenAsync(new(Key)) is not { } open || open.Plan.Job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Underlay is not { } under
             || await HttpContext.RequestServices.GetRequiredService<Drawings>().FindAsync(under.Drawing) is not { } kept)
         {
             return await RefusedAsync("The drawing is not here any more. Lay it under the level again.");
@@ -277,7 +277,7 @@ public abstract partial class StagePage
     /// <summary>Moves the drawing under a level.</summary>
     public Task<IActionResult> OnPostMoveUnderlayAsync(string level, string x, string y) => ChangeAsync(job =>
     {
-        var under = job.Structures.SelectMany(s => s.Levels).FirstOrDefault(l => l.Id.Value == level)?.Underlay ?? throw new ChangeRefusedException("No drawing lies under this level.");
+        var under = job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Underlay ?? throw new ChangeRefusedException("No drawing lies under this level.");
         return new SetUnderlay(new(level), under with { Corner = new(Length.Parse(x), Length.Parse(y)) });
     });
 
