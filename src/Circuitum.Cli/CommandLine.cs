@@ -1,7 +1,10 @@
+using System.Globalization;
 using Circuitum.Core;
+using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Redividing;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;
 
@@ -15,6 +18,8 @@ public static class CommandLine
         circuitum check FILE            print the tags; exit 1 when any is red
         circuitum convert FILE -o FILE  rewrite a job file in the usual form
         circuitum lay-out FILE -o FILE  place every box the rules ask for that is not there; write the job
+        circuitum divide FILE -o FILE [SECONDS]
+                                        look for a better division of the circuits, 30 s unless told; write the job that follows it
         circuitum schema                print the JSON Schema of a job file
 
         An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
@@ -31,6 +36,8 @@ public static class CommandLine
                 ["check", var file] => Check(Read(file), output),
                 ["convert", var file, "-o", var target] => Convert(Read(file), target, output),
                 ["lay-out", var file, "-o", var target] => LayOutByRule(Read(file), target, output),
+                ["divide", var file, "-o", var target] => Divide(Read(file), target, 30, output),
+                ["divide", var file, "-o", var target, var seconds] when int.TryParse(seconds, NumberStyles.None, CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
                 ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
                 ["help" or "--help" or "-h"] => Say(output, Usage, 0),
                 _ => Say(errors, Usage, 2),
@@ -83,6 +90,22 @@ public static class CommandLine
         var outcome = LayOut.Everything.On(job);
         File.WriteAllText(target, JobFiles.Write(outcome.Job ?? job));
         output.WriteLine(outcome.Refusal ?? outcome.Phrase);
+        return 0;
+    }
+
+    private static int Divide(Job job, string target, int seconds, TextWriter output)
+    {
+        const string Name = "Better division";
+        using var time = new CancellationTokenSource(TimeSpan.FromSeconds(seconds));
+        var found = Redivide.Find(job, Name, int.MaxValue / 2, stop: time.Token);
+        foreach (var (what, amounts) in new[] { ("stands", found.Standing), ("found", found.Found) })
+        {
+            output.WriteLine($"{what,-7} {amounts.Weight.WholeFeetUp} ft by the aims: cable {amounts.Cable.WholeFeetUp} ft, {amounts.Breakers} breakers, darkness {amounts.Darkness:0.0} outlets, crowding {amounts.Crowding}, {amounts.Crossings} floors crossed, {amounts.RoomsLeft} rooms left, {amounts.Broken} rules broken");
+        }
+
+        output.WriteLine($"proven: none below {found.Bound.WholeFeetUp} ft; the one found is at most {found.Gap} from the best");
+        File.WriteAllText(target, JobFiles.Write(new KeepDivision(found.Division, Follow: true).On(job).Job ?? job));
+        output.WriteLine(target);
         return 0;
     }
 

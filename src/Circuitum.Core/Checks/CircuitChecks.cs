@@ -71,9 +71,10 @@ internal static class CircuitChecks
     {
         foreach (var circuit in plan.Circuits)
         {
+            var rooms = circuit.Circuit.Boxes.Select(b => plan.Survey[b].Room.Room.Id).Distinct().Count();
             foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]))
             {
-                if (Refused(circuit.Circuit, box) is var (refusing, rule))
+                if (Refused(circuit.Circuit, box, rooms) is var (refusing, rule))
                 {
                     yield return Red(circuit, refusing, $"{box.Name} may not be on this circuit.", $"By {refusing} {rule}.", Unpin(plan, circuit));
                 }
@@ -87,11 +88,11 @@ internal static class CircuitChecks
     }
 
     // What this kind of circuit may not carry.
-    private static (string Section, string Rule)? Refused(Circuit circuit, PlacedBox box) => circuit.Kind switch
+    private static (string Section, string Rule)? Refused(Circuit circuit, PlacedBox box, int rooms) => circuit.Kind switch
     {
         CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) => ("210.52(B)(2)", "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
         CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ("210.11(C)(2)", "the laundry circuit has no other outlets"),
-        CircuitKind.Bathroom when box.IsLighting || box.Room.Room.Use != RoomUse.Bath => ("210.11(C)(3)", "a bathroom circuit has no other outlets"),
+        CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || (box.IsLighting && rooms > 1) => ("210.11(C)(3)", rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets" : "a bathroom circuit has no other outlets"),
         CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ("210.11(C)(4)", "the garage circuit has no other outlets"),
         CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value => ("100, 210.23", "an individual branch circuit supplies one piece of equipment"),
         _ => null,
@@ -118,7 +119,7 @@ internal static class CircuitChecks
         var least = CodeBook.CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
         var carried = general.Sum(c => c.Protected.Sized.Breaker.Value.Value * 120);
         var asked = plan.Survey.FloorArea.Value * 3;
-        if (carried < asked && plan.Survey.Boxes.Length > 20)
+        if (carried < asked && LeastGeneral.IsAsked(plan.Survey))
         {
             yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), "210.11(A)", "Too few general circuits for the floor area.",
                 $"{plan.Survey.FloorArea} × 3 VA = {new VoltAmps(asked)}; {general.Count} circuits carry {new VoltAmps(carried)}. At least {least} of 15 A.");

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 
@@ -13,6 +14,12 @@ internal sealed record Bundle(ImmutableArray<PlacedBox> Boxes)
 
     /// <summary>The box that stands for the bundle: its first outlet.</summary>
     public PlacedBox Anchor { get; } = Boxes.FirstOrDefault(b => !b.SwitchesOnly) ?? Boxes[0];
+
+    /// <summary>The room it counts to.</summary>
+    public FramedRoom Room => Anchor.Room;
+
+    /// <summary>Where the circuit's chain comes in: the first switch of lights that are switched, the outlet itself otherwise.</summary>
+    public Place Feed { get; } = (Boxes.All(b => b.IsLighting) ? Boxes.FirstOrDefault(b => b.SwitchesOnly) : null)?.Place ?? (Boxes.FirstOrDefault(b => !b.SwitchesOnly) ?? Boxes[0]).Place;
 
     public bool IsLighting => Boxes.All(b => b.IsLighting);
 

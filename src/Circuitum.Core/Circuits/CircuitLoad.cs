@@ -64,21 +64,23 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
     public VoltAmps At(BoxId box) => Items.Where(i => i.Box == box).Select(i => i.Load).Total();
 
     /// <summary>The load of boxes that share a circuit.</summary>
-    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes)
+    /// <param name="boxes">The boxes.</param>
+    /// <param name="schools">The crew's: whether a dishwasher's load is continuous.</param>
+    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools)
     {
-        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d))).OfType<LoadItem>().ToImmutableArray();
+        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools))).OfType<LoadItem>().ToImmutableArray();
         var volts = boxes.SelectMany(b => b.Plates).Any(p => p.Volts.Value == 240) ? 240.Volts() : 120.Volts();
         return new(volts, items);
     }
 
-    private static LoadItem? Item(PlacedBox box, Device device)
+    private static LoadItem? Item(PlacedBox box, Device device, Schools schools)
     {
         if (device.Plate is { } plate)
         {
             var use = !plate.Cord || plate.Appliance is Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener
                 ? LoadUse.Fastened
                 : LoadUse.CordAndPlug;
-            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance), false)
+            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance) || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
             {
                 Demand = plate.Appliance == Appliance.Range ? CodeBook.CodeBook.RangeDemand(plate.Load) : plate.Load,
             };

@@ -7,70 +7,73 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Stage Circuits: what shares a breaker? Constructive, deterministic; required circuits first, then neighbours together.</summary>
+/// <summary>Stage Circuits: what shares a breaker? By the division that the job follows, else constructed at once: what rules require, then each family cut where it weighs least.</summary>
 public static class Dividing
 {
     /// <summary>Divides all boxes into branch circuits and adds the feeders of downstream panels.</summary>
     public static ImmutableArray<Circuit> Divide(FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book)
     {
-        var bundles = Bundles.Tie(survey);
-        var pinned = job.Pins.Boxes.ToDictionary(p => p.Box, p => p.Circuit);
-        var drafts = new List<Draft>();
-        foreach (var structure in house.Structures)
-        {
-            var free = bundles.Where(b => b.Structure == structure.Index && !b.Boxes.Any(x => pinned.ContainsKey(x.Box.Id))).ToList();
-            drafts.AddRange(new StructureDivision(house, structure, job, book).Divide(free));
-        }
-
-        var all = WithPins(drafts, bundles.Where(b => b.Boxes.Any(x => pinned.ContainsKey(x.Box.Id))), pinned);
-        var panels = PanelOfStructure(house, job);
-        var circuits = Keyed(all).Select(d => d.ToCircuit(panels[d.Structure])).ToList();
+        var choice = new PanelChoice(house, job);
+        var sorted = new Sorted(house, survey, job, book, choice);
+        var drafts = Drafts(sorted, survey, job);
+        var panels = choice.Choose(drafts);
+        var circuits = drafts.Select(d => d.ToCircuit(panels[d], job, book)).ToList();
         circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits)));
         return [.. circuits];
     }
 
-    private static List<Draft> WithPins(List<Draft> drafts, IEnumerable<Bundle> pinnedBundles, Dictionary<BoxId, CircuitKey> pinned)
+    /// <summary>The division that the job follows, or the planner's own, pins kept.</summary>
+    internal static List<CircuitDraft> Drafts(Sorted sorted, Survey survey, Job job) => job.Divisions.FirstOrDefault(d => d.Name == job.Follows) is { } followed
+        ? new Following(sorted, job).Drafts(followed)
+        : WithPins(Construct(sorted, survey, job), sorted, job);
+
+    private static List<CircuitDraft> Construct(Sorted sorted, Survey survey, Job job)
     {
-        var keyed = Keyed(drafts);
-        foreach (var bundle in pinnedBundles)
+        var pinned = job.Pins.Boxes.Select(p => p.Box).ToHashSet();
+        var families = sorted.Families.Select(f => (f.Family, Bundles: f.Bundles.Where(b => !b.Boxes.Any(x => pinned.Contains(x.Box.Id))).ToList())).Where(f => f.Bundles.Count > 0).ToList();
+        var weighings = families.Select(f => sorted.Weigh(f.Family, f.Bundles, Reckoning.Between)).ToList();
+        var cuts = weighings.ConvertAll(Cutting.Divide);
+        // 210.11(A): where the floor asks for more general circuits, the family with most to share gives them.
+        if (LeastGeneral.Short(survey, families.Select((f, i) => (f.Family, cuts[i].Count))) is > 0 and var missing
+            && Enumerable.Range(0, families.Count).Where(i => families[i].Family.IsGeneral).OrderByDescending(i => weighings[i].Count).FirstOrDefault(-1) is >= 0 and var most)
+        {
+            weighings[most].Rules.Least = cuts[most].Count + (int)Math.Ceiling(missing / (weighings[most].Rules.Rating * 120m));
+            cuts[most] = Cutting.Divide(weighings[most]);
+        }
+
+        return [.. families.SelectMany((f, i) => Ordered(cuts[i].Select(c => c.Select(b => f.Bundles[b]).ToList())).Select((c, number) => CircuitDraft.Of(f.Family, c, number)))];
+    }
+
+    // Counters in the order of their wall, so that the first small-appliance circuit is the first along it.
+    private static IEnumerable<List<Bundle>> Ordered(IEnumerable<List<Bundle>> circuits) => circuits
+        .OrderBy(c => c.Min(b => b.Boxes[0].Box.ServesCounter ? 0 : 1))
+        .ThenBy(c => c.Where(b => b.Boxes[0].Box.ServesCounter).Select(b => (b.Boxes[0].Box.Wall * 100_000L) + b.Boxes[0].Box.Offset.Sixtyfourths).DefaultIfEmpty().Min());
+
+    private static List<CircuitDraft> WithPins(List<CircuitDraft> drafts, Sorted sorted, Job job)
+    {
+        var pinned = job.Pins.Boxes.ToDictionary(p => p.Box, p => p.Circuit);
+        var keyed = CircuitDraft.Keyed(drafts);
+        if (pinned.Count == 0)
+        {
+            return keyed;
+        }
+
+        foreach (var (family, bundle) in sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b))).Where(x => x.b.Boxes.Any(b => pinned.ContainsKey(b.Box.Id))))
         {
             var key = bundle.Boxes.Where(b => pinned.ContainsKey(b.Box.Id)).Select(b => pinned[b.Box.Id]).First();
-            var target = keyed.Find(d => d.Key == key.Value && d.Structure == bundle.Structure);
-            if (target is null)
+            var target = keyed.FindIndex(d => d.Key == key.Value && d.Structure == bundle.Structure);
+            if (target < 0)
             {
-                keyed.Add(new(key.Value, bundle.IsLighting ? CircuitKind.Lighting : bundle.Boxes.SelectMany(b => b.Plates).Any() ? CircuitKind.Individual : CircuitKind.Receptacles,
-                    bundle.Structure, [bundle], bundle.IsLighting ? 15.Amps() : bundle.Boxes.SelectMany(b => b.Plates).Any() ? null : 20.Amps(),
-                    Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", key.Value)));
+                keyed.Add(CircuitDraft.Of(family, [bundle], 0) with { Key = key.Value, Why = Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", key.Value) });
             }
             else
             {
-                keyed[keyed.IndexOf(target)] = target with
-                {
-                    Bundles = target.Bundles.Add(bundle),
-                    Why = target.Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key.Value),
-                };
+                keyed[target] = keyed[target].With(bundle, family) with { Why = keyed[target].Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key.Value) };
             }
         }
 
         return keyed;
     }
-
-    // Two circuits that start in one room are told apart by a number.
-    private static List<Draft> Keyed(IEnumerable<Draft> drafts)
-    {
-        var used = new Dictionary<string, int>();
-        var keyed = new List<Draft>();
-        foreach (var draft in drafts)
-        {
-            var count = used[draft.Key] = used.GetValueOrDefault(draft.Key) + 1;
-            keyed.Add(count == 1 ? draft : draft with { Key = $"{draft.Key}-{count}" });
-        }
-
-        return keyed;
-    }
-
-    private static Dictionary<int, PanelId> PanelOfStructure(FramedHouse house, Job job) =>
-        job.Panels.GroupBy(p => house.Room(p.Room).Structure).ToDictionary(g => g.Key, g => g.OrderBy(p => p.FedFrom is null ? 0 : 1).ThenBy(p => p.Id.Value, StringComparer.Ordinal).First().Id);
 
     private static Circuit Feeder(Panel panel, List<Circuit> circuits)
     {
@@ -88,12 +91,98 @@ public static class Dividing
     }
 }
 
-/// <summary>A circuit in the making.</summary>
-internal sealed record Draft(string Key, CircuitKind Kind, int Structure, ImmutableArray<Bundle> Bundles, Amps? Rating, Because Why)
+/// <summary>General circuits that the floor area asks for, 210.11(A).</summary>
+internal static class LeastGeneral
 {
-    public Circuit ToCircuit(PanelId panel)
+    private const int Begun = 20;
+
+    /// <summary>A layout that has hardly begun is not asked yet.</summary>
+    public static bool IsAsked(Survey survey) => survey.Boxes.Length > Begun;
+
+    /// <summary>Volt-amperes that the circuits of these families fall short; zero or less when they suffice or the layout has hardly begun.</summary>
+    public static decimal Short(Survey survey, IEnumerable<(Family Family, int Circuits)> families) =>
+        !IsAsked(survey) ? 0 : (survey.FloorArea.Value * 3) - families.Where(f => f.Family.IsGeneral).Sum(f => f.Circuits * f.Family.Rating!.Value.Value * 120);
+}
+
+/// <summary>Every bundle in its family, families in the order the rules take them.</summary>
+internal sealed class Sorted
+{
+    private readonly Job job;
+    private readonly CodeBook.CodeBook book;
+    private readonly PanelChoice choice;
+    private readonly Dictionary<int, Weighing.House> outlets;
+
+    public Sorted(FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book, PanelChoice choice)
+    {
+        (this.job, this.book, this.choice) = (job, book, choice);
+        var families = new Families(house, job, book);
+        var bundles = Bundles.Tie(survey);
+        Families = [.. bundles.Select(b => (Family: families.Of(b), Bundle: b)).GroupBy(x => x.Family.Id)
+            .Select(g => (g.First().Family, (IReadOnlyList<Bundle>)[.. g.Select(x => x.Bundle)]))
+            .OrderBy(f => f.Item2[0].Structure).ThenBy(f => f.Family.Kind)];
+        outlets = survey.Boxes.GroupBy(b => b.Place.Structure).ToDictionary(g => g.Key, g => new Weighing.House(g));
+    }
+
+    public IReadOnlyList<(Family Family, IReadOnlyList<Bundle> Bundles)> Families { get; }
+
+    public Weighing Weigh(Family family, IReadOnlyList<Bundle> bundles, Func<Place, Place, Length> between) =>
+        new(bundles, new(family, bundles, job, book), job, outlets[bundles[0].Structure], choice.PlacesFor(bundles[0].Structure, family), between);
+}
+
+/// <summary>A circuit in the making.</summary>
+internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure, ImmutableArray<Bundle> Bundles, Amps? Rating, Because Why)
+{
+    /// <summary>The circuit of bundles of one family.</summary>
+    public static CircuitDraft Of(Family family, IReadOnlyList<Bundle> bundles, int number)
+    {
+        var (kind, rating) = KindOf(family, bundles);
+        var key = kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer ? bundles.SelectMany(b => b.Boxes).First(b => b.Plates.Any()).Box.Id.Value
+            : family.Kind == CircuitKind.SmallAppliance ? $"{(bundles.FirstOrDefault(b => b.Boxes[0].Box.ServesCounter) ?? bundles[0]).Room.Room.Id}-{family.Word}-{number + 1}"
+            : family.IsGeneral && !family.Id.StartsWith("own/", StringComparison.Ordinal) ? $"{bundles[0].Room.Room.Id}-{family.Word}"
+            : family.Kind == CircuitKind.DishwasherAndDisposer ? $"{bundles[0].Room.Room.Id}-lights" : family.Word;
+        return new(key, kind, bundles[0].Structure, [.. bundles], rating, family.Why);
+    }
+
+    /// <summary>With one more bundle, whatever its family: a person's choice, named by what most of the outlets are.</summary>
+    public CircuitDraft With(Bundle bundle, Family family) => Bundles.Contains(bundle) ? this : this with
+    {
+        Bundles = Bundles.Add(bundle),
+        Rating = Kind == CircuitKind.Individual && Rating is null && family.Kind != CircuitKind.Individual ? family.Rating : Rating,
+    };
+
+    // In the family of the dishwasher a circuit may be lights alone, one machine alone, both machines, or lights with a machine.
+    private static (CircuitKind Kind, Amps? Rating) KindOf(Family family, IReadOnlyList<Bundle> bundles)
+    {
+        if (family.Kind != CircuitKind.DishwasherAndDisposer)
+        {
+            return (family.Kind, family.Rating);
+        }
+
+        int lights = bundles.Count(b => b.IsLighting), machines = bundles.Count - lights;
+        return lights == 0 ? machines == 1 ? (CircuitKind.Individual, null) : (family.Kind, family.Rating)
+            : machines == 0 ? (CircuitKind.Lighting, 15.Amps()) : (CircuitKind.General, family.Rating);
+    }
+
+    /// <summary>Two circuits that start in one room are told apart by a number.</summary>
+    public static List<CircuitDraft> Keyed(IEnumerable<CircuitDraft> drafts)
+    {
+        var used = new Dictionary<string, int>();
+        var keyed = new List<CircuitDraft>();
+        foreach (var draft in drafts)
+        {
+            var count = used[draft.Key] = used.GetValueOrDefault(draft.Key) + 1;
+            keyed.Add(count == 1 ? draft : draft with { Key = $"{draft.Key}-{count}" });
+        }
+
+        return keyed;
+    }
+
+    public Circuit ToCircuit(PanelId panel, Job job, CodeBook.CodeBook book)
     {
         var boxes = Bundles.SelectMany(b => b.Boxes).OrderBy(b => b.Box.Id.Value, StringComparer.Ordinal).ToList();
+        var outlets = boxes.Count(b => !b.SwitchesOnly);
+        var why = Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance ? Why.Then(CapReason(outlets, job, book))
+            : Kind is CircuitKind.Individual or CircuitKind.Feeder ? Why : Why.Plan("on this circuit", $"{outlets} outlet{(outlets == 1 ? "" : "s")}");
         return new()
         {
             Key = new(Key),
@@ -101,8 +190,16 @@ internal sealed record Draft(string Key, CircuitKind Kind, int Structure, Immuta
             Panel = panel,
             Boxes = [.. boxes.Select(b => b.Box.Id)],
             UsualRating = Rating,
-            Load = CircuitLoad.Of(boxes),
-            Why = Why,
+            Load = CircuitLoad.Of(boxes, job.Schools),
+            Why = why,
         };
+    }
+
+    private static Because CapReason(int outlets, Job job, CodeBook.CodeBook book)
+    {
+        var cap = FamilyRules.Cap(job, book);
+        return book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local
+            ? Because.Of("").Book($"{outlets} outlets, at most {cap}", "local; not in the model code", local.By)
+            : Because.Of("").House($"{outlets} outlets, at most {cap}", "the model code sets no number", "house rule: outlets per circuit");
     }
 }

@@ -24,6 +24,18 @@ public sealed record Job
     /// <summary>The crew's own numbers.</summary>
     public HouseRules HouseRules { get; init; } = new();
 
+    /// <summary>What the crew weighs a division by.</summary>
+    public Aims Aims { get; init; } = new();
+
+    /// <summary>What the crew pays for protection.</summary>
+    public DevicePrices Prices { get; init; } = new();
+
+    /// <summary>Rooms that go by schools of their own.</summary>
+    public ImmutableArray<RoomSchools> RoomSchools { get; init; } = [];
+
+    /// <summary>Circuits that go by schools of their own.</summary>
+    public ImmutableArray<CircuitSchools> CircuitSchools { get; init; } = [];
+
     /// <summary>Buildings, the house first.</summary>
     public required ImmutableArray<Structure> Structures { get; init; }
 
@@ -41,6 +53,12 @@ public sealed record Job
 
     /// <summary>Choices that the planner works around.</summary>
     public Pins Pins { get; init; } = new();
+
+    /// <summary>Divisions kept under a name.</summary>
+    public ImmutableArray<Division> Divisions { get; init; } = [];
+
+    /// <summary>Name of the kept division that the plan follows; null for the planner's own.</summary>
+    public string? Follows { get; init; }
 
     /// <summary>Facts still waited for.</summary>
     public ImmutableArray<Hold> Holds { get; init; } = [];

@@ -117,6 +117,20 @@ public static partial class JobProblems
             ("houseRules.counterReach", h.CounterReach.Inches, 12, 24),
             ("houseRules.switchFromJamb", h.SwitchFromJamb.Inches, 4, 24),
             ("houseRules.canSpacing", h.CanSpacing.Inches, 24, 120),
+            ("aims.cable", job.Aims.Cable.Value, 0, 400),
+            ("aims.breaker", job.Aims.Breaker.Feet, 0, 500),
+            ("aims.darkness", job.Aims.Darkness.Feet, 0, 100),
+            ("aims.crowding", job.Aims.Crowding.Feet, 0, 100),
+            ("aims.wantedFill", job.Aims.WantedFill.Value, 20, 100),
+            ("aims.crossing", job.Aims.Crossing.Feet, 0, 100),
+            ("aims.leavingRoom", job.Aims.LeavingRoom.Feet, 0, 100),
+            ("prices.breaker", job.Prices.Breaker.Value, 0, 10000),
+            ("prices.afciBreaker", job.Prices.AfciBreaker.Value, 0, 10000),
+            ("prices.gfciBreaker", job.Prices.GfciBreaker.Value, 0, 10000),
+            ("prices.dualBreaker", job.Prices.DualBreaker.Value, 0, 10000),
+            ("prices.gfciReceptacle", job.Prices.GfciReceptacle.Value, 0, 10000),
+            ("prices.afciReceptacle", job.Prices.AfciReceptacle.Value, 0, 10000),
+            ("prices.receptacle", job.Prices.Receptacle.Value, 0, 10000),
         })
         {
             if (value < low || value > high)
@@ -152,6 +166,22 @@ public static partial class JobProblems
         foreach (var pin in job.Pins.Breakers.Where(p => p.Rating.Value is < 10 or > 400))
         {
             yield return new($"pins.breakers “{pin.Circuit}”", "a breaker lies from 10 to 400 A");
+        }
+
+        foreach (var box in job.Pins.Individual.Where(b => !boxes.Contains(b)))
+        {
+            yield return new($"pins.individual “{box}”", "is no box of this job");
+        }
+
+        var panels = job.Panels.Select(p => p.Id).ToHashSet();
+        foreach (var pin in job.Pins.Panels.Where(p => !panels.Contains(p.Panel)))
+        {
+            yield return new($"pins.panels “{pin.Circuit}”", $"there is no panel “{pin.Panel}” in this job");
+        }
+
+        foreach (var problem in DivisionProblems.Find(job))
+        {
+            yield return problem;
         }
 
         var structures = job.Structures.Select(s => s.Id).ToHashSet();

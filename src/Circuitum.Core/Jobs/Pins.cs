@@ -17,6 +17,12 @@ public sealed record Pins
 
     /// <summary>This conductor on that circuit.</summary>
     public ImmutableArray<CablePin> Cables { get; init; } = [];
+
+    /// <summary>Boxes that have an individual circuit because a person wants it.</summary>
+    public ImmutableArray<BoxId> Individual { get; init; } = [];
+
+    /// <summary>This circuit from that panel.</summary>
+    public ImmutableArray<PanelPin> Panels { get; init; } = [];
 }
 
 /// <summary>A box held on a circuit.</summary>
@@ -30,3 +36,6 @@ public sealed record BreakerPin(CircuitKey Circuit, Amps Rating);
 
 /// <summary>A conductor size held.</summary>
 public sealed record CablePin(CircuitKey Circuit, Gauge Gauge);
+
+/// <summary>The panel that feeds a circuit, held.</summary>
+public sealed record PanelPin(CircuitKey Circuit, PanelId Panel);

@@ -28,6 +28,116 @@ public sealed record Schools
 
     /// <summary>Where the feed comes in first.</summary>
     public LightingFeed Feed { get; init; }
+
+    /// <summary>Kitchen lights and the dishwasher.</summary>
+    public KitchenLights KitchenLights { get; init; }
+
+    /// <summary>The refrigerator.</summary>
+    public RefrigeratorCircuit Refrigerator { get; init; }
+
+    /// <summary>Whether a dishwasher's load is taken as continuous.</summary>
+    public DishwasherRun DishwasherRun { get; init; }
+
+    /// <summary>Two circuits to one place.</summary>
+    public TwoCircuits TwoCircuits { get; init; }
+
+    /// <summary>What a second panel of a building feeds.</summary>
+    public SubpanelHolds Subpanel { get; init; }
+
+    /// <summary>Where ground-fault protection sits.</summary>
+    public GfciWay Gfci { get; init; }
+
+    /// <summary>Where arc-fault protection sits.</summary>
+    public AfciWay Afci { get; init; }
+
+    /// <summary>15 A receptacles on 20 A circuits.</summary>
+    public FifteenOnTwenty FifteenOnTwenty { get; init; }
+}
+
+/// <summary>Kitchen lights and the dishwasher: apart, or on one circuit.</summary>
+public enum KitchenLights
+{
+    /// <summary>Not with the dishwasher.</summary>
+    Apart,
+
+    /// <summary>With the dishwasher while the half-rating rule of 210.23 holds.</summary>
+    WithDishwasher,
+}
+
+/// <summary>The refrigerator on a small-appliance circuit or alone.</summary>
+public enum RefrigeratorCircuit
+{
+    /// <summary>On a small-appliance circuit, 210.52(B)(1).</summary>
+    OnSmallAppliance,
+
+    /// <summary>Its own circuit, 210.52(B)(1) exception 2.</summary>
+    Alone,
+}
+
+/// <summary>Whether a dishwasher runs three hours or more at full load.</summary>
+public enum DishwasherRun
+{
+    /// <summary>Not continuous.</summary>
+    NotContinuous,
+
+    /// <summary>Continuous: long programmes.</summary>
+    Continuous,
+}
+
+/// <summary>Two circuits that go to one place.</summary>
+public enum TwoCircuits
+{
+    /// <summary>Two 2-wire circuits.</summary>
+    TwoWire,
+
+    /// <summary>A multiwire circuit: one neutral, both legs opened together (210.4).</summary>
+    Multiwire,
+}
+
+/// <summary>What a second panel of a building feeds.</summary>
+public enum SubpanelHolds
+{
+    /// <summary>Everything near it.</summary>
+    EverythingNear,
+
+    /// <summary>Lights and receptacles only; heavy appliances home to the main.</summary>
+    LightsAndReceptacles,
+}
+
+/// <summary>Where ground-fault protection sits.</summary>
+public enum GfciWay
+{
+    /// <summary>At the breaker.</summary>
+    Breaker,
+
+    /// <summary>The first receptacle of the run that needs it, the rest on its load side.</summary>
+    FirstReceptacle,
+
+    /// <summary>A device at each place that needs it.</summary>
+    EachPlace,
+
+    /// <summary>Whichever of these costs least by the crew's prices.</summary>
+    LeastCost,
+}
+
+/// <summary>Where arc-fault protection sits.</summary>
+public enum AfciWay
+{
+    /// <summary>At the breaker.</summary>
+    Breaker,
+
+    /// <summary>A first-outlet AFCI receptacle; over NM cable only with a breaker listed for it, within 50 ft of 14 or 70 ft of 12 (210.12(A)).</summary>
+    FirstOutlet,
+}
+
+/// <summary>15 A receptacles on 20 A circuits.</summary>
+public enum FifteenOnTwenty
+{
+    /// <summary>Where the circuit has two or more, Table 210.21(B)(3).</summary>
+    WhereTwoOrMore,
+
+    /// <summary>Always 20 A on 20 A.</summary>
+    AlwaysMatch,
 }
 
 /// <summary>Feed to lighting.</summary>
@@ -79,8 +189,11 @@ public enum BathReceptacles
     /// <summary>Baths may share one 20 A circuit.</summary>
     MayShare,
 
-    /// <summary>One circuit for each bathroom.</summary>
+    /// <summary>One circuit for each bathroom's receptacles.</summary>
     OneEach,
+
+    /// <summary>One 20 A circuit for each bathroom, its light and fan with it: 210.11(C)(3) exception.</summary>
+    Whole,
 }
 
 /// <summary>Size of the home run against voltage drop.</summary>
@@ -163,6 +276,9 @@ public sealed record HouseRules
 
     /// <summary>Voltage drop wanted at the far end of a branch circuit, 1 to 8 per cent.</summary>
     public Percent DropTarget { get; init; } = new(3);
+
+    /// <summary>The crew's breakers are listed with first-outlet AFCI receptacles, so that the home run may be NM cable (210.12(A)(3), (4)).</summary>
+    public bool ListedForFirstOutlet { get; init; }
 }
 
 /// <summary>A crew's schools and numbers together, kept as a set from job to job.</summary>
@@ -173,4 +289,10 @@ public sealed record CrewSet
 
     /// <summary>Its numbers.</summary>
     public HouseRules HouseRules { get; init; } = new();
+
+    /// <summary>What it weighs a division by.</summary>
+    public Aims Aims { get; init; } = new();
+
+    /// <summary>What it pays for protection.</summary>
+    public DevicePrices Prices { get; init; } = new();
 }

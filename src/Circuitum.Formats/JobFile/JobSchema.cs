@@ -53,6 +53,7 @@ public static class JobSchema
         : type == typeof(VoltAmps) ? "volt-amperes"
         : type == typeof(CubicInches) ? "cubic inches"
         : type == typeof(Percent) ? "per cent"
+        : type == typeof(Money) ? "the crew's money"
         : type == typeof(Celsius) ? "degrees Celsius"
         : null;
 

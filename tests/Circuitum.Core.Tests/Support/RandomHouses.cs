@@ -27,6 +27,17 @@ internal static class RandomHouses
         Gen.Int[0, 2], Gen.Int[0, 2],
         (rooms, lots, edition, school) => Make(rooms, lots, (Edition)(2017 + (3 * edition)), (LightsAndReceptacles)school));
 
+    /// <summary>1 to 4 rooms, 1 to 10 boxes.</summary>
+    public static Gen<Job> Small { get; } = Jobs.Where(j => j.Boxes.Length > 0).Select(j => Fewer(j, 10));
+
+    // The first so many boxes; a lamp whose switch is left out stays without one.
+    private static Job Fewer(Job job, int most)
+    {
+        var boxes = job.Boxes.Take(most).ToList();
+        var ids = boxes.Select(b => b.Id).ToHashSet();
+        return job with { Boxes = [.. boxes.Select(b => b with { Devices = [.. b.Devices.Select(d => d with { Controls = [.. d.Controls.Where(ids.Contains)] })] })] };
+    }
+
     private static Job Make((int Use, int Feet)[] rooms, Lot[] lots, Edition edition, LightsAndReceptacles school)
     {
         var job = Houses.Row([.. rooms.Select((r, i) => ($"room{i}", Uses[r.Use], r.Feet))]) with { Edition = edition, Schools = new() { Lighting = school } };

@@ -11,7 +11,7 @@ public abstract record JobChange
     {
         try
         {
-            var changed = Apply(job, out var phrase);
+            var changed = LooseEnds.Drop(Apply(job, out var phrase));
             return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString()) : new(changed, phrase, null);
         }
         catch (ChangeRefusedException refused)

@@ -1,0 +1,126 @@
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Circuits;
+
+/// <summary>What may share a breaker: two bundles may be on one circuit only where their families are the same.</summary>
+/// <param name="Id">Same for bundles that may share.</param>
+/// <param name="Kind">The kind of its circuits.</param>
+/// <param name="Rating">Rating of its circuits; null where a nameplate decides.</param>
+/// <param name="Word">What its circuits' keys end with, or the whole key where no room stands in it.</param>
+/// <param name="Why">Why its circuits are of this kind.</param>
+internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string Word, Because Why)
+{
+    /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed refrigerators.</summary>
+    public bool HasCap => Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance;
+
+    public bool IsGeneral => Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General;
+}
+
+/// <summary>Tells the family of every bundle: what the rules require first, then what the crew's schools say of its room.</summary>
+internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook book)
+{
+    private readonly HashSet<BoxId> individual = [.. job.Pins.Individual];
+
+    public Family Of(Bundle bundle)
+    {
+        var building = house.Structures[bundle.Structure].Structure.Id.Value;
+        var room = bundle.Room;
+        var schools = job.SchoolsIn(room.Room.Id);
+        if (Own(bundle, schools) is { } own)
+        {
+            return own;
+        }
+
+        if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))
+        {
+            return Dishwasher(building, schools);
+        }
+
+        var use = room.Room.Use;
+        if (bundle.IsLighting)
+        {
+            return schools.KitchenLights == KitchenLights.WithDishwasher && use == RoomUse.Kitchen && HasDishwasher(room.Room.Id) && !bundle.Boxes.Any(b => b.HasAlarm) ? Dishwasher(building, schools)
+                : schools.Baths == BathReceptacles.Whole && use == RoomUse.Bath && bundle.Boxes.All(b => b.Room == room && !b.HasAlarm && !b.Box.Outside) ? WholeBath(room)
+                : General(building, room, schools, lights: true);
+        }
+
+        return bundle.Anchor.Box.Outside
+            ? new($"{building}/outdoors", CircuitKind.Outdoor, 20.Amps(), $"{building}-outdoors",
+                Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "", "school: outdoors apart"))
+            : use switch
+            {
+                RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry => new($"{building}/appliances", CircuitKind.SmallAppliance, 20.Amps(), "appliances",
+                    Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them", "", "210.11(C)(1), 210.52(B)")),
+                RoomUse.Laundry => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry", Reason("laundry receptacles on a 20 A circuit with no other outlets", "", "210.11(C)(2)")),
+                RoomUse.Bath when schools.Baths == BathReceptacles.Whole => WholeBath(room),
+                RoomUse.Bath => new(schools.Baths == BathReceptacles.OneEach ? $"{building}/{room.Room.Id}/bath" : $"{building}/baths", CircuitKind.Bathroom, 20.Amps(),
+                    schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths", Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", "", "210.11(C)(3)")),
+                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, 20.Amps(), "garage", Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", "", "210.11(C)(4)")),
+                _ => General(building, room, schools, lights: false),
+            };
+    }
+
+    private static Because Reason(string text, string value, string section) => Because.Of("Why this circuit").Book(text, value, section);
+
+    private Family? Own(Bundle bundle, Schools schools)
+    {
+        var id = bundle.Anchor.Box.Id.Value;
+        if (bundle.Boxes.Any(b => individual.Contains(b.Box.Id)))
+        {
+            var lighting = bundle.IsLighting;
+            var plain = lighting || !bundle.Boxes.Any(b => b.Plates.Any());
+            return new($"own/{id}", plain ? lighting ? CircuitKind.Lighting : CircuitKind.Receptacles : CircuitKind.Individual, plain ? lighting ? 15.Amps() : 20.Amps() : null, id,
+                Because.Of("Why this circuit").Pin("an individual circuit, as a person wants it", bundle.Anchor.Name));
+        }
+
+        var plate = bundle.Boxes.SelectMany(b => b.Plates).FirstOrDefault(p => NeedsItsOwn(p, schools));
+        return plate is null ? null : new($"own/{id}", CircuitKind.Individual, null, id, WhyItsOwn(plate));
+    }
+
+    private static bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || plate.Volts.Value == 240 || plate.Load.Value > 1440
+        || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood or Appliance.Microwave or Appliance.SumpPump
+        || (plate.Appliance == Appliance.Refrigerator && schools.Refrigerator == RefrigeratorCircuit.Alone)
+        || (IsWasher(plate) && schools.Dishwasher == DishwasherAndDisposer.OneEach && schools.KitchenLights == KitchenLights.Apart)
+        || (!plate.Cord && plate.Load.Value > 900 && !IsWasher(plate));
+
+    private static bool IsWasher(Nameplate plate) => plate.Appliance is Appliance.Dishwasher or Appliance.Disposer;
+
+    private static Because WhyItsOwn(Nameplate plate) => plate switch
+    {
+        { Appliance: Appliance.AirHandler } => Reason("central heating has an individual circuit", plate.Name, "422.12"),
+        { Appliance: Appliance.VehicleCharger } => Reason("vehicle charging has an individual circuit", plate.Name, "625.40"),
+        { Appliance: Appliance.RangeHood } => Reason("a cord-connected hood has an individual circuit", plate.Name, "422.16(B)(4)"),
+        { Individual: true } => Because.Of("Why this circuit").Job($"the instructions of {plate.Name} ask for an individual circuit", "110.3(B)"),
+        { Volts.Value: 240 } => Because.Of("Why this circuit").Job($"{plate.Name} is 240 V equipment", plate.Load.ToString()),
+        { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit").House("the refrigerator alone, so that nothing else takes it down", plate.Name, "school: refrigerator; 210.52(B)(1) exception 2"),
+        { Appliance: Appliance.Dishwasher or Appliance.Disposer } => Because.Of("Why this circuit").House("dishwasher and disposer each on its own", plate.Name, "school: dishwasher and disposer"),
+        _ => Because.Of("Why this circuit").Job($"{plate.Name} leaves no room for others", plate.Load.ToString()),
+    };
+
+    private Family Dishwasher(string building, Schools schools) => new(
+        schools.Dishwasher == DishwasherAndDisposer.OneEach ? $"{building}/dishwasher-each" : $"{building}/dishwasher", CircuitKind.DishwasherAndDisposer, 20.Amps(), "dishwasher",
+        Because.Of("Why this circuit")
+            .House(schools.KitchenLights == KitchenLights.WithDishwasher ? "kitchen lights with the dishwasher while the half-rating rule holds" : "dishwasher and disposer on one circuit where the sum fits", "", schools.KitchenLights == KitchenLights.WithDishwasher ? "school: kitchen lights and dishwasher" : "school: dishwasher and disposer")
+            .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "", book.FifteenTwenty));
+
+    private static Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, 20.Amps(), $"{room.Room.Id}-bath",
+        Reason("one 20 A circuit for this bathroom alone may feed its light and fan as well", "", "210.11(C)(3) exception"));
+
+    private static Family General(string building, FramedRoom room, Schools schools, bool lights)
+    {
+        var bedroom = room.Room.Use == RoomUse.Bedroom;
+        var each = bedroom && schools.Bedrooms == BedroomSharing.OneEach ? $"/{room.Room.Id}" : "";
+        var why = Because.Of("Why this circuit");
+        return schools.Lighting == LightsAndReceptacles.Together
+            ? new($"{building}/general{each}", CircuitKind.General, 20.Amps(), "general", why.House("lights and receptacles together, room by room", "", "school: lights and receptacles"))
+            : lights ? new($"{building}/lights", CircuitKind.Lighting, 15.Amps(), "lights", why.House("lights apart from receptacles, neighbours together", "", "school: lights and receptacles"))
+            : bedroom && schools.Lighting == LightsAndReceptacles.ApartBedrooms15
+                ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, 15.Amps(), "receptacles", why.House("bedroom receptacles on 15 A, apart from lights", "", "school: lights and receptacles"))
+                : new($"{building}/receptacles{each}", CircuitKind.Receptacles, 20.Amps(), "receptacles", why.House("receptacles apart from lights, neighbours together", "", "school: lights and receptacles"));
+    }
+
+    private bool HasDishwasher(RoomId kitchen) => job.Boxes.Any(b => b.Room == kitchen && b.Devices.Any(d => d.Plate?.Appliance == Appliance.Dishwasher));
+}

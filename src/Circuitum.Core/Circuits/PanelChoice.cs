@@ -1,0 +1,59 @@
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Circuits;
+
+/// <summary>Which panel feeds which circuit where a building has more than one: by school near the panel or home to the main, while it has spaces.</summary>
+internal sealed class PanelChoice(FramedHouse house, Job job)
+{
+    private readonly Dictionary<int, List<(Panel Panel, Place Place)>> panels = job.Panels
+        .Select(p => (Panel: p, Place: Surveying.PlacePanel(house, p)))
+        .GroupBy(p => p.Place.Structure)
+        .ToDictionary(g => g.Key, g => g.OrderBy(p => p.Panel.FedFrom is null ? 0 : 1).ThenBy(p => p.Panel.Id.Value, StringComparer.Ordinal).ToList());
+
+    /// <summary>Panels that may feed a family's circuits.</summary>
+    public IReadOnlyList<Place> PlacesFor(int structure, Family family) => [.. Candidates(structure, Heavy(family)).Select(p => p.Place)];
+
+    /// <summary>The panel of every draft: held ones first, then where the sub-panel saves most cable, as long as it has spaces.</summary>
+    public Dictionary<CircuitDraft, PanelId> Choose(IReadOnlyList<CircuitDraft> drafts)
+    {
+        var held = job.Pins.Panels.ToDictionary(p => p.Circuit.Value, p => p.Panel);
+        var chosen = new Dictionary<CircuitDraft, PanelId>(ReferenceEqualityComparer.Instance);
+        var free = job.Panels.ToDictionary(p => p.Id, p => p.Spaces - (2 * job.Panels.Count(d => d.FedFrom == p.Id)));
+        void Take(CircuitDraft draft, PanelId panel)
+        {
+            chosen[draft] = panel;
+            free[panel] -= Poles(draft);
+        }
+
+        foreach (var draft in drafts.Where(d => held.ContainsKey(d.Key)))
+        {
+            Take(draft, held[draft.Key]);
+        }
+
+        var open = drafts.Where(d => !chosen.ContainsKey(d)).Select(d =>
+        {
+            var costs = Candidates(d.Structure, Heavy(d)).Select(p => (p.Panel.Id, Cost: d.Bundles.Min(b => Reckoning.Between(p.Place, b.Feed)))).ToList();
+            return (Draft: d, Costs: costs, Saves: costs[0].Cost - costs.Min(c => c.Cost));
+        });
+        foreach (var (draft, costs, _) in open.OrderByDescending(o => o.Saves).ThenBy(o => o.Draft.Key, StringComparer.Ordinal))
+        {
+            // Of panels that are full the first stands: the check hangs a tag on what finds no space.
+            var roomy = costs.Where(c => free[c.Id] >= Poles(draft)).ToList();
+            Take(draft, roomy.Count == 0 ? costs[0].Id : roomy.MinBy(c => c.Cost).Id);
+        }
+
+        return chosen;
+    }
+
+    private IEnumerable<(Panel Panel, Place Place)> Candidates(int structure, bool heavy) =>
+        heavy && job.Schools.Subpanel == SubpanelHolds.LightsAndReceptacles ? panels[structure].Take(1) : panels[structure];
+
+    private static bool Heavy(Family family) => family.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;
+
+    private static bool Heavy(CircuitDraft draft) => draft.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;
+
+    private static int Poles(CircuitDraft draft) => draft.Bundles.Any(b => b.Boxes.Any(x => x.Plates.Any(p => p.Volts.Value == 240))) ? 2 : 1;
+}

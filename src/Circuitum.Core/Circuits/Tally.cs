@@ -1,0 +1,93 @@
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Circuits;
+
+/// <summary>What bundles on one circuit come to: everything that 210.23, the cap and the required circuits ask about, so that adding one is a sum.</summary>
+internal readonly record struct Tally(int Bundles, int Outlets, decimal Connected, decimal Required, decimal Fastened, bool Other, decimal LargestCord, bool Alarms, bool Lights, int Kitchens, int Counters)
+{
+    public static Tally operator +(Tally a, Tally b) => new(
+        a.Bundles + b.Bundles, a.Outlets + b.Outlets, a.Connected + b.Connected, a.Required + b.Required, a.Fastened + b.Fastened, a.Other || b.Other,
+        Math.Max(a.LargestCord, b.LargestCord), a.Alarms || b.Alarms, a.Lights || b.Lights, a.Kitchens | b.Kitchens, a.Counters + b.Counters);
+
+    /// <summary>One bundle's. Kitchens are told apart by a bit each, so that counters of two are seen on one circuit.</summary>
+    public static Tally Of(Bundle bundle, IReadOnlyList<RoomId> kitchens, Schools schools)
+    {
+        var load = CircuitLoad.Of(bundle.Boxes, schools);
+        var counter = bundle.Boxes.Any(b => b.Box.ServesCounter);
+        return new(1, bundle.Outlets, load.Connected.Value, load.Items.Sum(i => i.Demand.Value * (i.Continuous ? 1.25m : 1)),
+            load.Items.Where(i => i.Use == LoadUse.Fastened).Sum(i => i.Load.Value), load.Items.Any(i => i.Use != LoadUse.Fastened),
+            load.Items.Where(i => i.Use == LoadUse.CordAndPlug).Select(i => i.Load.Value).DefaultIfEmpty().Max(),
+            bundle.Boxes.Any(b => b.HasAlarm), bundle.Boxes.Any(b => b.HasLight),
+            counter ? 1 << (Math.Max(0, IndexOf(kitchens, bundle.Room.Room.Id)) & 31) : 0, counter ? 1 : 0);
+    }
+
+    private static int IndexOf(IReadOnlyList<RoomId> rooms, RoomId room)
+    {
+        for (var i = 0; i < rooms.Count; i++)
+        {
+            if (rooms[i] == room)
+            {
+                return i;
+            }
+        }
+
+        return -1;
+    }
+}
+
+/// <summary>The rules for circuits of one family of bundles: never traded against aims.</summary>
+internal sealed class FamilyRules
+{
+    private readonly Tally whole;
+    private readonly int[] countersOf;
+    private readonly int rating;
+    private readonly int cap;
+    private readonly decimal fill;
+    private readonly CircuitKind kind;
+
+    public FamilyRules(Family family, IReadOnlyList<Bundle> bundles, Job job, CodeBook.CodeBook book)
+    {
+        kind = family.Kind;
+        rating = (int)(family.Rating?.Value ?? 20);
+        cap = family.HasCap ? Cap(job, book) : int.MaxValue;
+        fill = family.HasCap ? rating * 120 * job.HouseRules.LargestFill.Value / 100 : decimal.MaxValue;
+        var kitchens = bundles.Where(b => b.Boxes.Any(x => x.Box.ServesCounter)).Select(b => b.Room.Room.Id).Distinct().ToList();
+        Tallies = [.. bundles.Select(b => Tally.Of(b, kitchens, job.Schools))];
+        whole = Tallies.Aggregate(default(Tally), (sum, t) => sum + t);
+        countersOf = [.. kitchens.Select((_, i) => Tallies.Where(t => t.Kitchens == 1 << i).Sum(t => t.Counters))];
+    }
+
+    /// <summary>What each bundle adds.</summary>
+    public Tally[] Tallies { get; }
+
+    /// <summary>Fewest circuits of this family, 210.11(A).</summary>
+    public int Least { get; set; }
+
+    /// <summary>Rating in amperes.</summary>
+    public int Rating => rating;
+
+    /// <summary>Outlets that local rule and crew put on one general circuit.</summary>
+    public static int Cap(Job job, CodeBook.CodeBook book) => book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.Value is int local
+        ? Math.Min(local, job.HouseRules.OutletsPerCircuit)
+        : job.HouseRules.OutletsPerCircuit;
+
+    /// <summary>What one circuit may carry: its rating, 210.23, the cap and the fill. What cannot be parted is carried anyway, and tagged.</summary>
+    public bool Carries(Tally t) => t.Bundles == 1 || (t.Outlets <= cap && t.Connected <= fill && t.Required <= rating * 120
+        && t.LargestCord <= rating * 120 * .80m && (!t.Other || t.Fastened <= rating * 120 * .50m));
+
+    /// <summary>Rules about company that this circuit breaks, where another division of the family could keep them.</summary>
+    public int Broken(Tally t)
+    {
+        var broken = t.Alarms && !t.Lights && whole.Lights ? 1 : 0;
+        if (kind == CircuitKind.SmallAppliance)
+        {
+            // 210.11(C)(1): two or more; 210.52(B)(3): each kitchen's counters on at least two, none of them shared with another kitchen.
+            broken += t.Bundles == whole.Bundles && t.Bundles > 1 ? 1 : 0;
+            broken += (t.Kitchens & (t.Kitchens - 1)) != 0 ? 1 : t.Counters > 1 && t.Counters == countersOf[int.TrailingZeroCount(t.Kitchens)] ? 1 : 0;
+        }
+
+        return broken;
+    }
+}
