@@ -49,7 +49,7 @@ public class PlanBenchmarks
         routed = Routes.Route(house, survey, circuits, job);
         holes = Drilling.Drill(routed, job.HouseRules);
         sized = Sizing.Size(routed, holes, survey, job, book);
-        wired = Wires.Join(Protecting.Protect(sized, survey, book), survey, book);
+        wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job);
     }
 
@@ -75,7 +75,7 @@ public class PlanBenchmarks
 
     /// <summary>Protection and wiring.</summary>
     [Benchmark]
-    public ImmutableArray<WiredCircuit> Wire() => Wires.Join(Protecting.Protect(sized, survey, book), survey, book);
+    public ImmutableArray<WiredCircuit> Wire() => Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
 
     /// <summary>Panel.</summary>
     [Benchmark]

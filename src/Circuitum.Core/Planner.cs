@@ -40,7 +40,7 @@ public static class Planner
             sized = Sizing.Size(routed, holes, survey, job, book);
         }
 
-        var safe = Protecting.Protect(sized, survey, book);
+        var safe = Protecting.Protect(sized, survey, job, book);
         var wired = Wires.Join(safe, survey, book);
         var panels = Landing.Land(wired, house, survey, job);
         var tags = Checking.Check(new(job, book, house, survey, wired, panels));

@@ -29,7 +29,7 @@ public sealed class BenchTests : IDisposable
     [Theory]
     [InlineData("house", "House · 27 rooms")]
     [InlineData("boxes", "Boxes · 140")]
-    [InlineData("circuits", "Circuits · 30")]
+    [InlineData("circuits", "Circuits · 31")]
     [InlineData("runs", "Runs · 143")]
     [InlineData("panel", "Panel A · Mudroom")]
     public async Task Every_stage_shows_the_demo(string stage, string says)
@@ -45,7 +45,7 @@ public sealed class BenchTests : IDisposable
         var visitor = host.Visit();
         foreach (var stage in new[] { "house", "boxes", "circuits", "runs", "panel" })
         {
-            Assert.Contains("Panel A · 24", await visitor.GetAsync($"/job/demo/{stage}?on=box:b-r"), StringComparison.Ordinal);
+            Assert.Contains("Panel A · 27", await visitor.GetAsync($"/job/demo/{stage}?on=box:b-r"), StringComparison.Ordinal);
             Assert.Contains("Select a box or a circuit", await visitor.GetAsync($"/job/demo/{stage}?on=box:ghost"), StringComparison.Ordinal);
         }
     }

@@ -71,7 +71,7 @@ public sealed class BenchViewTests
     {
         var view = At(Stage.Circuits);
         Assert.Equal(Severity.Red, view.Worst(Job.Plan.Landed(new("car"))!));
-        Assert.Equal(Severity.Amber, view.Worst(Job.Plan.Landed(new("study-receptacles"))!));
+        Assert.Equal(Severity.Amber, view.Worst(Job.Plan.Landed(new("family-receptacles"))!));
         Assert.Null(view.Worst(Job.Plan.Landed(new("l-dryer"))!));
     }
 

@@ -1,6 +1,7 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
@@ -10,7 +11,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on circuits: what may share, how much, how many.</summary>
 internal static class CircuitChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Ratings(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Ratings(plan)).Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
 
     private static IEnumerable<Tag> Loads(Checked plan)
     {
@@ -58,6 +59,36 @@ internal static class CircuitChecks
             if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage && rating.Value < 20)
             {
                 yield return Red(circuit, "210.11(C)", $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.", Unrate(plan, circuit));
+            }
+        }
+    }
+
+    // 210.21(B): contacts against their circuit.
+    private static IEnumerable<Tag> Receptacles(Checked plan)
+    {
+        foreach (var circuit in plan.Circuits.Where(c => c.Protected.Sized.Breaker.Value.Value == 20 || c.Circuit.Boxes.Length == 1))
+        {
+            var breaker = circuit.Protected.Sized.Breaker.Value;
+            foreach (var (box, device, place) in circuit.Circuit.Boxes.Select(b => plan.Survey[b]).SelectMany(b => b.Box.Devices.Select((d, i) => (b, d, i))).Where(x => x.d.Kind.IsGeneralReceptacle() && x.d.Rating is not null))
+            {
+                if (ReceptacleListing.IsAlone(device, circuit.Circuit) && device.Rating < breaker && breaker.Value <= 20)
+                {
+                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), "210.21(B)(1)", $"{box.Name} is a {device.Rating} receptacle alone on a {breaker} circuit.", $"A single receptacle is rated no less than its circuit: {breaker}. Use one of {breaker}, or a duplex.")
+                    {
+                        Fixes = [new Fix($"Make it {breaker}", new SetRating(box.Box.Id, place, breaker))],
+                    };
+                }
+                else if (device.Rating > breaker && breaker.Value == 15)
+                {
+                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), "Table 210.21(B)(3)", $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.", "On 15 A only 15 A receptacles.") { Fixes = [new Fix("Make it 15 A", new SetRating(box.Box.Id, place, 15.Amps()))] };
+                }
+                else if (plan.Job.Schools.FifteenOnTwenty == FifteenOnTwenty.AlwaysMatch && breaker.Value == 20 && device.Rating < breaker)
+                {
+                    yield return new(Severity.Amber, Stage.Circuits, Subject.Box(box.Box.Id), "school: receptacles match their circuit", $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.", "The book allows it where there are two or more; the crew matches them.")
+                    {
+                        Fixes = [new Fix("Make it 20 A", new SetRating(box.Box.Id, place, breaker))],
+                    };
+                }
             }
         }
     }

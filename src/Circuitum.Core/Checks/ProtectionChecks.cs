@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Layout;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Wiring;
 
@@ -9,7 +10,57 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags where an outlet that needs ground-fault protection has none.</summary>
 internal static class ProtectionChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan)
+    public static IEnumerable<Tag> Check(Checked plan) => Bare(plan).Concat(Devices(plan)).Concat(Multiwires(plan));
+
+    // Devices one behind the other, and buttons out of reach.
+    private static IEnumerable<Tag> Devices(Checked plan)
+    {
+        foreach (var circuit in plan.Circuits)
+        {
+            var ground = circuit.Protected.Devices.Where(d => d.Value.Kind != ProtectiveKind.Afci).ToDictionary(d => d.Key, d => d.Value);
+            foreach (var (device, behind) in DevicePlacing.InSeries(circuit.Protected.Sized, ground))
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Box(device), "good practice", $"{plan.Survey[device].Name} hangs on the load side of another GFCI.",
+                    $"A ground fault may trip it or {plan.Survey[behind].Name}: two places to look for one dead outlet. Feed it from the line side, or leave one out.");
+            }
+
+            foreach (var device in ground.Keys.Where(d => circuit.Protected.BreakerIsGfci).OrderBy(d => d.Value, StringComparer.Ordinal))
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Box(device), "good practice", $"{plan.Survey[device].Name} is a GFCI behind a GFCI breaker.", "A ground fault may trip either. One is enough.");
+            }
+
+            foreach (var device in ground.Where(d => d.Value.Placed && !DevicePlacing.IsReachable(plan.Survey[d.Key])).Select(d => d.Key).OrderBy(d => d.Value, StringComparer.Ordinal))
+            {
+                yield return new(Severity.Red, Stage.Circuits, Subject.Box(device), "210.8", $"The button of {plan.Survey[device].Name} is not readily accessible.",
+                    "It is tested monthly and reset by hand: at most 6'-7\" up, on a wall, not behind an appliance. Move the device, or use a GFCI breaker.");
+            }
+        }
+    }
+
+    private static IEnumerable<Tag> Multiwires(Checked plan)
+    {
+        var landed = plan.Panels.SelectMany(p => p.Circuits).ToDictionary(l => l.Wired.Circuit.Key);
+        foreach (var circuit in plan.Circuits.Where(c => c.Circuit.SharesNeutralWith is CircuitKey other && string.CompareOrdinal(c.Circuit.Key.Value, other.Value) < 0))
+        {
+            var (one, other) = (landed[circuit.Circuit.Key], landed[circuit.Circuit.SharesNeutralWith!.Value]);
+            var subject = Subject.Circuit(circuit.Circuit.Key);
+            if (one.Space is int a && other.Space is int b && Math.Abs(a - b) != 2)
+            {
+                yield return new(Severity.Red, Stage.Panel, subject, "210.4(B), 240.15(B)", $"The legs of a multiwire circuit are landed in spaces {a} and {b}.", "They open together: two adjacent spaces on one side, on both legs, with a common trip or a listed handle tie.")
+                {
+                    Fixes = [new Fix("Free their spaces", new PinSpace(plan.Job.Pins.Spaces.Any(p => p.Circuit == one.Wired.Circuit.Key) ? one.Wired.Circuit.Key : other.Wired.Circuit.Key, null))],
+                };
+            }
+
+            if (circuit.Protected.Kind.Value != BreakerKind.Standard)
+            {
+                yield return new(Severity.Amber, Stage.Circuits, subject, "210.4, 300.13(B)", $"{one.Description} and {other.Description} share a neutral behind a two-pole {circuit.Protected.Mark} device.",
+                    "Only a two-pole device listed for it takes both hots and the shared neutral: two single ones would trip at once. Joined neutrals by pigtail, never through a receptacle; a ground-fault receptacle only after the two have parted.");
+            }
+        }
+    }
+
+    private static IEnumerable<Tag> Bare(Checked plan)
     {
         foreach (var circuit in plan.Circuits)
         {

@@ -17,7 +17,7 @@ public static class Dividing
         var sorted = new Sorted(house, survey, job, book, choice);
         var drafts = Drafts(sorted, survey, job);
         var panels = choice.Choose(drafts);
-        var circuits = drafts.Select(d => d.ToCircuit(panels[d], job, book)).ToList();
+        var circuits = Multiwire.Pair([.. drafts.Select(d => d.ToCircuit(panels[d], job, book))], job.Schools);
         circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits)));
         return [.. circuits];
     }

@@ -48,6 +48,9 @@ public sealed record DevicePrices
     /// <summary>AFCI receptacle.</summary>
     public Money AfciReceptacle { get; init; } = new(33);
 
+    /// <summary>Receptacle with both.</summary>
+    public Money DualReceptacle { get; init; } = new(44);
+
     /// <summary>Plain receptacle that a device takes the place of.</summary>
     public Money Receptacle { get; init; } = new(2);
 }

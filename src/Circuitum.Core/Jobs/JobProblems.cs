@@ -130,6 +130,7 @@ public static partial class JobProblems
             ("prices.dualBreaker", job.Prices.DualBreaker.Value, 0, 10000),
             ("prices.gfciReceptacle", job.Prices.GfciReceptacle.Value, 0, 10000),
             ("prices.afciReceptacle", job.Prices.AfciReceptacle.Value, 0, 10000),
+            ("prices.dualReceptacle", job.Prices.DualReceptacle.Value, 0, 10000),
             ("prices.receptacle", job.Prices.Receptacle.Value, 0, 10000),
         })
         {

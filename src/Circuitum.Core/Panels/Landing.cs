@@ -32,7 +32,14 @@ public static class Landing
             board.TwoPole(circuit);
         }
 
-        board.OnePoles([.. order.Where(c => c.Circuit.Poles == 1 && !pins.Contains(c.Circuit.Key))]);
+        // The two of a multiwire circuit land like one two-pole, unless a person landed either.
+        bool Paired(WiredCircuit c) => !pins.Contains(c.Circuit.Key) && c.Circuit.SharesNeutralWith is CircuitKey other && !pins.Contains(other) && circuits.Exists(o => o.Circuit.Key == other);
+        foreach (var circuit in order.Where(c => Paired(c) && string.CompareOrdinal(c.Circuit.Key.Value, c.Circuit.SharesNeutralWith!.Value.Value) < 0))
+        {
+            board.Pair(circuit, circuits.Find(o => o.Circuit.Key == circuit.Circuit.SharesNeutralWith)!);
+        }
+
+        board.OnePoles([.. order.Where(c => c.Circuit.Poles == 1 && !pins.Contains(c.Circuit.Key) && !Paired(c))]);
         var described = Descriptions.Of(circuits, survey, job);
         return [.. circuits.Select(c => new Landed(c, board.SpaceOf(c), described[c.Circuit.Key], board.WhyOf(c))).OrderBy(l => l.Space ?? int.MaxValue).ThenBy(l => l.Wired.Circuit.Key.Value, StringComparer.Ordinal)];
     }
@@ -65,6 +72,20 @@ public static class Landing
             }
 
             landed[circuit] = (null, Why.Plan("no two adjacent spaces left", ""));
+        }
+
+        public void Pair(WiredCircuit one, WiredCircuit other)
+        {
+            var space = Enumerable.Range(1, Math.Max(0, spaces - 2)).FirstOrDefault(s => Free(s) && Free(s + 2), -1);
+            if (space < 0)
+            {
+                landed[one] = landed[other] = (null, Why.Plan("no two adjacent spaces left", ""));
+                return;
+            }
+
+            var why = Why.Book("multiwire: adjacent spaces on both legs, handles tied", $"{space} and {space + 2}", "210.4(B), 240.15(B)");
+            Take(one, space, why);
+            Take(other, space + 2, why);
         }
 
         public void OnePoles(List<WiredCircuit> circuits)

@@ -6,19 +6,21 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
-using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
 
-/// <summary>Stage Protection: AFCI and GFCI by place and edition, given by the breaker unless a person set a GFCI device on the circuit.</summary>
+/// <summary>Stage Protection: AFCI and GFCI by place and edition for each outlet; given by the breaker or by devices, as the school says or as costs least.</summary>
 public static class Protecting
 {
     private static readonly Length SixFeet = Length.FromFeet(6);
 
-    /// <summary>Protects every circuit.</summary>
-    public static ImmutableArray<ProtectedCircuit> Protect(ImmutableArray<SizedCircuit> circuits, Survey survey, CodeBook.CodeBook book) =>
-        [.. circuits.Select(c => Protect(c, survey, book))];
+    /// <summary>Protects every circuit; the two of a multiwire circuit get the same, since both legs open together.</summary>
+    public static ImmutableArray<ProtectedCircuit> Protect(ImmutableArray<SizedCircuit> circuits, Survey survey, Job job, CodeBook.CodeBook book)
+    {
+        var safe = circuits.Select(c => Protect(c, survey, job, book)).ToList();
+        return [.. safe.Select(c => c.Circuit.SharesNeutralWith is CircuitKey other && safe.Find(o => o.Circuit.Key == other) is { } partner ? Together(c, partner) : c)];
+    }
 
     /// <summary>What the rules ask about one box on a circuit of this rating: an entry for each device in it that is no mere support.</summary>
     public static IEnumerable<Outlet> Outlets(PlacedBox box, Volts volts, Amps rating) =>
@@ -38,7 +40,7 @@ public static class Protecting
             Accessory = box.Accessory,
         });
 
-    private static ProtectedCircuit Protect(SizedCircuit sized, Survey survey, CodeBook.CodeBook book)
+    private static ProtectedCircuit Protect(SizedCircuit sized, Survey survey, Job job, CodeBook.CodeBook book)
     {
         var circuit = sized.Circuit;
         if (circuit.Kind == CircuitKind.Feeder)
@@ -46,25 +48,43 @@ public static class Protecting
             return new(sized, new(BreakerKind.Standard, Because.Of("Why this protection").Plan("its branch circuits are protected where they begin", "")), ImmutableDictionary<BoxId, OutletProtection>.Empty);
         }
 
-        var resets = Resets(sized, survey);
-        var outlets = ImmutableDictionary.CreateBuilder<BoxId, OutletProtection>();
-        foreach (var box in circuit.Boxes.Select(id => survey[id]))
+        var needs = circuit.Boxes.ToDictionary(id => id, id =>
         {
-            var asked = Outlets(box, circuit.Load.Volts, sized.Breaker.Value).ToList();
-            outlets[box.Box.Id] = new(
-                asked.Select(book.AfciFor).FirstOrDefault(n => n is not null),
-                asked.Select(book.GfciFor).FirstOrDefault(n => n is not null),
-                resets.TryGetValue(box.Box.Id, out var reset) ? reset : null);
-        }
-
-        return new(sized, Choose(circuit, outlets, resets.Count > 0, survey), outlets.ToImmutable());
+            var asked = Outlets(survey[id], circuit.Load.Volts, sized.Breaker.Value).ToList();
+            return new OutletProtection(asked.Select(book.AfciFor).FirstOrDefault(n => n is not null), asked.Select(book.GfciFor).FirstOrDefault(n => n is not null), null);
+        });
+        var ways = new ProtectionWays(sized, survey, job, needs);
+        var chosen = ways.Choose();
+        var resets = DevicePlacing.Resets(sized, chosen.Ground);
+        var arc = chosen.ArcAt is BoxId first ? first : (BoxId?)null;
+        return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed)), needs.ToImmutableDictionary(n => n.Key, n => n.Value with
+        {
+            ResetAt = resets.TryGetValue(n.Key, out var reset) ? reset : null,
+            AfciResetAt = arc,
+        }))
+        {
+            Devices = chosen.Devices,
+            Ways = ways.Weighed,
+        };
     }
 
-    private static Figure<BreakerKind> Choose(Circuit circuit, IDictionary<BoxId, OutletProtection> outlets, bool devices, Survey survey)
+    private static ProtectedCircuit Together(ProtectedCircuit one, ProtectedCircuit other)
+    {
+        var kind = (one.BreakerIsAfci || other.BreakerIsAfci, one.BreakerIsGfci || other.BreakerIsGfci) switch
+        {
+            (true, true) => BreakerKind.DualFunction,
+            (true, false) => BreakerKind.Afci,
+            (false, true) => BreakerKind.Gfci,
+            _ => BreakerKind.Standard,
+        };
+        return one with { Kind = new(kind, one.Kind.Why.Book("multiwire: one two-pole device for both legs, neutral on the device", ProtectedCircuit.MarkOf(kind), "210.4(B)")) };
+    }
+
+    private static Because Why(Circuit circuit, Dictionary<BoxId, OutletProtection> needs, Survey survey, ChosenWay chosen, ImmutableArray<ProtectionWay> ways)
     {
         var why = Because.Of("Why this protection");
-        var afci = Grouped(circuit, outlets, p => p.Afci, survey).ToList();
-        var gfci = Grouped(circuit, outlets, p => p.Gfci, survey).ToList();
+        var afci = Grouped(circuit, needs, p => p.Afci, survey).ToList();
+        var gfci = Grouped(circuit, needs, p => p.Gfci, survey).ToList();
         foreach (var (need, boxes) in afci)
         {
             why = why.Book($"AFCI: {need.Reason}", boxes, need.Section);
@@ -75,58 +95,35 @@ public static class Protecting
             why = why.Book($"GFCI: {need.Reason}", boxes, need.Section);
         }
 
-        if (gfci.Count > 0 && devices)
+        if (afci.Count + gfci.Count == 0)
+        {
+            return why.Book("no outlet on it asks for AFCI or GFCI", "", "210.8, 210.12");
+        }
+
+        if (chosen.Ground.Values.Any(d => d.Placed))
         {
             why = why.Job("a GFCI receptacle is set on this circuit, so the breaker is not", "");
         }
-        else if (afci.Count + gfci.Count > 0)
+
+        foreach (var (box, device) in chosen.Devices.Where(d => !d.Value.Placed).OrderBy(d => d.Key.Value, StringComparer.Ordinal))
         {
-            why = why.House("protected at the breaker", "", "school: GFCI and AFCI at the breaker");
-        }
-        else
-        {
-            why = why.Book("no outlet on it asks for AFCI or GFCI", "", "210.8, 210.12");
+            why = why.Plan($"{survey[box].Name} carries the {Words(device.Kind)} receptacle", device.Load.IsEmpty && device.Kind == ProtectiveKind.Gfci ? "protects itself" : $"feeds {device.Load.Length} on its load side");
         }
 
-        var ground = gfci.Count > 0 && !devices;
-        return new((afci.Count > 0, ground) switch
+        why = why.House(chosen.Words, chosen.Price.ToString(), chosen.School);
+        foreach (var other in ways.Where(w => w.Name != chosen.Words))
         {
-            (true, true) => BreakerKind.DualFunction,
-            (true, false) => BreakerKind.Afci,
-            (false, true) => BreakerKind.Gfci,
-            _ => BreakerKind.Standard,
-        }, why);
+            why = other.Refused is { } refused ? why.Plan($"not {other.Name}: {refused}", "") : why.House($"instead {other.Name}", other.Price.ToString(), "the crew's prices");
+        }
+
+        return why;
     }
 
-    private static IEnumerable<(Need Need, string Boxes)> Grouped(Circuit circuit, IDictionary<BoxId, OutletProtection> outlets, Func<OutletProtection, Need?> which, Survey survey) =>
+    internal static string Words(ProtectiveKind kind) => kind switch { ProtectiveKind.Gfci => "GFCI", ProtectiveKind.Afci => "AFCI", _ => "AFCI and GFCI" };
+
+    private static IEnumerable<(Need Need, string Boxes)> Grouped(Circuit circuit, Dictionary<BoxId, OutletProtection> outlets, Func<OutletProtection, Need?> which, Survey survey) =>
         circuit.Boxes.Select(id => (Need: which(outlets[id]), survey[id].Name)).Where(x => x.Need is not null).GroupBy(x => x.Need!)
             .Select(g => (g.Key, g.Count() <= 2 ? string.Join(", ", g.Select(x => x.Name)) : $"{g.First().Name} and {g.Count() - 1} more"));
-
-    // A GFCI device protects its own box, and what hangs on its load terminals.
-    private static Dictionary<BoxId, BoxId> Resets(SizedCircuit sized, Survey survey)
-    {
-        var resets = new Dictionary<BoxId, BoxId>();
-        foreach (var run in sized.Routed.Runs)
-        {
-            if (run.To.Box is not BoxId box || resets.ContainsKey(box))
-            {
-                continue;
-            }
-
-            var own = survey[box].Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle);
-            if (own)
-            {
-                resets[box] = box;
-            }
-            else if (run.From.Box is BoxId before && resets.TryGetValue(before, out var reset)
-                && (reset != before || survey[reset].Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle && d.FeedsLoadSide)))
-            {
-                resets[box] = reset;
-            }
-        }
-
-        return resets;
-    }
 
     private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
         box.Room.Room.Fixtures.Where(f => which(f.Kind)).Any(f => Distance(box.Place.At.Plan, box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);

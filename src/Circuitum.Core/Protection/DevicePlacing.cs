@@ -1,0 +1,130 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Conductors;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Protection;
+
+/// <summary>Places ground-fault receptacles on a circuit: which box carries one, what hangs on its load terminals, what is fed around it.</summary>
+internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
+{
+    private readonly ILookup<BoxId, BoxId> onward = sized.Routed.Runs.Where(r => r.From.Box is not null).ToLookup(r => r.From.Box!.Value, r => r.To.Box!.Value);
+
+    /// <summary>Devices a person placed.</summary>
+    public ImmutableDictionary<BoxId, ProtectiveDevice> Placed() => sized.Circuit.Boxes.Select(b => survey[b]).Where(b => Has(b, DeviceKind.GfciReceptacle)).ToImmutableDictionary(b => b.Box.Id, b =>
+    {
+        var feeds = b.Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle && d.FeedsLoadSide);
+        ImmutableArray<BoxId> next = [.. onward[b.Box.Id].Distinct()];
+        return new ProtectiveDevice(ProtectiveKind.Gfci, feeds ? next : [], feeds ? [] : next, true);
+    });
+
+    /// <summary>A device at the first receptacle of each way that needs it, what needs protection beyond on its load side; or why that cannot be.</summary>
+    public (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) FirstReceptacle(ISet<BoxId> needs) => Place(needs, each: false);
+
+    /// <summary>A device at each place that needs it, everything else fed around it; or why that cannot be.</summary>
+    public (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) EachPlace(ISet<BoxId> needs) => Place(needs, each: true);
+
+    /// <summary>Which device protects each box, following the runs from the panel.</summary>
+    public static Dictionary<BoxId, BoxId> Resets(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
+    {
+        var resets = new Dictionary<BoxId, BoxId>();
+        foreach (var run in sized.Routed.Runs)
+        {
+            if (run.To.Box is not BoxId box || resets.ContainsKey(box))
+            {
+                continue;
+            }
+
+            if (devices.ContainsKey(box))
+            {
+                resets[box] = box;
+            }
+            else if (run.From.Box is BoxId before && resets.TryGetValue(before, out var reset) && (reset != before || devices[before].Load.Contains(box)))
+            {
+                resets[box] = reset;
+            }
+        }
+
+        return resets;
+    }
+
+    /// <summary>Devices that hang on the load side of another: a trip may be at either.</summary>
+    public static IEnumerable<(BoxId Device, BoxId Behind)> InSeries(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
+    {
+        var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).GroupBy(r => r.To.Box!.Value).ToDictionary(g => g.Key, g => g.First().From.Box!.Value);
+        var resets = Resets(sized, devices);
+        foreach (var device in devices.Keys.OrderBy(d => d.Value, StringComparer.Ordinal))
+        {
+            if (feeds.TryGetValue(device, out var before) && resets.TryGetValue(before, out var behind) && (behind != before || devices[before].Load.Contains(device)))
+            {
+                yield return (device, behind);
+            }
+        }
+    }
+
+    /// <summary>A box that can carry a protective receptacle and be reached to press its button: 210.8 asks for ready access.</summary>
+    public static bool CanCarry(PlacedBox box) =>
+        box.Box.Devices.Any(d => d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle && d.Plate is null) && IsReachable(box);
+
+    /// <summary>Not over head height, not in a ceiling, not behind what is not easily moved (article 100: readily accessible).</summary>
+    public static bool IsReachable(PlacedBox box) => box.Box.Mount == Mount.Wall && box.Height <= Highest && box.Room.Room.Use != RoomUse.CrawlSpace
+        && !box.Box.Devices.Any(d => d.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher or Appliance.Disposer or Appliance.Range or Appliance.Washer or Appliance.Microwave or Appliance.DoorOpener);
+
+    // 6 ft 7 in, as for handles (404.8(A)).
+    private static Length Highest { get; } = Length.FromInches(79);
+
+    // What should not lose power to somebody else's ground fault.
+    private static bool KeepsAlive(PlacedBox box) => box.HasAlarm || box.Plates.Any(p => p.Appliance is Appliance.Freezer or Appliance.Refrigerator or Appliance.SumpPump);
+
+    private static bool Has(PlacedBox box, DeviceKind kind) => box.Box.Devices.Any(d => d.Kind == kind);
+
+    private (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) Place(ISet<BoxId> needs, bool each)
+    {
+        if (sized.Circuit.Load.Volts.Value != 120 || sized.Breaker.Value.Value is not (15 or 20))
+        {
+            return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, "ground-fault receptacles are for 15 and 20 A circuits of 120 V");
+        }
+
+        var devices = ImmutableDictionary.CreateBuilder<BoxId, ProtectiveDevice>();
+        string? refused = null;
+        void Go(BoxId at, bool covered)
+        {
+            var next = onward[at].Distinct().ToList();
+            if (!needs.Contains(at) || covered)
+            {
+                next.ForEach(n => Go(n, covered));
+                return;
+            }
+
+            if (!CanCarry(survey[at]))
+            {
+                refused ??= $"{survey[at].Name} needs it and cannot carry a device whose button is within reach";
+                return;
+            }
+
+            var load = each ? [] : next.Where(n => Beyond(n).Any(needs.Contains) && !Beyond(n).Any(b => KeepsAlive(survey[b]) && !needs.Contains(b))).ToImmutableArray();
+            devices[at] = new(ProtectiveKind.Gfci, load, [.. next.Except(load)], false);
+            next.ForEach(n => Go(n, load.Contains(n)));
+        }
+
+        if (sized.Routed.HomeRun?.To.Box is BoxId first)
+        {
+            Go(first, false);
+        }
+
+        return (refused is null ? devices.ToImmutable() : ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, refused);
+    }
+
+    private IEnumerable<BoxId> Beyond(BoxId box)
+    {
+        var found = new List<BoxId> { box };
+        for (var i = 0; i < found.Count; i++)
+        {
+            found.AddRange(onward[found[i]].Where(b => !found.Contains(b)));
+        }
+
+        return found;
+    }
+}
