@@ -103,7 +103,7 @@ public static class CommandLine
             output.WriteLine($"{what,-7} {amounts.Weight.WholeFeetUp} ft by the aims: cable {amounts.Cable.WholeFeetUp} ft, {amounts.Breakers} breakers, darkness {amounts.Darkness:0.0} outlets, crowding {amounts.Crowding}, {amounts.Crossings} floors crossed, {amounts.RoomsLeft} rooms left, {amounts.Broken} rules broken");
         }
 
-        output.WriteLine($"proven: none below {found.Bound.WholeFeetUp} ft; the one found is at most {found.Gap} from the best");
+        output.WriteLine(found.Bound is { } bound ? $"proven: none below {bound.WholeFeetUp} ft; the one found is at most {found.Gap} from the best" : "stopped before a bound was proven");
         File.WriteAllText(target, JobFiles.Write(new KeepDivision(found.Division, Follow: true).On(job).Job ?? job));
         output.WriteLine(target);
         return 0;

@@ -20,6 +20,13 @@ public static class PlanDifference
         return said;
     }
 
+    /// <summary>Tags of one plan that the other does not have; the same thing said with other figures is no news.</summary>
+    public static IEnumerable<Tag> TagsOnlyIn(Plan here, Plan there)
+    {
+        var known = there.Tags.Select(t => (t.Subject, t.Headline)).ToHashSet();
+        return here.Tags.Where(t => !known.Contains((t.Subject, t.Headline)));
+    }
+
     private static IEnumerable<string> Breakers(Plan before, Plan after)
     {
         foreach (var (was, now) in Pairs(before, after))

@@ -19,6 +19,7 @@ builder.Services.AddSingleton<DistanceMeter>();
 builder.Services.AddSingleton<RuleSets>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();
+builder.Services.AddSingleton<DivisionSearches>();
 
 // A job file is at most 5 MB; what is larger is read far enough to be told so, and no farther.
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = 64 * 1024 * 1024);

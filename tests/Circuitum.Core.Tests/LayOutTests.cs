@@ -340,13 +340,14 @@ public sealed class LayOutTests
     }
 
     [Theory]
-    [InlineData(false, 14, DeviceKind.Duplex, "tamper-resistant, 406.12")]
-    [InlineData(false, 67, DeviceKind.Duplex, "no special kind asked")]
-    [InlineData(true, 24, DeviceKind.Duplex, "tamper-resistant, 406.12; weather-resistant, in-use cover, 406.9(B)")]
-    public void What_kind_of_receptacle_is_owed(bool outside, int height, DeviceKind kind, string owed)
+    [InlineData(false, 66, true, false)] // 406.12: above 5-1/2 ft it need not be
+    [InlineData(false, 67, false, false)]
+    [InlineData(true, 24, true, true)] // 406.9(B)
+    public void What_kind_of_receptacle_is_owed(bool outside, int height, bool tamper, bool weather)
     {
-        var plan = Planner.Plan(Houses.Row(("den", RoomUse.Den, 14)).With(Houses.On("r", "den", 1, 40, kind) with { Outside = outside, Height = height.Inches() }));
-        Assert.Equal(owed, Core.Layout.Receptacles.Owed(plan.Survey[new("r")]));
+        var plan = Planner.Plan(Houses.Row(("den", RoomUse.Den, 14)).With(Houses.On("r", "den", 1, 40) with { Outside = outside, Height = height.Inches() }));
+        var listing = Core.Protection.ReceptacleListing.For(plan.Survey[new("r")], plan.CircuitOf(new("r"))!.Protected, plan.Job.Schools)!;
+        Assert.Equal((tamper, weather, weather), (listing.TamperResistant, listing.WeatherResistant, listing.InUseCover));
     }
 
     [Fact]

@@ -66,12 +66,8 @@ public sealed record MoveToCircuit(BoxId Box, CircuitKey Circuit) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var standing = Standing.Of(job);
-        if (standing.Circuits.All(c => c.Key != Circuit))
-        {
-            throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more.");
-        }
-
+        var (standing, circuits, survey) = Standing.Whole(job);
+        Standing.MustTake(survey, circuits, [Find(job, Box)], circuits.FirstOrDefault(c => c.Key == Circuit) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more."));
         var together = Standing.Together(job, Box);
         phrase = $"Move {Called(job, Find(job, Box))} to {Circuit}{(together.Length > 1 ? $", {together.Length - 1} with it" : "")}";
         if (standing.Circuits.First(c => c.Key == Circuit).Boxes.Contains(Box))
@@ -130,13 +126,15 @@ public sealed record MergeCircuits(CircuitKey Circuit, CircuitKey Into) : JobCha
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var standing = Standing.Of(job);
+        var (standing, circuits, survey) = Standing.Whole(job);
         KeptCircuit Named(CircuitKey key) => standing.Circuits.FirstOrDefault(c => c.Key == key) ?? throw new ChangeRefusedException($"Circuit “{key}” is not in the plan any more.");
         var (gone, into) = (Named(Circuit), Named(Into));
         if (Circuit == Into)
         {
             throw new ChangeRefusedException("A circuit cannot be merged with itself.");
         }
+
+        Standing.MustTake(survey, circuits, gone.Boxes.Select(b => Find(job, b)), circuits.First(c => c.Key == Into));
 
         phrase = $"Merge {Circuit} into {Into}";
         // Held, because only a person's word joins what the rules keep apart.
@@ -178,11 +176,39 @@ public sealed record FreeCircuit(CircuitKey Circuit) : JobChange
 /// <summary>The division that stands, as it would be kept.</summary>
 internal static class Standing
 {
-    public static Division Of(Job job)
+    public static Division Of(Job job) => Whole(job).Division;
+
+    /// <summary>The division with its circuits and the places of their boxes.</summary>
+    public static (Division Division, ImmutableArray<Circuit> Circuits, Survey Survey) Whole(Job job)
     {
         var house = Framing.Frame(job);
-        var circuits = Dividing.Divide(house, Surveying.Survey(house, job), job, CodeBook.CodeBook.For(job));
-        return new() { Name = Division.ByHand, Circuits = [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))] };
+        var survey = Surveying.Survey(house, job);
+        var circuits = Dividing.Divide(house, survey, job, CodeBook.CodeBook.For(job));
+        return (new() { Name = Division.ByHand, Circuits = [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))] }, circuits, survey);
+    }
+
+    /// <summary>What no wire can do, whatever the rules say of it.</summary>
+    /// <exception cref="ChangeRefusedException">The circuit is a feeder, in another building, or of another voltage.</exception>
+    public static void MustTake(Survey survey, ImmutableArray<Circuit> circuits, IEnumerable<Box> boxes, Circuit circuit)
+    {
+        if (circuit.Kind == CircuitKind.Feeder)
+        {
+            throw new ChangeRefusedException("A feeder supplies a panel; boxes go on the branch circuits of that panel.");
+        }
+
+        foreach (var box in boxes)
+        {
+            var own = circuits.First(c => c.Boxes.Contains(box.Id));
+            if (survey[box.Id].Place.Structure != survey[circuit.Boxes[0]].Place.Structure)
+            {
+                throw new ChangeRefusedException($"{survey[box.Id].Name} is in another building: a circuit stays in the building of its panel, the feeder goes between them.");
+            }
+
+            if (own.Load.Volts != circuit.Load.Volts && own != circuit)
+            {
+                throw new ChangeRefusedException($"{survey[box.Id].Name} works at {own.Load.Volts} and that circuit is of {circuit.Load.Volts}: no breaker serves both.");
+            }
+        }
     }
 
     /// <summary>The box and all that cannot be parted from it.</summary>

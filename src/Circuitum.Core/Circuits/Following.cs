@@ -35,8 +35,9 @@ internal sealed class Following(Sorted sorted, Job job)
         var order = division.Circuits.Select((c, i) => (c.Key.Value, i)).ToDictionary(x => x.Value, x => x.i);
         foreach (var ((_, key), group) in groups.OrderBy(g => order.GetValueOrDefault(g.Key.Key, int.MaxValue)).ThenBy(g => g.Key.Key, StringComparer.Ordinal))
         {
-            // The family of most outlets names the circuit; held boxes of others stay, kept ones of others are loose again.
-            var family = group.GroupBy(x => x.Family.Id).OrderByDescending(g => g.Sum(x => x.Bundle.Outlets)).ThenBy(g => g.Key, StringComparer.Ordinal).First().First().Family;
+            // The family of most outlets names the circuit, of those that no person put there; held boxes of others stay, kept ones of others are loose again.
+            var native = group.Where(x => !IsHeld(x.Bundle)).ToList();
+            var family = (native.Count > 0 ? native : group).GroupBy(x => x.Family.Id).OrderByDescending(g => g.Sum(x => x.Bundle.Outlets)).ThenBy(g => g.Key, StringComparer.Ordinal).First().First().Family;
             var own = group.Where(x => x.Family.Id == family.Id).Select(x => x.Bundle).ToList();
             var draft = CircuitDraft.Of(family, own, 0) with { Key = key };
             draft = draft with { Why = draft.Why.Job($"as in the division “{division.Name}”", "") };

@@ -52,8 +52,10 @@ public static class AfciRule
             return null;
         }
 
-        return new($"120 V, {outlet.Rating} outlet or device in a {Words.Of(outlet.Room)}", book.Edition == Edition.Y2023 ? "210.12(B)" : "210.12(A)");
+        return new($"120 V, {outlet.Rating} outlet or device in {Called(outlet.Room)}", book.Edition == Edition.Y2023 ? "210.12(B)" : "210.12(A)");
     }
+
+    private static string Called(RoomUse use) => use switch { RoomUse.Dining or RoomUse.Family => $"a {Words.Of(use)} room", RoomUse.Entry => "an entry", RoomUse.Laundry => "a laundry area", _ => $"a {Words.Of(use)}" };
 
     // Named in the section, or similar: an entry, mudroom, pantry or stair opens on rooms that are named and is taken with them.
     private static bool Listed(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom or RoomUse.Closet

@@ -119,7 +119,8 @@ public static class Protecting
         return why;
     }
 
-    internal static string Words(ProtectiveKind kind) => kind switch { ProtectiveKind.Gfci => "GFCI", ProtectiveKind.Afci => "AFCI", _ => "AFCI and GFCI" };
+    /// <summary>GFCI, AFCI, or both.</summary>
+    public static string Words(ProtectiveKind kind) => kind switch { ProtectiveKind.Gfci => "GFCI", ProtectiveKind.Afci => "AFCI", _ => "AFCI and GFCI" };
 
     private static IEnumerable<(Need Need, string Boxes)> Grouped(Circuit circuit, Dictionary<BoxId, OutletProtection> outlets, Func<OutletProtection, Need?> which, Survey survey) =>
         circuit.Boxes.Select(id => (Need: which(outlets[id]), survey[id].Name)).Where(x => x.Need is not null).GroupBy(x => x.Need!)

@@ -26,8 +26,8 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
 
         var why = ImmutableArray.CreateBuilder<string>();
         var dedicated = device.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher or Appliance.Disposer or Appliance.Microwave or Appliance.Washer && device.Kind == DeviceKind.Single;
-        var tamper = box.Height <= OutOfReach && !dedicated;
-        why.Add(tamper ? "tamper-resistant, 406.12" : dedicated ? "not tamper-resistant: one appliance not easily moved, 406.12 exception" : "not tamper-resistant: more than 5'-6\" up, 406.12 exception");
+        var tamper = box.Height <= OutOfReach && !dedicated && !box.Accessory;
+        why.Add(tamper ? "tamper-resistant, 406.12" : box.Accessory ? "not tamper-resistant: no dwelling, 406.12" : dedicated ? "not tamper-resistant: one appliance not easily moved, 406.12 exception" : "not tamper-resistant: more than 5'-6\" up, 406.12 exception");
         var damp = box.Room.Room.Use is RoomUse.Greenhouse or RoomUse.Sauna;
         var weather = box.Box.Outside || damp;
         if (weather)

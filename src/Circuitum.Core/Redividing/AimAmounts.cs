@@ -17,13 +17,13 @@ public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Pe
 /// <param name="Division">The best found so far.</param>
 /// <param name="Standing">What stands now.</param>
 /// <param name="Found">What was found.</param>
-/// <param name="Bound">No division weighs less, in feet of cable: proven.</param>
+/// <param name="Bound">No division weighs less, in feet of cable: proven. Null while the proof is not done.</param>
 /// <param name="Step">Steps of the search done.</param>
 /// <param name="Steps">Steps asked for.</param>
-public sealed record Redivision(Jobs.Division Division, AimAmounts Standing, AimAmounts Found, Length Bound, int Step, int Steps)
+public sealed record Redivision(Jobs.Division Division, AimAmounts Standing, AimAmounts Found, Length? Bound, int Step, int Steps)
 {
-    /// <summary>How far the best found is from the bound, of itself, in per cent; zero when it is proven the best.</summary>
-    public Percent Gap => new(Found.Weight <= Length.Zero ? 0 : decimal.Round((Found.Weight - Bound).Sixtyfourths * 100m / Found.Weight.Sixtyfourths, 2));
+    /// <summary>How far the best found is from the bound, of itself, in per cent; zero when it is proven the best, null while there is no bound.</summary>
+    public Percent? Gap => Bound is not { } bound ? null : new(Found.Weight <= Length.Zero ? 0 : decimal.Round((Found.Weight - bound).Sixtyfourths * 100m / Found.Weight.Sixtyfourths, 2));
 
     /// <summary>It weighs less than what stands.</summary>
     public bool IsBetter => Found.Broken < Standing.Broken || (Found.Broken == Standing.Broken && Found.Weight < Standing.Weight);

@@ -15,7 +15,8 @@ internal static class DivisionBound
 
     /// <param name="weights">How the family weighs.</param>
     /// <param name="known">What a known division weighs.</param>
-    public static long Of(Remembered weights, long known)
+    /// <param name="stop">Ends the raising of prices: any prices prove a bound, better ones a higher one.</param>
+    public static long Of(Remembered weights, long known, CancellationToken stop = default)
     {
         if (known >= Weighing.Rule)
         {
@@ -35,21 +36,21 @@ internal static class DivisionBound
                 break;
             }
 
-            least = Math.Min(least, Raise(weights, walk, k, known, prices));
+            least = Math.Min(least, Raise(weights, walk, k, known, prices, stop));
         }
 
         // Rounding of each pair's darkness is at most half a unit.
         return Math.Max(0, least - (weights.Count * weights.Count));
     }
 
-    private static long Raise(Remembered weights, RelaxedWalk walk, int k, long known, double[] prices)
+    private static long Raise(Remembered weights, RelaxedWalk walk, int k, long known, double[] prices, CancellationToken stop)
     {
         var n = weights.Count;
         double best = 0, pace = 1.5;
         var bestPrices = (double[])prices.Clone();
         var passes = new int[n];
         var since = 0;
-        for (var round = 0; round < Rounds; round++)
+        for (var round = 0; round == 0 || (round < Rounds && !stop.IsCancellationRequested); round++)
         {
             var lightest = walk.Lightest(prices, passes);
             var bound = prices.Sum() + (k * lightest);

@@ -26,10 +26,6 @@ internal sealed class FamilySearch
             var (weight, circuits) = new Subsets([.. Enumerable.Range(0, weights.Count)], weights, held).Best(weights.Rules.Least);
             (Best, BestWeight, Bound, Proven) = (circuits, weight, weight, true);
         }
-        else
-        {
-            Bound = DivisionBound.Of(weights, BestWeight);
-        }
     }
 
     /// <summary>How the family weighs.</summary>
@@ -40,8 +36,8 @@ internal sealed class FamilySearch
 
     public long BestWeight { get; private set; }
 
-    /// <summary>No division of this family weighs less.</summary>
-    public long Bound { get; }
+    /// <summary>No division of this family weighs less; null until it is proven.</summary>
+    public long? Bound { get; private set; }
 
     /// <summary>The best is proven the best.</summary>
     public bool Proven { get; }
@@ -76,6 +72,9 @@ internal sealed class FamilySearch
             (Best, BestWeight) = ([.. tried.Select(c => Weights.Circuit(c).Order.ToList())], weight);
         }
     }
+
+    /// <summary>Proves a bound; takes longer than many steps, and a lower one when it is stopped.</summary>
+    public void Prove(CancellationToken stop) => Bound ??= DivisionBound.Of(Weights, BestWeight, stop);
 
     /// <summary>Goes on from the best again.</summary>
     public void Return() => (current, currentWeight) = ([.. Best.Select(c => c.ToList())], BestWeight);

@@ -15,6 +15,7 @@ public static class Redivide
     // Steps between two looks at the clock and the progress.
     private const int Stretch = 100;
     private const int Wave = 3000;
+    private const int Cold = 1000;
 
     /// <summary>What the division that a job follows comes to.</summary>
     public static AimAmounts Weigh(Job job) => new Search(job).Standing;
@@ -31,11 +32,12 @@ public static class Redivide
         var families = search.Open();
         var many = families.Where(f => !f.Proven).ToList();
         var done = 0;
-        progress?.Invoke(search.Told(families, name, 0, steps));
+        void Tell() => progress?.Invoke(search.Told(families, name, Math.Min(done, steps), steps));
+        Tell();
         while (many.Count > 0 && done < steps && !stop.IsCancellationRequested)
         {
-            // Heat falls in waves: each cools down and goes on from the best.
-            var heat = .6 * (1 - (done % Wave / (double)Wave));
+            // What lies near is found cold; then heat falls in waves: each cools down and goes on from the best.
+            var heat = done < Cold ? .02 : .6 * (1 - (done % Wave / (double)Wave));
             foreach (var family in many)
             {
                 if (done % Wave == 0)
@@ -50,7 +52,21 @@ public static class Redivide
             }
 
             done += Stretch;
-            progress?.Invoke(search.Told(families, name, Math.Min(done, steps), steps));
+            Tell();
+            if (done == Cold)
+            {
+                Prove();
+            }
+        }
+
+        Prove();
+        void Prove()
+        {
+            foreach (var family in many.Where(f => f.Bound is null))
+            {
+                family.Prove(stop);
+                Tell();
+            }
         }
 
         return search.Told(families, name, Math.Min(done, steps), steps);
@@ -113,7 +129,7 @@ public static class Redivide
         public Redivision Told(List<FamilySearch> searches, string name, int step, int steps)
         {
             var found = Amounts([.. searches.Select(s => s.Weights)], [.. searches.Select(s => s.Best)]);
-            return new(Named(searches, name), Standing, found, InFeet(searches.Sum(s => s.Bound)), step, steps);
+            return new(Named(searches, name), Standing, found, searches.TrueForAll(s => s.Bound is not null) ? InFeet(searches.Sum(s => s.Bound!.Value)) : null, step, steps);
         }
 
         // 210.11(A): the general circuits still carry what the floor area asks for. What stands has some to spare; each family may give up its share of that.

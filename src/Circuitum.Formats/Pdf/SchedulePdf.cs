@@ -1,7 +1,6 @@
 using Circuitum.Core;
 using Circuitum.Core.Panels;
 using PdfSharp.Drawing;
-using PdfSharp.Fonts;
 using PdfSharp.Pdf;
 
 namespace Circuitum.Formats.Pdf;
@@ -11,7 +10,6 @@ public static class SchedulePdf
 {
     private const double Margin = 36;
     private const double Spine = 22;
-    private static readonly Lock FontSetUp = new();
 
     /// <summary>The cautions that stand on the first page of every print.</summary>
     public const string Caution = "Electricity kills and burns. Open, lock and tag the supply, then prove it dead with a tester that was itself proved on a live source. "
@@ -20,11 +18,6 @@ public static class SchedulePdf
     /// <summary>A PDF with a page for each panel.</summary>
     public static byte[] Write(Plan plan)
     {
-        lock (FontSetUp)
-        {
-            GlobalFontSettings.FontResolver ??= new EmbeddedFonts();
-        }
-
         using var document = new PdfDocument();
         document.Info.Title = $"Panel schedule, {plan.Job.Name}";
         foreach (var panel in plan.Panels)
@@ -117,38 +110,12 @@ public static class SchedulePdf
 
     private static void Wrapped(XGraphics g, string text, XFont font, double x, double y, double width)
     {
-        var line = "";
-        foreach (var word in text.Split(' '))
+        foreach (var line in PrintFonts.Lines(g, text, font, width))
         {
-            var next = line.Length == 0 ? word : line + " " + word;
-            if (g.MeasureString(next, font).Width > width)
-            {
-                g.DrawString(line, font, XBrushes.Black, new XPoint(x, y));
-                y += font.Size * 1.3;
-                next = word;
-            }
-
-            line = next;
+            g.DrawString(line, font, XBrushes.Black, new XPoint(x, y));
+            y += font.Size * 1.3;
         }
-
-        g.DrawString(line, font, XBrushes.Black, new XPoint(x, y));
     }
 
-    private static XFont Font(double size, bool bold = false) => new(EmbeddedFonts.Family, size, bold ? XFontStyleEx.Bold : XFontStyleEx.Regular);
-
-    private sealed class EmbeddedFonts : IFontResolver
-    {
-        public const string Family = "Atkinson Hyperlegible Next";
-
-        public byte[]? GetFont(string faceName)
-        {
-            using var stream = typeof(SchedulePdf).Assembly.GetManifestResourceStream(faceName)!;
-            using var copy = new MemoryStream();
-            stream.CopyTo(copy);
-            return copy.ToArray();
-        }
-
-        public FontResolverInfo? ResolveTypeface(string familyName, bool isBold, bool isItalic) =>
-            new(isBold ? "AtkinsonHyperlegibleNext_600SemiBold.ttf" : "AtkinsonHyperlegibleNext_400Regular.ttf");
-    }
+    private static XFont Font(double size, bool bold = false) => PrintFonts.Of(size, bold);
 }

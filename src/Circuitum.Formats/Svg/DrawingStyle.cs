@@ -35,6 +35,9 @@ public static class DrawingStyle
         .lit.leg{stroke-dasharray:7 3}
         .has-lit .quiet{opacity:.35}.has-lit .box:not(.on-circuit):not(.chosen) .symbol{stroke:#8D8A7C}.has-lit .box:not(.on-circuit) .switch{fill:#8D8A7C}
         .on-circuit .symbol{stroke:#17695F;stroke-width:1.6}.on-circuit .switch{fill:#17695F}
+        .dead .symbol{stroke:#B3261E;stroke-dasharray:2 1.5}.dead .switch{fill:#B3261E}.opened .dead .hit{fill:#FBE1DF;fill-opacity:.8}.opened .room.no-light{fill:url(#no-light)}.opened .room.less-light{fill:#F1ECDF}
+        .alight{font-size:8px;font-weight:600;fill:#1F2D36;paint-order:stroke;stroke:#FCFBF7;stroke-width:3px}.opened .room-name,.opened .room-size{paint-order:stroke;stroke:#FCFBF7;stroke-width:2.5px}.subscript.device{fill:#17695F;font-size:7px}
+        .target .symbol{fill:#F2C94C}.carried .symbol{fill:#17695F}
         .chosen .symbol{fill:#DDEBE6;stroke:#17695F;stroke-width:2}.chosen .switch{fill:#17695F}
         """;
 }

@@ -97,6 +97,18 @@ public sealed class BenchView
     public IEnumerable<(Tag Tag, int Index)> TagsOn(params Subject?[] subjects) =>
         Plan.Tags.Select((t, i) => (t, i)).Where(x => subjects.Contains(x.t.Subject));
 
+    /// <summary>The one look: which reset protects this outlet.</summary>
+    public string ResetOf(BoxId box)
+    {
+        var landed = Plan.Landed(Plan.CircuitOf(box)!.Circuit.Key)!;
+        var safe = landed.Wired.Protected;
+        var (ground, arc) = (safe.Outlets[box].ResetAt, safe.Outlets[box].AfciResetAt);
+        string At(BoxId? device, bool breaker) => device is { } at ? at == box ? "its own button" : $"the button at {Plan.Survey[at].Name}" : breaker ? $"panel {landed.Wired.Circuit.Panel}, space {landed.SpaceText}" : "";
+        string groundAt = At(ground, safe.BreakerIsGfci), arcAt = At(arc, safe.BreakerIsAfci);
+        return groundAt.Length == 0 && arcAt.Length == 0 ? "no reset: not protected by AFCI or GFCI"
+            : groundAt == arcAt ? $"{groundAt}, both" : string.Join("; ", new[] { groundAt.Length > 0 ? $"ground fault: {groundAt}" : "", arcAt.Length > 0 ? $"arc fault: {arcAt}" : "" }.Where(t => t.Length > 0));
+    }
+
     /// <summary>The heaviest tag on a circuit, its boxes, its runs, or null.</summary>
     public Severity? Worst(Landed circuit) => Plan.Tags.Where(t => t.Stage is not (Stage.House or Stage.Boxes) && On(t.Subject, circuit)).Select(t => (Severity?)t.Severity).Min();
 
@@ -250,4 +262,7 @@ public sealed record Said(string Phrase, IReadOnlyList<string> Followed, bool Re
 
     /// <summary>The handler to send them to.</summary>
     public string? AgainAt { get; init; }
+
+    /// <summary>Words on the button that sends them.</summary>
+    public string AgainWords { get; init; } = "Apply mine on top";
 }

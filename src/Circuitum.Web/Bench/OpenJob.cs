@@ -29,6 +29,9 @@ public abstract record Outcome
     /// <summary>It cannot be done; one sentence says why. Nothing is saved.</summary>
     public sealed record Refused(string Sentence) : Outcome;
 
+    /// <summary>It can be done, and breaks a rule that was kept; nothing is saved until it is asked for again.</summary>
+    public sealed record Vetoed(string Sentence) : Outcome;
+
     /// <summary>Someone else was first; nothing is saved.</summary>
     public sealed record Overtaken(Revision Latest) : Outcome;
 

@@ -54,6 +54,9 @@ public sealed record RuleFields
     /// <summary>Can to can.</summary>
     public string CanSpacing { get; init; } = "";
 
+    /// <summary>Breakers listed for a first-outlet device.</summary>
+    public bool ListedForFirstOutlet { get; init; }
+
     /// <summary>The numbers themselves.</summary>
     /// <exception cref="FormatException">One of them is none; the message quotes it.</exception>
     public HouseRules Read() => new()
@@ -74,5 +77,6 @@ public sealed record RuleFields
         CounterReach = Length.Parse(CounterReach),
         SwitchFromJamb = Length.Parse(SwitchFromJamb),
         CanSpacing = Length.Parse(CanSpacing),
+        ListedForFirstOutlet = ListedForFirstOutlet,
     };
 }

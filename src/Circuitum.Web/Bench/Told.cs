@@ -1,5 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rulings;
 
 namespace Circuitum.Web.Bench;
 
@@ -51,6 +52,17 @@ public static class Told
 
     /// <summary>The first letter that names no panel yet.</summary>
     public static string FreePanel(Job job) => Enumerable.Range('A', 26).Select(c => ((char)c).ToString()).FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l)) ?? "";
+
+    /// <summary>A ruling's topic on its link.</summary>
+    public static string Topic(RulingTopic topic) => topic switch
+    {
+        RulingTopic.HalfRating => "Half rating",
+        RulingTopic.ContinuousLoads => "Continuous load",
+        RulingTopic.OutletCap => "How many outlets",
+        RulingTopic.SharedBaths => "Shared baths",
+        RulingTopic.Together => "Why together",
+        _ => char.ToUpperInvariant(Words.Of(topic)[0]) + Words.Of(topic)[1..],
+    };
 
     /// <summary>Red tag, amber tag, hold.</summary>
     public static string Name(Severity severity) => severity == Severity.Hold ? "Hold" : $"{severity} tag";

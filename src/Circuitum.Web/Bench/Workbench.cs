@@ -29,11 +29,16 @@ public sealed class Workbench(JobRevisions revisions)
     public async Task<JobKey> StartAsync(Job job, string who, string phrase = "Bring in a job file") => await revisions.StartAsync(who, phrase, job.Name, JobFiles.Write(job));
 
     /// <summary>Does one thing to a job.</summary>
-    public Task<Outcome> ChangeAsync(JobKey key, int from, string who, JobChange change) => StepAsync(key, from, who, current =>
+    /// <param name="key">The job.</param>
+    /// <param name="from">The revision it is done to.</param>
+    /// <param name="who">Who does it.</param>
+    /// <param name="change">The thing.</param>
+    /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
+    public Task<Outcome> ChangeAsync(JobKey key, int from, string who, JobChange change, Func<DivisionEffect, string?>? veto = null) => StepAsync(key, from, who, current =>
     {
         var outcome = change.On(current.Plan.Job);
         return Task.FromResult<Step>(outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) : new(null, default, 0, "", outcome.Refusal));
-    });
+    }, veto);
 
     /// <summary>Takes the last change back.</summary>
     public Task<Outcome> UndoAsync(JobKey key, int from, string who) => StepAsync(key, from, who, async current => current.Timeline.Undo is { } undo
@@ -49,7 +54,7 @@ public sealed class Workbench(JobRevisions revisions)
     public Task<Outcome> ReplaceAsync(JobKey key, int from, string who, Job job, string phrase) =>
         StepAsync(key, from, who, _ => Task.FromResult(new Step(job, RevisionKind.Change, 0, phrase, null)));
 
-    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make)
+    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
     {
         if (await OpenAsync(key) is not { } before)
         {
@@ -70,6 +75,11 @@ public sealed class Workbench(JobRevisions revisions)
         // The document is written beside the planning: neither needs the other.
         var document = Task.Run(() => JobFiles.Write(step.Job));
         var plan = Planner.Plan(step.Job);
+        if (veto?.Invoke(new(before.Plan, plan)) is { } against)
+        {
+            return new Outcome.Vetoed(against);
+        }
+
         return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, await document)) switch
         {
             Saving.Saved saved => new Outcome.Changed(Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),

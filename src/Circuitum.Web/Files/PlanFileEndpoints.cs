@@ -1,7 +1,11 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Rulings;
 using Circuitum.Data;
 using Circuitum.Formats;
 using Circuitum.Formats.Drawings;
 using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Pdf;
 using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
 
@@ -17,6 +21,7 @@ public static class PlanFileEndpoints
         app.MapGet("/css/plan.css", () => Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n}}", "text/css"));
         app.MapGet("/job/{key}/file/{name}", SendAsync);
         app.MapGet("/drawing/{name}.svg", DrawAsync);
+        app.MapGet("/job/{key}/ruling/{topic}.pdf", RuleAsync);
     }
 
     // Found by what is in it, so what was once seen never changes.
@@ -48,6 +53,27 @@ public static class PlanFileEndpoints
             : Path.GetExtension(name) is ".pdf" or ".svg" ? Results.Bytes(file.Write(), TypeOf(name))
             : Results.Bytes(file.Write(), TypeOf(name), file.Name);
     }
+
+    // On a topic of a circuit, or on the tag that hangs on a subject by a rule.
+    private static async Task<IResult> RuleAsync(string key, string topic, string? on, string? rule, Workbench bench)
+    {
+        if (await bench.OpenAsync(new JobKey(key)) is not { Plan: var plan } || Subject.TryParse(on) is not { } subject)
+        {
+            return Results.NotFound();
+        }
+
+        if (topic == "tag")
+        {
+            return plan.Tags.FirstOrDefault(t => t.Subject == subject && t.Rule == rule) is { } tag ? Results.Bytes(RulingPdf.Write(plan, TagRulings.On(plan, tag)), "application/pdf") : Results.NotFound();
+        }
+
+        return subject.Kind == SubjectKind.Circuit && plan.Landed(new(subject.Id)) is { } landed && CircuitRulings.Topics(landed).Cast<RulingTopic?>().FirstOrDefault(t => AddressOf(t!.Value) == topic) is { } asked
+            ? Results.Bytes(RulingPdf.Write(plan, CircuitRulings.On(plan, landed, asked)), "application/pdf")
+            : Results.NotFound();
+    }
+
+    /// <summary>half-rating, shared-baths: a topic as it stands in an address.</summary>
+    public static string AddressOf(RulingTopic topic) => Words.Of(topic).Replace(' ', '-');
 
     private static string TypeOf(string name) => Path.GetExtension(name) switch
     {

@@ -52,6 +52,31 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
         new("dropTarget", "Voltage drop at the far end", r => r.DropTarget.ToString(), "advice: 3 %", "210.19 note", false),
     ];
 
+    /// <summary>The aims of a division with their weights.</summary>
+    public static IReadOnlyList<(string Field, string Words, Func<Aims, string> Value)> AimRows { get; } =
+    [
+        ("cable", "Cable with the holes it needs: share of a foot that a foot counts", a => a.Cable.ToString()),
+        ("breaker", "One more breaker with its space", a => a.Breaker.ToString()),
+        ("darkness", "One outlet more that goes dead with its neighbours", a => a.Darkness.ToString()),
+        ("wantedFill", "Fill up to which a circuit keeps room to grow", a => a.WantedFill.ToString()),
+        ("crowding", "One hundredth of a rating beyond that fill", a => a.Crowding.ToString()),
+        ("crossing", "One floor crossed from box to box", a => a.Crossing.ToString()),
+        ("leavingRoom", "One time on into another room", a => a.LeavingRoom.ToString()),
+    ];
+
+    /// <summary>What protects, with its price.</summary>
+    public static IReadOnlyList<(string Field, string Words, Func<DevicePrices, Core.Units.Money> Value)> PriceRows { get; } =
+    [
+        ("breaker", "Breaker, one pole", p => p.Breaker),
+        ("afciBreaker", "AFCI breaker", p => p.AfciBreaker),
+        ("gfciBreaker", "GFCI breaker", p => p.GfciBreaker),
+        ("dualBreaker", "Dual-function breaker", p => p.DualBreaker),
+        ("gfciReceptacle", "GFCI receptacle", p => p.GfciReceptacle),
+        ("afciReceptacle", "AFCI receptacle", p => p.AfciReceptacle),
+        ("dualReceptacle", "Receptacle with both", p => p.DualReceptacle),
+        ("receptacle", "Plain receptacle", p => p.Receptacle),
+    ];
+
     /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
 
@@ -60,6 +85,12 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
 
     /// <summary>Sets the numbers.</summary>
     public Task<IActionResult> OnPostRulesAsync(RuleFields fields, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(fields.Read())));
+
+    /// <summary>Sets the weights of the aims.</summary>
+    public Task<IActionResult> OnPostAimsAsync(AimFields aims, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetAims(aims.Read())));
+
+    /// <summary>Sets the prices.</summary>
+    public Task<IActionResult> OnPostPricesAsync(PriceFields prices, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetPrices(prices.Read())));
 
     /// <summary>Works by a set.</summary>
     public Task<IActionResult> OnPostUseAsync(string name, int from) => ChangeAsync(from, async () =>

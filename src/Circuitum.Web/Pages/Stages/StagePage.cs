@@ -1,3 +1,4 @@
+using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
@@ -65,18 +66,8 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     /// <summary>Plans by another edition.</summary>
     public Task<IActionResult> OnPostEditionAsync(string edition) => ChangeAsync(() => new SetEdition(Entry.Edition(edition)));
 
-    /// <summary>Changes the crew's schools.</summary>
-    public Task<IActionResult> OnPostSchoolsAsync(string lighting, string bedrooms, string dishwasher, string baths, string homeRun, string range, string way, string feed) => ChangeAsync(() => new SetSchools(new()
-    {
-        Lighting = Entry.Choice<LightsAndReceptacles>(lighting),
-        Bedrooms = Entry.Choice<BedroomSharing>(bedrooms),
-        Dishwasher = Entry.Choice<DishwasherAndDisposer>(dishwasher),
-        Baths = Entry.Choice<BathReceptacles>(baths),
-        HomeRun = Entry.Choice<HomeRunSize>(homeRun),
-        Range = Entry.Choice<RangeCircuit>(range),
-        Way = Entry.Choice<CableWay>(way),
-        Feed = Entry.Choice<LightingFeed>(feed),
-    }));
+    /// <summary>Changes the crew's schools; what is not sent stays.</summary>
+    public Task<IActionResult> OnPostSchoolsAsync(SchoolFields fields) => ChangeAsync(job => new SetSchools(fields.Read(job.Schools)));
 
     /// <summary>Holds a box on a circuit, or frees it.</summary>
     public Task<IActionResult> OnPostPinBoxAsync(string box, string? circuit) => ChangeAsync(() => new PinBox(new(box), string.IsNullOrEmpty(circuit) ? null : new CircuitKey(circuit)));
@@ -115,7 +106,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     private Task<IActionResult> ChangeAsync(Func<JobChange> change) => ChangeAsync(_ => change());
 
-    private async Task<IActionResult> ChangeAsync(Func<Job, JobChange> change)
+    private async Task<IActionResult> ChangeAsync(Func<Job, JobChange> change, Func<DivisionEffect, string?>? veto = null)
     {
         if (await bench.OpenAsync(new(Key)) is not { } job)
         {
@@ -125,7 +116,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         try
         {
             var asked = change(job.Plan.Job);
-            return await AnswerAsync(from => bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), asked));
+            return await AnswerAsync(from => bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), asked, veto));
         }
         catch (FormatException e)
         {
@@ -148,10 +139,18 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         {
             Outcome.Changed changed => Shown(changed),
             Outcome.Refused refused => await RefusedAsync(refused.Sentence),
-            Outcome.Overtaken overtaken => await OvertakenAsync(overtaken.Latest, [.. Request.Form.Where(f => f.Key is not ("from" or "__RequestVerificationToken")).Select(f => new KeyValuePair<string, string>(f.Key, f.Value.ToString()))]),
+            Outcome.Vetoed vetoed => await SayAsync(StatusCodes.Status422UnprocessableEntity, new(vetoed.Sentence, [], Refused: true)
+            {
+                Again = [.. Sent(), new("anyway", "true")], AgainAt = Request.Query["handler"], AgainWords = "Do it anyway, tagged",
+            }),
+            Outcome.Overtaken overtaken => await OvertakenAsync(overtaken.Latest, Sent()),
             _ => NotFound(),
         };
     }
+
+    // The fields of the form, to be sent again.
+    private List<KeyValuePair<string, string>> Sent() =>
+        [.. Request.Form.Where(f => f.Key is not ("from" or "__RequestVerificationToken")).SelectMany(f => f.Value.Select(v => new KeyValuePair<string, string>(f.Key, v ?? "")))];
 
     private IActionResult Shown(Outcome.Changed changed)
     {

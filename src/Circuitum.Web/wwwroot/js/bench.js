@@ -7,6 +7,9 @@ import { watchPick } from "./pick.js";
 import { watchKeys } from "./keys.js";
 import { watchMeter } from "./meter.js";
 import { watchFields } from "./fields.js";
+import { watchWeigh } from "./weigh.js";
+import { watchRegroup } from "./regroup.js";
+import { watchDarkness } from "./darkness.js";
 
 // Tools before drags and drags before pans: what a tool takes, nothing else moves.
 watchTools();
@@ -17,5 +20,8 @@ watchSelection();
 watchKeys();
 watchMeter();
 watchFields();
+watchWeigh();
+watchRegroup();
+watchDarkness();
 // For whoever waits until keys and tools answer.
 document.documentElement.dataset.ready = "true";

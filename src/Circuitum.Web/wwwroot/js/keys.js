@@ -3,6 +3,7 @@ import { bench, show, act } from "./ask.js";
 import { views } from "./view.js";
 import { move, selectedGrip } from "./drag.js";
 import { arm, armed, setOnSelected } from "./tools.js";
+import { toggleDark } from "./darkness.js";
 import { picks, putDown, nudgePicked, deletePicked, toggle } from "./pick.js";
 
 const BAY = 16;
@@ -40,11 +41,13 @@ function level(by) {
   if (next) show(next.getAttribute("href"));
 }
 
+const at = (...stages) => stages.includes(bench().dataset.stage);
+
 const typing = (e) => e.target.matches?.("input, select, textarea") || document.querySelector("dialog[open]");
 
 function remove() {
   const [kind, id] = (bench().dataset.selected ?? "").split(":");
-  if (picks().length) return deletePicked();
+  if (picks().length) return at("boxes") ? deletePicked() : undefined;
   const acts = { box: ["Delete", "box"], opening: ["DeleteOpening", "opening"], fixture: ["DeleteFixture", "fixture"], obstruction: ["DeleteObstruction", "obstruction"], want: ["DropWant", "id"], bays: ["ReleaseBays", "id"], chase: ["CloseChase", "id"] }[kind];
   return acts ? act(acts[0], { [acts[1]]: id }, "") : undefined;
 }
@@ -71,7 +74,7 @@ export function watchKeys() {
     const key = e.key.length === 1 ? e.key.toLowerCase() : e.key;
     const step = e.shiftKey ? BAY : 1;
     const arrow = { ArrowRight: [step, 0], ArrowLeft: [-step, 0], ArrowDown: [0, step], ArrowUp: [0, -step] }[key];
-    if (arrow && (picks().length || selectedGrip()) && !e.target.closest?.(".scroll")) {
+    if (arrow && ((picks().length && at("boxes")) || selectedGrip()) && !e.target.closest?.(".scroll")) {
       e.preventDefault();
       nudge(...arrow);
       return;
@@ -87,7 +90,9 @@ export function watchKeys() {
       f: views.fit,
       e: () => document.querySelector("select[data-tools]")?.focus(),
       u: () => kind === "room" && act("LayOut", { room: id }),
-      x: () => kind === "box" && bench().dataset.stage === "boxes" && toggle(id),
+      x: () => kind === "box" && at("boxes", "circuits") && toggle(id),
+      m: at("circuits") ? () => document.getElementById("to-circuit")?.focus() : undefined,
+      " ": at("circuits") && !e.target.closest?.("button, summary") ? toggleDark : undefined,
       "+": views.in,
       "=": views.in,
       "-": views.out,

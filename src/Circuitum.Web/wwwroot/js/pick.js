@@ -35,7 +35,7 @@ export function watchPick() {
   document.addEventListener("htmx:after:swap", settle);
   document.addEventListener("click", (e) => {
     const box = e.shiftKey && e.target.closest?.("#plan [data-box], [data-pick]");
-    if (box && bench()?.dataset.stage === "boxes") {
+    if (box && ["boxes", "circuits"].includes(bench()?.dataset.stage)) {
       e.preventDefault();
       e.stopImmediatePropagation();
       toggle(box.dataset.box ?? box.dataset.pick);
@@ -43,6 +43,7 @@ export function watchPick() {
     }
     const does = e.target.closest?.("[data-picked]")?.dataset.picked;
     if (does === "delete") deletePicked();
+    if (does === "split") act("Split", { boxes: picks().join(" ") }, "").then(putDown);
     if (does === "none") putDown();
     if (does === "height") raise(e.target.closest("#picked"));
   }, { capture: true });

@@ -5,7 +5,8 @@ let asked;
 
 function reveal() {
   const here = bench()?.dataset.selected;
-  const row = document.querySelector(".ledger [aria-current=true], .board [aria-current=true]");
+  // The innermost: a box in the list of its circuit.
+  const row = [...document.querySelectorAll(".ledger [aria-current=true], .board [aria-current=true]")].at(-1);
   // Where everything stands in one column, the eye is on the plan: it stays there.
   if (here && here !== asked && matchMedia("(min-width: 1001px)").matches) row?.scrollIntoView({ block: "nearest" });
   asked = here;
