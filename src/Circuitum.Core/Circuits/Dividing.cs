@@ -147,7 +147,9 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
     public CircuitDraft With(Bundle bundle, Family family) => Bundles.Contains(bundle) ? this : this with
     {
         Bundles = Bundles.Add(bundle),
-        Rating = Kind == CircuitKind.Individual && Rating is null && family.Kind != CircuitKind.Individual ? family.Rating : Rating,
+        // What must be on 20 A, or was alone, makes the circuit one of 20 A; a general outlet takes what it finds.
+        Rating = Kind == CircuitKind.Individual && Rating is null && family.Kind != CircuitKind.Individual ? 20.Amps()
+            : Rating < family.Rating && !family.IsGeneral ? family.Rating : Rating,
     };
 
     // In the family of the dishwasher a circuit may be lights alone, one machine alone, both machines, or lights with a machine.

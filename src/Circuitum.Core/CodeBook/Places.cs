@@ -30,6 +30,9 @@ public sealed record Outlet(
 {
     /// <summary>It stands in an accessory building.</summary>
     public bool Accessory { get; init; }
+
+    /// <summary>An alarm: 210.8 asks nothing of it (exceptions for alarm circuits), 210.12 does.</summary>
+    public bool Alarm { get; init; }
 }
 
 /// <summary>A protection that an outlet needs, and the paragraph that asks for it.</summary>
@@ -67,7 +70,7 @@ public static class GfciRule
 {
     /// <summary>Why an outlet needs GFCI, or null. The first paragraph that asks is given.</summary>
     public static Need? GfciFor(this CodeBook book, Outlet outlet) =>
-        outlet.Receptacle ? Receptacle(book, outlet) ?? ByEquipment(book, outlet) : outlet.Switch ? null : HardWired(book, outlet) ?? ByEquipment(book, outlet);
+        outlet.Receptacle ? Receptacle(book, outlet) ?? ByEquipment(book, outlet) : outlet.Switch || outlet.Alarm ? null : HardWired(book, outlet) ?? ByEquipment(book, outlet);
 
     private static Need? Receptacle(CodeBook book, Outlet o)
     {
@@ -111,7 +114,7 @@ public static class GfciRule
     {
         if (o.Lighting)
         {
-            return o.Room == RoomUse.CrawlSpace && o.Volts.Value == 120
+            return o.Room == RoomUse.CrawlSpace && !o.Outdoors && o.Volts.Value == 120
                 ? new("lighting outlet in a crawl space", book.Edition == Edition.Y2017 ? "210.8(E)" : "210.8(C)")
                 : null;
         }

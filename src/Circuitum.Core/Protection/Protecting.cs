@@ -28,7 +28,7 @@ public static class Protecting
             box.Room.Room.Use,
             box.Box.Outside,
             d.Kind.IsReceptacle(),
-            d.Kind.IsLight() || d.Kind.IsAlarm() || d.Kind == DeviceKind.CeilingFan,
+            d.Kind.IsLight() || d.Kind == DeviceKind.CeilingFan,
             d.Kind.IsSwitch(),
             box.Box.ServesCounter,
             Near(box, f => f is FixtureKind.Sink or FixtureKind.Vanity),
@@ -38,6 +38,7 @@ public static class Protecting
             d.Plate?.Appliance)
         {
             Accessory = box.Accessory,
+            Alarm = d.Kind.IsAlarm(),
         });
 
     private static ProtectedCircuit Protect(SizedCircuit sized, Survey survey, Job job, CodeBook.CodeBook book)
@@ -127,7 +128,10 @@ public static class Protecting
             .Select(g => (g.Key, g.Count() <= 2 ? string.Join(", ", g.Select(x => x.Name)) : $"{g.First().Name} and {g.Count() - 1} more"));
 
     private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
-        box.Room.Room.Fixtures.Where(f => which(f.Kind)).Any(f => Distance(box.Place.At.Plan, box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);
+        box.Room.Room.Fixtures.Where(f => which(f.Kind)).Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);
+
+    // Where a cord leaves: the wall's face, not the box's place in its middle.
+    private static Point Face(PlacedBox box) => box.Box.Mount == Mount.Wall && !box.Box.Outside ? box.Room.Sides[box.Box.Wall - 1].At(box.Box.Offset) : box.Place.At.Plan;
 
     private static double Distance(Point p, (Point NorthWest, Point SouthEast) area)
     {
