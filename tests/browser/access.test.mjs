@@ -18,6 +18,25 @@ const views = [
   ["Boxes, tags", (page) => open(page, "boxes")],
   ["Boxes, a box", (page) => open(page, "boxes", "box:heat-pump")],
   ["Circuits, a circuit", (page) => open(page, "circuits", "circuit:laundry")],
+  ["Circuits, a box with everything open", async (page) => {
+    await open(page, "circuits", "box:k-counter-r1");
+    await page.locator(".card details").evaluateAll((all) => all.forEach((d) => (d.open = true)));
+    await page.getByRole("checkbox", { name: /kettle/ }).check();
+    await page.getByText(/through 20 A/).waitFor();
+  }],
+  ["Circuits, an opened breaker", async (page) => {
+    await open(page, "circuits", "circuit:kitchen-lights");
+    await page.getByRole("button", { name: /Open its breaker/ }).click();
+    await page.getByText("dark", { exact: true }).first().waitFor();
+  }],
+  ["the divisions", async (page) => {
+    await page.goto("/job/demo/divisions");
+    await page.getByLabel("Look for").selectOption("5");
+    await page.getByRole("button", { name: "Find a better division" }).click();
+    await page.getByRole("button", { name: "Keep it to compare" }).click();
+    await page.getByRole("columnheader", { name: "Better division" }).waitFor();
+  }],
+  ["the editions", (page) => page.goto("/job/demo/editions")],
   ["Runs, a run", (page) => open(page, "runs", "run:k-range:panel-A>k-range")],
   ["Panel", (page) => open(page, "panel")],
   ["Panel, a circuit", (page) => open(page, "panel", "circuit:car")],

@@ -69,7 +69,7 @@ public sealed record MoveToCircuit(BoxId Box, CircuitKey Circuit) : JobChange
         var (standing, circuits, survey) = Standing.Whole(job);
         Standing.MustTake(survey, circuits, [Find(job, Box)], circuits.FirstOrDefault(c => c.Key == Circuit) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more."));
         var together = Standing.Together(job, Box);
-        phrase = $"Move {Called(job, Find(job, Box))} to {Circuit}{(together.Length > 1 ? $", {together.Length - 1} with it" : "")}";
+        phrase = $"Move {survey[Box].Name} to circuit {Circuit}{(together.Length > 1 ? $", {together.Length - 1} with it" : "")}";
         if (standing.Circuits.First(c => c.Key == Circuit).Boxes.Contains(Box))
         {
             throw new ChangeRefusedException($"{Called(job, Find(job, Box))} is on that circuit already.");
@@ -111,7 +111,7 @@ public sealed record SplitCircuit(ImmutableArray<BoxId> Boxes) : JobChange
             throw new ChangeRefusedException("Those are all boxes of the circuit; leave it some.");
         }
 
-        phrase = $"Split {parted.Length} box{(parted.Length == 1 ? "" : "es")} from {from[0].Key}";
+        phrase = $"Split {parted.Length} box{(parted.Length == 1 ? "" : "es")} from circuit {from[0].Key}";
         var key = Ids.Free($"{from[0].Key}-part", standing.Circuits.Select(c => c.Key.Value));
         return Standing.ByHand(job, standing with { Circuits = [.. Standing.Apart(standing, parted), new(new(key), parted)] }) with
         {
@@ -136,7 +136,7 @@ public sealed record MergeCircuits(CircuitKey Circuit, CircuitKey Into) : JobCha
 
         Standing.MustTake(survey, circuits, gone.Boxes.Select(b => Find(job, b)), circuits.First(c => c.Key == Into));
 
-        phrase = $"Merge {Circuit} into {Into}";
+        phrase = $"Merge circuit {Circuit} into {Into}";
         // Held, because only a person's word joins what the rules keep apart.
         return Standing.ByHand(job, standing with { Circuits = [.. standing.Circuits.Where(c => c.Key != Circuit).Select(c => c.Key == Into ? into with { Boxes = into.Boxes.AddRange(gone.Boxes) } : c)] }) with
         {

@@ -21,6 +21,7 @@ public sealed class DivisionSearches(TimeProvider clock) : IDisposable
     public const string Name = "Better division";
 
     private const int AtOnce = 2;
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
     private readonly ConcurrentDictionary<JobKey, Search> searches = new();
     private readonly SemaphoreSlim turn = new(AtOnce);
 
@@ -39,6 +40,16 @@ public sealed class DivisionSearches(TimeProvider clock) : IDisposable
         if (searches.TryGetValue(key, out var search))
         {
             search.Stop.Cancel();
+        }
+    }
+
+    /// <summary>Stops the search of a job and waits for what it found, a few seconds at most: it looks at the clock between tries.</summary>
+    public async Task StopAsync(JobKey key)
+    {
+        Stop(key);
+        if (searches.TryGetValue(key, out var search))
+        {
+            await Task.WhenAny(search.Task, Task.Delay(Patience, clock));
         }
     }
 

@@ -96,10 +96,10 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     }
 
     /// <summary>Ends the search; what it found stays.</summary>
-    public Task<IActionResult> OnPostCancelAsync()
+    public async Task<IActionResult> OnPostCancelAsync()
     {
-        searches.Stop(new(Key));
-        return SearchOnlyAsync();
+        await searches.StopAsync(new(Key));
+        return await SearchOnlyAsync();
     }
 
     /// <summary>Puts the found division away.</summary>
