@@ -111,6 +111,16 @@ public sealed class DivisionChangeTests
         Assert.Equal(Of(split, "washer"), Of(split, "basin"));
     }
 
+    [Fact] // a second panel in room two: by school near it, home to the main, or where a person wants it
+    public void A_circuit_is_fed_from_the_panel_that_is_asked_for()
+    {
+        var job = Bedrooms with { Panels = [Houses.Panel("one"), new() { Id = new("B"), Room = new("two"), Wall = 2, Offset = 72.Inches(), Rating = 60.Amps(), Spaces = 12, FedFrom = new("A") }] };
+        Assert.Equal(("A", "B"), (Panel(job, "a0"), Panel(job, "b0")));
+        Assert.Equal("A", Panel(Done(job, new PinPanel(Of(job, "b0"), new("A"))), "b0"));
+        Assert.Contains("not in this job any more", Refused(job, new PinPanel(Of(job, "b0"), new("Z"))), StringComparison.Ordinal);
+        static string Panel(Job job, string box) => Planner.Plan(job).CircuitOf(new(box))!.Circuit.Panel.Value;
+    }
+
     [Fact]
     public void The_effect_tells_load_footage_darkness_and_rules_before_it_is_done()
     {

@@ -34,7 +34,8 @@ test("a box picked on the plan is picked in the ledger of every stage", async ({
   await plan(page).getByRole("link", { name: /^Kitchen island, circuit/ }).click();
   await expect(ledger(page).getByRole("link", { name: /^Kitchen island/ })).toHaveAttribute("aria-current", "true");
   await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Circuits" }).click();
-  await expect(ledger(page).locator("[aria-current=true]")).toContainText("Kitchen counter");
+  await expect(ledger(page).locator(".circuit[aria-current=true]")).toContainText("Kitchen counter");
+  await expect(ledger(page).getByRole("link", { name: /^Kitchen island/ })).toHaveAttribute("aria-current", "true");
   await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Panel" }).click();
   await expect(page.getByRole("region", { name: "Panel schedule" }).locator("[aria-current=true]").last()).toContainText("Kitchen counter");
 });

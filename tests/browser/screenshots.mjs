@@ -17,6 +17,20 @@ const views = [
   ["floor-marks", "/job/demo/marks"],
   ["house-phone", "/job/demo/house?on=room:kitchen", { width: 390, height: 844 }],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
+  ["circuits-dark", "/job/demo/circuits?level=ground&on=circuit:kitchen-lights", {}, (page) => page.getByRole("button", { name: /Open its breaker/ }).click()],
+  ["circuits-move", "/job/demo/circuits?on=box:f-r2", {}, async (page) => {
+    await page.keyboard.press("m");
+    await page.getByLabel(/to circuit/).selectOption("kitchen-appliances-1");
+    await page.getByText(/Red tag comes/).waitFor();
+    await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
+  }],
+  ["divisions", "/job/demo/divisions", {}, async (page) => {
+    await page.getByLabel("Look for").selectOption("10");
+    await page.getByRole("button", { name: "Find a better division" }).click();
+    await page.getByRole("button", { name: "Keep it to compare" }).click();
+    await page.evaluate(() => window.scrollTo(0, 150));
+  }],
+  ["editions", "/job/demo/editions"],
   ["runs", "/job/demo/runs?level=ground&on=run:family-lights:panel-A%3Ee-sw"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],
   ["panel-greenhouse", "/job/demo/panel?on=circuit:potting-receptacles"],
@@ -24,9 +38,13 @@ const views = [
 ];
 
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
-for (const [name, address, size] of views) {
-  const page = await browser.newPage({ viewport: size ?? { width: 1280, height: 800 } });
+for (const [name, address, size, act] of views) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800, ...size } });
   await page.goto(base + address);
+  if (act) {
+    await page.locator("html[data-ready]").waitFor();
+    await act(page);
+  }
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await page.close();

@@ -180,7 +180,16 @@ internal static class CircuitChecks
         var keys = plan.Circuits.Select(c => c.Circuit.Key).ToHashSet();
         var loose = plan.Job.Pins.Breakers.Select(p => (p.Circuit, Free: (JobChange)new PinBreaker(p.Circuit, null)))
             .Concat(plan.Job.Pins.Cables.Select(p => (p.Circuit, Free: (JobChange)new PinCable(p.Circuit, null))))
-            .Concat(plan.Job.Pins.Spaces.Select(p => (p.Circuit, Free: (JobChange)new PinSpace(p.Circuit, null))));
+            .Concat(plan.Job.Pins.Spaces.Select(p => (p.Circuit, Free: (JobChange)new PinSpace(p.Circuit, null))))
+            .Concat(plan.Job.Pins.Panels.Select(p => (p.Circuit, Free: (JobChange)new PinPanel(p.Circuit, null))));
+        foreach (var pin in plan.Job.Pins.Panels.Where(p => plan.Circuits.FirstOrDefault(c => c.Circuit.Key == p.Circuit) is { } c && c.Circuit.Panel != p.Panel))
+        {
+            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(pin.Circuit), "pin", $"A pin feeds this circuit from panel {pin.Panel}, which is in another building.", "A circuit stays in the building of its panel. Free the pin.")
+            {
+                Fixes = [new Fix("Free the pin", new PinPanel(pin.Circuit, null))],
+            };
+        }
+
         foreach (var (circuit, free) in loose.Where(p => !keys.Contains(p.Circuit)))
         {
             yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit), "pin", $"A pin names circuit “{circuit}”, which is not in the plan now.", "Its boxes are on other circuits. Free the pin, or put the boxes back.")

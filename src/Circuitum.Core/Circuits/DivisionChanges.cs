@@ -162,6 +162,29 @@ public sealed record MakeIndividual(BoxId Box, bool Individual) : JobChange
     }
 }
 
+/// <summary>Holds the panel that feeds a circuit; null frees it.</summary>
+public sealed record PinPanel(CircuitKey Circuit, PanelId? Panel) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var others = job.Pins.Panels.RemoveAll(p => p.Circuit == Circuit);
+        phrase = Panel is PanelId p ? $"Feed circuit {Circuit} from panel {p}" : $"Free the panel of circuit {Circuit}";
+        if (Panel is not PanelId panel)
+        {
+            return job with { Pins = job.Pins with { Panels = others } };
+        }
+
+        var house = Framing.Frame(job);
+        var survey = Surveying.Survey(house, job);
+        var circuit = Dividing.Divide(house, survey, job, CodeBook.CodeBook.For(job)).FirstOrDefault(c => c.Key == Circuit && c.Boxes.Length > 0) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more.");
+        var from = job.Panels.FirstOrDefault(p => p.Id == panel) ?? throw new ChangeRefusedException($"Panel “{panel}” is not in this job any more.");
+        return house.Room(from.Room).Structure == survey[circuit.Boxes[0]].Place.Structure
+            ? job with { Pins = job.Pins with { Panels = others.Add(new(Circuit, panel)) } }
+            : throw new ChangeRefusedException($"Panel {panel} is in another building: a circuit stays in the building of its panel, the feeder goes between them.");
+    }
+}
+
 /// <summary>Frees every box that a person holds on a circuit.</summary>
 public sealed record FreeCircuit(CircuitKey Circuit) : JobChange
 {

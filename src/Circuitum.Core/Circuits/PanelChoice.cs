@@ -28,7 +28,8 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
             free[panel] -= Poles(draft);
         }
 
-        foreach (var draft in drafts.Where(d => held.ContainsKey(d.Key)))
+        // A panel of another building cannot be meant: it is passed over, and the check says that the pin is loose.
+        foreach (var draft in drafts.Where(d => held.TryGetValue(d.Key, out var panel) && panels[d.Structure].Exists(p => p.Panel.Id == panel)))
         {
             Take(draft, held[draft.Key]);
         }

@@ -50,15 +50,3 @@ public sealed record PinSpace(CircuitKey Circuit, int? Space) : JobChange
         return job with { Pins = job.Pins with { Spaces = Space is int space ? others.Add(new(Circuit, space)) : others } };
     }
 }
-
-/// <summary>Holds the panel that feeds a circuit; null frees it.</summary>
-public sealed record PinPanel(CircuitKey Circuit, PanelId? Panel) : JobChange
-{
-    /// <inheritdoc/>
-    protected override Job Apply(Job job, out string phrase)
-    {
-        var others = job.Pins.Panels.RemoveAll(p => p.Circuit == Circuit);
-        phrase = Panel is PanelId p ? $"Feed {Circuit} from panel {p}" : $"Free the panel of {Circuit}";
-        return job with { Pins = job.Pins with { Panels = Panel is PanelId panel ? others.Add(new(Circuit, panel)) : others } };
-    }
-}

@@ -75,7 +75,7 @@ public abstract partial class StagePage
 
         try
         {
-            var plugged = loads.Select(l => new Plugged(placed.Box.Id, Entry.Choice<Portable>(l))).ToList();
+            var plugged = loads.OfType<string>().Select(l => new Plugged(placed.Box.Id, Entry.Choice<Portable>(l))).ToList();
             return Partial("_PluggedIn", new PluggedView(job.Plan, placed, plugged.Count == 0 ? null : PlugIn.Into(wired, plugged), plugged));
         }
         catch (FormatException e)
@@ -89,5 +89,5 @@ public abstract partial class StagePage
         ? $"Not done: {string.Join(" ", effect.Come.Where(t => t.Severity == Severity.Red).Take(2).Select(t => $"{t.Headline} {t.Arithmetic} ({t.Rule})"))}"
         : null);
 
-    private static IEnumerable<BoxId> Several(string[] boxes) => boxes.SelectMany(b => b.Split(' ', StringSplitOptions.RemoveEmptyEntries)).Distinct().Select(b => new BoxId(b));
+    private static IEnumerable<BoxId> Several(string[] boxes) => boxes.OfType<string>().SelectMany(b => b.Split(' ', StringSplitOptions.RemoveEmptyEntries)).Distinct().Select(b => new BoxId(b));
 }
