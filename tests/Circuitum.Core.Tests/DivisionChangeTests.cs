@@ -111,6 +111,18 @@ public sealed class DivisionChangeTests
         Assert.Equal(Of(split, "washer"), Of(split, "basin"));
     }
 
+    [Theory] // 210.11(B), by our measure: nine receptacles carry 1620 VA, 67.5 % of 2400; more than twice four (720), not more than twice five (900)
+    [InlineData(4, true)]
+    [InlineData(5, false)]
+    public void A_load_that_is_shared_unevenly_is_tagged(int fewer, bool tagged)
+    {
+        var job = Houses.Row(("one", RoomUse.Bedroom, 30), ("two", RoomUse.Bedroom, 16)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"a{i}", "one", 1, 20 + (30 * i))), .. Enumerable.Range(0, fewer).Select(i => Houses.On($"b{i}", "two", 1, 20 + (30 * i)))]) with
+        {
+            Schools = new() { Bedrooms = BedroomSharing.OneEach },
+        };
+        Assert.Equal(tagged, Planner.Plan(job).Tags.Any(t => t is { Rule: "210.11(B)", Severity: Severity.Amber }));
+    }
+
     [Fact] // a second panel in room two: by school near it, home to the main, or where a person wants it
     public void A_circuit_is_fed_from_the_panel_that_is_asked_for()
     {

@@ -173,6 +173,15 @@ public sealed class RedividingTests
         }
     }, iter: 100);
 
+    [Fact] // one by one or side by side, a division weighs the same
+    public void Divisions_weighed_together_weigh_what_they_weigh_alone()
+    {
+        var job = new KeepStanding("As it is").On(Row(12)).Job!;
+        job = new KeepDivision(Redivide.Find(job, "Better", 200).Division, Follow: false).On(job).Job!;
+        Assert.Equal([Redivide.Weigh(job), Redivide.Weigh(job with { Follows = "As it is" }), Redivide.Weigh(job with { Follows = "Better" })], Redivide.Weigh(job, [null, "As it is", "Better"]));
+        Assert.Equal(Redivide.Weigh(job), Redivide.Weigh(job with { Follows = "As it is" }));
+    }
+
     [Fact]
     public void The_same_search_finds_the_same_division() => Assert.Equal(Redivide.Find(Row(20), "Better", 300).Division, Redivide.Find(Row(20), "Better", 300).Division);
 

@@ -13,19 +13,6 @@ public sealed class BenchTests : IDisposable
 
     public void Dispose() => host.Dispose();
 
-    private async Task<Job> NewestAsync()
-    {
-        var all = await host.Revisions.OfAsync(new("demo"));
-        return JobFiles.Read((await host.Revisions.DocumentAsync(new("demo"), all[^1].Number))!);
-    }
-
-    private async Task<Visitor> AtAsync(string address)
-    {
-        var visitor = host.Visit();
-        await visitor.GetAsync(address);
-        return visitor;
-    }
-
     [Theory]
     [InlineData("house", "House · 27 rooms")]
     [InlineData("boxes", "Boxes · 140")]
@@ -61,7 +48,7 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task Moving_a_box_saves_a_revision_and_says_what_followed()
     {
-        var visitor = await AtAsync("/job/demo/boxes?on=box:f-r2");
+        var visitor = await host.AtAsync("/job/demo/boxes?on=box:f-r2");
         var (status, text, response) = await visitor.PostAsync("/job/demo/boxes?on=box:f-r2&handler=Move", ("box", "f-r2"), ("offset", "3-0"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(2, visitor.Revision);
@@ -69,7 +56,7 @@ public sealed class BenchTests : IDisposable
         Assert.Contains("ft 12-2", text, StringComparison.Ordinal);
         Assert.DoesNotContain("<html", text, StringComparison.Ordinal);
         Assert.Equal("/job/demo/boxes?level=ground&on=box%3Af-r2", Assert.Single(response.Headers.GetValues("HX-Replace-Url")));
-        Assert.Equal(36.Inches(), (await NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
+        Assert.Equal(36.Inches(), (await host.NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
     }
 
     [Theory]
@@ -87,7 +74,7 @@ public sealed class BenchTests : IDisposable
     [InlineData("Delete", "box", "ghost", "x", "", "not in this job any more")]
     public async Task What_cannot_be_done_is_answered_with_one_sentence_and_nothing_is_saved(string handler, string first, string one, string second, string two, string says)
     {
-        var visitor = await AtAsync("/job/demo/boxes");
+        var visitor = await host.AtAsync("/job/demo/boxes");
         var (status, text, response) = await visitor.PostAsync($"/job/demo/boxes?handler={handler}", (first, one), (second, two), ("place", "0"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(says, text, StringComparison.Ordinal);
@@ -98,7 +85,7 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task Two_saves_from_one_revision_the_second_is_told_and_can_go_on_top()
     {
-        Visitor first = await AtAsync("/job/demo/boxes"), second = await AtAsync("/job/demo/boxes");
+        Visitor first = await host.AtAsync("/job/demo/boxes"), second = await host.AtAsync("/job/demo/boxes");
         await first.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"));
         var (status, text, _) = await second.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r1"), ("offset", "2-0"));
         Assert.Equal(HttpStatusCode.Conflict, status);
@@ -109,14 +96,14 @@ public sealed class BenchTests : IDisposable
 
         var (again, _, _) = await second.PostAsync("/job/demo/boxes?handler=Move", ("from", "2"), ("box", "f-r1"), ("offset", "2-0"));
         Assert.Equal(HttpStatusCode.OK, again);
-        var boxes = (await NewestAsync()).Boxes;
+        var boxes = (await host.NewestAsync()).Boxes;
         Assert.Equal((24.Inches(), 36.Inches()), (boxes.Single(b => b.Id.Value == "f-r1").Offset, boxes.Single(b => b.Id.Value == "f-r2").Offset));
     }
 
     [Fact]
     public async Task Of_many_saves_at_once_exactly_one_is_taken()
     {
-        var visitors = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => AtAsync("/job/demo/boxes")));
+        var visitors = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => host.AtAsync("/job/demo/boxes")));
         var answers = await Task.WhenAll(visitors.Select((v, i) => v.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", $"{30 + i}\""))));
         Assert.Equal(1, answers.Count(a => a.Status == HttpStatusCode.OK));
         Assert.Equal(5, answers.Count(a => a.Status == HttpStatusCode.Conflict));
@@ -126,16 +113,16 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task Undo_and_redo_say_what_they_will_do_and_do_it()
     {
-        var visitor = await AtAsync("/job/demo/boxes");
-        var was = JobFiles.Write(await NewestAsync());
+        var visitor = await host.AtAsync("/job/demo/boxes");
+        var was = JobFiles.Write(await host.NewestAsync());
         var (_, moved, _) = await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"));
         Assert.Contains("Undo “Move Family room receptacle 1'-10\"”", moved, StringComparison.Ordinal);
         var (_, undone, _) = await visitor.PostAsync("/job/demo/boxes?handler=Undo");
         Assert.Contains("Redo “Move Family room receptacle 1'-10\"”", undone, StringComparison.Ordinal);
         Assert.Contains("Nothing to undo", undone, StringComparison.Ordinal);
-        Assert.Equal(was, JobFiles.Write(await NewestAsync()));
+        Assert.Equal(was, JobFiles.Write(await host.NewestAsync()));
         await visitor.PostAsync("/job/demo/boxes?handler=Redo");
-        Assert.Equal(36.Inches(), (await NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
+        Assert.Equal(36.Inches(), (await host.NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
         Assert.Equal(4, (await host.Revisions.OfAsync(new("demo"))).Count);
         var (status, nothing, _) = await visitor.PostAsync("/job/demo/boxes?handler=Redo");
         Assert.Equal((HttpStatusCode.UnprocessableEntity, true), (status, nothing.Contains("There is nothing to redo.", StringComparison.Ordinal)));
@@ -144,19 +131,19 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task Another_edition_changes_protection_and_a_school_the_circuits()
     {
-        var visitor = await AtAsync("/job/demo/house");
+        var visitor = await host.AtAsync("/job/demo/house");
         var (_, edition, _) = await visitor.PostAsync("/job/demo/house?handler=Edition", ("edition", "2017"));
         Assert.Contains("Plan by the 2017 edition.", edition, StringComparison.Ordinal);
         Assert.Contains("protection of", edition, StringComparison.Ordinal);
         var (_, school, _) = await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "OneEach"), ("dishwasher", "OneEach"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"), ("feed", "SwitchFirst"));
         Assert.Contains("breakers", school, StringComparison.Ordinal);
-        Assert.Equal(BedroomSharing.OneEach, (await NewestAsync()).Schools.Bedrooms);
+        Assert.Equal(BedroomSharing.OneEach, (await host.NewestAsync()).Schools.Bedrooms);
     }
 
     [Fact]
     public async Task An_act_that_no_page_knows_is_refused()
     {
-        var visitor = await AtAsync("/job/demo/house");
+        var visitor = await host.AtAsync("/job/demo/house");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/house?handler=Demolish")).Status);
         Assert.Equal(HttpStatusCode.NotFound, (await visitor.PostAsync("/job/nobody/house?handler=Demolish")).Status);
     }
@@ -164,7 +151,7 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task A_larger_range_is_one_field_and_its_circuit_follows()
     {
-        var visitor = await AtAsync("/job/demo/boxes?on=box:k-range");
+        var visitor = await host.AtAsync("/job/demo/boxes?on=box:k-range");
         await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "NeighboursShare"), ("dishwasher", "OneWhereItFits"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"), ("feed", "SwitchFirst"));
         var (_, text, _) = await visitor.PostAsync("/job/demo/boxes?on=box:k-range&handler=Load", ("box", "k-range"), ("place", "0"), ("load", "18 kW"));
         // 8 kW × 1.30 = 10.4 kW, 43.3 A: 45 A on 6-3, where 12 kW was 40 A on 8-3.
@@ -174,7 +161,7 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task A_box_can_be_added_and_is_then_selected_and_deleted_again()
     {
-        var visitor = await AtAsync("/job/demo/boxes");
+        var visitor = await host.AtAsync("/job/demo/boxes");
         var (_, added, response) = await visitor.PostAsync("/job/demo/boxes?handler=Add", ("room", "study"), ("wall", "2"), ("offset", "1-6"), ("kind", "Duplex"));
         Assert.Contains("box%3Astudy-1", Assert.Single(response.Headers.GetValues("HX-Replace-Url")), StringComparison.Ordinal);
         Assert.Contains("Boxes · 141", added, StringComparison.Ordinal);
@@ -185,8 +172,8 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task A_tags_fix_is_one_act_and_means_nothing_in_another_revision()
     {
-        var visitor = await AtAsync("/job/demo/circuits?on=circuit:laundry");
-        var plan = Core.Planner.Plan(await NewestAsync());
+        var visitor = await host.AtAsync("/job/demo/circuits?on=circuit:laundry");
+        var plan = Core.Planner.Plan(await host.NewestAsync());
         var index = plan.Tags.Select((t, i) => (t, i)).First(x => x.t.Rule == "210.11(C)(3)").i.ToString(System.Globalization.CultureInfo.InvariantCulture);
         var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", index), ("fix", "0"));
         Assert.Equal(HttpStatusCode.OK, status);
@@ -208,7 +195,7 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task Without_scripts_a_form_answers_with_the_whole_page()
     {
-        var visitor = await AtAsync("/job/demo/boxes");
+        var visitor = await host.AtAsync("/job/demo/boxes");
         var (status, text, _) = await visitor.PostAsync("/job/demo/boxes?handler=Move", inPlace: false, ("box", "f-r2"), ("offset", "3-0"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("<html", text, StringComparison.Ordinal);
@@ -217,7 +204,7 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task The_history_names_who_was_at_the_bench()
     {
-        var visitor = await AtAsync("/job/demo/boxes");
+        var visitor = await host.AtAsync("/job/demo/boxes");
         await visitor.PostAsync("/?handler=Who", ("who", " Lead, crew two \u0007"));
         await visitor.PostAsync("/job/demo/boxes?handler=Delete", ("box", "f-r2"));
         Assert.Equal(["Circuitum", "Lead, crew two"], (await host.Revisions.OfAsync(new("demo"))).Select(r => r.Who));
@@ -228,7 +215,7 @@ public sealed class BenchTests : IDisposable
     public async Task The_schedule_as_CSV_is_the_plans_and_the_job_file_comes_back_as_it_went()
     {
         var visitor = host.Visit();
-        Assert.Equal(CsvFiles.Schedule(Core.Planner.Plan(await NewestAsync())), await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
+        Assert.Equal(CsvFiles.Schedule(Core.Planner.Plan(await host.NewestAsync())), await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
         var file = await visitor.Http.GetByteArrayAsync("/job/demo/file/job.circuitum.json");
         var (status, _) = await visitor.BringAsync(file);
         Assert.Equal(HttpStatusCode.Redirect, status);
@@ -238,14 +225,14 @@ public sealed class BenchTests : IDisposable
     [Fact]
     public async Task The_demo_can_be_reset_and_even_that_can_be_undone()
     {
-        var visitor = await AtAsync("/job/demo/boxes");
+        var visitor = await host.AtAsync("/job/demo/boxes");
         await visitor.PostAsync("/job/demo/boxes?handler=Delete", ("box", "f-r2"));
-        Assert.Equal(139, (await NewestAsync()).Boxes.Length);
+        Assert.Equal(139, (await host.NewestAsync()).Boxes.Length);
         await visitor.PostAsync("/?handler=Reset");
-        Assert.Equal(140, (await NewestAsync()).Boxes.Length);
+        Assert.Equal(140, (await host.NewestAsync()).Boxes.Length);
         await visitor.GetAsync("/job/demo/boxes");
         await visitor.PostAsync("/job/demo/boxes?handler=Undo");
-        Assert.Equal(139, (await NewestAsync()).Boxes.Length);
+        Assert.Equal(139, (await host.NewestAsync()).Boxes.Length);
     }
 
     [Fact]

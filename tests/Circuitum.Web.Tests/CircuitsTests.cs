@@ -1,6 +1,5 @@
 using System.Net;
 using Circuitum.Core.Jobs;
-using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Web.Tests;
 
@@ -11,25 +10,12 @@ public sealed class CircuitsTests : IDisposable
 
     public void Dispose() => host.Dispose();
 
-    private async Task<Job> NewestAsync()
-    {
-        var all = await host.Revisions.OfAsync(new("demo"));
-        return JobFiles.Read((await host.Revisions.DocumentAsync(new("demo"), all[^1].Number))!);
-    }
-
-    private async Task<Visitor> AtAsync(string address)
-    {
-        var visitor = host.Visit();
-        await visitor.GetAsync(address);
-        return visitor;
-    }
-
     private async Task<int> RevisionsAsync() => (await host.Revisions.OfAsync(new("demo"))).Count;
 
     [Fact]
     public async Task A_move_is_weighed_without_being_done()
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         var effect = await visitor.GetAsync("/job/demo/circuits?handler=Weigh&box=f-r2&circuit=grandmother-receptacles");
         Assert.Contains("13.5 A → 12 A of 20 A", effect, StringComparison.Ordinal);
         Assert.Contains("Rooms one breaker leaves dark", effect, StringComparison.Ordinal);
@@ -47,14 +33,14 @@ public sealed class CircuitsTests : IDisposable
     [InlineData("", "“”")]
     public async Task What_cannot_be_is_answered_with_its_reason(string asked, string says)
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         Assert.Contains(says, await visitor.GetAsync($"/job/demo/circuits?handler=Weigh&{asked}"), StringComparison.Ordinal);
     }
 
     [Fact]
     public async Task A_move_that_breaks_a_rule_is_saved_only_when_asked_for_again()
     {
-        var visitor = await AtAsync("/job/demo/circuits?on=box:f-r2");
+        var visitor = await host.AtAsync("/job/demo/circuits?on=box:f-r2");
         var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?on=box:f-r2&handler=ToCircuit", ("box", "f-r2"), ("circuit", "kitchen-appliances-1"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("Not done:", text, StringComparison.Ordinal);
@@ -63,7 +49,7 @@ public sealed class CircuitsTests : IDisposable
         Assert.Equal(1, await RevisionsAsync());
         (status, _, _) = await visitor.PostAsync("/job/demo/circuits?on=box:f-r2&handler=ToCircuit", ("box", "f-r2"), ("circuit", "kitchen-appliances-1"), ("anyway", "true"));
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Contains((await NewestAsync()).Pins.Boxes, p => p.Box.Value == "f-r2" && p.Circuit.Value == "kitchen-appliances-1");
+        Assert.Contains((await host.NewestAsync()).Pins.Boxes, p => p.Box.Value == "f-r2" && p.Circuit.Value == "kitchen-appliances-1");
     }
 
     [Theory]
@@ -80,7 +66,7 @@ public sealed class CircuitsTests : IDisposable
     [InlineData("Schools", "gfci", "7", "afci", "Breaker")]
     public async Task Bad_input_gets_one_sentence_and_changes_nothing(string handler, string first, string one, string second, string two)
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         var (status, text, _) = await visitor.PostAsync($"/job/demo/circuits?handler={handler}", (first, one), (second, two));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("said refused", text, StringComparison.Ordinal);
@@ -90,30 +76,30 @@ public sealed class CircuitsTests : IDisposable
     [Fact]
     public async Task Schools_that_are_not_sent_stay_as_they_are()
     {
-        var visitor = await AtAsync("/job/demo/house");
+        var visitor = await host.AtAsync("/job/demo/house");
         await visitor.PostAsync("/job/demo/house?handler=Schools", ("gfci", "LeastCost"));
         await visitor.PostAsync("/job/demo/house?handler=Schools", ("refrigerator", "Alone"));
-        var schools = (await NewestAsync()).Schools;
+        var schools = (await host.NewestAsync()).Schools;
         Assert.Equal((GfciWay.LeastCost, RefrigeratorCircuit.Alone, LightsAndReceptacles.Apart), (schools.Gfci, schools.Refrigerator, schools.Lighting));
     }
 
     [Fact]
     public async Task A_circuit_and_a_room_can_go_their_own_way_and_back()
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         await visitor.PostAsync("/job/demo/circuits?handler=CircuitSchools", ("circuit", "laundry"), ("gfci", "FirstReceptacle"), ("homeRun", ""));
         await visitor.PostAsync("/job/demo/circuits?handler=RoomSchools", ("room", "bath"), ("baths", "Whole"));
-        var job = await NewestAsync();
+        var job = await host.NewestAsync();
         Assert.Equal(GfciWay.FirstReceptacle, job.SchoolsOn(new("laundry")).Gfci);
         Assert.Equal((BathReceptacles.Whole, BathReceptacles.MayShare), (job.SchoolsIn(new("bath")).Baths, job.SchoolsIn(new("kitchen")).Baths));
         await visitor.PostAsync("/job/demo/circuits?handler=CircuitSchools", ("circuit", "laundry"), ("gfci", ""));
-        Assert.Empty((await NewestAsync()).CircuitSchools);
+        Assert.Empty((await host.NewestAsync()).CircuitSchools);
     }
 
     [Fact]
     public async Task Plugging_in_is_answered_and_nonsense_is_refused()
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         // 700 VA of the refrigerator + 1500 + 1500: 30.83 A
         Assert.Contains("30.83 A through 20 A", await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1&loads=Kettle&loads=Heater"), StringComparison.Ordinal);
         Assert.Contains("Tick what is plugged in", await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1"), StringComparison.Ordinal);
@@ -125,7 +111,7 @@ public sealed class CircuitsTests : IDisposable
     [Fact]
     public async Task A_better_division_is_found_kept_followed_and_dropped()
     {
-        var visitor = await AtAsync("/job/demo/divisions");
+        var visitor = await host.AtAsync("/job/demo/divisions");
         await visitor.GetAsync("/job/demo/circuits");
         var (status, text, _) = await visitor.PostAsync("/job/demo/divisions?handler=Find", ("seconds", "60"));
         Assert.Equal((HttpStatusCode.OK, true), (status, text.Contains("Looking,", StringComparison.Ordinal)));
@@ -140,11 +126,11 @@ public sealed class CircuitsTests : IDisposable
         Assert.Contains("Accept: divide so", text, StringComparison.Ordinal);
         (status, _, _) = await visitor.PostAsync("/job/demo/divisions?handler=Accept", ("name", "Shorter"), ("follow", "true"));
         Assert.Equal(HttpStatusCode.OK, status);
-        var job = await NewestAsync();
+        var job = await host.NewestAsync();
         Assert.Equal(("Shorter", "Shorter"), (job.Follows, Assert.Single(job.Divisions).Name));
         await visitor.GetAsync("/job/demo/circuits");
         Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/divisions?handler=Drop", ("name", "Shorter"))).Status);
-        Assert.Null((await NewestAsync()).Follows);
+        Assert.Null((await host.NewestAsync()).Follows);
     }
 
     [Theory]
@@ -158,7 +144,7 @@ public sealed class CircuitsTests : IDisposable
     [InlineData("Demolish", "name", "x", "no such act")]
     public async Task The_divisions_refuse_what_they_cannot_do(string handler, string field, string value, string says)
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         var (status, text, _) = await visitor.PostAsync($"/job/demo/divisions?handler={handler}", inPlace: false, (field, value));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(says, text, StringComparison.Ordinal);
@@ -168,32 +154,32 @@ public sealed class CircuitsTests : IDisposable
     [Fact]
     public async Task Of_two_who_keep_a_division_the_second_is_told()
     {
-        Visitor first = await AtAsync("/job/demo/circuits"), second = await AtAsync("/job/demo/circuits");
+        Visitor first = await host.AtAsync("/job/demo/circuits"), second = await host.AtAsync("/job/demo/circuits");
         await first.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "One"));
         Assert.Equal(HttpStatusCode.Conflict, (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "Two"))).Status);
-        Assert.Equal("One", Assert.Single((await NewestAsync()).Divisions).Name);
+        Assert.Equal("One", Assert.Single((await host.NewestAsync()).Divisions).Name);
     }
 
     [Fact]
     public async Task Editions_are_compared_and_taken()
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         Assert.Contains("Outlets protected otherwise · 9", await visitor.GetAsync("/job/demo/editions?with=2023"), StringComparison.Ordinal);
         Assert.Contains("2020 or 2017", await visitor.GetAsync("/job/demo/editions?with=2017"), StringComparison.Ordinal);
         // An edition that is none is as if none had been named.
         Assert.Contains("2020 or 2023", await visitor.GetAsync("/job/demo/editions?with=1999"), StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/editions?handler=Take", ("edition", "1999"))).Status);
         Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/editions?handler=Take", ("edition", "2023"))).Status);
-        Assert.Equal(Edition.Y2023, (await NewestAsync()).Edition);
+        Assert.Equal(Edition.Y2023, (await host.NewestAsync()).Edition);
     }
 
     [Fact]
     public async Task Aims_and_prices_are_set_and_bad_ones_refused()
     {
-        var visitor = await AtAsync("/job/demo/circuits");
+        var visitor = await host.AtAsync("/job/demo/circuits");
         (string, string)[] aims = [("aims.cable", "50 %"), ("aims.breaker", "45-0"), ("aims.darkness", "4'"), ("aims.crowding", "1'"), ("aims.wantedFill", "55"), ("aims.crossing", "12'"), ("aims.leavingRoom", "4'")];
         Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false, aims)).Status);
-        var job = await NewestAsync();
+        var job = await host.NewestAsync();
         Assert.Equal((50m, 45m, 55m), (job.Aims.Cable.Value, job.Aims.Breaker.Feet, job.Aims.WantedFill.Value));
         await visitor.GetAsync("/job/demo/circuits");
         var (status, text, _) = await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false, [.. aims[..1], ("aims.breaker", "9000'"), .. aims[2..]]);

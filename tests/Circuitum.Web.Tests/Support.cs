@@ -1,7 +1,9 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Text.RegularExpressions;
+using Circuitum.Core.Jobs;
 using Circuitum.Data;
+using Circuitum.Formats.JobFile;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
@@ -16,6 +18,21 @@ public sealed class BenchHost : WebApplicationFactory<Program>
     public string Database => Path.Combine(folder, "jobs.db");
 
     public JobRevisions Revisions => Services.GetRequiredService<JobRevisions>();
+
+    /// <summary>The demo as its newest revision has it.</summary>
+    public async Task<Job> NewestAsync()
+    {
+        var all = await Revisions.OfAsync(new("demo"));
+        return JobFiles.Read((await Revisions.DocumentAsync(new("demo"), all[^1].Number))!);
+    }
+
+    /// <summary>A visitor who looks at an address.</summary>
+    public async Task<Visitor> AtAsync(string address)
+    {
+        var visitor = Visit();
+        await visitor.GetAsync(address);
+        return visitor;
+    }
 
     public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false }));
 

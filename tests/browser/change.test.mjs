@@ -75,7 +75,7 @@ test("a pinned breaker is kept, tagged, and freed by the tag's own button", asyn
   await card(page).getByText("Pins: hold your own choice").click();
   await card(page).getByLabel(/^Breaker/).selectOption("30 A");
   await expect(card(page).getByRole("heading", { name: /15 and 20 A receptacles are behind a 30 A breaker/ })).toBeVisible();
-  await expect(ledger(page).locator("[data-circuit=laundry]")).toContainText("30A");
+  await expect(ledger(page).locator(".circuit[data-circuit=laundry]")).toContainText("30A");
   await card(page).getByRole("button", { name: "Free the breaker" }).first().click();
   await expect(card(page).getByRole("heading", { name: /receptacles are behind/ })).toHaveCount(0);
 });

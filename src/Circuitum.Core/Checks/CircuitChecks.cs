@@ -11,7 +11,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on circuits: what may share, how much, how many.</summary>
 internal static class CircuitChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Ratings(plan)).Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Ratings(plan)).Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
 
     private static IEnumerable<Tag> Loads(Checked plan)
     {
@@ -154,6 +154,24 @@ internal static class CircuitChecks
         {
             yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), "210.11(A)", "Too few general circuits for the floor area.",
                 $"{plan.Survey.FloorArea} × 3 VA = {new VoltAmps(asked)}; {general.Count} circuits carry {new VoltAmps(carried)}. At least {least} of 15 A.");
+        }
+    }
+
+    // 210.11(B): the load evenly among the general circuits of a panel. The book gives no measure of even: here, twice what the others of its kind carry on the mean.
+    private static IEnumerable<Tag> Shares(Checked plan)
+    {
+        foreach (var alike in plan.Circuits.Where(c => c.Circuit.IsGeneral).GroupBy(c => (c.Circuit.Panel, c.Circuit.Kind, c.Protected.Sized.Breaker.Value)).Where(g => g.Count() > 1))
+        {
+            foreach (var circuit in alike)
+            {
+                var own = circuit.Circuit.Load.Connected;
+                var mean = new VoltAmps((alike.Sum(c => c.Circuit.Load.Connected.Value) - own.Value) / (alike.Count() - 1));
+                if (own.Value > 2 * mean.Value && own.Value / (alike.Key.Value.Value * 120) * 100 > plan.Job.Aims.WantedFill.Value)
+                {
+                    yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "210.11(B)", "Carries more than twice its like: the load is to be shared evenly.",
+                        $"{own} here, {mean} on the mean of the other {alike.Count() - 1} of its kind. Move boxes over, or follow the planner's division. The book gives no measure of even.");
+                }
+            }
         }
     }
 

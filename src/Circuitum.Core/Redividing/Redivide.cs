@@ -20,6 +20,18 @@ public static class Redivide
     /// <summary>What the division that a job follows comes to.</summary>
     public static AimAmounts Weigh(Job job) => new Search(job).Standing;
 
+    /// <summary>What several divisions of one job come to.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="divisions">Names of kept divisions; null the planner's own.</param>
+    public static IReadOnlyList<AimAmounts> Weigh(Job job, IReadOnlyList<string?> divisions)
+    {
+        // Ways through the frame are the same for all of them, and what takes most of the time: each is found once.
+        var finder = new Wayfinder(Framing.Frame(job), job);
+        var known = new Dictionary<(Place, Place), Length>();
+        Length Between(Place a, Place b) => known.TryGetValue((a, b), out var cost) ? cost : known[(a, b)] = finder.Cost(a, b);
+        return [.. divisions.Select(name => new Search(job with { Follows = name }, Between).Standing)];
+    }
+
     /// <summary>Searches for a better division.</summary>
     /// <param name="job">A job without problems.</param>
     /// <param name="name">Name of the division found.</param>
@@ -80,7 +92,7 @@ public static class Redivide
         private readonly List<List<List<int>>> divisions = [];
         private readonly Job job;
 
-        public Search(Job job)
+        public Search(Job job, Func<Place, Place, Length>? between = null)
         {
             this.job = job;
             var book = CodeBook.CodeBook.For(job);
@@ -88,7 +100,7 @@ public static class Redivide
             var survey = Surveying.Survey(house, job);
             var choice = new PanelChoice(house, job);
             var sorted = new Sorted(house, survey, job, book, choice);
-            var finder = new Wayfinder(house, job);
+            between ??= new Wayfinder(house, job).Cost;
             var familyOf = sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b))).ToDictionary(x => x.b, x => x.Family, ReferenceEqualityComparer.Instance as IEqualityComparer<Bundle>);
             standing = [.. Dividing.Drafts(sorted, survey, job).Select(d => (d, d.Bundles.Select(b => (familyOf[b], b)).ToList()))];
             foreach (var family in sorted.Families)
@@ -101,7 +113,7 @@ public static class Redivide
                     continue;
                 }
 
-                var weighing = sorted.Weigh(family.Family, bundles, finder.Cost);
+                var weighing = sorted.Weigh(family.Family, bundles, between);
                 weighings.Add((family.Family, weighing));
                 divisions.Add([.. open.Select(c => c.Select(b => bundles.IndexOf(b)).ToList())]);
             }

@@ -6,7 +6,6 @@ using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Circuitum.Web.Pages;
 
@@ -22,18 +21,11 @@ public sealed record ComparedDivision(string Name, bool Kept, bool Stands, Plan 
 public sealed record AimRow(string Words, Func<AimAmounts, string> Value, Func<Aims, string> Weight);
 
 /// <summary>Divisions of a job: a better one is looked for, several are kept and compared.</summary>
-public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) : PageModel
+public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) : JobPage(bench)
 {
-    /// <summary>Key of the job.</summary>
-    [FromRoute]
-    public string Key { get; set; } = "";
-
     /// <summary>The level drawn in the small plans.</summary>
     [FromQuery]
     public string? Level { get; set; }
-
-    /// <summary>The job.</summary>
-    public OpenJob Open { get; private set; } = null!;
 
     /// <summary>The plan that stands.</summary>
     public Plan Plan => Open.Plan;
@@ -46,12 +38,6 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
 
     /// <summary>Divisions to compare.</summary>
     public IReadOnlyList<ComparedDivision> Compared { get; private set; } = [];
-
-    /// <summary>What was done, or why not.</summary>
-    public string? Said { get; private set; }
-
-    /// <summary>True when nothing was done.</summary>
-    public bool Refused { get; private set; }
 
     /// <summary>Seconds a search may take.</summary>
     public static IReadOnlyList<int> Times { get; } = [5, 10, 30, 60, 300];
@@ -68,30 +54,23 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
         new("All by the crew's weights", a => $"{a.Weight.WholeFeetUp} ft", _ => "feet of cable"),
     ];
 
-    /// <summary>Shows the page.</summary>
-    public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
-
     /// <summary>The search only, asked for while it runs.</summary>
-    public async Task<IActionResult> OnGetSearchAsync() => await LoadAsync(compare: false) ? Partial("_Search", this) : NotFound();
-
-    /// <summary>An act that this page does not know.</summary>
-    public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
+    public Task<IActionResult> OnGetSearchAsync() => SearchOnlyAsync();
 
     /// <summary>Starts a search.</summary>
     public async Task<IActionResult> OnPostFindAsync(string seconds)
     {
-        if (await bench.OpenAsync(new JobKey(Key)) is not { } open)
+        if (!await LoadAsync())
         {
             return NotFound();
         }
 
         if (!int.TryParse(seconds, out var time) || !Times.Contains(time))
         {
-            await LoadAsync();
             return Refuse("Choose how long to look from the list.", StatusCodes.Status422UnprocessableEntity);
         }
 
-        searches.Start(open.Key, open, time);
+        searches.Start(Open.Key, Open, time);
         return await SearchOnlyAsync();
     }
 
@@ -110,89 +89,44 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     }
 
     /// <summary>Keeps the found division under a name, and follows it where asked.</summary>
-    public Task<IActionResult> OnPostAcceptAsync(string? name, bool follow, int from) => ChangeAsync(from, () => searches.Of(new(Key))?.Latest is { } found
+    public Task<IActionResult> OnPostAcceptAsync(string? name, bool follow, int from) => DoAsync(from, () => searches.Of(new(Key))?.Latest is { } found
         ? new KeepDivision(found.Division with { Name = string.IsNullOrWhiteSpace(name) ? DivisionSearches.Name : name.Trim() }, follow)
         : throw new FormatException("What was found is not there any more. Look again."), () => searches.Drop(new(Key)));
 
     /// <summary>Keeps the division that stands.</summary>
-    public Task<IActionResult> OnPostKeepAsync(string? name, int from) => ChangeAsync(from, () => string.IsNullOrWhiteSpace(name) ? throw new FormatException("Give the division a name of 1 to 40 characters.") : new KeepStanding(name));
+    public Task<IActionResult> OnPostKeepAsync(string? name, int from) => DoAsync(from, () => string.IsNullOrWhiteSpace(name) ? throw new FormatException("Give the division a name of 1 to 40 characters.") : new KeepStanding(name));
 
     /// <summary>Follows a kept division, or the planner's own.</summary>
-    public Task<IActionResult> OnPostFollowAsync(string? name, int from) => ChangeAsync(from, () => new FollowDivision(string.IsNullOrEmpty(name) ? null : name));
+    public Task<IActionResult> OnPostFollowAsync(string? name, int from) => DoAsync(from, () => new FollowDivision(string.IsNullOrEmpty(name) ? null : name));
 
     /// <summary>Drops a kept division.</summary>
-    public Task<IActionResult> OnPostDropAsync(string? name, int from) => ChangeAsync(from, () => new DropDivision(name ?? ""));
+    public Task<IActionResult> OnPostDropAsync(string? name, int from) => DoAsync(from, () => new DropDivision(name ?? ""));
 
-    private async Task<IActionResult> SearchOnlyAsync() => !await LoadAsync(compare: !Request.Headers.ContainsKey("HX-Request")) ? NotFound() : Request.Headers.ContainsKey("HX-Request") ? Partial("_Search", this) : Page();
-
-    private async Task<IActionResult> ChangeAsync(int from, Func<JobChange> change, Action? after = null)
+    /// <inheritdoc/>
+    protected override Task ReadAsync()
     {
-        if (!await LoadAsync(compare: false))
-        {
-            return NotFound();
-        }
-
-        try
-        {
-            var outcome = await bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), change());
-            if (outcome is Outcome.Changed)
-            {
-                after?.Invoke();
-            }
-
-            await LoadAsync();
-            switch (outcome)
-            {
-                case Outcome.Changed changed:
-                    Said = $"{changed.Phrase}. {string.Join(" · ", changed.Followed)}";
-                    return Page();
-                case Outcome.Overtaken overtaken:
-                    return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and do it on top.", StatusCodes.Status409Conflict);
-                default:
-                    return Refuse(((Outcome.Refused)outcome).Sentence, StatusCodes.Status422UnprocessableEntity);
-            }
-        }
-        catch (FormatException e)
-        {
-            await LoadAsync();
-            return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
-        }
+        Search = searches.Of(Open.Key);
+        Found = Search is { Running: false, Latest: { IsBetter: true } found } && new KeepDivision(found.Division, true).On(Plan.Job).Job is { } after ? new(Plan, Planner.Plan(after)) : null;
+        // While only the search is asked for, nothing else is made ready.
+        Compared = InPlace ? [] : Compare();
+        return Task.CompletedTask;
     }
 
-    private PageResult Refuse(string sentence, int status)
-    {
-        (Said, Refused, Response.StatusCode) = (sentence, true, status);
-        return Page();
-    }
+    private bool InPlace => Request.Headers.ContainsKey("HX-Request");
 
-    private async Task<bool> LoadAsync(bool compare = true)
-    {
-        if (await bench.OpenAsync(new JobKey(Key)) is not { } open)
-        {
-            return false;
-        }
+    private Task<IActionResult> DoAsync(int from, Func<JobChange> change, Action? after = null) => ChangeAsync(from, () => Task.FromResult(change()), after);
 
-        (Open, Search) = (open, searches.Of(open.Key));
-        if (Search is { Running: false, Latest: { IsBetter: true } found } && new KeepDivision(found.Division, true).On(Plan.Job).Job is { } after)
-        {
-            Found = new(Plan, Planner.Plan(after));
-        }
-
-        if (compare)
-        {
-            Compared = [.. Divisions().Select(Compare)];
-        }
-
-        return true;
-    }
+    private async Task<IActionResult> SearchOnlyAsync() => !await LoadAsync() ? NotFound() : InPlace ? Partial("_Search", this) : Page();
 
     // The planner's own first, then what is kept.
-    private IEnumerable<(string Name, string? Follow)> Divisions() => Plan.Job.Divisions.Select(d => (d.Name, (string?)d.Name)).Prepend(("The planner's own", null));
-
-    private ComparedDivision Compare((string Name, string? Follow) division)
+    private IReadOnlyList<ComparedDivision> Compare()
     {
-        var job = Plan.Job with { Follows = division.Follow };
-        var stands = Plan.Job.Follows == division.Follow;
-        return new(division.Name, division.Follow is not null, stands, stands ? Plan : Planner.Plan(job), Redivide.Weigh(job));
+        string?[] names = [null, .. Plan.Job.Divisions.Select(d => d.Name)];
+        var amounts = Redivide.Weigh(Plan.Job, names);
+        return [.. names.Select((name, i) =>
+        {
+            var stands = Plan.Job.Follows == name;
+            return new ComparedDivision(name ?? "The planner's own", name is not null, stands, stands ? Plan : Planner.Plan(Plan.Job with { Follows = name }), amounts[i]);
+        })];
     }
 }

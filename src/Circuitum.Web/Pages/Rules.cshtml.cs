@@ -1,8 +1,6 @@
 using Circuitum.Core.Jobs;
-using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Circuitum.Web.Pages;
 
@@ -10,26 +8,13 @@ namespace Circuitum.Web.Pages;
 public sealed record RuleRow(string Field, string Words, Func<HouseRules, string> Value, string Book, string Section, bool IsLength = true);
 
 /// <summary>The crew's numbers on one page, and sets of them.</summary>
-public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
+public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench)
 {
-    /// <summary>Key of the job.</summary>
-    [FromRoute]
-    public string Key { get; set; } = "";
-
     /// <summary>The job.</summary>
-    public Job Job { get; private set; } = null!;
-
-    /// <summary>Its newest revision.</summary>
-    public int Revision { get; private set; }
+    public Job Job => Open.Plan.Job;
 
     /// <summary>Sets kept.</summary>
     public IReadOnlyList<RuleSet> Sets { get; private set; } = [];
-
-    /// <summary>What was done, or why not.</summary>
-    public string? Said { get; private set; }
-
-    /// <summary>True when nothing was done.</summary>
-    public bool Refused { get; private set; }
 
     /// <summary>The numbers with the book's limits.</summary>
     public static IReadOnlyList<RuleRow> Rows { get; } =
@@ -77,12 +62,6 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
         ("receptacle", "Plain receptacle", p => p.Receptacle),
     ];
 
-    /// <summary>Shows the page.</summary>
-    public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
-
-    /// <summary>An act that this page does not know.</summary>
-    public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
-
     /// <summary>Sets the numbers.</summary>
     public Task<IActionResult> OnPostRulesAsync(RuleFields fields, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(fields.Read())));
 
@@ -115,48 +94,6 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : PageModel
         return Page();
     }
 
-    private async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change)
-    {
-        if (!await LoadAsync())
-        {
-            return NotFound();
-        }
-
-        try
-        {
-            var outcome = await bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), await change());
-            await LoadAsync();
-            switch (outcome)
-            {
-                case Outcome.Changed changed:
-                    Said = $"{changed.Phrase}. {string.Join(" · ", changed.Followed)}";
-                    return Page();
-                case Outcome.Overtaken overtaken:
-                    return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and set it on top.", StatusCodes.Status409Conflict);
-                default:
-                    return Refuse(((Outcome.Refused)outcome).Sentence, StatusCodes.Status422UnprocessableEntity);
-            }
-        }
-        catch (FormatException e)
-        {
-            return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
-        }
-    }
-
-    private PageResult Refuse(string sentence, int status)
-    {
-        (Said, Refused, Response.StatusCode) = (sentence, true, status);
-        return Page();
-    }
-
-    private async Task<bool> LoadAsync()
-    {
-        if (await bench.OpenAsync(new JobKey(Key)) is not { } open)
-        {
-            return false;
-        }
-
-        (Job, Revision, Sets) = (open.Plan.Job, open.Revision, await rules.ListAsync());
-        return true;
-    }
+    /// <inheritdoc/>
+    protected override async Task ReadAsync() => Sets = await rules.ListAsync();
 }

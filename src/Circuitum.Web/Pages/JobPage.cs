@@ -1,0 +1,90 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Web.Bench;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Circuitum.Web.Pages;
+
+/// <summary>A page about one job beside the bench: it shows it, does things to it, and says what was done or why not.</summary>
+public abstract class JobPage(Workbench bench) : PageModel
+{
+    /// <summary>Key of the job.</summary>
+    [FromRoute]
+    public string Key { get; set; } = "";
+
+    /// <summary>The job.</summary>
+    public OpenJob Open { get; private set; } = null!;
+
+    /// <summary>What was done, or why not.</summary>
+    public string? Said { get; protected set; }
+
+    /// <summary>True when nothing was done.</summary>
+    public bool Refused { get; private set; }
+
+    /// <summary>Shows the page.</summary>
+    public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
+
+    /// <summary>An act that this page does not know.</summary>
+    public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
+
+    /// <summary>Reads what the page shows from the job as it is open now.</summary>
+    protected abstract Task ReadAsync();
+
+    /// <summary>Opens the job; false when there is none.</summary>
+    protected async Task<bool> LoadAsync()
+    {
+        if (await bench.OpenAsync(new(Key)) is not { } open)
+        {
+            return false;
+        }
+
+        Open = open;
+        await ReadAsync();
+        return true;
+    }
+
+    /// <summary>Does one thing to the job, from the revision that the form names.</summary>
+    /// <param name="from">That revision.</param>
+    /// <param name="change">The thing; a <see cref="FormatException"/> is answered with its sentence.</param>
+    /// <param name="after">Done when it is saved, before the page is read again.</param>
+    protected async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change, Action? after = null)
+    {
+        if (!await LoadAsync())
+        {
+            return NotFound();
+        }
+
+        try
+        {
+            var outcome = await bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), await change());
+            if (outcome is Outcome.Changed)
+            {
+                after?.Invoke();
+                await LoadAsync();
+            }
+
+            switch (outcome)
+            {
+                case Outcome.Changed changed:
+                    Said = $"{changed.Phrase}. {string.Join(" · ", changed.Followed)}";
+                    return Page();
+                case Outcome.Overtaken overtaken:
+                    await LoadAsync();
+                    return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and do it on top.", StatusCodes.Status409Conflict);
+                default:
+                    return Refuse(((Outcome.Refused)outcome).Sentence, StatusCodes.Status422UnprocessableEntity);
+            }
+        }
+        catch (FormatException e)
+        {
+            return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
+        }
+    }
+
+    /// <summary>The page with one sentence of refusal.</summary>
+    protected PageResult Refuse(string sentence, int status)
+    {
+        (Said, Refused, Response.StatusCode) = (sentence, true, status);
+        return Page();
+    }
+}
