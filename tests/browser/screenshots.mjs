@@ -24,17 +24,17 @@ const views = [
     await page.getByText(/Red tag comes/).waitFor();
     await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
   }],
+  ["editions", "/job/demo/editions"],
+  ["runs", "/job/demo/runs?level=ground&on=run:family-lights:panel-A%3Ee-sw"],
+  ["panel", "/job/demo/panel?on=circuit:laundry"],
+  ["panel-greenhouse", "/job/demo/panel?on=circuit:potting-receptacles"],
+  ["panel-phone", "/job/demo/panel?on=circuit:laundry", { width: 390, height: 844 }],
   ["divisions", "/job/demo/divisions", {}, async (page) => {
     await page.getByLabel("Look for").selectOption("10");
     await page.getByRole("button", { name: "Find a better division" }).click();
     await page.getByRole("button", { name: "Keep it to compare" }).click();
     await page.evaluate(() => window.scrollTo(0, 150));
   }],
-  ["editions", "/job/demo/editions"],
-  ["runs", "/job/demo/runs?level=ground&on=run:family-lights:panel-A%3Ee-sw"],
-  ["panel", "/job/demo/panel?on=circuit:laundry"],
-  ["panel-greenhouse", "/job/demo/panel?on=circuit:potting-receptacles"],
-  ["panel-phone", "/job/demo/panel?on=circuit:laundry", { width: 390, height: 844 }],
 ];
 
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });

@@ -23,28 +23,38 @@ public static class Headroom
 
         var load = circuit.Load;
         var rest = new Amps(Math.Max(0, rating.Value - load.Required.Value));
+        Amps fastened = FastenedOn(load), half = new(rating.Value * .50m);
+        // Beside more than half fastened in place nothing else may be.
+        if (fastened > half)
+        {
+            var none = $"{fastened} fastened in place > {half}, half of {rating}: nothing else may join it";
+            return
+            [
+                new("of lights and outlets, less than three hours", new(0), none, book.FifteenTwenty),
+                new("of lights and outlets, three hours or more", new(0), none, book.FifteenTwenty),
+                new("of one appliance plugged in", new(0), none, book.FifteenTwenty),
+                Fastened(circuit, rating, rest, book),
+            ];
+        }
+
         var left = $"{rating} − {load.Required}";
+        var most = new Amps(rating.Value * .80m);
         return
         [
-            new("of any load for less than three hours", In(rest), $"{left} = {rest}", "210.20(A)"),
-            new("of load for three hours or more", In(new(rest.Value / 1.25m)), $"({left}) / 1.25 = {new Amps(rest.Value / 1.25m)}", "210.20(A)"),
-            Plugged(load, rating, rest, book),
+            new("of lights and outlets, less than three hours", In(rest), $"{left} = {rest}", "210.20(A)"),
+            new("of lights and outlets, three hours or more", In(new(rest.Value / 1.25m)), $"({left}) / 1.25 = {new Amps(rest.Value / 1.25m)}", "210.20(A)"),
+            new("of one appliance plugged in", In(new(Math.Min(most.Value, rest.Value))), $"80 % of {rating} = {most}, {rest} left", book.FifteenTwenty),
             Fastened(circuit, rating, rest, book),
         ];
     }
+
+    /// <summary>The most that may still come, of whatever sort; null where the circuit takes nothing more by its kind.</summary>
+    public static VoltAmps? Most(ImmutableArray<Spare> spares) => spares.IsEmpty ? null : spares.Max(s => s.Most);
 
     /// <summary>The outlet that carries most, or null for a circuit without load.</summary>
     public static LoadItem? Largest(CircuitLoad load) => load.Items.MaxBy(i => i.Load.Value);
 
     private static VoltAmps In(Amps amps) => new(Math.Floor(amps.Value * 120));
-
-    private static Spare Plugged(CircuitLoad load, Amps rating, Amps rest, CodeBook.CodeBook book)
-    {
-        Amps fastened = FastenedOn(load), most = new(rating.Value * .80m), half = new(rating.Value * .50m);
-        return fastened > half
-            ? new("of one appliance plugged in", new(0), $"{fastened} fastened in place > {half}: nothing plugged may join it", book.FifteenTwenty)
-            : new("of one appliance plugged in", In(new(Math.Min(most.Value, rest.Value))), $"80 % of {rating} = {most}, {rest} left", book.FifteenTwenty);
-    }
 
     private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, CodeBook.CodeBook book)
     {

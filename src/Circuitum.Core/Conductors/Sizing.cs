@@ -109,7 +109,9 @@ public static class Sizing
         why = mca is Amps needed
             ? why.Job("nameplate: minimum circuit ampacity", needed.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {needed}", "440.4(B), 440.32")
             : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value)} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
-        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && circuit.IsGeneral && gauge.Next is Gauge larger ? larger : gauge;
+        // The job's school is about general circuits; one circuit's own is about it, whatever it is.
+        var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
+        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger ? larger : gauge;
         return Drops.Measure(new()
         {
             Routed = routed,

@@ -8,7 +8,11 @@ function reveal() {
   // The innermost: a box in the list of its circuit.
   const row = [...document.querySelectorAll(".ledger [aria-current=true], .board [aria-current=true]")].at(-1);
   // Where everything stands in one column, the eye is on the plan: it stays there.
-  if (here && here !== asked && matchMedia("(min-width: 1001px)").matches) row?.scrollIntoView({ block: "nearest" });
+  if (here && here !== asked && matchMedia("(min-width: 1001px)").matches) {
+    // A circuit with the list of its boxes; the row itself when they do not fit.
+    if (row?.matches(".circuit")) row.parentElement.scrollIntoView({ block: "nearest" });
+    row?.scrollIntoView({ block: "nearest" });
+  }
   asked = here;
 }
 
