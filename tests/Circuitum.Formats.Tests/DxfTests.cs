@@ -111,9 +111,8 @@ public sealed class DxfTests
     public void Blocks_in_blocks_that_would_never_end_are_stopped_in_time()
     {
         var blocks = string.Join(' ', Enumerable.Range(0, 10).Select(i => $"0 BLOCK 2 B{i} 10 0 20 0 {string.Concat(Enumerable.Repeat(i == 9 ? "0 LINE 8 A 10 0 20 0 11 1 21 1 " : $"0 INSERT 8 A 2 B{i + 1} 10 0 20 0 ", 10))}0 ENDBLK"));
-        var watch = System.Diagnostics.Stopwatch.StartNew();
+        // Ten to the tenth lines: were they not counted before they are drawn, this would not come back.
         Assert.Contains("once its blocks are in their places", Refused(Dxf("0 INSERT 8 A 2 B0 10 0 20 0", blocks: blocks)), StringComparison.Ordinal);
-        Assert.InRange(watch.Elapsed.TotalSeconds, 0, 10);
     }
 
     [Theory]
