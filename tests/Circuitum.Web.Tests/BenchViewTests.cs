@@ -1,4 +1,5 @@
 using Circuitum.Core;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
@@ -84,6 +85,19 @@ public sealed class BenchViewTests
         Assert.Equal(address + "&handler=Move", view.Act("Move"));
         Assert.Equal("/job/demo/panel?on=circuit%3Alaundry", view.Link(Subject.Circuit(new("laundry")), Stage.Panel));
         Assert.Equal("/job/demo/runs?level=ground", view.Link(null));
+    }
+
+    [Theory] // the one look: which button or breaker to reset
+    [InlineData(GfciWay.Breaker, "k-counter-r1", "panel A, space 26, both")]
+    [InlineData(GfciWay.FirstReceptacle, "k-counter-r1", "ground fault: the button at Kitchen counter 4; arc fault: panel A, space 26")]
+    [InlineData(GfciWay.FirstReceptacle, "k-counter-r4", "ground fault: its own button; arc fault: panel A, space 26")]
+    [InlineData(GfciWay.Breaker, "f-r2", "arc fault: panel A, space 21")]
+    [InlineData(GfciWay.Breaker, "l-heater", "no reset: not protected by AFCI or GFCI")]
+    public void An_outlet_tells_where_it_resets(GfciWay way, string box, string says)
+    {
+        var job = Job.Plan.Job;
+        var view = new BenchView(Job with { Plan = Planner.Plan(job with { Schools = job.Schools with { Gfci = way } }) }, Stage.Circuits, null, $"box:{box}");
+        Assert.Equal(says, view.ResetOf(new(box)));
     }
 
     [Fact]

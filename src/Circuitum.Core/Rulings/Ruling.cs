@@ -69,4 +69,7 @@ public enum RulingTopic
 
     /// <summary>Why these boxes are together.</summary>
     Together,
+
+    /// <summary>Where it lands in the panel.</summary>
+    Space,
 }
