@@ -24,14 +24,15 @@ public static class Headroom
         var load = circuit.Load;
         var rest = new Amps(Math.Max(0, rating.Value - load.Required.Value));
         Amps fastened = FastenedOn(load), half = new(rating.Value * .50m);
+        var outlets = Refusing(circuit.Kind) is null ? "of lights and outlets" : "at its receptacles";
         // Beside more than half fastened in place nothing else may be.
         if (fastened > half)
         {
             var none = $"{fastened} fastened in place > {half}, half of {rating}: nothing else may join it";
             return
             [
-                new("of lights and outlets, less than three hours", new(0), none, book.FifteenTwenty),
-                new("of lights and outlets, three hours or more", new(0), none, book.FifteenTwenty),
+                new($"{outlets}, less than three hours", new(0), none, book.FifteenTwenty),
+                new($"{outlets}, three hours or more", new(0), none, book.FifteenTwenty),
                 new("of one appliance plugged in", new(0), none, book.FifteenTwenty),
                 Fastened(circuit, rating, rest, book),
             ];
@@ -41,8 +42,8 @@ public static class Headroom
         var most = new Amps(rating.Value * .80m);
         return
         [
-            new("of lights and outlets, less than three hours", In(rest), $"{left} = {rest}", "210.20(A)"),
-            new("of lights and outlets, three hours or more", In(new(rest.Value / 1.25m)), $"({left}) / 1.25 = {new Amps(rest.Value / 1.25m)}", "210.20(A)"),
+            new($"{outlets}, less than three hours", In(rest), $"{left} = {rest}", "210.20(A)"),
+            new($"{outlets}, three hours or more", In(new(rest.Value / 1.25m)), $"({left}) / 1.25 = {new Amps(rest.Value / 1.25m)}", "210.20(A)"),
             new("of one appliance plugged in", In(new(Math.Min(most.Value, rest.Value))), $"80 % of {rating} = {most}, {rest} left", book.FifteenTwenty),
             Fastened(circuit, rating, rest, book),
         ];

@@ -5,6 +5,7 @@ import { toInches } from "./view.js";
 import { feet, read } from "./lengths.js";
 import { follow, settleCoverage } from "./coverage.js";
 import { armed } from "./tools.js";
+import { wasDrag } from "./press.js";
 
 const START = 4;
 
@@ -49,16 +50,7 @@ function slid(held, dx, dy) {
 
 export function watchDrag() {
   let held;
-  // The click that follows a drag selects nothing.
-  let dragged = false;
-  document.addEventListener("click", (e) => {
-    if (!dragged) return;
-    e.preventDefault();
-    e.stopPropagation();
-    dragged = false;
-  }, { capture: true });
   document.addEventListener("pointerdown", (e) => {
-    dragged = false;
     const part = e.target.closest?.("#plan [data-drag]");
     if (!part || e.button !== 0 || armed() || e.shiftKey) return;
     held = grip(part);
@@ -80,7 +72,7 @@ export function watchDrag() {
       const done = held;
       held = undefined;
       if (!done?.moved) return;
-      dragged = end === "pointerup";
+      if (end === "pointerup") wasDrag();
       read("");
       done.part.classList.remove("dragging");
       const sent = end === "pointerup" ? move(done, done.dx, done.dy) : undefined;

@@ -2,23 +2,16 @@
 // would do to load, footage, darkness and rules is shown before it is let go.
 import { act } from "./ask.js";
 import { ask } from "./weigh.js";
+import { wasDrag } from "./press.js";
 
 const START = 5;
 const EDGE = 36;
 
 export function watchRegroup() {
   let held;
-  let dragged = false;
   const effect = () => document.getElementById("effect");
 
-  document.addEventListener("click", (e) => {
-    if (!dragged) return;
-    e.preventDefault();
-    e.stopPropagation();
-    dragged = false;
-  }, { capture: true });
   document.addEventListener("pointerdown", (e) => {
-    dragged = false;
     const part = e.target.closest?.("[data-drag=circuit]");
     // In the ledger a finger scrolls; there the card moves boxes.
     if (!part || e.button !== 0 || e.shiftKey || (e.pointerType === "touch" && part.closest(".ledger"))) return;
@@ -42,7 +35,7 @@ export function watchRegroup() {
       const done = held;
       held = undefined;
       if (!done?.moved) return;
-      dragged = end === "pointerup";
+      if (end === "pointerup") wasDrag();
       stop(done);
       if (end === "pointerup" && done.to) act("ToCircuit", { box: done.box, circuit: done.to }, `box:${done.box}`);
     });
@@ -52,7 +45,7 @@ export function watchRegroup() {
     e.stopImmediatePropagation();
     stop(held);
     held = undefined;
-    dragged = true;
+    wasDrag();
   }, { capture: true });
 
   function begin(what) {
