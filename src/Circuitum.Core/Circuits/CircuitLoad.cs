@@ -60,6 +60,9 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
     /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
     public bool PortableReceptacles => Items.Count(i => i.Use is LoadUse.PortableReceptacle) > 1;
 
+    /// <summary>Current of what is fastened in place, as 210.23 counts it.</summary>
+    public Amps Fastened => Items.Where(i => i.Use == LoadUse.Fastened).Select(i => i.Load).Total() / Volts;
+
     /// <summary>Load at one box.</summary>
     public VoltAmps At(BoxId box) => Items.Where(i => i.Box == box).Select(i => i.Load).Total();
 

@@ -68,7 +68,7 @@ public sealed record MoveToCircuit(BoxId Box, CircuitKey Circuit) : JobChange
     {
         var (standing, circuits, survey) = Standing.Whole(job);
         Standing.MustTake(survey, circuits, [Find(job, Box)], circuits.FirstOrDefault(c => c.Key == Circuit) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more."));
-        var together = Standing.Together(job, Box);
+        var together = Standing.Together(survey, Box);
         phrase = $"Move {survey[Box].Name} to circuit {Circuit}{(together.Length > 1 ? $", {together.Length - 1} with it" : "")}";
         if (standing.Circuits.First(c => c.Key == Circuit).Boxes.Contains(Box))
         {
@@ -98,8 +98,8 @@ public sealed record SplitCircuit(ImmutableArray<BoxId> Boxes) : JobChange
             throw new ChangeRefusedException("Pick the boxes that go on a circuit of their own.");
         }
 
-        var standing = Standing.Of(job);
-        ImmutableArray<BoxId> parted = [.. Boxes.SelectMany(b => Standing.Together(job, b)).Distinct()];
+        var (standing, _, survey) = Standing.Whole(job);
+        ImmutableArray<BoxId> parted = [.. Boxes.SelectMany(b => Standing.Together(survey, b)).Distinct()];
         var from = standing.Circuits.Where(c => c.Boxes.Any(parted.Contains)).ToList();
         if (from.Count > 1)
         {
@@ -235,9 +235,9 @@ internal static class Standing
     }
 
     /// <summary>The box and all that cannot be parted from it.</summary>
-    public static ImmutableArray<BoxId> Together(Job job, BoxId box)
+    public static ImmutableArray<BoxId> Together(Survey survey, BoxId box)
     {
-        var bundles = Bundles.Tie(Surveying.Survey(Framing.Frame(job), job));
+        var bundles = Bundles.Tie(survey);
         return bundles.FirstOrDefault(b => b.Boxes.Any(x => x.Box.Id == box)) is { } bundle ? [.. bundle.Boxes.Select(b => b.Box.Id)] : throw new ChangeRefusedException($"Box “{box}” is not in this job any more.");
     }
 

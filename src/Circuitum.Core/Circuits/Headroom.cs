@@ -23,7 +23,7 @@ public static class Headroom
 
         var load = circuit.Load;
         var rest = new Amps(Math.Max(0, rating.Value - load.Required.Value));
-        Amps fastened = FastenedOn(load), half = new(rating.Value * .50m);
+        Amps fastened = load.Fastened, half = new(rating.Value * .50m);
         var outlets = Refusing(circuit.Kind) is null ? "of lights and outlets" : "at its receptacles";
         // Beside more than half fastened in place nothing else may be.
         if (fastened > half)
@@ -65,13 +65,11 @@ public static class Headroom
             return new(what, new(0), "this circuit feeds its receptacles only", section);
         }
 
-        Amps fastened = FastenedOn(circuit.Load), half = new(rating.Value * .50m);
+        Amps fastened = circuit.Load.Fastened, half = new(rating.Value * .50m);
         return circuit.Load.Items.All(i => i.Use == LoadUse.Fastened)
             ? new(what, In(rest), $"nothing but fastened loads: {rest} left", book.FifteenTwenty)
             : new(what, In(new(Math.Min(rest.Value, Math.Max(0, half.Value - fastened.Value)))), $"50 % of {rating} − {fastened} = {new Amps(Math.Max(0, half.Value - fastened.Value))}, {rest} left", book.FifteenTwenty);
     }
-
-    private static Amps FastenedOn(CircuitLoad load) => load.Items.Where(i => i.Use == LoadUse.Fastened).Select(i => i.Load).Total() / load.Volts;
 
     // Circuits that have no other outlets than the receptacles they are for.
     private static string? Refusing(CircuitKind kind) => kind switch

@@ -33,7 +33,7 @@ public static class PermissibleLoads
             }
         }
 
-        var fastened = new Amps(load.Items.Where(i => i.Use == LoadUse.Fastened).Sum(i => i.Load.Value) / load.Volts.Value);
+        var fastened = load.Fastened;
         var shared = load.Items.Any(i => i.Use != LoadUse.Fastened);
         if (shared && fastened.Value > rating.Value * .50m)
         {

@@ -87,6 +87,15 @@ public sealed record ProtectedCircuit(SizedCircuit Sized, Figure<BreakerKind> Ki
     /// <summary>How the schedule marks it: AF, GF, AF+GF or nothing.</summary>
     public string Mark => MarkOf(Kind.Value);
 
+    /// <summary>The kind of breaker that protects against arc faults, ground faults, both or neither.</summary>
+    public static BreakerKind KindOf(bool arc, bool ground) => (arc, ground) switch
+    {
+        (true, true) => BreakerKind.DualFunction,
+        (true, false) => BreakerKind.Afci,
+        (false, true) => BreakerKind.Gfci,
+        _ => BreakerKind.Standard,
+    };
+
     /// <summary>How a kind is marked.</summary>
     public static string MarkOf(BreakerKind kind) => kind switch { BreakerKind.Afci => "AF", BreakerKind.Gfci => "GF", BreakerKind.DualFunction => "AF+GF", _ => "" };
 }

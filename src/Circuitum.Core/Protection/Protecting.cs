@@ -57,11 +57,10 @@ public static class Protecting
         var ways = new ProtectionWays(sized, survey, job, needs);
         var chosen = ways.Choose();
         var resets = DevicePlacing.Resets(sized, chosen.Ground);
-        var arc = chosen.ArcAt is BoxId first ? first : (BoxId?)null;
         return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed)), needs.ToImmutableDictionary(n => n.Key, n => n.Value with
         {
             ResetAt = resets.TryGetValue(n.Key, out var reset) ? reset : null,
-            AfciResetAt = arc,
+            AfciResetAt = chosen.ArcAt,
         }))
         {
             Devices = chosen.Devices,
@@ -71,13 +70,7 @@ public static class Protecting
 
     private static ProtectedCircuit Together(ProtectedCircuit one, ProtectedCircuit other)
     {
-        var kind = (one.BreakerIsAfci || other.BreakerIsAfci, one.BreakerIsGfci || other.BreakerIsGfci) switch
-        {
-            (true, true) => BreakerKind.DualFunction,
-            (true, false) => BreakerKind.Afci,
-            (false, true) => BreakerKind.Gfci,
-            _ => BreakerKind.Standard,
-        };
+        var kind = ProtectedCircuit.KindOf(one.BreakerIsAfci || other.BreakerIsAfci, one.BreakerIsGfci || other.BreakerIsGfci);
         return one with { Kind = new(kind, one.Kind.Why.Book("multiwire: one two-pole device for both legs, neutral on the device", ProtectedCircuit.MarkOf(kind), "210.4(B)")) };
     }
 

@@ -40,7 +40,7 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         var byDevice = schools.Afci == AfciWay.FirstOutlet && arcAt is not null;
         ChosenWay Way(string words, ImmutableDictionary<BoxId, ProtectiveDevice> devices, bool groundAtBreaker, string school)
         {
-            var kind = KindOf(arc && !byDevice, groundAtBreaker);
+            var kind = ProtectedCircuit.KindOf(arc && !byDevice, groundAtBreaker);
             var way = new ChosenWay(kind, devices, byDevice ? arcAt : null, byDevice ? $"{words}, arc faults at the first outlet" : words, default, school);
             return way with { Price = PriceOf(kind) + way.Devices.Values.Where(d => !d.Placed).Aggregate(default(Money), (sum, d) => sum + PriceOf(d.Kind)) };
         }
@@ -92,14 +92,6 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
             : home.Length.Value > Length.FromFeet(most) ? (null, $"the home run is {home.Length.Value.WholeFeetUp} ft, at most {most} ft of {sized.HomeRunGauge}")
             : (first, null);
     }
-
-    private static BreakerKind KindOf(bool arc, bool ground) => (arc, ground) switch
-    {
-        (true, true) => BreakerKind.DualFunction,
-        (true, false) => BreakerKind.Afci,
-        (false, true) => BreakerKind.Gfci,
-        _ => BreakerKind.Standard,
-    };
 
     private Money PriceOf(BreakerKind kind) => (kind switch { BreakerKind.Standard => prices.Breaker, BreakerKind.Afci => prices.AfciBreaker, BreakerKind.Gfci => prices.GfciBreaker, _ => prices.DualBreaker }) * sized.Circuit.Poles;
 

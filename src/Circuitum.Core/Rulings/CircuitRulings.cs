@@ -51,7 +51,7 @@ public static class CircuitRulings
     private static Ruling HalfRating(Plan plan, Circuit circuit, Amps rating)
     {
         var load = circuit.Load;
-        Amps fastened = load.Items.Where(i => i.Use == LoadUse.Fastened).Select(i => i.Load).Total() / load.Volts, half = new(rating.Value * .50m);
+        Amps fastened = load.Fastened, half = new(rating.Value * .50m);
         var others = load.Items.Where(i => i.Use != LoadUse.Fastened).ToList();
         var alone = others.Count == 0;
         var sum = Because.Of("The sum");

@@ -49,7 +49,7 @@ public abstract class JobPage(Workbench bench) : PageModel
     /// <param name="after">Done when it is saved, before the page is read again.</param>
     protected async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change, Action? after = null)
     {
-        if (!await LoadAsync())
+        if (await bench.OpenAsync(new(Key)) is null)
         {
             return NotFound();
         }
@@ -60,16 +60,15 @@ public abstract class JobPage(Workbench bench) : PageModel
             if (outcome is Outcome.Changed)
             {
                 after?.Invoke();
-                await LoadAsync();
             }
 
+            await LoadAsync();
             switch (outcome)
             {
                 case Outcome.Changed changed:
                     Said = $"{changed.Phrase}. {string.Join(" · ", changed.Followed)}";
                     return Page();
                 case Outcome.Overtaken overtaken:
-                    await LoadAsync();
                     return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and do it on top.", StatusCodes.Status409Conflict);
                 default:
                     return Refuse(((Outcome.Refused)outcome).Sentence, StatusCodes.Status422UnprocessableEntity);
@@ -77,6 +76,7 @@ public abstract class JobPage(Workbench bench) : PageModel
         }
         catch (FormatException e)
         {
+            await LoadAsync();
             return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
         }
     }

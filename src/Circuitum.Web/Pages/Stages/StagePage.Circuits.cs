@@ -52,7 +52,8 @@ public abstract partial class StagePage
                 "split" => new SplitCircuit([.. Several(boxes)]),
                 _ => new MoveToCircuit(new(box ?? ""), new(circuit ?? "")),
             };
-            return Partial("_Effect", change.On(job.Plan.Job) is { Job: { } after } ? new EffectView(new DivisionEffect(job.Plan, Planner.Plan(after)), null) : new EffectView(null, change.On(job.Plan.Job).Refusal));
+            var outcome = change.On(job.Plan.Job);
+            return Partial("_Effect", outcome.Job is { } after ? new EffectView(new DivisionEffect(job.Plan, Planner.Plan(after)), null) : new EffectView(null, outcome.Refusal));
         }
         catch (FormatException e)
         {
