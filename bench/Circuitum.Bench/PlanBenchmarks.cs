@@ -46,7 +46,7 @@ public class PlanBenchmarks
         house = Framing.Frame(job);
         survey = Surveying.Survey(house, job);
         circuits = Dividing.Divide(house, survey, job, book);
-        routed = Routes.Route(house, survey, circuits, job);
+        routed = Routes.Route(house, survey, circuits, job, book);
         holes = Drilling.Drill(routed, job.HouseRules);
         sized = Sizing.Size(routed, holes, survey, job, book);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
@@ -67,7 +67,7 @@ public class PlanBenchmarks
 
     /// <summary>Runs.</summary>
     [Benchmark]
-    public ImmutableArray<RoutedCircuit> Route() => Routes.Route(house, survey, circuits, job);
+    public ImmutableArray<RoutedCircuit> Route() => Routes.Route(house, survey, circuits, job, book);
 
     /// <summary>Holes and conductors.</summary>
     [Benchmark]

@@ -33,6 +33,9 @@ public sealed record Plan(
     /// <summary>The circuit of a box, or null for an unknown box.</summary>
     public WiredCircuit? CircuitOf(BoxId box) => circuitOf.GetValueOrDefault(box);
 
+    /// <summary>The make-up of a box by the crew's joints, or null for an unknown box.</summary>
+    public BoxWiring? WiringOf(BoxId box) => CircuitOf(box)?.Wiring(Survey[box], Job.Schools.Joints);
+
     /// <summary>A circuit in its space, or null for an unknown key.</summary>
     public Landed? Landed(CircuitKey key) => landedOf.GetValueOrDefault(key);
 }

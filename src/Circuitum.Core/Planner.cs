@@ -29,7 +29,7 @@ public static class Planner
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
         var circuits = Dividing.Divide(house, survey, job, book);
-        var routed = Routes.Route(house, survey, circuits, job);
+        var routed = Routes.Route(house, survey, circuits, job, book);
         var holes = Drilling.Drill(routed, job.HouseRules);
         var sized = Sizing.Size(routed, holes, survey, job, book);
 

@@ -1,6 +1,7 @@
 using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -59,10 +60,19 @@ public sealed class AmpacityTests
     }
 
     [Theory]
-    [InlineData(2, 2)] // a two-wire cable
-    [InlineData(3, 2)] // 12-3 with a shared neutral
-    [InlineData(4, 4)] // 12-2-2: two circuits, two neutrals
-    public void A_shared_neutral_does_not_count_two_neutrals_do(int insulated, int counted) => Assert.Equal(counted, Tables.CurrentCarryingIn(insulated));
+    [InlineData(2, Carried.Hot, Carried.Neutral)] // a two-wire cable
+    [InlineData(2, Carried.Hot, Carried.SecondLeg)] // 240 V
+    [InlineData(2, Carried.Hot, Carried.SecondLeg, Carried.Neutral)] // a dryer: the neutral carries the difference
+    [InlineData(2, Carried.Hot, Carried.OtherHot, Carried.Neutral)] // 12-3 with a shared neutral
+    [InlineData(4, Carried.Hot, Carried.Neutral, Carried.OtherHot, Carried.OtherNeutral)] // 12-2-2: two circuits, two neutrals
+    [InlineData(2, Carried.TravelerOne, Carried.TravelerTwo, Carried.Neutral)] // one traveler is live at a time
+    [InlineData(3, Carried.Hot, Carried.TravelerOne, Carried.TravelerTwo, Carried.Neutral)]
+    [InlineData(3, Carried.Hot, Carried.Switched, Carried.Neutral)] // one leg: the neutral carries both
+    [InlineData(2, Carried.Hot, Carried.Neutral, Carried.Signal)]
+    public void A_shared_neutral_does_not_count_two_neutrals_do(int counted, params Carried[] carries) => Assert.Equal(counted, CurrentCarrying.In([.. carries]));
+
+    [Fact] // in a switch loop the supply and the return count, the idle neutral does not
+    public void A_switch_loop_counts_two() => Assert.Equal(2, CurrentCarrying.In([Carried.Hot, Carried.Switched, Carried.Neutral], loop: true));
 
     [Theory]
     [InlineData("6", 55)]

@@ -106,37 +106,6 @@ public sealed class RoutingTests
             sized.Routed.Runs.Select(r => (r.Kind, r.To.Box!.Value.Value, sized.CableOf(r))));
     }
 
-    [Theory] // the chain is the cheapest of all orders: tried by brute force
-    [InlineData(1)]
-    [InlineData(2)]
-    [InlineData(3)]
-    public void Up_to_ten_boxes_are_chained_in_the_cheapest_order(int seed)
-    {
-        var random = new Random(seed);
-        const int N = 6;
-        var first = Enumerable.Range(0, N).Select(_ => random.Next(1, 100)).ToArray();
-        var between = new int[N, N];
-        for (var i = 0; i < N; i++)
-        {
-            for (var j = 0; j < i; j++)
-            {
-                between[i, j] = between[j, i] = random.Next(1, 100);
-            }
-        }
-
-        int Cost(IReadOnlyList<int> order) => first[order[0]] + order.Zip(order.Skip(1)).Sum(p => between[p.First, p.Second]);
-        IEnumerable<int[]> Orders(int[] left) => left.Length == 0 ? [[]] : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (int[])[x, .. rest]));
-        var cheapest = Orders([.. Enumerable.Range(0, N)]).Min(Cost);
-        Assert.Equal(cheapest, Cost(Chain.Order(N, i => first[i], (i, j) => between[i, j])));
-    }
-
-    [Fact]
-    public void Beyond_ten_every_box_is_still_visited_once()
-    {
-        var order = Chain.Order(30, i => i * 7 % 31, (i, j) => Math.Abs(i - j) * 13 % 29);
-        Assert.Equal(Enumerable.Range(0, 30), order.Order());
-    }
-
     [Fact]
     public void Three_cables_to_a_hole_and_a_crowded_sealed_one_is_shared_out_before_copper_grows()
     {

@@ -66,6 +66,9 @@ public sealed record Circuit
     /// <summary>The circuit on the other leg that it shares its neutral with: the two are one multiwire circuit (210.4).</summary>
     public CircuitKey? SharesNeutralWith { get; init; }
 
+    /// <summary>The circuit that goes the same way and may share a cable with it as far as the first box.</summary>
+    public CircuitKey? GoesWith { get; init; }
+
     /// <summary>What it carries.</summary>
     public required CircuitLoad Load { get; init; }
 

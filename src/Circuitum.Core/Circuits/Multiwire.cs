@@ -2,32 +2,28 @@ using Circuitum.Core.Jobs;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Pairs circuits into multiwire ones where the crew's school says so: two small-appliance circuits of one panel share a neutral.</summary>
+/// <summary>Pairs circuits that go the same way: two small-appliance circuits of one panel. By the crew's school they share a neutral, a cable, or nothing.</summary>
 internal static class Multiwire
 {
     /// <summary>The circuits, pairs naming each other. An odd one stays by itself.</summary>
     public static List<Circuit> Pair(List<Circuit> circuits, Schools schools)
     {
-        if (schools.TwoCircuits != TwoCircuits.Multiwire)
-        {
-            return circuits;
-        }
-
         var paired = circuits.ToList();
         foreach (var group in circuits.Where(c => c.Kind == CircuitKind.SmallAppliance).GroupBy(c => c.Panel))
         {
             foreach (var pair in group.OrderBy(c => c.Key.Value, StringComparer.Ordinal).Chunk(2).Where(p => p.Length == 2))
             {
-                paired[paired.IndexOf(pair[0])] = With(pair[0], pair[1]);
-                paired[paired.IndexOf(pair[1])] = With(pair[1], pair[0]);
+                paired[paired.IndexOf(pair[0])] = With(pair[0], pair[1], schools);
+                paired[paired.IndexOf(pair[1])] = With(pair[1], pair[0], schools);
             }
         }
 
         return paired;
     }
 
-    private static Circuit With(Circuit one, Circuit other) => one with
+    private static Circuit With(Circuit one, Circuit other, Schools schools) => schools.TwoCircuits != TwoCircuits.Multiwire ? one with { GoesWith = other.Key } : one with
     {
+        GoesWith = other.Key,
         SharesNeutralWith = other.Key,
         Why = one.Why.House($"shares its neutral with {other.Key}", "two legs, opened together", "school: two circuits to one place; 210.4"),
     };

@@ -34,6 +34,9 @@ public enum Jacket
 
     /// <summary>Underground feeder and branch-circuit cable, for damp and wet places; 60 °C conductors (340.80).</summary>
     Underground,
+
+    /// <summary>Metal-clad cable; 90 °C conductors held to the terminations (330.80).</summary>
+    Armoured,
 }
 
 /// <summary>Figures that are the same in the 2017, 2020 and 2023 editions.</summary>
@@ -151,10 +154,6 @@ public static class Tables
         var row = Grounds.FirstOrDefault(g => rating.Value <= g.Rating, Grounds[^1]);
         return Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium);
     }
-
-    /// <summary>Current-carrying conductors in one cable of so many insulated conductors: both of a 2-wire; two of a 3-wire, whose neutral carries
-    /// only the difference or whose travelers are never all live; all four where two circuits bring their own neutrals. 310.15(E) (2017: 310.15(B)(5)).</summary>
-    public static int CurrentCarryingIn(int insulated) => insulated == 4 ? 4 : 2;
 
     /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5.</summary>
     public static SquareInches ConductorArea(Gauge gauge) => new(ConductorAreas[gauge.ToString()]);

@@ -37,7 +37,8 @@ internal static class Drops
         Run? worst = null;
         foreach (var run in routed.Runs)
         {
-            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value).Value;
+            // Conductors that come in another circuit's cable lose on that way too.
+            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run)).Value;
             lost[run.Id] = drop + (run.Upstream is string up ? lost[up] : 0);
             if (run.To.Box is BoxId box)
             {
@@ -53,8 +54,8 @@ internal static class Drops
             var amps = new VoltAmps(load[run.Id]) / volts;
             why = why with
             {
-                Steps = why.Steps.Insert(0, new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Feet:0} ft of {sized.GaugeOf(run)}",
-                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value).ToString(), Source.Book, "Chapter 9 Table 8")),
+                Steps = why.Steps.Insert(0, new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {(run.Length.Value + sized.SharedLength(run)).Feet:0} ft of {sized.GaugeOf(run)}",
+                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run)).ToString(), Source.Book, "Chapter 9 Table 8")),
             };
         }
 

@@ -48,8 +48,14 @@ public sealed record SizedCircuit
     /// <summary>Raceway of a feeder; null for cable.</summary>
     public Figure<string>? Raceway { get; init; }
 
+    /// <summary>The home run of another circuit whose cable brings its conductors to their first box.</summary>
+    public Run? ComesIn { get; init; }
+
     /// <summary>The circuit.</summary>
     public Circuit Circuit => Routed.Circuit;
+
+    /// <summary>Length of another circuit's cable that a run's conductors come in before it.</summary>
+    public Length SharedLength(Run run) => run.RidesIn is not null && ComesIn is { } cable ? cable.Length.Value : Length.Zero;
 
     /// <summary>The gauge of one of its runs.</summary>
     public Gauge GaugeOf(Run run) => run.Kind is RunKind.HomeRun ? HomeRunGauge : Gauge.Value;
@@ -57,7 +63,7 @@ public sealed record SizedCircuit
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Kind == RunKind.Feeder && Raceway is not null
         ? $"3 × {Gauge.Value} + {Ground} G"
-        : $"{GaugeOf(run)}-{run.Conductors}{(Jacket == Jacket.Underground ? " UF" : "")}";
+        : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}{run.Jacket switch { Jacket.Underground => " UF", Jacket.Armoured => " MC", _ => "" }}";
 
     /// <summary>The home run's cable.</summary>
     public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
@@ -68,7 +74,7 @@ public static class Sizing
 {
     /// <summary>Sizes every circuit.</summary>
     public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, Survey survey, Job job, CodeBook.CodeBook book) =>
-        Supply.Behind([.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, holes, survey, job, book))]);
+        Supply.Behind([.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, ComesIn(c, circuits), holes, survey, job, book))]);
 
     /// <summary>Sealed holes to share out two by two, because three cables in one would cost a larger conductor.</summary>
     public static ImmutableHashSet<Spot> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, CodeBook.CodeBook book) =>
@@ -84,14 +90,19 @@ public static class Sizing
         return circuit.Gauge.Value > free || !Serves(free, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(free, hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, book, "", circuit.Jacket).Value, book);
     }
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Holes holes, Survey survey, Job job, CodeBook.CodeBook book)
+    // The home run of another circuit in whose cable this one's conductors come.
+    private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
+        routed.HomeRun?.RidesIn is string id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
+
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Holes holes, Survey survey, Job job, CodeBook.CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
         var breaker = Breakers.Choose(circuit, plates, job, book);
-        var places = WorstPlaces(routed, holes);
+        var places = WorstPlaces(comesIn is null ? routed.Runs : routed.Runs.Add(comesIn), holes);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
-        var jacket = circuit.Boxes.Any(b => survey[b].Room.Room.Use == RoomUse.Greenhouse) ? Jacket.Underground : Jacket.Nonmetallic;
+        // The weakest jacket on the way decides for the whole circuit.
+        var jacket = routed.Runs.Any(r => r.Jacket == Jacket.Underground) ? Jacket.Underground : routed.Runs.Length > 0 && routed.Runs.All(r => r.Jacket == Jacket.Armoured) ? Jacket.Armoured : Jacket.Nonmetallic;
         var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
         var why = Because.Of("Why this conductor");
         if (jacket == Jacket.Underground)
@@ -119,6 +130,7 @@ public static class Sizing
             Gauge = new(gauge, why),
             HomeRunGauge = home,
             Jacket = jacket,
+            ComesIn = comesIn,
             Ampacity = ampacity,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
@@ -155,10 +167,10 @@ public static class Sizing
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
         : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket)).MinBy(f => f.Value)!;
 
-    private static List<WorstPlace> WorstPlaces(RoutedCircuit routed, Holes holes)
+    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Holes holes)
     {
         var places = new Dictionary<(int, int, decimal), WorstPlace>();
-        foreach (var run in routed.Runs)
+        foreach (var run in runs)
         {
             foreach (var hole in holes.Of(run).Where(h => h.Sealed))
             {

@@ -30,6 +30,28 @@ public sealed record WallFrame(WallFraming Framing, Length Spacing, ImmutableArr
         _ => Length.FromInches(4.5m),
     };
 
+    /// <summary>Wood studs, to be bored.</summary>
+    public bool IsWood => Framing is WallFraming.Wood2x4 or WallFraming.Wood2x6;
+
+    /// <summary>Its bays are open from plate to plate, so that cable can rise in any of them.</summary>
+    public bool HasOpenBays => Framing is not (WallFraming.MasonryFurred or WallFraming.InsulatedPanel);
+
+    /// <summary>Cable can run along it from bay to bay.</summary>
+    public bool RunsAlong => Framing != WallFraming.MasonryFurred && (Framing != WallFraming.InsulatedPanel || !ChaseHeights.IsEmpty);
+
+    /// <summary>Depth of the studs, face to face without the board; of furring 1-1/2 in.</summary>
+    public Length StudDepth => Framing switch
+    {
+        WallFraming.Wood2x6 => Length.FromInches(5.5m),
+        WallFraming.MetalStud => Length.FromInches(3.625m),
+        WallFraming.MasonryFurred => Length.FromInches(1.5m),
+        WallFraming.InsulatedPanel => Length.FromInches(6.5m),
+        _ => Length.FromInches(3.5m),
+    };
+
+    /// <summary>The height that cable runs along it at: the crew's, or the level chase nearest to that.</summary>
+    public Length RunHeight(Length bored) => Framing == WallFraming.InsulatedPanel && !ChaseHeights.IsEmpty ? ChaseHeights.MinBy(h => ((h - bored).Abs(), h.Sixtyfourths)) : bored;
+
     /// <summary>As a person's entry says it.</summary>
     public static WallFrame Of(WallBuild build) => new(build.Framing, build.Spacing, build.ChaseHeights);
 }

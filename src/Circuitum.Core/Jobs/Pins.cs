@@ -23,6 +23,9 @@ public sealed record Pins
 
     /// <summary>This circuit from that panel.</summary>
     public ImmutableArray<PanelPin> Panels { get; init; } = [];
+
+    /// <summary>This run by that way.</summary>
+    public ImmutableArray<WayPin> Ways { get; init; } = [];
 }
 
 /// <summary>A box held on a circuit.</summary>
@@ -39,3 +42,8 @@ public sealed record CablePin(CircuitKey Circuit, Gauge Gauge);
 
 /// <summary>The panel that feeds a circuit, held.</summary>
 public sealed record PanelPin(CircuitKey Circuit, PanelId Panel);
+
+/// <summary>The way of a run, held.</summary>
+/// <param name="Run">The run's id; it stays while the run's ends stay on the circuit.</param>
+/// <param name="Via">1 to 12 places on the plan of its building that the cable passes in order, in the floor or the ceiling.</param>
+public sealed record WayPin(string Run, ImmutableArray<Point> Via);

@@ -26,6 +26,18 @@ public sealed record Schools
     /// <summary>The way cables take between boxes.</summary>
     public CableWay Way { get; init; }
 
+    /// <summary>Squared and shared, or short.</summary>
+    public CableLay Lay { get; init; }
+
+    /// <summary>Whether a box may feed two ways.</summary>
+    public FeedBranches Branches { get; init; }
+
+    /// <summary>How several cables down one bay are held.</summary>
+    public CableColumn Column { get; init; }
+
+    /// <summary>How joints are made.</summary>
+    public JointSchool Joints { get; init; }
+
     /// <summary>Where the feed comes in first.</summary>
     public LightingFeed Feed { get; init; }
 
@@ -92,6 +104,9 @@ public enum TwoCircuits
 
     /// <summary>A multiwire circuit: one neutral, both legs opened together (210.4).</summary>
     Multiwire,
+
+    /// <summary>One 4-wire cable with two neutrals as far as the first box, where it saves footage.</summary>
+    FourWire,
 }
 
 /// <summary>What a second panel of a building feeds.</summary>
@@ -224,6 +239,55 @@ public enum CableWay
 
     /// <summary>Overhead and down, always.</summary>
     Overhead,
+
+    /// <summary>From below, through the crawl space or basement, where there is one.</summary>
+    FromBelow,
+}
+
+/// <summary>Neat or short.</summary>
+public enum CableLay
+{
+    /// <summary>Squared turns; home runs share lanes where it costs nothing.</summary>
+    Squared,
+
+    /// <summary>Least footage: straight across a floor or an attic where nothing is in the way.</summary>
+    Shortest,
+}
+
+/// <summary>Whether a box may feed two ways.</summary>
+public enum FeedBranches
+{
+    /// <summary>Where the box has room for a third cable and it saves enough.</summary>
+    WhereThereIsRoom,
+
+    /// <summary>One in, one out.</summary>
+    Never,
+}
+
+/// <summary>How several cables down one bay are held.</summary>
+public enum CableColumn
+{
+    /// <summary>In stackers, spaced from each other.</summary>
+    Stackers,
+
+    /// <summary>Tied behind a staple: in contact, so that 334.80 and Table 310.15(C)(1) count them together.</summary>
+    Ties,
+
+    /// <summary>Staple over staple, spaced.</summary>
+    StapleOverStaple,
+}
+
+/// <summary>How joints are made at devices.</summary>
+public enum JointSchool
+{
+    /// <summary>Every device on pigtails.</summary>
+    Pigtail,
+
+    /// <summary>Through the device where only two cables meet.</summary>
+    FeedThrough,
+
+    /// <summary>Pigtails only where they are needed: more than two cables, multiwire, a protective device that must not protect onward.</summary>
+    AsNeeded,
 }
 
 /// <summary>The crew's own numbers, each shown beside the book's limit.</summary>

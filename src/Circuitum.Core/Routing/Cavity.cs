@@ -9,10 +9,11 @@ internal sealed class Cavity
 {
     private readonly List<Block> blocks;
     private readonly Block whole;
+    private readonly bool straight;
 
-    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks)
+    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks, bool straight)
     {
-        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks) = (level.Structure, number, joists, z, ambient, attic, blocks);
+        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks, this.straight) = (level.Structure, number, joists, z, ambient, attic, blocks, straight);
         // Over a level that is not drawn yet nothing runs.
         var corners = level.Rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
@@ -31,33 +32,38 @@ internal sealed class Cavity
 
     public bool IsAttic { get; }
 
-    public static Cavity? Below(FramedStructure structure)
+    public static Cavity? Below(FramedStructure structure, bool straight)
     {
         var level = structure.Levels[0];
         return structure.Structure.Underfloor != Underfloor.Slab && level.Level.FloorJoists is { } joists
-            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, Outside(level))
+            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, Outside(level), straight)
             : null;
     }
 
-    public static Cavity Above(FramedStructure structure, int index)
+    public static Cavity Above(FramedStructure structure, int index, bool straight)
     {
         var level = structure.Levels[index];
         var blocks = Outside(level);
         blocks.AddRange(level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth)));
-        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks);
+        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks, straight);
     }
 
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
 
     /// <summary>Footage and holes of the cheapest way if nothing is in it; a lower bound otherwise.</summary>
-    public Length LeastCost(Point a, Point b) => a.SquareTo(b) + (Labour.Joist * JoistsCrossed(a, b));
+    public Length LeastCost(Point a, Point b) => (straight ? a.At(Z).StraightTo(b.At(Z)) : a.SquareTo(b)) + (Labour.Joist * JoistsCrossed(a, b));
 
     /// <summary>Corners of the way from one place to another; null when there is none.</summary>
     public List<Point>? Corners(Point a, Point b)
     {
         Point xFirst = new(b.X, a.Y), yFirst = new(a.X, b.Y);
         var around = blocks.Where(o => !o.Holds(a) && !o.Holds(b)).ToList();
+        if (straight && a.X != b.X && a.Y != b.Y && !around.Exists(o => o.CutAslant(a, b)))
+        {
+            return [a, b];
+        }
+
         if (Clear(around, a, xFirst) && Clear(around, xFirst, b))
         {
             return [a, xFirst, b];
@@ -71,6 +77,14 @@ internal sealed class Cavity
     public int Lane(Point at) => FloorDiv((Joists.Run == JoistRun.EastWest ? at.X : at.Y).Sixtyfourths, WallFrame.UsualSpacing.Sixtyfourths);
 
     public bool CrossesJoists(Point a, Point b) => Joists.Run == JoistRun.EastWest ? a.Y != b.Y : a.X != b.X;
+
+    /// <summary>Where a straight piece of cable meets a joist.</summary>
+    public Point MeetsJoist(int joist, Point a, Point b)
+    {
+        long at = (long)joist * Joists.Spacing.Sixtyfourths, from = Across(a), to = Across(b);
+        Length Between(Length p, Length q) => p == q ? p : new(p.Sixtyfourths + (int)((q - p).Sixtyfourths * (at - from) / (to - from)));
+        return Joists.Run == JoistRun.EastWest ? new(Between(a.X, b.X), new((int)at)) : new(new((int)at), Between(a.Y, b.Y));
+    }
 
     private int Across(Point at) => (Joists.Run == JoistRun.EastWest ? at.Y : at.X).Sixtyfourths;
 
@@ -172,6 +186,20 @@ internal sealed class Cavity
     private readonly record struct Block(Length West, Length North, Length East, Length South)
     {
         public bool Holds(Point p) => p.X > West && p.X < East && p.Y > North && p.Y < South;
+
+        /// <summary>A slanting line passes through the inside.</summary>
+        public bool CutAslant(Point a, Point b)
+        {
+            double enters = 0, leaves = 1;
+            foreach (var (from, to, low, high) in new[] { (a.X, b.X, West, East), (a.Y, b.Y, North, South) })
+            {
+                double step = (to - from).Sixtyfourths, one = (low - from).Sixtyfourths / step, other = (high - from).Sixtyfourths / step;
+                enters = Math.Max(enters, Math.Min(one, other));
+                leaves = Math.Min(leaves, Math.Max(one, other));
+            }
+
+            return enters < leaves;
+        }
 
         public bool Cut(Point a, Point b) =>
             Length.Min(a.X, b.X) < East && Length.Max(a.X, b.X) > West && Length.Min(a.Y, b.Y) < South && Length.Max(a.Y, b.Y) > North;

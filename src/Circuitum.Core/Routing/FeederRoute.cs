@@ -13,9 +13,9 @@ internal static class FeederRoute
     public static Run Pull(Circuit circuit, RunEnd from, RunEnd to, Wayfinder finder, FramedHouse house, Job job)
     {
         var way = from.Place.Structure == to.Place.Structure
-            ? finder.Find(from.Place, to.Place)
+            ? finder.Find(from.Place, to.Place, [])
             : ByTrench(from.Place, to.Place, finder, house, job);
-        return new($"{circuit.Key}:{from.Id}>{to.Id}", circuit.Key, RunKind.Feeder, from, to, null, 3, way, Routes.Footage(way, from, to, job.HouseRules));
+        return new($"{circuit.Key}:{from.Id}>{to.Id}", circuit.Key, RunKind.Feeder, from, to, null, [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job.HouseRules));
     }
 
     private static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job)
@@ -23,7 +23,7 @@ internal static class FeederRoute
         FramedStructure start = house.Structures[from.Structure], end = house.Structures[to.Structure];
         var trench = job.Trenches.First(t => t.From == start.Structure.Id && t.To == end.Structure.Id);
         Place exit = OuterWall(start, trench.Path[0]), entry = OuterWall(end, trench.Path[^1]);
-        Way inside = finder.Find(from, exit), within = finder.Find(entry, to);
+        Way inside = finder.Find(from, exit, []), within = finder.Find(entry, to, []);
         var ground = new List<PathLeg>();
         var at = exit.At;
         foreach (var point in trench.Path.Prepend(Site(exit.At.Plan, start)).Append(Site(entry.At.Plan, end)))

@@ -19,4 +19,7 @@ public static class Labour
 
     /// <summary>A storey passed in a bay, fire-caulked at both ends.</summary>
     public static Length Storey { get; } = Length.FromInches(36);
+
+    /// <summary>A box that feeds two ways: one more cable in it, spliced.</summary>
+    public static Length Branch { get; } = Length.FromInches(24);
 }

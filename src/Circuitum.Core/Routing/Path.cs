@@ -12,6 +12,9 @@ public enum Space
     /// <summary>Along a wall through bored studs.</summary>
     Studs,
 
+    /// <summary>In a chase of an insulated panel.</summary>
+    Chase,
+
     /// <summary>Along or across the joists of a floor or ceiling.</summary>
     Joists,
 
@@ -30,7 +33,7 @@ public enum Space
 public sealed record PathLeg(Space Space, Point3 From, Point3 To, Celsius Ambient)
 {
     /// <summary>Its length.</summary>
-    public Length Run => From.SquareTo(To);
+    public Length Run => (From.X == To.X ? 0 : 1) + (From.Y == To.Y ? 0 : 1) + (From.Z == To.Z ? 0 : 1) > 1 ? From.StraightTo(To) : From.SquareTo(To);
 }
 
 /// <summary>The kind of member bored.</summary>
@@ -44,6 +47,9 @@ public enum MemberKind
 
     /// <summary>A top or sole plate.</summary>
     Plate,
+
+    /// <summary>An access hole where the chases of two insulated panels meet.</summary>
+    Corner,
 }
 
 /// <summary>Where a member is bored: cables that pass the same member at the same place can share its holes.</summary>
@@ -63,6 +69,7 @@ public readonly record struct Spot(MemberKind Kind, int Structure, int Level, in
     public override string ToString() => Kind switch
     {
         MemberKind.Plate => $"{(Top ? "top" : "sole")} plate, bay {Number + 1} of wall {Member + 1}",
+        MemberKind.Corner => $"corner access at {(Number == 0 ? "the start" : "the end")} of wall {Member + 1}",
         MemberKind.Stud => $"stud {Number} of wall {Member + 1}",
         _ => $"joist {Member}, lane {Number}",
     };

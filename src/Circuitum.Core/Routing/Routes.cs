@@ -12,13 +12,42 @@ namespace Circuitum.Core.Routing;
 public static class Routes
 {
     /// <summary>Routes every circuit from its panel.</summary>
-    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job)
+    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job, CodeBook.CodeBook book)
     {
         var finder = new Wayfinder(house, job);
         var panels = job.Panels.ToDictionary(p => p.Id, p => new RunEnd(Surveying.PlacePanel(house, p), $"Panel {p.Id}", null, p.Id));
-        return [.. circuits.Select(c => c.Feeds is PanelId fed
-            ? new RoutedCircuit(c, [FeederRoute.Pull(c, panels[c.Panel], panels[fed], finder, house, job)])
-            : new RoutedCircuit(c, new CircuitRoute(c, survey, panels[c.Panel], finder, job).Pull()))];
+        var byKey = circuits.ToDictionary(c => c.Key);
+        var together = new Dictionary<CircuitKey, RoutedCircuit>();
+        RoutedCircuit Pull(Circuit circuit)
+        {
+            if (circuit.Feeds is PanelId fed)
+            {
+                return new(circuit, [FeederRoute.Pull(circuit, panels[circuit.Panel], panels[fed], finder, house, job)], []);
+            }
+
+            if (job.Schools.TwoCircuits == TwoCircuits.TwoWire || circuit.GoesWith is not CircuitKey with)
+            {
+                return new CircuitRoute(circuit, survey, panels[circuit.Panel], finder, job, book).Pull();
+            }
+
+            if (together.Remove(circuit.Key, out var done))
+            {
+                return done;
+            }
+
+            var (one, other) = new SharedCables(survey, panels[circuit.Panel], finder, job, book).Pull(circuit, byKey[with], job.Schools.TwoCircuits);
+            together[with] = other;
+            return one;
+        }
+
+        return [.. circuits.Select(Pull)];
+    }
+
+    /// <summary>Two cables, one with a shared neutral, one with two neutrals: what each would take for two circuits that go the same way.</summary>
+    public static ImmutableArray<TogetherWay> Together(FramedHouse house, Survey survey, Circuit one, Circuit other, Job job, CodeBook.CodeBook book)
+    {
+        var panel = job.Panels.First(p => p.Id == one.Panel);
+        return [.. new SharedCables(survey, new(Surveying.PlacePanel(house, panel), $"Panel {panel.Id}", null, panel.Id), new(house, job), job, book).Weigh(one, other)];
     }
 
     /// <summary>Footage to cut: the way, sag, what is made up and left at both ends, rounded up to a foot.</summary>
@@ -30,6 +59,7 @@ public static class Routes
             why = why.Plan(group.Key switch
             {
                 Space.StudBay => "up and down stud bays",
+                Space.Chase => "in the chases of insulated panels",
                 Space.Studs => $"through bored studs, {way.Passages.Count(p => p.Spot.Kind == MemberKind.Stud)} holes",
                 Space.Joists => $"in the floor, {way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist)} joists bored",
                 Space.Attic => "in the attic",
@@ -49,140 +79,5 @@ public static class Routes
 
         var feet = (way.Measured + sag + ends).WholeFeetUp;
         return new(Length.FromFeet(feet), why.Plan("cut to the next foot", $"{feet} ft"));
-    }
-}
-
-/// <summary>The runs of one branch circuit: a chain of constant feed, and behind switches their legs.</summary>
-internal sealed class CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job)
-{
-    private readonly List<Run> runs = [];
-
-    public ImmutableArray<Run> Pull()
-    {
-        if (circuit.Boxes.IsEmpty)
-        {
-            return [];
-        }
-
-        var boxes = circuit.Boxes.Select(id => survey[id]).ToList();
-        var groups = ControlGroups.Of(boxes, p => finder.Cost(panel.Place, p.Place));
-        var alarms = boxes.Where(b => b.HasAlarm).ToList();
-        var behind = groups.SelectMany(g => g.Switches.Skip(1).Concat(g.Lamps)).Select(b => b.Box.Id).ToHashSet();
-        behind.ExceptWith(groups.Select(g => g.Switches[0].Box.Id));
-        // Light first: the lamp takes the feed and sends a loop with a neutral to its one switch.
-        var loops = groups.Where(g => IsLoop(g, groups)).ToList();
-        behind.UnionWith(loops.Select(g => g.Switches[0].Box.Id));
-        behind.ExceptWith(loops.Select(g => g.Lamps[0].Box.Id));
-        var firstAlarm = alarms.MinBy(a => finder.Cost(panel.Place, a.Place));
-        behind.UnionWith(alarms.Where(a => a != firstAlarm).Select(a => a.Box.Id));
-
-        var fed = Trunk([.. boxes.Where(b => !behind.Contains(b.Box.Id))]);
-        foreach (var loop in loops)
-        {
-            Along(RunKind.SwitchLeg, loop.Lamps[0], fed[loop.Lamps[0].Box.Id], loop.Switches, 3);
-            Along(RunKind.SwitchLeg, loop.Lamps[0], fed[loop.Lamps[0].Box.Id], InChain(loop.Lamps[0], [.. loop.Lamps.Skip(1)]), 2);
-        }
-
-        foreach (var group in groups.Except(loops))
-        {
-            var upstream = Along(RunKind.Traveler, group.Switches[0], fed[group.Switches[0].Box.Id], group.Switches.Skip(1), 3);
-            Along(RunKind.SwitchLeg, group.Switches[^1], upstream, InChain(group.Switches[^1], group.Lamps), LegConductors(group));
-        }
-
-        if (firstAlarm is not null)
-        {
-            Along(RunKind.Interconnect, firstAlarm, fed[firstAlarm.Box.Id], InChain(firstAlarm, [.. alarms.Where(a => a != firstAlarm)]), 3);
-        }
-
-        return [.. runs];
-    }
-
-    // A switch box that works one group only; one of several gangs keeps the feed for all of them.
-    private bool IsLoop(ControlGroup group, List<ControlGroup> groups) => job.Schools.Feed == LightingFeed.LightFirst && group.Switches.Length == 1 && group.Switches[0].SwitchesOnly
-        && groups.TrueForAll(g => g == group || !g.Switches.Contains(group.Switches[0])) && group.Switches[0].Box.Devices.All(d => d.Kind != DeviceKind.Disconnect)
-        && group.Lamps.All(l => l.IsLighting && !groups.Exists(g => g.Switches.Contains(l)));
-
-    // A half-switched receptacle keeps one half hot; equipment behind its disconnect takes what its circuit takes.
-    private static int LegConductors(ControlGroup group) => group.Lamps.Any(l => l.Box.Devices.Any(d => d.Kind == DeviceKind.HalfSwitched) || l.Plates.Any(p => p.Neutral && p.Volts.Value == 240)) ? 3 : 2;
-
-    private Dictionary<BoxId, Run> Trunk(List<PlacedBox> trunk)
-    {
-        var order = Chain.Order(trunk.Count, i => finder.Cost(panel.Place, trunk[i].Place).Sixtyfourths, (i, j) => finder.Cost(trunk[i].Place, trunk[j].Place).Sixtyfourths);
-        var conductors = trunk.SelectMany(b => b.Plates).Any(p => p.Neutral && p.Volts.Value == 240) ? 3 : 2;
-        var fed = new Dictionary<BoxId, Run>();
-        var at = panel;
-        Run? upstream = null;
-        foreach (var box in order.Select(i => trunk[i]))
-        {
-            upstream = Add(upstream is null ? RunKind.HomeRun : RunKind.Jumper, at, End(box), upstream, conductors);
-            fed[box.Box.Id] = upstream;
-            at = End(box);
-        }
-
-        return fed;
-    }
-
-    private Run Along(RunKind kind, PlacedBox start, Run upstream, IEnumerable<PlacedBox> boxes, int conductors)
-    {
-        var at = End(start);
-        foreach (var box in boxes)
-        {
-            upstream = Add(kind, at, End(box), upstream, conductors);
-            at = End(box);
-        }
-
-        return upstream;
-    }
-
-    private IEnumerable<PlacedBox> InChain(PlacedBox start, IReadOnlyList<PlacedBox> boxes) =>
-        Chain.Order(boxes.Count, i => finder.Cost(start.Place, boxes[i].Place).Sixtyfourths, (i, j) => finder.Cost(boxes[i].Place, boxes[j].Place).Sixtyfourths).Select(i => boxes[i]);
-
-    private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, int conductors)
-    {
-        var way = finder.Find(from.Place, to.Place);
-        var run = new Run($"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}", circuit.Key, kind, from, to, upstream?.Id, conductors, way, Routes.Footage(way, from, to, job.HouseRules));
-        runs.Add(run);
-        return run;
-    }
-
-    private static RunEnd End(PlacedBox box) => new(box.Place, box.Name, box.Box.Id, null);
-}
-
-/// <summary>Lamps with the switches that work them; the first switch takes the feed, the last gives the leg.</summary>
-internal sealed record ControlGroup(ImmutableArray<PlacedBox> Switches, ImmutableArray<PlacedBox> Lamps);
-
-/// <summary>Finds control groups among the boxes of one circuit.</summary>
-internal static class ControlGroups
-{
-    /// <summary>Groups in the order of their first lamp's id; the panel's nearest switch first, four-ways between.</summary>
-    public static List<ControlGroup> Of(List<PlacedBox> boxes, Func<PlacedBox, Length> fromPanel)
-    {
-        var here = boxes.ToDictionary(b => b.Box.Id);
-        var groups = new List<(List<PlacedBox> Switches, List<PlacedBox> Lamps)>();
-        foreach (var (box, device) in boxes.SelectMany(b => b.Box.Devices.Where(d => d.Kind.IsSwitch()).Select(d => (b, d))))
-        {
-            var lamps = device.Controls.Where(here.ContainsKey).Select(id => here[id]).Where(l => l != box).ToList();
-            if (lamps.Count == 0)
-            {
-                continue;
-            }
-
-            var group = groups.Find(g => g.Lamps.Intersect(lamps).Any());
-            if (group.Lamps is null)
-            {
-                groups.Add((Switches: [box], Lamps: [.. lamps]));
-                continue;
-            }
-
-            group.Lamps.AddRange(lamps.Except(group.Lamps));
-            if (!group.Switches.Contains(box))
-            {
-                group.Switches.Add(box);
-            }
-        }
-
-        return [.. groups.OrderBy(g => g.Lamps.Min(l => l.Box.Id.Value), StringComparer.Ordinal).Select(g => new ControlGroup(
-            [.. g.Switches.OrderBy(fromPanel).ThenBy(s => s.Box.Id.Value, StringComparer.Ordinal)],
-            [.. g.Lamps.OrderBy(l => l.Box.Id.Value, StringComparer.Ordinal)]))];
     }
 }

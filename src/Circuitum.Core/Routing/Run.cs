@@ -23,6 +23,9 @@ public enum RunKind
     /// <summary>Between three- and four-way switches.</summary>
     Traveler,
 
+    /// <summary>From a lamp that takes the feed to its switch and back.</summary>
+    SwitchLoop,
+
     /// <summary>Between alarms, with their signal conductor.</summary>
     Interconnect,
 
@@ -48,17 +51,35 @@ public sealed record RunEnd(Place Place, string Name, BoxId? Box, PanelId? Panel
 /// <param name="From">The end nearer the panel.</param>
 /// <param name="To">The other end.</param>
 /// <param name="Upstream">The run that feeds it; null for a home run or feeder.</param>
-/// <param name="Conductors">Insulated conductors in it: 2 or 3.</param>
+/// <param name="Carries">Its insulated conductors, 2 to 4, by what they are there for.</param>
 /// <param name="Way">Its way through the frame.</param>
 /// <param name="Length">Footage to cut, whole feet.</param>
-public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, string? Upstream, int Conductors, Way Way, Figure<Length> Length)
+public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, string? Upstream, ImmutableArray<Carried> Carries, Way Way, Figure<Length> Length)
 {
+    /// <summary>Insulated conductors in it.</summary>
+    public int Conductors => Carries.Length;
+
     /// <summary>Current-carrying conductors in it.</summary>
-    public int CurrentCarrying => Tables.CurrentCarryingIn(Conductors);
+    public int CurrentCarrying => Routing.CurrentCarrying.In(Carries, Kind == RunKind.SwitchLoop);
+
+    /// <summary>Number of the control group it serves, in the circuit's list; null for constant feed.</summary>
+    public int? Group { get; init; }
+
+    /// <summary>A person drew its way.</summary>
+    public bool IsPinned { get; init; }
+
+    /// <summary>The home run of another circuit in whose cable its conductors come as far as the box it begins at; null for one that begins at its panel.</summary>
+    public string? RidesIn { get; init; }
+
+    /// <summary>The circuit whose conductors its cable takes along; null for a cable of one circuit.</summary>
+    public CircuitKey? TakesAlong { get; init; }
+
+    /// <summary>The jacket it is pulled in.</summary>
+    public Jacket Jacket { get; init; }
 }
 
-/// <summary>A circuit with its runs, home run first, in the order they are fed.</summary>
-public sealed record RoutedCircuit(Circuit Circuit, ImmutableArray<Run> Runs)
+/// <summary>A circuit with its runs, home run first, in the order they are fed, and what its switches work.</summary>
+public sealed record RoutedCircuit(Circuit Circuit, ImmutableArray<Run> Runs, ImmutableArray<ControlGroup> Groups)
 {
     /// <summary>Footage of the whole circuit.</summary>
     public Length Footage => Runs.Select(r => r.Length.Value).Total();

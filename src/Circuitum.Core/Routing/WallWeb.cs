@@ -19,8 +19,12 @@ internal sealed class WallWeb
         knots = [.. level.Walls.SelectMany(w => new[] { w.Start, w.End }).Distinct().OrderBy(p => p.X).ThenBy(p => p.Y)];
         var knotAt = knots.Select((p, i) => (p, i)).ToDictionary(x => x.p, x => x.i);
         spans = [.. level.Walls.Select(w => (knotAt[w.Start], knotAt[w.End], w.Run.Sixtyfourths))];
-        gaps = [.. level.Walls.Select(w => w.Openings.Where(o => o.StopsBoringAt(height)).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths)).ToArray())];
-        bays = [.. level.Walls.Select(w => w.Frame.Spacing.Sixtyfourths)];
+        // Furring over masonry is too shallow to bore along, and a panel without level chases has no way along it (300.4(D)).
+        gaps = [.. level.Walls.Select(w => w.Frame.RunsAlong
+            ? w.Openings.Where(o => o.StopsBoringAt(w.Frame.RunHeight(height))).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths)).ToArray()
+            : [(int.MinValue, int.MaxValue)])];
+        // Studs of metal come punched, chases are open: nothing is bored.
+        bays = [.. level.Walls.Select(w => w.Frame.IsWood ? w.Frame.Spacing.Sixtyfourths : int.MaxValue)];
         edges = [.. knots.Select(_ => new List<(int, int)>())];
         searches = new Search?[knots.Count];
         for (var wall = 0; wall < spans.Length; wall++)

@@ -15,24 +15,73 @@ internal sealed class Wayfinder
     private readonly Cavity?[][] cavities;
     private readonly RiserBay[][][] bays;
     private readonly ILookup<(bool AlongX, Length Line), Wall>[][] wallsOn;
+    private readonly bool hasChases;
 
     public Wayfinder(FramedHouse house, Job job)
     {
         (this.house, this.job) = (house, job);
         webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight)).ToArray())];
-        cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i)).Prepend(Cavity.Below(s)).ToArray())];
+        var straight = job.Schools.Lay == CableLay.Shortest;
+        cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight)).Prepend(Cavity.Below(s, straight)).ToArray())];
+        hasChases = house.Levels.Any(l => l.Walls.Any(w => w.Frame.Framing == WallFraming.InsulatedPanel));
         wallsOn = [.. house.Structures.Select(s => s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
         bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
     }
 
+    /// <summary>What a wall is made of.</summary>
+    public WallFrame FrameOf(int structure, int level, int wall) => house.Structures[structure].Levels[level].Walls[wall].Frame;
+
     /// <summary>What the cheapest way would cost, obstructions left aside.</summary>
     public Length Cost(Place a, Place b) => Best(a, b).Cost;
 
-    /// <summary>The cheapest way with every leg and member.</summary>
-    public Way Find(Place a, Place b)
+    /// <summary>The cheapest way with every leg and member, by the places that a person wants it to pass.</summary>
+    public Way Find(Place a, Place b, ImmutableArray<Point> via)
     {
+        if (!via.IsEmpty)
+        {
+            return Cavities(a, b, via).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, via)).OrderBy(w => w.Blocked ? 1 : 0).ThenBy(w => w.Cost).First();
+        }
+
         var best = Best(a, b);
-        return best.Web is { } web ? AlongStuds(a, b, web) : ThroughCavities(a, b, best.Start, best.End, best.Cost);
+        if (best.Web is { } web)
+        {
+            return AlongStuds(a, b, web);
+        }
+
+        // What stands in the way is weighed only where it does: then the other side is looked at too.
+        var way = ThroughCavities(a, b, best.Start, best.End, best.Cost, []);
+        if (!way.Blocked)
+        {
+            return way;
+        }
+
+        var other = Cavities(a, b, []).OrderBy(c => c.Cost).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, [])).FirstOrDefault(w => !w.Blocked);
+        return other ?? (ByStuds(a, b, new Length(int.MaxValue / 2)) is { } along ? AlongStuds(a, b, along) : way);
+    }
+
+    // Every pair of cavities the two places can be reached from, with the least it could cost by those places.
+    private List<(int Start, int End, Length Cost)> Cavities(Place a, Place b, ImmutableArray<Point> via)
+    {
+        Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
+        int startCount = Reached(a, starts, false), endCount = Reached(b, ends, false);
+        var found = new List<(int, int, Length)>();
+        for (var i = 0; i < startCount; i++)
+        {
+            for (var j = 0; j < endCount; j++)
+            {
+                var cost = Rise(a, starts[i]) + Rise(b, ends[j]);
+                var at = Exit(a);
+                foreach (var next in via)
+                {
+                    cost += cavities[a.Structure][starts[i]]!.LeastCost(at, next);
+                    at = next;
+                }
+
+                found.Add((starts[i], ends[j], cost + Through(a.Structure, at, Exit(b), starts[i], ends[j])));
+            }
+        }
+
+        return found;
     }
 
     // Ways through one cavity are cheap to weigh and mostly win; a way through a storey, and one along the studs, are looked into
@@ -41,7 +90,8 @@ internal sealed class Wayfinder
     {
         (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
         Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
-        int startCount = Reached(a, starts), endCount = Reached(b, ends);
+        var chosen = job.Schools.Way != CableWay.LeastLabour;
+        int startCount = Reached(a, starts, chosen), endCount = Reached(b, ends, chosen);
         for (var storeys = 0; storeys <= cavities[a.Structure].Length; storeys++)
         {
             for (var i = 0; i < startCount; i++)
@@ -59,7 +109,7 @@ internal sealed class Wayfinder
                         continue;
                     }
 
-                    var cost = rises + Through(a, b, starts[i], ends[j]);
+                    var cost = rises + Through(a.Structure, Exit(a), Exit(b), starts[i], ends[j]);
                     if (cost < best.Cost)
                     {
                         best = (cost, null, starts[i], ends[j]);
@@ -68,30 +118,30 @@ internal sealed class Wayfinder
             }
         }
 
-        if (a.Level == b.Level && job.Schools.Way == CableWay.LeastLabour)
+        if (job.Schools.Way == CableWay.LeastLabour && ByStuds(a, b, best.Cost) is { } web)
         {
-            var toBore = ToBore(a) + ToBore(b);
-            if (webs[a.Structure][a.Level].Between(a, b, (best.Cost - toBore).Sixtyfourths) is { } web)
-            {
-                best = (new Length(web.Cost) + toBore, web, 0, 0);
-            }
+            best = (new Length(web.Cost) + ToBore(a) + ToBore(b), web, 0, 0);
         }
 
         return best;
     }
 
+    private WebWay? ByStuds(Place a, Place b, Length limit) =>
+        a.Level == b.Level && a.Wall is not null && b.Wall is not null ? webs[a.Structure][a.Level].Between(a, b, (limit - ToBore(a) - ToBore(b)).Sixtyfourths) : null;
+
     // From a wall the cavity below or above; from a ceiling or floor the one it is in. A box in a slab is reached by its sleeve
     // from the ceiling above.
-    private int Reached(Place place, Span<int> numbers)
+    private int Reached(Place place, Span<int> numbers, bool bySchool)
     {
         var count = 0;
         var below = cavities[place.Structure][place.Level] is not null;
-        if (place.Mount != Mount.Floor || !below)
+        var fromBelow = bySchool && job.Schools.Way == CableWay.FromBelow && below && place.Mount == Mount.Wall;
+        if ((place.Mount != Mount.Floor || !below) && !fromBelow)
         {
             numbers[count++] = place.Level + 1;
         }
 
-        if (below && place.Mount != Mount.Ceiling && (job.Schools.Way == CableWay.LeastLabour || place.Mount == Mount.Floor))
+        if (below && place.Mount != Mount.Ceiling && (!bySchool || fromBelow || place.Mount == Mount.Floor))
         {
             numbers[count++] = place.Level;
         }
@@ -99,25 +149,25 @@ internal sealed class Wayfinder
         return count;
     }
 
-    private Length Through(Place a, Place b, int start, int end)
+    private Length Through(int structure, Point a, Point b, int start, int end)
     {
-        var here = cavities[a.Structure];
+        var here = cavities[structure];
         if (start == end)
         {
-            return here[start]!.LeastCost(a.At.Plan, b.At.Plan);
+            return here[start]!.LeastCost(a, b);
         }
 
         var cost = Length.Zero;
-        var at = a.At.Plan;
+        var at = a;
         for (int from = start, step = Math.Sign(end - start); from != end; from += step)
         {
             var storey = Math.Min(from, from + step);
-            var riser = Riser(a.Structure, storey, at, b.At.Plan).At;
-            cost += here[from]!.LeastCost(at, riser) + house.Structures[a.Structure].Levels[storey].Level.CeilingHeight + Labour.Storey;
+            var riser = Riser(structure, storey, at, b).At;
+            cost += here[from]!.LeastCost(at, riser) + house.Structures[structure].Levels[storey].Level.CeilingHeight + Labour.Storey;
             at = riser;
         }
 
-        return cost + here[end]!.LeastCost(at, b.At.Plan);
+        return cost + here[end]!.LeastCost(at, b);
     }
 
     // The bay of a wall on the level between two cavities that lies least out of the way; the first of equals.
@@ -137,11 +187,12 @@ internal sealed class Wayfinder
         return best;
     }
 
-    // The middle of every stud bay that no opening and no other trade takes.
+    // The middle of every stud bay that no opening and no other trade takes; of walls with open bays where there are any.
     private static RiserBay[] RiserBays(FramedLevel level)
     {
         var found = new List<RiserBay>();
-        foreach (var wall in level.Walls)
+        var open = level.Walls.Any(w => w.Frame.HasOpenBays);
+        foreach (var wall in level.Walls.Where(w => !open || w.Frame.HasOpenBays))
         {
             for (var middle = wall.Frame.Spacing / 2; middle < wall.Run; middle += wall.Frame.Spacing)
             {
@@ -155,36 +206,95 @@ internal sealed class Wayfinder
         return [.. found];
     }
 
-    private Length ToBore(Place place) => (place.At.Z - BoreZ(place)).Abs();
+    private Length ToBore(Place place) => (place.At.Z - RunZ(place.Structure, place.Level, place.Wall)).Abs();
 
-    private Length BoreZ(Place place) => house.Structures[place.Structure].Levels[place.Level].Floor + job.HouseRules.BoreHeight;
+    // The crew's height through studs; in an insulated panel its chase nearest that height.
+    private Length RunZ(int structure, int level, int? wall)
+    {
+        var framed = house.Structures[structure].Levels[level];
+        return framed.Floor + (wall is int index ? framed.Walls[index].Frame.RunHeight(job.HouseRules.BoreHeight) : job.HouseRules.BoreHeight);
+    }
 
-    private Length Rise(Place place, int cavity) => (place.At.Z - cavities[place.Structure][cavity]!.Z).Abs() + (place.Wall is null ? Length.Zero : Labour.Plate);
+    private Length Rise(Place place, int cavity)
+    {
+        var z = cavities[place.Structure][cavity]!.Z;
+        var plate = place.Wall is null ? Length.Zero : Labour.Plate;
+        if (!hasChases || InPanel(place) is not { } wall)
+        {
+            return (place.At.Z - z).Abs() + plate;
+        }
+
+        var turn = ChaseZ(place, wall) ?? place.At.Z;
+        return (place.At.Z - turn).Abs() + wall.At(place.Along).SquareTo(Exit(place)) + (turn - z).Abs() + plate;
+    }
+
+    private Wall? InPanel(Place place) =>
+        place.Wall is int index && house.Structures[place.Structure].Levels[place.Level].Walls[index] is { Frame.Framing: WallFraming.InsulatedPanel } wall ? wall : null;
+
+    // Where cable leaves its wall: straight up or down its bay, but in an insulated panel by the nearest upright chase.
+    private Point Exit(Place place)
+    {
+        if (!hasChases || InPanel(place) is not { } wall)
+        {
+            return place.At.Plan;
+        }
+
+        var step = wall.Frame.Spacing.Sixtyfourths;
+        var nearest = (place.Along.Sixtyfourths + (step / 2)) / step * step;
+        return wall.At(new(Math.Min(nearest, wall.Run.Sixtyfourths / step * step)));
+    }
+
+    // The level chase that leads from a box to an upright one; none where the box stands on an upright chase, or the panel has no level ones.
+    private Length? ChaseZ(Place place, Wall wall)
+    {
+        if (wall.Frame.ChaseHeights.IsEmpty || wall.At(place.Along) == Exit(place))
+        {
+            return null;
+        }
+
+        var floor = house.Structures[place.Structure].Levels[place.Level].Floor;
+        return floor + wall.Frame.ChaseHeights.MinBy(h => ((floor + h - place.At.Z).Abs(), h.Sixtyfourths));
+    }
 
     private Way AlongStuds(Place a, Place b, WebWay web)
     {
         var level = house.Structures[a.Structure].Levels[a.Level];
-        var z = BoreZ(a);
         var build = new WayBuilder();
-        build.Go(Space.StudBay, a.At, a.At.Plan.At(z), Indoors);
-        var at = a.At.Plan;
+        var at = a.At;
         foreach (var next in webs[a.Structure][a.Level].Turns(web).Append(b.At.Plan))
         {
-            build.Go(Space.Studs, at.At(z), next.At(z), Indoors);
-            Bore(build, level, at, next, z);
-            at = next;
+            var wall = WallUnder(level, at.Plan, next);
+            var z = RunZ(a.Structure, a.Level, wall?.Index);
+            build.Go(Space.StudBay, at, at.Plan.At(z), Indoors);
+            build.Go(wall?.Frame.Framing == WallFraming.InsulatedPanel ? Space.Chase : Space.Studs, at.Plan.At(z), next.At(z), Indoors);
+            if (wall is not null)
+            {
+                Bore(build, level, wall, at.Plan, next, z);
+            }
+
+            at = next.At(z);
         }
 
-        build.Go(Space.StudBay, b.At.Plan.At(z), b.At, Indoors);
+        build.Go(Space.StudBay, at, b.At, Indoors);
         return build.Done(new Length(web.Cost) + ToBore(a) + ToBore(b));
     }
 
-    private void Bore(WayBuilder build, FramedLevel level, Point from, Point to, Length z)
+    private Wall? WallUnder(FramedLevel level, Point from, Point to)
     {
         var lines = wallsOn[level.Structure][level.Index];
-        var wall = lines[(true, from.Y)].Concat(lines[(false, from.X)]).FirstOrDefault(w => Along(w, from) && Along(w, to));
-        if (wall is null)
+        return lines[(true, from.Y)].Concat(lines[(false, from.X)]).FirstOrDefault(w => Along(w, from) && Along(w, to));
+    }
+
+    private static void Bore(WayBuilder build, FramedLevel level, Wall wall, Point from, Point to, Length z)
+    {
+        if (wall.Frame.Framing == WallFraming.InsulatedPanel)
         {
+            // Two panels that meet are joined by an access hole at the corner.
+            foreach (var (end, number) in new[] { (Length.Zero, 0), (wall.Run, 1) }.Where(e => wall.At(e.Item1) == from || wall.At(e.Item1) == to))
+            {
+                build.Pass(new(MemberKind.Corner, level.Structure, level.Index, wall.Index, number, false), wall.At(end).At(z), true, Indoors);
+            }
+
             return;
         }
 
@@ -199,16 +309,22 @@ internal sealed class Wayfinder
         ? p.Y == wall.Start.Y && p.X >= wall.Start.X && p.X <= wall.End.X
         : p.X == wall.Start.X && p.Y >= wall.Start.Y && p.Y <= wall.End.Y;
 
-    private Way ThroughCavities(Place a, Place b, int start, int end, Length cost)
+    private Way ThroughCavities(Place a, Place b, int start, int end, Length cost, ImmutableArray<Point> via)
     {
         var build = new WayBuilder();
         var here = cavities[a.Structure];
-        var at = a.At.Plan;
+        var at = Exit(a);
         Leave(build, a, start, entering: false);
+        foreach (var next in via)
+        {
+            Cross(build, here[start]!, at, next);
+            at = next;
+        }
+
         for (int from = start, step = Math.Sign(end - start); from != end; from += step)
         {
             int storey = Math.Min(from, from + step);
-            var riser = Riser(a.Structure, storey, at, b.At.Plan);
+            var riser = Riser(a.Structure, storey, at, Exit(b));
             Cross(build, here[from]!, at, riser.At);
             build.Go(Space.StudBay, riser.At.At(here[from]!.Z), riser.At.At(here[from + step]!.Z), Indoors);
             foreach (var top in new[] { false, true })
@@ -220,7 +336,7 @@ internal sealed class Wayfinder
             at = riser.At;
         }
 
-        Cross(build, here[end]!, at, b.At.Plan);
+        Cross(build, here[end]!, at, Exit(b));
         Leave(build, b, end, entering: true);
         return build.Done(cost);
     }
@@ -229,12 +345,30 @@ internal sealed class Wayfinder
     private void Leave(WayBuilder build, Place place, int number, bool entering)
     {
         var cavity = cavities[place.Structure][number]!;
-        var turn = place.At.Plan.At(cavity.Z);
-        build.Go(Space.StudBay, entering ? turn : place.At, entering ? place.At : turn, Indoors);
+        var turn = Exit(place).At(cavity.Z);
+        List<Point3> stops = [place.At];
+        var panel = hasChases ? InPanel(place) : null;
+        if (panel is not null && turn.Plan != place.At.Plan)
+        {
+            var z = ChaseZ(place, panel) ?? place.At.Z;
+            stops.AddRange([place.At.Plan.At(z), turn.Plan.At(z)]);
+        }
+
+        stops.Add(turn);
+        if (entering)
+        {
+            stops.Reverse();
+        }
+
+        for (var i = 0; i + 1 < stops.Count; i++)
+        {
+            build.Go(panel is null ? Space.StudBay : Space.Chase, stops[i], stops[i + 1], Indoors);
+        }
+
         if (place.Wall is int index)
         {
             var wall = house.Structures[place.Structure].Levels[place.Level].Walls[index];
-            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, index, wall.Bay(place.Along), number > place.Level), turn, true, cavity.Ambient);
+            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, index, wall.Bay(wall.Along(turn.Plan)), number > place.Level), turn, true, cavity.Ambient);
         }
     }
 
@@ -255,7 +389,8 @@ internal sealed class Wayfinder
             int low = Math.Min(cavity.Index(a), cavity.Index(b)), high = Math.Max(cavity.Index(a), cavity.Index(b));
             for (var joist = low + 1; joist <= high; joist++)
             {
-                build.Pass(new(MemberKind.Joist, cavity.Structure, cavity.Number, joist, cavity.Lane(a), false), a.At(cavity.Z), false, cavity.Ambient);
+                var at = cavity.MeetsJoist(joist, a, b);
+                build.Pass(new(MemberKind.Joist, cavity.Structure, cavity.Number, joist, cavity.Lane(at), false), at.At(cavity.Z), false, cavity.Ambient);
             }
         }
     }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Protection;
@@ -16,6 +17,11 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
 {
     /// <summary>The circuit.</summary>
     public Circuit Circuit => Protected.Circuit;
+
+    /// <summary>The make-up of one of its boxes.</summary>
+    /// <param name="box">A box of this circuit.</param>
+    /// <param name="school">How the crew makes joints.</param>
+    public BoxWiring Wiring(PlacedBox box, JointSchool school) => new MakingUp(this, box, school).Make();
 
     /// <summary>The runs from the panel to a box, in the order current takes them.</summary>
     public ImmutableArray<Run> WayTo(BoxId box)
@@ -37,7 +43,7 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
         var dark = new List<BoxId> { box };
         for (var i = 0; i < dark.Count; i++)
         {
-            dark.AddRange(Boxes[dark[i]].Out.Select(r => r.To.Box).OfType<BoxId>().Where(b => !dark.Contains(b)));
+            dark.AddRange(Boxes[dark[i]].Out.Where(r => r.Circuit == Circuit.Key).Select(r => r.To.Box).OfType<BoxId>().Where(b => !dark.Contains(b)));
         }
 
         return [.. dark];
@@ -52,6 +58,9 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
 /// <param name="Given">The stamped volume, or the smallest usual box that fits; null when none does.</param>
 public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<Run> Out, Figure<CubicInches> Volume, CubicInches? Given)
 {
+    /// <summary>A cable more than one in and one out of constant feed: it branches.</summary>
+    public bool Branches => Out.Count(r => r.Kind is RunKind.Jumper or RunKind.HomeRun) > 1;
+
     /// <summary>Nothing is fed onward: the cable is marked END.</summary>
     public bool IsEnd => Out.IsEmpty;
 }
@@ -60,13 +69,16 @@ public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<
 public static class Wires
 {
     /// <summary>Wires every circuit.</summary>
-    public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook.CodeBook book) =>
-        [.. circuits.Select(c => new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, survey[id], book))))];
+    public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook.CodeBook book)
+    {
+        var guests = circuits.Select(c => c.Sized.Routed.HomeRun).OfType<Run>().Where(r => r.RidesIn is not null).ToLookup(r => r.From.Box);
+        return [.. circuits.Select(c => new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, guests[id], survey[id], book))))];
+    }
 
-    private static WiredBox Join(ProtectedCircuit circuit, PlacedBox box, CodeBook.CodeBook book)
+    private static WiredBox Join(ProtectedCircuit circuit, IEnumerable<Run> guests, PlacedBox box, CodeBook.CodeBook book)
     {
         var runs = circuit.Sized.Routed.Runs;
-        ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)], from = [.. runs.Where(r => r.From.Box == box.Box.Id)];
+        ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)], from = [.. runs.Where(r => r.From.Box == box.Box.Id), .. guests];
         // A switch box reached by travelers as well takes its constant feed from the other cable.
         var fed = into.FirstOrDefault(r => r.Kind is RunKind.HomeRun or RunKind.Jumper) ?? into[0];
         var cables = into.Concat(from).Select(r => new EnteringCable(circuit.Sized.GaugeOf(r), r.Conductors)).ToList();

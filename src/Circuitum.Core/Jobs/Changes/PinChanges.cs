@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
@@ -48,5 +49,25 @@ public sealed record PinSpace(CircuitKey Circuit, int? Space) : JobChange
         var others = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit);
         phrase = Space is int s ? $"Land {Circuit} on space {s}" : $"Free the space of {Circuit}";
         return job with { Pins = job.Pins with { Spaces = Space is int space ? others.Add(new(Circuit, space)) : others } };
+    }
+}
+
+/// <summary>Holds the way of a run by places it passes; none frees it.</summary>
+public sealed record PinWay(string Run, ImmutableArray<Point> Via) : JobChange
+{
+    /// <summary>Places that one run may be held by.</summary>
+    public const int Most = 12;
+
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        if (Via.Length > Most)
+        {
+            throw new ChangeRefusedException($"A way is held by {Most} places at most. Take one out first.");
+        }
+
+        var others = job.Pins.Ways.RemoveAll(p => p.Run == Run);
+        phrase = Via.IsEmpty ? "Free the way of a run" : "Hold the way of a run";
+        return job with { Pins = job.Pins with { Ways = Via.IsEmpty ? others : others.Add(new(Run, Via)) } };
     }
 }

@@ -1,0 +1,205 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>The runs of one branch circuit: a tree of constant feed, and behind switches their travelers and legs.</summary>
+internal sealed class CircuitRoute
+{
+    private readonly Circuit circuit;
+    private readonly RunEnd panel;
+    private readonly Wayfinder finder;
+    private readonly Job job;
+    private readonly CodeBook.CodeBook book;
+    private readonly List<PlacedBox> boxes;
+    private readonly Dictionary<BoxId, PlacedBox> byId;
+    private readonly ImmutableArray<ControlGroup> groups;
+    private readonly List<Run> runs = [];
+    private readonly bool damp;
+    private int? serves;
+
+    public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook.CodeBook book)
+    {
+        (this.circuit, this.panel, this.finder, this.job, this.book) = (circuit, panel, finder, job, book);
+        boxes = [.. circuit.Boxes.Select(id => survey[id])];
+        byId = boxes.ToDictionary(b => b.Box.Id);
+        damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
+        groups = ControlGroups.Of(boxes, job.Schools, p => finder.Cost(panel.Place, p.Place));
+    }
+
+    private bool TwoLegs => circuit.Load.Volts.Value > 120;
+
+    private bool NeedsNeutral => !TwoLegs || boxes.SelectMany(b => b.Plates).Any(p => p.Neutral);
+
+    private ImmutableArray<Carried> Feed => (TwoLegs, NeedsNeutral) switch
+    {
+        (true, true) => [Carried.Hot, Carried.SecondLeg, Carried.Neutral],
+        (true, false) => [Carried.Hot, Carried.SecondLeg],
+        _ => [Carried.Hot, Carried.Neutral],
+    };
+
+    /// <summary>The circuit with its runs, fed from its panel, or from a box where its conductors leave a cable they share.</summary>
+    /// <param name="shared">The box where its conductors leave the cable of another home run; null to come from the panel in a cable of its own.</param>
+    public RoutedCircuit Pull(Run? shared = null)
+    {
+        if (boxes.Count == 0)
+        {
+            return new(circuit, [], []);
+        }
+
+        var alarms = boxes.Where(b => b.HasAlarm).ToList();
+        var firstAlarm = alarms.MinBy(a => finder.Cost(panel.Place, a.Place));
+        var fed = Trunk([.. boxes.Where(b => b.HasAlarm ? b == firstAlarm : NeedsFeed(b))], shared);
+        foreach (var (group, number) in groups.Select((g, i) => (g, i)))
+        {
+            serves = number;
+            if (group.Loop)
+            {
+                var lamp = byId[group.Lamps[0]];
+                Add(RunKind.SwitchLoop, lamp, byId[group.Switches[0].Box], fed[lamp.Box.Id], [Carried.Hot, Carried.Switched, Carried.Neutral]);
+                Legs(group, lamp, fed[lamp.Box.Id], group.Lamps.RemoveAt(0));
+            }
+            else
+            {
+                Behind(group, fed[group.Switches[0].Box]);
+            }
+        }
+
+        serves = null;
+        if (firstAlarm is not null)
+        {
+            var others = alarms.Where(a => a != firstAlarm).ToList();
+            var tree = Tree(others, firstAlarm.Place, _ => false);
+            var reached = new Dictionary<int, Run>();
+            foreach (var at in tree.Order)
+            {
+                var (from, upstream) = tree.Parent[at] < 0 ? (firstAlarm, fed[firstAlarm.Box.Id]) : (others[tree.Parent[at]], reached[tree.Parent[at]]);
+                reached[at] = Add(RunKind.Interconnect, from, others[at], upstream, [Carried.Hot, Carried.Neutral, Carried.Signal]);
+            }
+        }
+
+        return new(circuit, [.. runs], groups);
+    }
+
+    /// <summary>A box that takes the constant feed: an outlet that is always live, the first switch of its lamps, a lamp without a switch.</summary>
+    private bool NeedsFeed(PlacedBox box)
+    {
+        var id = box.Box.Id;
+        if (groups.Any(g => g.Loop ? g.Lamps[0] == id : g.Switches[0].Box == id))
+        {
+            return true;
+        }
+
+        // What a switch works, and what only switches, is reached from the switch.
+        var isLamp = groups.Any(g => g.Lamps.Contains(id));
+        return !groups.Any(g => g.Has(id)) || (!isLamp && box.Box.Devices.Any(d => !d.Kind.IsSwitch()));
+    }
+
+    // From the first switch by travelers to the last, on to a fan's control that stands elsewhere, and from there to the lamps.
+    private void Behind(ControlGroup group, Run upstream)
+    {
+        var half = group.Lamps.Any(l => byId[l].Box.Devices.Any(d => d.Kind == DeviceKind.HalfSwitched));
+        var constant = group.Fan is not null || half;
+        var at = byId[group.Switches[0].Box];
+        foreach (var next in group.Switches.Skip(1).Select(s => byId[s.Box]))
+        {
+            upstream = Add(RunKind.Traveler, at, next, upstream, [.. Only(constant, Carried.Hot), Carried.TravelerOne, Carried.TravelerTwo, Carried.Neutral]);
+            at = next;
+        }
+
+        if (group.Fan is SwitchGang fan && fan.Box != at.Box.Id)
+        {
+            var control = byId[fan.Box];
+            upstream = Add(RunKind.SwitchLeg, at, control, upstream, [Carried.Hot, Carried.Switched, Carried.Neutral]);
+            at = control;
+        }
+
+        Legs(group, at, upstream, group.Lamps);
+    }
+
+    private void Legs(ControlGroup group, PlacedBox start, Run upstream, IReadOnlyList<BoxId> lamps)
+    {
+        var ends = lamps.Select(id => byId[id]).ToList();
+        var tree = Tree(ends, start.Place, i => ends[i].Box.Devices.Length == 1 && ends[i].HasLight);
+        var beyond = new List<PlacedBox>[ends.Count];
+        foreach (var at in tree.Order.Reverse())
+        {
+            beyond[at] = [ends[at], .. Enumerable.Range(0, ends.Count).Where(i => tree.Parent[i] == at).SelectMany(i => beyond[i])];
+        }
+
+        var reached = new Dictionary<int, Run>();
+        foreach (var at in tree.Order)
+        {
+            var half = beyond[at].Any(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.HalfSwitched));
+            var fan = group.Fan is not null && beyond[at].Any(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan));
+            ImmutableArray<Carried> carries = TwoLegs ? Feed : [.. Only(half, Carried.Hot), Carried.Switched, .. Only(fan, Carried.Fan), Carried.Neutral];
+            var (from, before) = tree.Parent[at] < 0 ? (start, upstream) : (ends[tree.Parent[at]], reached[tree.Parent[at]]);
+            reached[at] = Add(RunKind.SwitchLeg, from, ends[at], before, carries);
+        }
+    }
+
+    private static IEnumerable<Carried> Only(bool when, Carried what) => when ? [what] : [];
+
+    private Dictionary<BoxId, Run> Trunk(List<PlacedBox> trunk, Run? shared)
+    {
+        var start = shared?.To.Place ?? panel.Place;
+        var tree = Tree(trunk, start, i => HasRoomToBranch(trunk[i]));
+        var fed = new Dictionary<BoxId, Run>();
+        foreach (var at in tree.Order)
+        {
+            var box = trunk[at];
+            if (tree.Parent[at] >= 0)
+            {
+                var from = trunk[tree.Parent[at]];
+                fed[box.Box.Id] = Add(RunKind.Jumper, from, box, fed[from.Box.Id], Feed);
+            }
+            else
+            {
+                fed[box.Box.Id] = Add(RunKind.HomeRun, shared?.To ?? panel, End(box), null, Feed, shared?.Id);
+            }
+        }
+
+        return fed;
+    }
+
+    private FeedTree Tree(List<PlacedBox> ends, Place start, Func<int, bool> branches) => FeedTree.Of(ends.Count,
+        i => finder.Cost(start, ends[i].Place).Sixtyfourths, (i, j) => finder.Cost(ends[i].Place, ends[j].Place).Sixtyfourths, branches);
+
+    // The box, or the largest usual one of its gangs, holds one feed in and two out beside its own legs, 314.16.
+    private bool HasRoomToBranch(PlacedBox box)
+    {
+        if (TwoLegs || job.Schools.Branches == FeedBranches.Never || box.Box.Mount != Mount.Wall || box.Plates.Any())
+        {
+            return false;
+        }
+
+        var gauge = circuit.UsualRating is { Value: > 15 } ? Gauge.Awg12 : Gauge.Awg14;
+        var legs = groups.Where(g => g.Has(box.Box.Id)).Select(g => new EnteringCable(gauge, g.Switches.Length > 1 || g.Fan is not null ? 3 : 2));
+        var needed = BoxFill.Count([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], box.Box.Devices.Length, book).Value;
+        return (box.Box.Volume ?? BoxFill.Largest(box.Box.Devices.Length)) is { } room && needed.Value <= room.Value;
+    }
+
+    private Run Add(RunKind kind, PlacedBox from, PlacedBox to, Run? upstream, ImmutableArray<Carried> carries) => Add(kind, End(from), End(to), upstream, carries);
+
+    private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, ImmutableArray<Carried> carries, string? ridesIn = null)
+    {
+        var id = $"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}";
+        var pin = job.Pins.Ways.FirstOrDefault(p => p.Run == id);
+        var way = finder.Find(from.Place, to.Place, pin?.Via ?? []);
+        var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way, Routes.Footage(way, from, to, job.HouseRules)) { IsPinned = pin is not null, RidesIn = ridesIn, Group = serves, Jacket = JacketFor(from, to, way) };
+        runs.Add(run);
+        return run;
+    }
+
+    // Damp places take UF; steel studs take armoured cable with its own fittings (300.4(B), 330.30).
+    private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp ? Jacket.Underground
+        : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
+            || way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud && finder.FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud) ? Jacket.Armoured
+        : Jacket.Nonmetallic;
+
+    private static RunEnd End(PlacedBox box) => new(box.Place, box.Name, box.Box.Id, null);
+}

@@ -1,0 +1,64 @@
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>One way to bring two circuits to one place, with what it costs.</summary>
+/// <param name="School">Two cables, a shared neutral, or two neutrals in one cable.</param>
+/// <param name="Footage">Of both circuits together.</param>
+/// <param name="Apart">Where the two part; null when each has a cable of its own.</param>
+/// <param name="Volume">What that box would hold, 314.16; null when they part nowhere.</param>
+/// <param name="Box">The smallest usual box of its gangs that holds it; null when none does.</param>
+public sealed record TogetherWay(TwoCircuits School, Length Footage, RunEnd? Apart, CubicInches? Volume, CubicInches? Box);
+
+/// <summary>Brings two circuits that go the same way to their boxes, in two cables or in one as far as the first box.</summary>
+internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook.CodeBook book)
+{
+    /// <summary>Both circuits by a school. A shared neutral needs one cable (300.3(B)); two neutrals share one only where that saves footage.</summary>
+    public (RoutedCircuit One, RoutedCircuit Other) Pull(Circuit one, Circuit other, TwoCircuits school)
+    {
+        RoutedCircuit first = Route(one).Pull(), second = Route(other).Pull();
+        if (school == TwoCircuits.TwoWire || first.HomeRun is null || second.HomeRun is null)
+        {
+            return (first, second);
+        }
+
+        (RoutedCircuit One, RoutedCircuit Other) a = (Lead(first, other, school), Route(other).Pull(first.HomeRun)), b = (Route(one).Pull(second.HomeRun), Lead(second, one, school));
+        Length Of((RoutedCircuit One, RoutedCircuit Other) pair) => pair.One.Footage + pair.Other.Footage;
+        var best = Of(a) <= Of(b) ? a : b;
+        return school == TwoCircuits.FourWire && Of(best) >= first.Footage + second.Footage ? (first, second) : best;
+    }
+
+    /// <summary>The three schools beside each other.</summary>
+    public IEnumerable<TogetherWay> Weigh(Circuit one, Circuit other) => Enum.GetValues<TwoCircuits>().Select(school =>
+    {
+        var (first, second) = Pull(one, other, school);
+        var footage = first.Footage + second.Footage;
+        var lead = new[] { first, second }.FirstOrDefault(r => r.HomeRun?.TakesAlong is not null);
+        if (lead?.HomeRun is not { } home || home.To.Box is not BoxId apart)
+        {
+            return new TogetherWay(school, footage, null, null, null);
+        }
+
+        var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart).Select(r => new EnteringCable(Gauge.Awg12, r.Conductors)).Append(new(Gauge.Awg12, 2)).ToList();
+        var devices = survey[apart].Box.Devices.Length;
+        var volume = BoxFill.Count(cables, devices, book).Value;
+        return new TogetherWay(school, footage, home.To, volume, BoxFill.Smallest(devices, volume));
+    });
+
+    private CircuitRoute Route(Circuit circuit) => new(circuit, survey, panel, finder, job, book);
+
+    private static RoutedCircuit Lead(RoutedCircuit routed, Circuit other, TwoCircuits school)
+    {
+        var home = routed.HomeRun! with
+        {
+            Carries = school == TwoCircuits.Multiwire ? [Carried.Hot, Carried.OtherHot, Carried.Neutral] : [Carried.Hot, Carried.Neutral, Carried.OtherHot, Carried.OtherNeutral],
+            TakesAlong = other.Key,
+        };
+        return routed with { Runs = routed.Runs.SetItem(0, home) };
+    }
+}
