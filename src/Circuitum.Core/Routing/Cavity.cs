@@ -10,10 +10,11 @@ internal sealed class Cavity
     private readonly List<Block> blocks;
     private readonly Block whole;
     private readonly bool straight;
+    private readonly Labour labour;
 
-    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks, bool straight)
+    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks, bool straight, Labour labour)
     {
-        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks, this.straight) = (level.Structure, number, joists, z, ambient, attic, blocks, straight);
+        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic, blocks, straight, labour);
         // Over a level that is not drawn yet nothing runs.
         var corners = level.Rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
@@ -32,27 +33,27 @@ internal sealed class Cavity
 
     public bool IsAttic { get; }
 
-    public static Cavity? Below(FramedStructure structure, bool straight)
+    public static Cavity? Below(FramedStructure structure, bool straight, Labour labour)
     {
         var level = structure.Levels[0];
         return structure.Structure.Underfloor != Underfloor.Slab && level.Level.FloorJoists is { } joists
-            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, Outside(level), straight)
+            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, Outside(level), straight, labour)
             : null;
     }
 
-    public static Cavity Above(FramedStructure structure, int index, bool straight)
+    public static Cavity Above(FramedStructure structure, int index, bool straight, Labour labour)
     {
         var level = structure.Levels[index];
         var blocks = Outside(level);
         blocks.AddRange(level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth)));
-        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks, straight);
+        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks, straight, labour);
     }
 
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
 
     /// <summary>Footage and holes of the cheapest way if nothing is in it; a lower bound otherwise.</summary>
-    public Length LeastCost(Point a, Point b) => (straight ? a.At(Z).StraightTo(b.At(Z)) : a.SquareTo(b)) + (Labour.Joist * JoistsCrossed(a, b));
+    public Length LeastCost(Point a, Point b) => (straight ? a.At(Z).StraightTo(b.At(Z)) : a.SquareTo(b)) + (labour.Joist * JoistsCrossed(a, b));
 
     /// <summary>Corners of the way from one place to another; null when there is none.</summary>
     public List<Point>? Corners(Point a, Point b)

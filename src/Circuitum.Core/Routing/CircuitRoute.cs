@@ -29,6 +29,41 @@ internal sealed class CircuitRoute
         byId = boxes.ToDictionary(b => b.Box.Id);
         damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
         groups = ControlGroups.Of(boxes, job.Schools, p => finder.Cost(panel.Place, p.Place));
+        // What the feed is near anyway: boxes that are always live, and switches that work alone.
+        var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight()) || groups.Any(g => g.Switches.Length == 1 && g.Switches[0].Box == b.Box.Id)).Select(b => b.Place).Append(panel.Place).ToList();
+        groups = [.. groups.Select(g => g.Switches.Length is > 1 and <= MostInOrder ? InOrder(g, near) : g)];
+    }
+
+    // Sets of more places than this are taken from the panel's side on.
+    private const int MostInOrder = 4;
+
+    // Which of a set takes the feed and which gives the leg: the order with the least cable to the feed, between the switches and on to the lamps.
+    private ControlGroup InOrder(ControlGroup group, List<Place> near)
+    {
+        var lamps = group.Lamps.Select(l => byId[l].Place).ToList();
+        var legs = group.Switches.ToDictionary(s => s, s => Spread(byId[s.Box].Place, lamps));
+        var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => finder.Cost(p, byId[s.Box].Place).Sixtyfourths));
+        long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1)).Sum(p => (long)finder.Cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
+        return group with { Switches = [.. Orders([.. group.Switches]).Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).MinBy(CostOf)!] };
+    }
+
+    private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]] : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (SwitchGang[])[x, .. rest]));
+
+    // The least that joins all lamps to a switch: Prim's tree.
+    private int Spread(Place start, List<Place> lamps)
+    {
+        var near = lamps.ConvertAll(l => finder.Cost(start, l).Sixtyfourths);
+        var left = Enumerable.Range(0, lamps.Count).ToList();
+        var sum = 0;
+        while (left.Count > 0)
+        {
+            var next = left.MinBy(i => near[i]);
+            left.Remove(next);
+            sum += near[next];
+            left.ForEach(i => near[i] = Math.Min(near[i], finder.Cost(lamps[next], lamps[i]).Sixtyfourths));
+        }
+
+        return sum;
     }
 
     private bool TwoLegs => circuit.Load.Volts.Value > 120;

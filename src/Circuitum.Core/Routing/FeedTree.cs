@@ -47,7 +47,7 @@ internal sealed record FeedTree(int[] Parent, int[] Order)
             sum += parent[i] < 0 ? first[i] : cost[parent[i], i];
             if (parent[i] >= 0 && ++children[parent[i]] > 1)
             {
-                sum += Labour.Branch.Sixtyfourths;
+                sum += Labour.Usual.Branch.Sixtyfourths;
             }
         }
 
@@ -81,7 +81,7 @@ internal sealed record FeedTree(int[] Parent, int[] Order)
                     for (var sub = (others - 1) & others; ; sub = (sub - 1) & others)
                     {
                         var one = sub | lowest;
-                        var both = hung[(one * n) + root] + hung[((rest ^ one) * n) + root] + Labour.Branch.Sixtyfourths;
+                        var both = hung[(one * n) + root] + hung[((rest ^ one) * n) + root] + Labour.Usual.Branch.Sixtyfourths;
                         if (both < best)
                         {
                             (best, parted) = (both, (short)one);

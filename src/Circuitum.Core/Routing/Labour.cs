@@ -3,23 +3,32 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Routing;
 
 /// <summary>What a hole or a turn costs beside footage, as the cable length a crew would rather pull than drill it.</summary>
-public static class Labour
+public sealed record Labour
 {
+    /// <summary>As crews weigh it.</summary>
+    public static Labour Usual { get; } = new()
+    {
+        Stud = Length.FromInches(6), Joist = Length.FromInches(8), Plate = Length.FromInches(12), Corner = Length.FromInches(18), Storey = Length.FromInches(36), Branch = Length.FromInches(24),
+    };
+
+    /// <summary>Footage alone: for a bound on it.</summary>
+    public static Labour None { get; } = new();
+
     /// <summary>One bored stud.</summary>
-    public static Length Stud { get; } = Length.FromInches(6);
+    public Length Stud { get; init; }
 
     /// <summary>One bored joist.</summary>
-    public static Length Joist { get; } = Length.FromInches(8);
+    public Length Joist { get; init; }
 
     /// <summary>One plate, sealed after.</summary>
-    public static Length Plate { get; } = Length.FromInches(12);
+    public Length Plate { get; init; }
 
     /// <summary>A corner or a partition that meets the wall.</summary>
-    public static Length Corner { get; } = Length.FromInches(18);
+    public Length Corner { get; init; }
 
     /// <summary>A storey passed in a bay, fire-caulked at both ends.</summary>
-    public static Length Storey { get; } = Length.FromInches(36);
+    public Length Storey { get; init; }
 
     /// <summary>A box that feeds two ways: one more cable in it, spliced.</summary>
-    public static Length Branch { get; } = Length.FromInches(24);
+    public Length Branch { get; init; }
 }

@@ -7,6 +7,7 @@ namespace Circuitum.Core.Routing;
 /// <summary>The walls of a level as a web to bore along at the crew's height: doors cut it, windows with a higher sill do not.</summary>
 internal sealed class WallWeb
 {
+    private readonly Labour labour;
     private readonly List<Point> knots;
     private readonly (int Start, int End, int Run)[] spans;
     private readonly (int From, int To)[][] gaps;
@@ -14,8 +15,9 @@ internal sealed class WallWeb
     private readonly List<(int To, int Cost)>[] edges;
     private readonly Search?[] searches;
 
-    public WallWeb(FramedLevel level, Length height)
+    public WallWeb(FramedLevel level, Length height, Labour labour)
     {
+        this.labour = labour;
         knots = [.. level.Walls.SelectMany(w => new[] { w.Start, w.End }).Distinct().OrderBy(p => p.X).ThenBy(p => p.Y)];
         var knotAt = knots.Select((p, i) => (p, i)).ToDictionary(x => x.p, x => x.i);
         spans = [.. level.Walls.Select(w => (knotAt[w.Start], knotAt[w.End], w.Run.Sixtyfourths))];
@@ -32,7 +34,7 @@ internal sealed class WallWeb
             var (start, end, run) = spans[wall];
             if (Solid(wall, 0, run))
             {
-                var cost = Cost(wall, 0, run) + Labour.Corner.Sixtyfourths;
+                var cost = Cost(wall, 0, run) + labour.Corner.Sixtyfourths;
                 edges[start].Add((end, cost));
                 edges[end].Add((start, cost));
             }
@@ -76,7 +78,7 @@ internal sealed class WallWeb
 
     // Studs stand on the wall's own layout, so what is counted is bays left behind.
     private int Cost(int wall, int from, int to) =>
-        Math.Abs(from - to) + (Labour.Stud.Sixtyfourths * Math.Abs((Math.Max(0, from) / bays[wall]) - (Math.Max(0, to) / bays[wall])));
+        Math.Abs(from - to) + (labour.Stud.Sixtyfourths * Math.Abs((Math.Max(0, from) / bays[wall]) - (Math.Max(0, to) / bays[wall])));
 
     private bool Solid(int wall, int from, int to)
     {
@@ -98,12 +100,12 @@ internal sealed class WallWeb
         var (start, end, run) = spans[wall];
         if (Solid(wall, 0, along))
         {
-            ends[count++] = (start, Cost(wall, 0, along) + Labour.Corner.Sixtyfourths);
+            ends[count++] = (start, Cost(wall, 0, along) + labour.Corner.Sixtyfourths);
         }
 
         if (Solid(wall, along, run))
         {
-            ends[count++] = (end, Cost(wall, along, run) + Labour.Corner.Sixtyfourths);
+            ends[count++] = (end, Cost(wall, along, run) + labour.Corner.Sixtyfourths);
         }
 
         return count;

@@ -16,13 +16,14 @@ internal sealed class Wayfinder
     private readonly RiserBay[][][] bays;
     private readonly ILookup<(bool AlongX, Length Line), Wall>[][] wallsOn;
     private readonly bool hasChases;
+    private readonly Labour labour;
 
-    public Wayfinder(FramedHouse house, Job job)
+    public Wayfinder(FramedHouse house, Job job, Labour? toll = null)
     {
-        (this.house, this.job) = (house, job);
-        webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight)).ToArray())];
+        (this.house, this.job, labour) = (house, job, toll ?? Labour.Usual);
+        webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight, labour)).ToArray())];
         var straight = job.Schools.Lay == CableLay.Shortest;
-        cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight)).Prepend(Cavity.Below(s, straight)).ToArray())];
+        cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour)).Prepend(Cavity.Below(s, straight, labour)).ToArray())];
         hasChases = house.Levels.Any(l => l.Walls.Any(w => w.Frame.Framing == WallFraming.InsulatedPanel));
         wallsOn = [.. house.Structures.Select(s => s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
         bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
@@ -104,7 +105,7 @@ internal sealed class Wayfinder
                     }
 
                     var rises = Rise(a, starts[i]) + Rise(b, ends[j]);
-                    if (storeys > 0 && rises + a.At.Plan.SquareTo(b.At.Plan) + (Labour.Storey * storeys) >= best.Cost)
+                    if (storeys > 0 && rises + a.At.Plan.SquareTo(b.At.Plan) + (labour.Storey * storeys) >= best.Cost)
                     {
                         continue;
                     }
@@ -163,7 +164,7 @@ internal sealed class Wayfinder
         {
             var storey = Math.Min(from, from + step);
             var riser = Riser(structure, storey, at, b).At;
-            cost += here[from]!.LeastCost(at, riser) + house.Structures[structure].Levels[storey].Level.CeilingHeight + Labour.Storey;
+            cost += here[from]!.LeastCost(at, riser) + house.Structures[structure].Levels[storey].Level.CeilingHeight + labour.Storey;
             at = riser;
         }
 
@@ -218,7 +219,7 @@ internal sealed class Wayfinder
     private Length Rise(Place place, int cavity)
     {
         var z = cavities[place.Structure][cavity]!.Z;
-        var plate = place.Wall is null ? Length.Zero : Labour.Plate;
+        var plate = place.Wall is null ? Length.Zero : labour.Plate;
         if (!hasChases || InPanel(place) is not { } wall)
         {
             return (place.At.Z - z).Abs() + plate;
