@@ -48,7 +48,7 @@ public class PlanBenchmarks
         circuits = Dividing.Divide(house, survey, job, book);
         routed = Routes.Route(house, survey, circuits, job, book);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Size(routed, holes, survey, job, book);
+        sized = Sizing.Size(routed, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), survey, job, book);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job);
     }
@@ -71,7 +71,11 @@ public class PlanBenchmarks
 
     /// <summary>Holes and conductors.</summary>
     [Benchmark]
-    public ImmutableArray<SizedCircuit> Size() => Sizing.Size(routed, Drilling.Drill(routed, job.HouseRules), survey, job, book);
+    public ImmutableArray<SizedCircuit> Size()
+    {
+        var drilled = Drilling.Drill(routed, job.HouseRules);
+        return Sizing.Size(routed, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), survey, job, book);
+    }
 
     /// <summary>Protection and wiring.</summary>
     [Benchmark]

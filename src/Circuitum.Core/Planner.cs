@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Checks;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Conductors;
@@ -30,20 +31,43 @@ public static class Planner
         var survey = Surveying.Survey(house, job);
         var circuits = Dividing.Divide(house, survey, job, book);
         var routed = Routes.Route(house, survey, circuits, job, book);
-        var holes = Drilling.Drill(routed, job.HouseRules);
-        var sized = Sizing.Size(routed, holes, survey, job, book);
-
-        // Another hole is cheaper than larger cable: crowded sealed holes are shared out, then sized again.
-        if (Sizing.ToRelieve(sized, holes, book) is { Count: > 0 } crowded)
-        {
-            holes = Drilling.Drill(routed, job.HouseRules, crowded);
-            sized = Sizing.Size(routed, holes, survey, job, book);
-        }
+        var (holes, sized) = Bore(house, routed, survey, job, book);
 
         var safe = Protecting.Protect(sized, survey, job, book);
         var wired = Wires.Join(safe, survey, book);
         var panels = Landing.Land(wired, house, survey, job);
         var tags = Checking.Check(new(job, book, house, survey, wired, panels));
         return new(job, book, house, survey, wired, holes, panels, tags, Takeoffs.Of(panels));
+    }
+
+    // Another hole is cheaper than larger cable: where cables crowd so that one must grow, they are shared out two by two, then one by one, and sized again.
+    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, Survey survey, Job job, CodeBook.CodeBook book)
+    {
+        bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
+        (Holes Holes, ILookup<string, CableBundle> Bundles, ImmutableArray<SizedCircuit> Sized) With(ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<string> across)
+        {
+            var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
+            var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
+            return (holes, bundles, Sizing.Size(routed, holes, bundles, survey, job, book));
+        }
+
+        var relieved = ImmutableDictionary<Spot, int>.Empty;
+        var now = With(relieved, []);
+        var across = Sizing.ThatLieAcross(now.Sized);
+        if (!across.IsEmpty)
+        {
+            now = With(relieved, across);
+        }
+
+        foreach (var most in new[] { 2, 1 })
+        {
+            if (Sizing.ToRelieve(now.Sized, now.Holes, now.Bundles, most, book) is { Count: > 0 } crowded)
+            {
+                relieved = relieved.SetItems(crowded);
+                now = With(relieved, across);
+            }
+        }
+
+        return (now.Holes, now.Sized);
     }
 }

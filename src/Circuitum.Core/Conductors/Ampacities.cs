@@ -15,10 +15,11 @@ public static class Ampacities
     /// <param name="ambient">Of that place.</param>
     /// <param name="book">The edition.</param>
     /// <param name="where">The place in words.</param>
-    /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80.</param>
-    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook.CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic)
+    /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armoured cable goes by 330.80.</param>
+    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than three conductors are adjusted.</param>
+    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook.CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
     {
-        var (column, section) = jacket == Jacket.Underground ? (Column.C60, "340.80") : (Column.C90, "334.80");
+        var (column, section) = jacket switch { Jacket.Underground => (Column.C60, "340.80"), Jacket.Armoured => (Column.C90, "330.80"), _ => (Column.C90, "334.80") };
         var start = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
         var why = Because.Of("Why this ampacity").Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(), $"{book.AmpacityTable}, {section}");
         var amps = start;
@@ -29,7 +30,13 @@ public static class Ampacities
             why = why.Book($"{ambient} {where}: × {factor:0.00}", amps.ToString(), book.AmbientTable);
         }
 
-        if (cables > 2)
+        if (bundled is Length together)
+        {
+            var factor = together > Length.FromInches(24) ? Tables.AdjustmentFactor(currentCarrying) : 1;
+            amps *= factor;
+            why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying conductors, {where}: × {factor:0.00}", amps.ToString(), book.AdjustmentTable);
+        }
+        else if (cables > 2)
         {
             var factor = Tables.AdjustmentFactor(currentCarrying);
             amps *= factor;
@@ -63,6 +70,13 @@ public static class Ampacities
         }
 
         return Held(amps, gauge, terminations, why, book, "110.14(C)");
+    }
+
+    /// <summary>Correction and adjustment together for cable, as the two ways of the sum use it: ampacity × factor, or load ÷ factor.</summary>
+    public static decimal Factor(int cables, int currentCarrying, Celsius ambient, Jacket jacket, bool bundled)
+    {
+        var warm = ambient.Degrees is > 30 or <= 25 ? Tables.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
+        return warm * (bundled || cables > 2 ? Tables.AdjustmentFactor(currentCarrying) : 1);
     }
 
     private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook.CodeBook book, string section)

@@ -48,6 +48,9 @@ public sealed record SizedCircuit
     /// <summary>Raceway of a feeder; null for cable.</summary>
     public Figure<string>? Raceway { get; init; }
 
+    /// <summary>Minimum circuit ampacity of its one nameplate that has one.</summary>
+    public Amps? Mca { get; init; }
+
     /// <summary>The home run of another circuit whose cable brings its conductors to their first box.</summary>
     public Run? ComesIn { get; init; }
 
@@ -73,34 +76,74 @@ public sealed record SizedCircuit
 public static class Sizing
 {
     /// <summary>Sizes every circuit.</summary>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, Survey survey, Job job, CodeBook.CodeBook book) =>
-        Supply.Behind([.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, ComesIn(c, circuits), holes, survey, job, book))]);
+    /// <param name="circuits">Every circuit with its runs.</param>
+    /// <param name="holes">Where they pass.</param>
+    /// <param name="bundles">Where they lie together, by run.</param>
+    /// <param name="survey">The boxes.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="book">Its code book.</param>
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book) =>
+        Supply.Behind([.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, ComesIn(c, circuits), holes, bundles, survey, job, book))]);
 
-    /// <summary>Sealed holes to share out two by two, because three cables in one would cost a larger conductor.</summary>
-    public static ImmutableHashSet<Spot> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, CodeBook.CodeBook book) =>
-        [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder).SelectMany(c => c.Routed.Runs.SelectMany(r => holes.Of(r).Where(h => h.Sealed && h.Runs.Length > 2 && IsTooMany(c, h, book)).Select(h => h.Spot)))];
+    /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger conductor.</summary>
+    /// <param name="sized">As sized with the holes.</param>
+    /// <param name="holes">The holes.</param>
+    /// <param name="bundles">Cables that lie together.</param>
+    /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
+    /// <param name="book">The edition.</param>
+    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, ILookup<string, CableBundle> bundles, int most, CodeBook.CodeBook book)
+    {
+        var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
+        foreach (var circuit in sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
+        {
+            // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
+            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value, [.. WorstPlaces(circuit.Routed.Runs, holes, bundles).Select(p => p with { Cables = 1, CurrentCarrying = 2, Bundled = null })], book, circuit.Jacket, circuit.Mca).Gauge;
+            bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>
+                !Carries(alone, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
+            foreach (var run in circuit.Routed.Runs)
+            {
+                var passed = holes.Of(run);
+                foreach (var hole in passed.Where(h => h.Sealed && h.Runs.Length > most && TooMany(h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
+                {
+                    relieve[hole.Spot] = most;
+                }
+
+                foreach (var bundle in bundles[run.Id].Where(b => b.Runs.Length > most && TooMany(b.Runs.Length, b.CurrentCarrying, b.Ambient, b.Insulated ? null : b.Long)))
+                {
+                    foreach (var hole in passed.Where(h => bundle.Runs.All(h.Runs.Contains)))
+                    {
+                        relieve[hole.Spot] = most;
+                    }
+                }
+            }
+        }
+
+        return relieve.ToImmutable();
+    }
+
+    /// <summary>Runs of 6-2, 8-3 or larger, which may lie straight across joists underfoot, 334.15(C).</summary>
+    public static ImmutableHashSet<string> ThatLieAcross(ImmutableArray<SizedCircuit> sized) =>
+        [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder && c.Gauge.Value >= Units.Gauge.Awg8).SelectMany(c => c.Routed.Runs)
+            .Where(r => r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 }) && sized.First(c => c.Circuit.Key == r.Circuit).GaugeOf(r) is var gauge && (gauge >= Units.Gauge.Awg6 || r.Conductors >= 3)).Select(r => r.Id)];
 
     /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
     public static Gauge LeastFor(Amps rating) => Gauge.All.First(g => CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : Tables.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
 
-    // Too many where the conductor that would do in free air does not do in this hole.
-    private static bool IsTooMany(SizedCircuit circuit, Hole hole, CodeBook.CodeBook book)
-    {
-        var free = ByNeed(circuit.Circuit, circuit.Breaker.Value, [], book, circuit.Jacket).Gauge;
-        return circuit.Gauge.Value > free || !Serves(free, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(free, hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, book, "", circuit.Jacket).Value, book);
-    }
+    private static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook.CodeBook book, Amps? mca) =>
+        mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
 
     // The home run of another circuit in whose cable this one's conductors come.
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
         routed.HomeRun?.RidesIn is string id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Holes holes, Survey survey, Job job, CodeBook.CodeBook book)
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
         var breaker = Breakers.Choose(circuit, plates, job, book);
-        var places = WorstPlaces(comesIn is null ? routed.Runs : routed.Runs.Add(comesIn), holes);
+        var places = WorstPlaces(comesIn is null ? routed.Runs : routed.Runs.Add(comesIn), holes, bundles);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
+        var relieved = comesIn is null ? holes.RelievedOn(routed.Runs) : holes.RelievedOn(routed.Runs.Add(comesIn));
         // The weakest jacket on the way decides for the whole circuit.
         var jacket = routed.Runs.Any(r => r.Jacket == Jacket.Underground) ? Jacket.Underground : routed.Runs.Length > 0 && routed.Runs.All(r => r.Jacket == Jacket.Armoured) ? Jacket.Armoured : Jacket.Nonmetallic;
         var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
@@ -120,6 +163,12 @@ public static class Sizing
         why = mca is Amps needed
             ? why.Job("nameplate: minimum circuit ampacity", needed.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {needed}", "440.4(B), 440.32")
             : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value)} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
+        why = why.Then(OtherWayRound(mca ?? (circuit.Load.PortableReceptacles ? breaker.Value : circuit.Load.Required), gauge, places, book, jacket));
+        if (relieved.Spots > 0)
+        {
+            why = why.House($"un-bundled first: at {relieved.Spots} member{(relieved.Spots == 1 ? "" : "s")} no more than {relieved.Most} cable{(relieved.Most == 1 ? "" : "s")} to a hole", gauge > ByNeed(circuit, breaker.Value, [], book, jacket, mca).Gauge ? "not enough, so one size larger" : "no larger conductor needed", "another hole before larger cable");
+        }
+
         // The job's school is about general circuits; one circuit's own is about it, whatever it is.
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
         var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger ? larger : gauge;
@@ -130,6 +179,7 @@ public static class Sizing
             Gauge = new(gauge, why),
             HomeRunGauge = home,
             Jacket = jacket,
+            Mca = mca,
             ComesIn = comesIn,
             Ampacity = ampacity,
             VoltsAtPanel = circuit.Load.Volts,
@@ -137,6 +187,21 @@ public static class Sizing
             Through = [],
             Drop = new(new(0), Because.Of("Why these volts")),
         });
+    }
+
+    // The same sum from the other end: the load divided by the factors, looked up once.
+    private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket)
+    {
+        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, jacket, p.Bundled is not null)).DefaultIfEmpty(1).Min();
+        if (worst is 0 or >= 1)
+        {
+            return Because.Of("");
+        }
+
+        var column = jacket == Jacket.Underground ? Column.C60 : Column.C90;
+        var listed = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
+        var divided = new Amps(load.Value / worst);
+        return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column", $"{divided} {(divided <= listed ? "≤" : ">")} {listed}", book.AmpacityTable);
     }
 
     private static Because Verdict(Circuit circuit, Amps rating, Amps ampacity, CodeBook.CodeBook book) =>
@@ -165,26 +230,31 @@ public static class Sizing
 
     private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket) => places.Count == 0
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
-        : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket)).MinBy(f => f.Value)!;
+        : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
 
-    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Holes holes)
+    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Holes holes, ILookup<string, CableBundle> bundles)
     {
-        var places = new Dictionary<(int, int, decimal), WorstPlace>();
+        var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
         foreach (var run in runs)
         {
             foreach (var hole in holes.Of(run).Where(h => h.Sealed))
             {
-                places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees), new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString()));
+                places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false), new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null));
+            }
+
+            foreach (var bundle in bundles[run.Id])
+            {
+                places.TryAdd((bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient.Degrees, !bundle.Insulated), new(bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient, $"from {bundle.Spot}", bundle.Insulated ? null : bundle.Long));
             }
 
             foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30))
             {
-                places.TryAdd((1, 2, leg.Ambient.Degrees), new(1, 2, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor"));
+                places.TryAdd((1, 2, leg.Ambient.Degrees, false), new(1, 2, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
             }
         }
 
         return [.. places.Values];
     }
 
-    private sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where);
+    private sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled);
 }

@@ -12,11 +12,27 @@ namespace Circuitum.Core.Routing;
 /// <param name="CurrentCarrying">Current-carrying conductors in it.</param>
 /// <param name="Sealed">334.80 counts them.</param>
 /// <param name="Ambient">Of the warmer side.</param>
-public sealed record Hole(Spot Spot, int Number, ImmutableArray<string> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient);
+/// <param name="At">Where it is.</param>
+public sealed record Hole(Spot Spot, int Number, ImmutableArray<string> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient, Point3 At);
 
 /// <summary>All holes of a plan, and which of them each run passes.</summary>
 public sealed record Holes(ImmutableArray<Hole> All, FrozenDictionary<string, ImmutableArray<Hole>> ByRun)
 {
+    /// <summary>Members where fewer cables than usual go in a hole, and how many.</summary>
+    public ImmutableDictionary<Spot, int> Relieved { get; init; } = ImmutableDictionary<Spot, int>.Empty;
+
+    /// <summary>How many relieved members runs pass, and the fewest cables to a hole there.</summary>
+    public (int Spots, int Most) RelievedOn(ImmutableArray<Run> runs)
+    {
+        if (Relieved.IsEmpty)
+        {
+            return (0, 0);
+        }
+
+        var spots = runs.SelectMany(r => Of(r)).Select(h => h.Spot).Where(Relieved.ContainsKey).Distinct().ToList();
+        return (spots.Count, spots.Count == 0 ? 0 : spots.Min(s => Relieved[s]));
+    }
+
     /// <summary>Holes a run passes.</summary>
     public ImmutableArray<Hole> Of(Run run) => ByRun.TryGetValue(run.Id, out var holes) ? holes : [];
 }
@@ -24,15 +40,25 @@ public sealed record Holes(ImmutableArray<Hole> All, FrozenDictionary<string, Im
 /// <summary>Shares bored holes out among the cables that pass a member at one place.</summary>
 public static class Drilling
 {
-    /// <summary>Drills for every run; at relieved spots no more than two cables go in one hole.</summary>
-    public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableHashSet<Spot>? relieved = null)
+    /// <summary>Drills for every run.</summary>
+    /// <param name="circuits">Every circuit with its runs.</param>
+    /// <param name="rules">The crew's cables in a hole.</param>
+    /// <param name="relieved">Spots where fewer cables go in one hole, and how many.</param>
+    /// <param name="across">Runs large enough to lie straight across the joists of a crawl space or an unfinished basement, without holes (334.15(C)).</param>
+    public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int>? relieved = null, ImmutableHashSet<string>? across = null)
     {
-        var relief = relieved ?? [];
+        var relief = relieved ?? ImmutableDictionary<Spot, int>.Empty;
         var passing = new Dictionary<Spot, List<(Run Run, Passage Passage)>>();
         foreach (var run in circuits.SelectMany(c => c.Runs))
         {
+            var lies = across is not null && across.Contains(run.Id);
             foreach (var passage in run.Way.Passages)
             {
+                if (lies && passage.Spot is { Kind: MemberKind.Joist, Level: 0 })
+                {
+                    continue;
+                }
+
                 if (!passing.TryGetValue(passage.Spot, out var list))
                 {
                     passing[passage.Spot] = list = [];
@@ -46,13 +72,13 @@ public static class Drilling
         var byRun = new Dictionary<string, ImmutableArray<Hole>.Builder>();
         foreach (var (spot, cables) in passing.OrderBy(p => p.Key))
         {
-            var most = relief.Contains(spot) ? Math.Min(2, rules.CablesPerHole) : rules.CablesPerHole;
+            var most = relief.TryGetValue(spot, out var few) ? Math.Min(few, rules.CablesPerHole) : rules.CablesPerHole;
             var holes = (cables.Count + most - 1) / most;
             for (var i = 0; i < holes; i++)
             {
                 var share = cables.Skip(i * cables.Count / holes).Take(((i + 1) * cables.Count / holes) - (i * cables.Count / holes)).ToList();
                 var hole = new Hole(spot, i + 1, [.. share.Select(s => s.Run.Id)], share.Sum(s => s.Run.CurrentCarrying), share[0].Passage.Sealed,
-                    share.Max(s => s.Passage.Ambient.Degrees) is var hottest ? new(hottest) : default);
+                    share.Max(s => s.Passage.Ambient.Degrees) is var hottest ? new(hottest) : default, share[0].Passage.At);
                 all.Add(hole);
                 foreach (var (run, _) in share)
                 {
@@ -66,6 +92,6 @@ public static class Drilling
             }
         }
 
-        return new(all.ToImmutable(), byRun.ToFrozenDictionary(p => p.Key, p => p.Value.ToImmutable()));
+        return new(all.ToImmutable(), byRun.ToFrozenDictionary(p => p.Key, p => p.Value.ToImmutable())) { Relieved = relief };
     }
 }

@@ -1,0 +1,96 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Routing;
+
+/// <summary>Cables that lie together without spacing for more than 24 in.</summary>
+/// <param name="Spot">The member where they come together.</param>
+/// <param name="Runs">Ids of the runs.</param>
+/// <param name="CurrentCarrying">Their current-carrying conductors.</param>
+/// <param name="Long">For how long.</param>
+/// <param name="Ambient">Of the warmest place on that stretch.</param>
+/// <param name="Insulated">In contact with thermal insulation: 334.80 counts more than two cables.</param>
+public sealed record CableBundle(Spot Spot, ImmutableArray<string> Runs, int CurrentCarrying, Length Long, Celsius Ambient, bool Insulated);
+
+/// <summary>Finds where cables are bundled: through the same holes one after the other, and down the same bay where the crew ties them.</summary>
+public static class Bundling
+{
+    /// <summary>Together for more than this they are adjusted, Table 310.15(C)(1) and 310.15(C)(1)(b).</summary>
+    public static Length Allowed { get; } = Length.FromInches(24);
+
+    /// <summary>Bundles by run.</summary>
+    public static ILookup<string, CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column, Func<Spot, bool> insulated)
+    {
+        var carrying = circuits.SelectMany(c => c.Runs).ToDictionary(r => r.Id, r => r.CurrentCarrying);
+        var found = new Dictionary<string, CableBundle>();
+        void Keep(Spot spot, List<string> runs, Length together, Celsius ambient, bool inInsulation)
+        {
+            var key = string.Join('|', runs);
+            if (runs.Count > 1 && together > Allowed && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees || (!known.Insulated && inInsulation)))
+            {
+                found[key] = new(spot, [.. runs], runs.Sum(r => carrying[r]), together, ambient, inInsulation);
+            }
+        }
+
+        foreach (var run in circuits.SelectMany(c => c.Runs))
+        {
+            var passed = holes.Of(run);
+            for (var i = 0; i < passed.Length; i++)
+            {
+                if (passed[i].Runs.Length < 2)
+                {
+                    continue;
+                }
+
+                var together = passed[i].Runs.ToList();
+                var hottest = passed[i].Ambient;
+                for (var j = i + 1; j < passed.Length && together.Count > 1; j++)
+                {
+                    together.RemoveAll(r => !passed[j].Runs.Contains(r));
+                    hottest = new(Math.Max(hottest.Degrees, passed[j].Ambient.Degrees));
+                    var far = passed[i].At.SquareTo(passed[j].At);
+                    if (far > Allowed)
+                    {
+                        Keep(passed[i].Spot, together, far, hottest, false);
+                        break;
+                    }
+                }
+            }
+        }
+
+        if (column == CableColumn.Ties)
+        {
+            foreach (var (spot, runs) in Columns(circuits))
+            {
+                Keep(spot, runs.ConvertAll(r => r.Run), runs.Min(r => r.Long), new(30), insulated(spot));
+            }
+        }
+
+        return found.Values.SelectMany(b => b.Runs.Select(r => (r, b))).ToLookup(x => x.r, x => x.b);
+    }
+
+    // Cables that come through one plate and go down the bay under it for more than 24 in.
+    private static IEnumerable<(Spot Spot, List<(string Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits)
+    {
+        var columns = new SortedDictionary<Spot, List<(string, Length)>>();
+        foreach (var run in circuits.SelectMany(c => c.Runs))
+        {
+            foreach (var plate in run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Plate))
+            {
+                var drop = run.Way.Legs.Where(l => l.Space == Space.StudBay && l.From.Plan == plate.At.Plan).Select(l => l.Run).DefaultIfEmpty().Max();
+                if (drop > Allowed)
+                {
+                    if (!columns.TryGetValue(plate.Spot, out var list))
+                    {
+                        columns[plate.Spot] = list = [];
+                    }
+
+                    list.Add((run.Id, drop));
+                }
+            }
+        }
+
+        return columns.Select(c => (c.Key, c.Value));
+    }
+}
