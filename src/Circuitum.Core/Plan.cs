@@ -27,6 +27,8 @@ public sealed record Plan(
     private readonly FrozenDictionary<BoxId, WiredCircuit> circuitOf = Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (b, c))).ToFrozenDictionary(x => x.b, x => x.c);
     private readonly FrozenDictionary<CircuitKey, Landed> landedOf = Panels.SelectMany(p => p.Circuits).ToFrozenDictionary(l => l.Wired.Circuit.Key);
 
+    private readonly FrozenDictionary<string, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs.Select(r => (c, r))).ToFrozenDictionary(x => x.r.Id);
+
     /// <summary>Footage of all cable.</summary>
     public Length Footage => Takeoff.Total;
 
@@ -35,6 +37,9 @@ public sealed record Plan(
 
     /// <summary>The make-up of a box by the crew's joints, or null for an unknown box.</summary>
     public BoxWiring? WiringOf(BoxId box) => CircuitOf(box)?.Wiring(Survey[box], Job.Schools.Joints);
+
+    /// <summary>A run with its circuit, or null for an unknown id.</summary>
+    public (WiredCircuit Circuit, Run Run)? FindRun(string id) => runOf.TryGetValue(id, out var found) ? found : null;
 
     /// <summary>A circuit in its space, or null for an unknown key.</summary>
     public Landed? Landed(CircuitKey key) => landedOf.GetValueOrDefault(key);

@@ -1,6 +1,7 @@
 using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Takeoff;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.Dxf;
 using Circuitum.Formats.Pdf;
@@ -22,6 +23,11 @@ public static class PlanFolder
         yield return new("schedule.pdf", () => SchedulePdf.Write(plan));
         yield return Text("pull-list.csv", () => CsvFiles.PullList(plan));
         yield return Text("material.csv", () => CsvFiles.Material(plan));
+        if (!PreDrill.Of(plan).IsEmpty)
+        {
+            yield return Text("pre-drill.csv", () => CsvFiles.PreDrilled(plan));
+        }
+
         yield return Text("tags.csv", () => CsvFiles.Tags(plan));
         yield return Text("plan.json", () => PlanFiles.Write(plan));
         foreach (var level in plan.House.Levels.Where(l => !l.Rooms.IsEmpty))

@@ -109,6 +109,10 @@ public static partial class JobProblems
             ("houseRules.slackAtBox", h.SlackAtBox.Inches, 0, 60),
             ("houseRules.atPanel", h.AtPanel.Inches, 12, 240),
             ("houseRules.sag", h.Sag.Value, 0, 30),
+            ("houseRules.fastenedNearBox", h.FastenedNearBox.Inches, 3, 12),
+            ("houseRules.fastenedAlong", h.FastenedAlong.Inches, 12, 54),
+            ("houseRules.waste", h.Waste.Value, 0, 30),
+            ("houseRules.trenchMargin", h.TrenchMargin.Inches, 0, 24),
             ("houseRules.cablesPerHole", h.CablesPerHole, 1, 9),
             ("houseRules.outletsPerCircuit", h.OutletsPerCircuit, 4, 30),
             ("houseRules.largestFill", h.LargestFill.Value, 40, 100),
@@ -157,6 +161,16 @@ public static partial class JobProblems
         foreach (var twice in job.Pins.Boxes.GroupBy(p => p.Box).Where(g => g.Count() > 1))
         {
             yield return new($"pins.boxes “{twice.Key}”", "is pinned twice");
+        }
+
+        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Length is < 1 or > 12 || p.Run.Length is < 1 or > 120))
+        {
+            yield return new($"pins.ways “{pin.Run}”", "a way is held by 1 to 12 places");
+        }
+
+        foreach (var twice in job.Pins.Ways.GroupBy(p => p.Run).Where(g => g.Count() > 1))
+        {
+            yield return new($"pins.ways “{twice.Key}”", "is pinned twice");
         }
 
         foreach (var pin in job.Pins.Spaces.Where(p => p.Space is < 1 or > 84))

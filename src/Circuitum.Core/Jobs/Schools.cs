@@ -317,6 +317,18 @@ public sealed record HouseRules
     /// <summary>Sag and going round, in per cent of the path, 0 to 30.</summary>
     public Percent Sag { get; init; } = new(3);
 
+    /// <summary>First staple from a box, 3 to 12 in; 334.30 allows 12 in, 314.17(C) 8 in at a single-gang box without a clamp.</summary>
+    public Length FastenedNearBox { get; init; } = Length.FromInches(8);
+
+    /// <summary>Staple to staple along a run, 12 to 54 in; 334.30 allows 4-1/2 ft.</summary>
+    public Length FastenedAlong { get; init; } = Length.FromFeet(4);
+
+    /// <summary>Cable bought beyond what is cut, in per cent, 0 to 30.</summary>
+    public Percent Waste { get; init; } = new(5);
+
+    /// <summary>Trench dug deeper than the least cover, 0 to 24 in (Table 300.5(A)).</summary>
+    public Length TrenchMargin { get; init; } = Length.FromInches(2);
+
     /// <summary>NM cables in one bored hole, 1 to 9.</summary>
     public int CablesPerHole { get; init; } = 3;
 

@@ -3,6 +3,7 @@ using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Takeoff;
 using CsvHelper;
 using CsvHelper.Configuration;
 
@@ -23,9 +24,11 @@ public static class CsvFiles
     public static string PullList(Plan plan) => Write("run,circuit,kind,cable,from,to,length_ft,label_from,label_to",
         plan.Takeoff.Pulls.Select(p => new object[] { p.Run, p.Circuit, Words.Of(p.Kind), p.Cable, p.From, p.To, p.Length.WholeFeetUp, p.LabelFrom, p.LabelTo }));
 
-    /// <summary>material.csv: footage of each cable.</summary>
-    public static string Material(Plan plan) => Write("item,unit,quantity,for",
-        plan.Takeoff.Cables.Select(c => new object[] { c.Cable, "ft", c.Length.WholeFeetUp, $"{c.Runs} runs" }));
+    /// <summary>material.csv: cable with its waste, and everything that holds, joins and guards it.</summary>
+    public static string Material(Plan plan) => Write("item,unit,quantity,for", Hardware.Of(plan).Select(m => new object[] { m.Item, m.Unit, m.Quantity, m.For }));
+
+    /// <summary>pre-drill.csv: holes to bore while insulated panels are set.</summary>
+    public static string PreDrilled(Plan plan) => Write("wall,where,from_start,above_floor,cables", PreDrill.Of(plan).Select(h => new object[] { h.Wall, h.Where, h.FromStart.ToString(), h.Above.ToString(), h.Cables }));
 
     /// <summary>tags.csv: a line for each tag.</summary>
     public static string Tags(Plan plan) => Write("severity,rule,subject,message",

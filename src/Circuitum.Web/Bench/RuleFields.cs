@@ -30,6 +30,18 @@ public sealed record RuleFields
     /// <summary>Sag.</summary>
     public string Sag { get; init; } = "";
 
+    /// <summary>First staple from a box.</summary>
+    public string FastenedNearBox { get; init; } = "";
+
+    /// <summary>Staple to staple.</summary>
+    public string FastenedAlong { get; init; } = "";
+
+    /// <summary>Waste.</summary>
+    public string Waste { get; init; } = "";
+
+    /// <summary>Trench beyond the least cover.</summary>
+    public string TrenchMargin { get; init; } = "";
+
     /// <summary>Cables in a hole.</summary>
     public string CablesPerHole { get; init; } = "";
 
@@ -69,6 +81,10 @@ public sealed record RuleFields
         SlackAtBox = Length.Parse(SlackAtBox),
         AtPanel = Length.Parse(AtPanel),
         Sag = Entry.Percent(Sag),
+        FastenedNearBox = Length.Parse(FastenedNearBox),
+        FastenedAlong = Length.Parse(FastenedAlong),
+        Waste = Entry.Percent(Waste),
+        TrenchMargin = Length.Parse(TrenchMargin),
         CablesPerHole = Entry.Count(CablesPerHole),
         OutletsPerCircuit = Entry.Count(OutletsPerCircuit),
         LargestFill = Entry.Percent(LargestFill),

@@ -35,13 +35,17 @@ public static class SchoolChoices
         Lighting, Bedrooms, KitchenLightsWith, Dishwasher,
         new("dishwasherRun", "A dishwasher's load", s => s.DishwasherRun, [(DishwasherRun.NotContinuous, "not continuous"), (DishwasherRun.Continuous, "continuous, long programmes")]),
         Refrigerator, Baths,
-        new("twoCircuits", "Two circuits to one place", s => s.TwoCircuits, [(TwoCircuits.TwoWire, "two 2-wire cables"), (TwoCircuits.Multiwire, "multiwire, shared neutral")]),
+        new("twoCircuits", "Two circuits to one place", s => s.TwoCircuits, [(TwoCircuits.TwoWire, "two 2-wire cables"), (TwoCircuits.Multiwire, "multiwire, shared neutral"), (TwoCircuits.FourWire, "one 4-wire cable, two neutrals, where it saves")]),
         Gfci, Afci,
         new("fifteenOnTwenty", "15 A receptacles on 20 A", s => s.FifteenOnTwenty, [(FifteenOnTwenty.WhereTwoOrMore, "where there are two or more"), (FifteenOnTwenty.AlwaysMatch, "always match")]),
         HomeRun,
         new("range", "Range", s => s.Range, [(RangeCircuit.Usual50, "the usual 50 A on 6-3"), (RangeCircuit.SmallestThatCarries, "the smallest that carries it")]),
         new("subpanel", "A subpanel holds", s => s.Subpanel, [(SubpanelHolds.EverythingNear, "everything near it"), (SubpanelHolds.LightsAndReceptacles, "lights and receptacles, heavy appliances at the main")]),
-        new("way", "Cables run", s => s.Way, [(CableWay.LeastLabour, "studs, overhead or below, least labour"), (CableWay.Overhead, "overhead and down, always")]),
+        new("way", "Cables run", s => s.Way, [(CableWay.LeastLabour, "studs, overhead or below, least labour"), (CableWay.Overhead, "overhead and down, always"), (CableWay.FromBelow, "from below where there is a crawl space or basement")]),
+        new("lay", "Neat or short", s => s.Lay, [(CableLay.Squared, "squared turns"), (CableLay.Shortest, "least footage, straight across")]),
+        new("branches", "A box may feed two ways", s => s.Branches, [(FeedBranches.WhereThereIsRoom, "where it has room and it saves"), (FeedBranches.Never, "one in, one out")]),
+        new("column", "Cables down one bay", s => s.Column, [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"), (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
+        new("joints", "Joints at devices", s => s.Joints, [(JointSchool.Pigtail, "pigtail everything"), (JointSchool.FeedThrough, "through the device where two cables meet"), (JointSchool.AsNeeded, "pigtail only where needed")]),
         new("feed", "Feed to lighting", s => s.Feed, [(LightingFeed.SwitchFirst, "switch first"), (LightingFeed.LightFirst, "light first, loop with a neutral")]),
     ];
 
@@ -113,6 +117,18 @@ public sealed record SchoolFields
     /// <summary>Where cables run.</summary>
     public string? Way { get; init; }
 
+    /// <summary>Neat or short.</summary>
+    public string? Lay { get; init; }
+
+    /// <summary>Whether a box may feed two ways.</summary>
+    public string? Branches { get; init; }
+
+    /// <summary>How cables down one bay are held.</summary>
+    public string? Column { get; init; }
+
+    /// <summary>How joints are made.</summary>
+    public string? Joints { get; init; }
+
     /// <summary>Feed to lighting.</summary>
     public string? Feed { get; init; }
 
@@ -135,6 +151,10 @@ public sealed record SchoolFields
         Range = Own<RangeCircuit>(Range) ?? now.Range,
         Subpanel = Own<SubpanelHolds>(Subpanel) ?? now.Subpanel,
         Way = Own<CableWay>(Way) ?? now.Way,
+        Lay = Own<CableLay>(Lay) ?? now.Lay,
+        Branches = Own<FeedBranches>(Branches) ?? now.Branches,
+        Column = Own<CableColumn>(Column) ?? now.Column,
+        Joints = Own<JointSchool>(Joints) ?? now.Joints,
         Feed = Own<LightingFeed>(Feed) ?? now.Feed,
     };
 

@@ -1,0 +1,187 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Takeoff;
+
+/// <summary>One line of the material list.</summary>
+/// <param name="Item">What it is.</param>
+/// <param name="Unit">ft, each, holes.</param>
+/// <param name="Quantity">How many.</param>
+/// <param name="For">What for, or how it was counted.</param>
+public sealed record MaterialLine(string Item, string Unit, int Quantity, string For);
+
+/// <summary>Counts from the paths everything that holds, joins and guards the cable.</summary>
+public static class Hardware
+{
+    /// <summary>Edge of a hole to the nearest face of the stud, less than which a steel plate guards it: 300.4(A)(1).</summary>
+    public static Length LeastEdge { get; } = Length.FromInches(1.25m);
+
+    /// <summary>The material list: cable with waste, boxes, devices, breakers, connectors, staples, plates, caulk, raceway, and the holes to bore.</summary>
+    public static ImmutableArray<MaterialLine> Of(Plan plan) =>
+    [
+        .. Cable(plan), .. Feeders(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan), .. Guards(plan), .. Holes(plan),
+    ];
+
+    /// <summary>The bit for so many cables: 3/4 in for two of 12 or smaller, 1 in for three or for one of 10-3 or larger, 1-3/8 in beyond. A usual set of bits, no rule.</summary>
+    /// <param name="cables">Cables in the hole, 1 or more.</param>
+    /// <param name="thick">One of them is 10-3, 8 or larger.</param>
+    public static Length Bit(int cables, bool thick) => (cables, thick) switch
+    {
+        ( <= 2, false) => Length.FromInches(.75m),
+        (3, false) or (1, true) => Length.FromInches(1),
+        _ => Length.FromInches(1.375m),
+    };
+
+    /// <summary>Steel plates for a centred hole: none where its edge is 1-1/4 in from both faces, else one on each.</summary>
+    public static int PlatesFor(Length depth, Length bit) => (depth - bit) / 2 >= LeastEdge ? 0 : 2;
+
+    private static IEnumerable<MaterialLine> Cable(Plan plan)
+    {
+        var waste = plan.Job.HouseRules.Waste;
+        foreach (var cable in plan.Takeoff.Cables.Where(c => !c.Cable.Contains('×', StringComparison.Ordinal)))
+        {
+            var feet = cable.Length.WholeFeetUp;
+            yield return new(cable.Cable, "ft", (int)Math.Ceiling(feet * (1 + (waste.Value / 100))), $"{cable.Runs} runs, {feet} ft cut, waste {waste}");
+        }
+    }
+
+    // Loose conductors, their pipe and what marks them in the ground.
+    private static IEnumerable<MaterialLine> Feeders(Plan plan)
+    {
+        foreach (var circuit in plan.Circuits.Where(c => c.Protected.Sized.Raceway is not null))
+        {
+            var sized = circuit.Protected.Sized;
+            var run = sized.Routed.HomeRun!;
+            var feet = run.Length.Value.WholeFeetUp;
+            yield return new($"{sized.Gauge.Value} THWN-2", "ft", feet * 3, $"{circuit.Circuit.Key}: two hots and a neutral of {feet} ft");
+            yield return new($"{sized.Ground} THWN-2, green", "ft", feet, $"{circuit.Circuit.Key}: its ground");
+            yield return new(sized.Raceway!.Value, "ft", run.Way.Measured.WholeFeetUp, $"{circuit.Circuit.Key}, along its way");
+            var ground = run.Way.Legs.Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z).Select(l => l.Run).Total();
+            if (ground > Length.Zero)
+            {
+                yield return new("Warning tape", "ft", ground.WholeFeetUp, "over the pipe, 12 in below grade (300.5(D)(3))");
+                yield return new("PVC sweep, 90°", "each", 2, "up out of the trench at either end");
+            }
+        }
+    }
+
+    private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes
+        .Select(b => NameOf(b, plan.CircuitOf(b.Box.Id)?.Boxes[b.Box.Id].Given))
+        .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "boxes"));
+
+    private static string NameOf(Layout.PlacedBox box, CubicInches? given)
+    {
+        var size = given is { } volume ? volume.ToString() : "none usual is large enough";
+        return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) ? $"Ceiling box rated for a fan, {size}"
+            : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
+            : box.Plates.Any(p => p.Volts.Value > 120) ? $"Box for equipment, at least {size}"
+            : $"{box.Box.Devices.Length}-gang box, {size}";
+    }
+
+    private static IEnumerable<MaterialLine> Devices(Plan plan)
+    {
+        var names = plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select((d, gang) => NameOf(plan, b, d, gang))).OfType<string>();
+        return names.GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
+    }
+
+    private static string? NameOf(Plan plan, Layout.PlacedBox box, Device device, int gang)
+    {
+        if (device.Kind == DeviceKind.Equipment)
+        {
+            return null;
+        }
+
+        var first = box.Box.Devices.Select((d, i) => (d, i)).First(x => x.d.Kind == device.Kind).i;
+        var kind = device.Kind is DeviceKind.Duplex or DeviceKind.Single && gang == first && plan.CircuitOf(box.Box.Id)?.Protected.Devices.GetValueOrDefault(box.Box.Id) is { } protective
+            ? $"{protective.Kind.ToString().ToUpperInvariant()} receptacle".Replace("DUAL", "AFCI/GFCI", StringComparison.Ordinal)
+            : Words.Of(device.Kind);
+        var rated = device.Kind.IsGeneralReceptacle() ? $", {device.Rating?.ToString() ?? "15 A"}, tamper-resistant{(box.Box.Outside ? ", weather-resistant" : "")}" : "";
+        return char.ToUpperInvariant(kind[0]) + kind[1..] + rated;
+    }
+
+    private static IEnumerable<MaterialLine> Breakers(Plan plan) => plan.Circuits
+        .Select(c => $"Breaker {c.Protected.Sized.Breaker.Value}, {(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}{(c.Protected.Mark.Length > 0 ? ", " + c.Protected.Mark : "")}")
+        .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
+        .Select(g => new MaterialLine(g.Key, "each", g.Count(), "of the line that the panel's label lists"));
+
+    // A splice takes a connector for its conductors and one pigtail to each screw.
+    private static IEnumerable<MaterialLine> Joints(Plan plan)
+    {
+        var splices = plan.Circuits.SelectMany(c => c.Circuit.Boxes.SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints)).Where(j => j.By is JointBy.Splice or JointBy.Cap)
+            .Select(j => j.Ends.Length + j.Terminals.Length).ToList();
+        yield return new("Connectors for up to three conductors", "each", splices.Count(n => n <= 3), "splices and caps of all boxes, grounds among them");
+        yield return new("Connectors for four to six conductors", "each", splices.Count(n => n > 3), "splices of all boxes");
+        yield return new("Cable connectors at panels", "each", plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun), "one a cable");
+        var armoured = plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Count(r => r.Jacket == CodeBook.Jacket.Armoured);
+        if (armoured > 0)
+        {
+            yield return new("MC connectors", "each", armoured * 2, "both ends of every armoured cable, with their bushings");
+        }
+    }
+
+    private static IEnumerable<MaterialLine> Staples(Plan plan)
+    {
+        var rules = plan.Job.HouseRules;
+        int near = 0, along = 0;
+        foreach (var run in plan.Circuits.Where(c => c.Protected.Sized.Raceway is null).SelectMany(c => c.Protected.Sized.Routed.Runs))
+        {
+            near += (run.From.Box is null ? 0 : 1) + 1;
+            along += AlongOf(run, rules);
+        }
+
+        yield return new("Staples near boxes", "each", near, $"within {rules.FastenedNearBox} of every box; 334.30 and 314.17(C) allow 12 in, 8 in at a box without clamps");
+        yield return new("Staples along runs", "each", along, $"every {rules.FastenedAlong} where no hole holds the cable; 334.30 allows 4-1/2 ft");
+        if (plan.Job.Schools.Column == CableColumn.Stackers)
+        {
+            // Where cables come down one bay together, a stacker of four takes the place of the staples, one at the plate and one for every further span.
+            var stackers = plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Plate).GroupBy(h => h.Spot).Select(g => g.Sum(h => h.Runs.Length)).Where(n => n > 1).Sum(n => (n + 3) / 4 * 2);
+            yield return new("Stackers", "each", stackers, "two for every four cables that come through one plate together");
+        }
+    }
+
+    /// <summary>Supports along a run between its ends: up and down a bay, and along joists; through holes it is held by them (334.30(A)).</summary>
+    public static int AlongOf(Run run, HouseRules rules)
+    {
+        var count = 0;
+        foreach (var leg in run.Way.Legs.Where(l => l.Space is Space.StudBay or Space.Joists or Space.Attic))
+        {
+            var bored = run.Way.Passages.Any(p => p.Spot.Kind == MemberKind.Joist && Between(leg, p.At));
+            var held = leg.Space == Space.StudBay ? Length.Max(Length.Zero, leg.Run - rules.FastenedNearBox) : leg.Run;
+            count += bored ? 0 : Math.Max(0, ((held.Sixtyfourths + rules.FastenedAlong.Sixtyfourths - 1) / rules.FastenedAlong.Sixtyfourths) - 1);
+        }
+
+        return count;
+    }
+
+    private static bool Between(PathLeg leg, Point3 at) => at.Z == leg.From.Z && leg.From.Z == leg.To.Z && leg.From.SquareTo(at) + at.SquareTo(leg.To) == leg.From.SquareTo(leg.To);
+
+    private static IEnumerable<MaterialLine> Guards(Plan plan)
+    {
+        var plates = plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Stud or MemberKind.Plate).Sum(h => PlatesAt(plan, h));
+        yield return new("Steel plates, 1/16 in", "each", plates, "where a hole's edge is nearer than 1-1/4 in to a face, 300.4(A)(1)");
+        var caulked = plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && IsBetweenStoreys(plan, h.Spot));
+        yield return new("Fire-caulked holes", "each", caulked, "plates between storeys, R302.11");
+    }
+
+    /// <summary>Plates that one hole needs; punched studs and open chases none.</summary>
+    public static int PlatesAt(Plan plan, Hole hole)
+    {
+        var frame = plan.House.Structures[hole.Spot.Structure].Levels[hole.Spot.Level].Walls[hole.Spot.Member].Frame;
+        return frame.Framing is WallFraming.MetalStud or WallFraming.InsulatedPanel ? 0 : PlatesFor(frame.StudDepth, BitOf(plan, hole));
+    }
+
+    /// <summary>The bit that bores a hole.</summary>
+    public static Length BitOf(Plan plan, Hole hole) => Bit(hole.Runs.Length, hole.Runs.Any(id => plan.FindRun(id) is var (circuit, run) && circuit.Protected.Sized.GaugeOf(run) is var gauge && (gauge > Gauge.Awg10 || (gauge == Gauge.Awg10 && run.Conductors > 2))));
+
+    private static bool IsBetweenStoreys(Plan plan, Spot spot) => spot.Top ? spot.Level + 1 < plan.House.Structures[spot.Structure].Levels.Length : spot.Level > 0;
+
+    private static IEnumerable<MaterialLine> Holes(Plan plan) => plan.Holes.All.Where(h => h.Spot.Kind != MemberKind.Corner && !Punched(plan, h.Spot))
+        .GroupBy(h => (h.Spot.Kind, Bit: BitOf(plan, h))).OrderBy(g => g.Key.Kind).ThenBy(g => g.Key.Bit.Sixtyfourths)
+        .Select(g => new MaterialLine($"Holes of {g.Key.Bit} in {Words.Of(g.Key.Kind)}s", "holes", g.Count(), $"{g.Sum(h => h.Runs.Length)} passages of cable"));
+
+    private static bool Punched(Plan plan, Spot spot) => spot.Kind == MemberKind.Stud && plan.House.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Frame.Framing == WallFraming.MetalStud;
+}
