@@ -45,7 +45,7 @@ public static class Hardware
         foreach (var cable in plan.Takeoff.Cables.Where(c => !c.Cable.Contains('×', StringComparison.Ordinal)))
         {
             var feet = cable.Length.WholeFeetUp;
-            yield return new(cable.Cable, "ft", (int)Math.Ceiling(feet * (1 + (waste.Value / 100))), $"{cable.Runs} runs, {feet} ft cut, waste {waste}");
+            yield return new(cable.Cable, "ft", (int)Math.Ceiling(feet * (1 + (waste.Value / 100))), $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {feet} ft cut, waste {waste}");
         }
     }
 

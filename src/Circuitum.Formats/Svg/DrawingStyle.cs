@@ -40,4 +40,16 @@ public static class DrawingStyle
         .target .symbol{fill:#F2C94C}.carried .symbol{fill:#17695F}
         .chosen .symbol{fill:#DDEBE6;stroke:#17695F;stroke-width:2}.chosen .switch{fill:#17695F}
         """;
+
+    /// <summary>The make-up of a box: conductors in their colours with an ink edge, screws in their metals.</summary>
+    public const string MakeUp = """
+        .make-up{font-family:'Atkinson Hyperlegible Next',sans-serif;background:#FCFBF7}
+        .make-up .edge{fill:none;stroke:#1F2D36;stroke-width:5;stroke-linecap:round}.make-up .wire{fill:none;stroke-width:3.2;stroke-linecap:round}
+        .make-up .black{stroke:#1F2D36}.make-up .red{stroke:#D0392B}.make-up .blue{stroke:#3067B0}.make-up .white{stroke:#FFFFFF}.make-up .whitered{stroke:#FFFFFF;stroke-dasharray:9 3}.make-up .bare{stroke:#C98A4B}
+        .make-up .jacket{stroke:#1F2D36;stroke-width:1;fill:#FCFBF7}.make-up .jacket-12{fill:#F3DC7C}.make-up .jacket-10{fill:#EDB085}.make-up .jacket-8{fill:#C9CCC4}.make-up .jacket-14{fill:#FFFFFF}.make-up .jacket-mc{fill:#D5D8DA}
+        .make-up text{fill:#1F2D36}.make-up .cable-name{font-size:9.5px;font-weight:600}.make-up .cable-end{font-size:8.4px}.make-up .letters{font-size:8.4px;font-weight:600}
+        .make-up .device-body{fill:#EFEAE0;stroke:#1F2D36;stroke-width:1}.make-up .device-name{font-size:9.5px;font-weight:600}.make-up .screw-name{font-size:8.4px}
+        .make-up .screw{stroke:#1F2D36;stroke-width:.9}.make-up .brass{fill:#D8B24A}.make-up .silver{fill:#D9DCDD}.make-up .green{fill:#3F8F4F}.make-up .dark{fill:#3A3A35}
+        .make-up .splice{fill:#FCFBF7;stroke:#1F2D36;stroke-width:1.6}.make-up .cap{fill:#1F2D36}.make-up .turn{fill:#1F2D36}
+        """;
 }

@@ -18,7 +18,7 @@ public static class PlanFileEndpoints
     public static void MapPlanFiles(this IEndpointRouteBuilder app)
     {
         // In a layer of its own, below the page's: see the order at the top of site.css.
-        app.MapGet("/css/plan.css", () => Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n}}", "text/css"));
+        app.MapGet("/css/plan.css", () => Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n{DrawingStyle.MakeUp}\n}}", "text/css"));
         app.MapGet("/job/{key}/file/{name}", SendAsync);
         app.MapGet("/drawing/{name}.svg", DrawAsync);
         app.MapGet("/job/{key}/ruling/{topic}.pdf", RuleAsync);
@@ -78,6 +78,7 @@ public static class PlanFileEndpoints
     private static string TypeOf(string name) => Path.GetExtension(name) switch
     {
         ".csv" => "text/csv",
+        ".txt" => "text/plain",
         ".pdf" => "application/pdf",
         ".svg" => "image/svg+xml",
         ".dxf" => "image/vnd.dxf",

@@ -1,0 +1,75 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Takeoff;
+
+/// <summary>Which labels of a job.</summary>
+public enum LabelKind
+{
+    /// <summary>Both ends of every cable.</summary>
+    Cables,
+
+    /// <summary>What is written at every box.</summary>
+    Boxes,
+}
+
+/// <summary>One strip.</summary>
+/// <param name="Big">Read from a metre away: HR A14, A14.3 IN.</param>
+/// <param name="Lines">Where it goes and what it is.</param>
+/// <param name="Where">The end or the box it hangs at.</param>
+public sealed record Label(string Big, ImmutableArray<string> Lines, string Where);
+
+/// <summary>Writes what hangs on cables and stands at boxes.</summary>
+public static class Labels
+{
+    /// <summary>The strips of one kind, in the order of the panels' spaces.</summary>
+    public static ImmutableArray<Label> Of(Plan plan, LabelKind kind) => kind == LabelKind.Cables ? Cables(plan) : Boxes(plan);
+
+    private static ImmutableArray<Label> Cables(Plan plan)
+    {
+        var labels = ImmutableArray.CreateBuilder<Label>();
+        foreach (var pull in plan.Takeoff.Pulls)
+        {
+            var (circuit, run) = plan.FindRun(pull.Run)!.Value;
+            var number = NumberOf(plan, circuit.Circuit.Key);
+            var works = Works(plan, circuit, run);
+            var pair = run.TakesAlong is CircuitKey other ? PairOf(plan, run, circuit, other) : null;
+            string At(bool near) => run.Kind is RunKind.HomeRun or RunKind.Feeder ? $"HR {number}" : $"{number} {(near ? "OUT" : "IN")}";
+            var end = run.To.Box is BoxId box && circuit.Boxes[box].IsEnd ? " END" : "";
+            labels.Add(new(At(true), [.. Lines($"{pull.Cable} to {run.To.Name}", works, pair)], run.From.Name));
+            labels.Add(new(At(false) + end, [.. Lines($"{pull.Cable} from {run.From.Name}", works, pair)], run.To.Name));
+        }
+
+        return labels.ToImmutable();
+    }
+
+    private static IEnumerable<string> Lines(string first, string? works, string? pair) => new[] { first, works, pair }.OfType<string>();
+
+    // In a box of several gangs every leg carries its lamp's name.
+    private static string? Works(Plan plan, WiredCircuit circuit, Run run) => run.Group is not int number ? null
+        : $"works {string.Join(", ", circuit.Protected.Sized.Routed.Groups[number].Lamps.Select(l => plan.Survey[l].Name))}";
+
+    private static string PairOf(Plan plan, Run run, WiredCircuit circuit, CircuitKey other)
+    {
+        var (mine, theirs) = (NumberOf(plan, circuit.Circuit.Key), NumberOf(plan, other));
+        return run.Carries.Contains(Carried.OtherNeutral) ? $"{mine}: black and white · {theirs}: red and white with red" : $"{mine}: black · {theirs}: red · white serves both";
+    }
+
+    private static ImmutableArray<Label> Boxes(Plan plan) =>
+    [
+        .. plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Where(c.Wired.Boxes.ContainsKey).Select(b =>
+        {
+            var wired = c.Wired.Boxes[b];
+            var box = plan.Survey[b];
+            var marks = new[] { wired.FedBy.Kind == RunKind.HomeRun ? "HR" : null, wired.IsEnd ? "END" : null, c.Wired.Protected.Devices.ContainsKey(b) ? "LINE marked" : null }.OfType<string>();
+            return new Label(NumberOf(plan, c.Wired.Circuit.Key) + string.Concat(marks.Select(m => " " + m)),
+                [box.Name, $"from {wired.FedBy.From.Name}", wired.Out.IsEmpty ? "nothing beyond" : $"to {string.Join(", ", wired.Out.Select(r => r.To.Name))}"], box.Room.Room.Name);
+        })),
+    ];
+
+    /// <summary>A14: the panel and the space, or the panel alone while it has none.</summary>
+    public static string NumberOf(Plan plan, CircuitKey key) => plan.Landed(key) is { } landed ? $"{landed.Wired.Circuit.Panel}{landed.SpaceText}" : key.Value;
+}
