@@ -91,12 +91,32 @@ internal static class BoxChecks
             if (wired.Given is null)
             {
                 yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), "314.16", $"{name}: no usual box of this size holds what enters.",
-                    $"{wired.Volume.Value} needed. Use one gang more, or take a cable to another box.");
+                    $"{wired.Volume.Value} needed. Use one gang more, or take a cable to another box.") { Fixes = [.. Roomier(plan, id, wired)] };
             }
             else if (wired.Volume.Value.Value > wired.Given.Value.Value)
             {
-                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), "314.16", $"{name} is overfull.", $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.");
+                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), "314.16", $"{name} is overfull.", $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.") { Fixes = [.. Roomier(plan, id, wired)] };
             }
+        }
+    }
+
+    // A deeper box of the same gangs, one of a gang more, or one cable less where the box feeds two ways.
+    private static IEnumerable<Fix> Roomier(Checked plan, BoxId id, WiredBox wired)
+    {
+        var gangs = wired.Gangs;
+        if (CodeBook.BoxFill.Smallest(gangs, wired.Volume.Value) is { } deeper)
+        {
+            yield return new($"Take a box of {deeper}", new SetVolume(id, deeper));
+        }
+
+        if (gangs > 0 && CodeBook.BoxFill.Smallest(gangs + 1, wired.Volume.Value) is { } wider)
+        {
+            yield return new($"Take a {gangs + 1}-gang box of {wider}, one place blank", new SetVolume(id, wider));
+        }
+
+        if (wired.Branches && plan.Job.Schools.Branches != FeedBranches.Never)
+        {
+            yield return new("Feed every box one in, one out", new SetSchools(plan.Job.Schools with { Branches = FeedBranches.Never }));
         }
     }
 }

@@ -1,7 +1,9 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.CodeBook;
+using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -10,7 +12,25 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on cable: protected by its breaker, large enough, not too far, not through what cannot be crossed.</summary>
 internal static class RunChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is not null).SelectMany(c => Check(plan, c));
+    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is not null).SelectMany(c => Check(plan, c)).Concat(IdleWays(plan));
+
+    // A way that was drawn for a run between boxes that no longer feed each other is kept, and said to be idle.
+    private static IEnumerable<Tag> IdleWays(Checked plan)
+    {
+        if (plan.Job.Pins.Ways.IsEmpty)
+        {
+            yield break;
+        }
+
+        var runs = plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Select(r => r.Id).ToHashSet();
+        foreach (var idle in plan.Job.Pins.Ways.Where(w => !runs.Contains(w.Run)))
+        {
+            yield return new(Severity.Amber, Stage.Runs, Subject.Run(idle.Run), "held ways", "A way is held for a run that is no longer pulled.", $"{idle.Run}: its boxes are fed another way now. Free it, or put the boxes back.")
+            {
+                Fixes = [new Fix("Free the way", new PinWay(idle.Run, []))],
+            };
+        }
+    }
 
     private static IEnumerable<Tag> Check(Checked plan, WiredCircuit circuit)
     {
@@ -65,13 +85,38 @@ internal static class RunChecks
             yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), "210.19 note, house rule", "More voltage is lost than the crew wants.",
                 $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or give it fewer boxes.")
             {
-                Fixes = gauge.Next is Gauge next && circuit.Circuit.Kind != CircuitKind.Feeder ? [new Fix($"Pull it in {next} AWG", new PinCable(circuit.Circuit.Key, next))] : [],
+                Fixes = [.. Remedies(plan, circuit)],
             };
         }
 
         foreach (var run in sized.Routed.Runs.Where(r => r.Way.Blocked))
         {
             yield return new(Severity.Red, Stage.Runs, Subject.Run(run.Id), "routing", $"The run from {run.From.Name} to {run.To.Name} crosses what cannot be crossed.", "No way around was found. Move the box or the obstruction.");
+        }
+    }
+
+    // In order of cost: the home run one size up, the whole circuit one size up, the far half on a circuit of its own. The order of the boxes is the shortest already.
+    private static IEnumerable<Fix> Remedies(Checked plan, WiredCircuit circuit)
+    {
+        var sized = circuit.Protected.Sized;
+        if (circuit.Circuit.Kind == CircuitKind.Feeder || sized.Gauge.Value.Next is not Gauge next)
+        {
+            yield break;
+        }
+
+        string Drop(SizedCircuit with) => $"{Drops.Measure(with).Drop.Value.Value:0.0} %";
+        var home = sized.Routed.HomeRun!;
+        if (sized.HomeRunGauge == sized.Gauge.Value)
+        {
+            var own = plan.Job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit.Circuit.Key) ?? new CircuitSchools { Circuit = circuit.Circuit.Key };
+            yield return new($"Home run in {next}, {home.Length.Value.WholeFeetUp} ft: {Drop(sized with { HomeRunGauge = next })}", new SetCircuitSchools(own with { HomeRun = HomeRunSize.OneLarger }));
+        }
+
+        yield return new($"All of it in {next}, {sized.Routed.Footage.WholeFeetUp} ft: {Drop(sized with { HomeRunGauge = next, Gauge = new(next, sized.Gauge.Why) })}", new PinCable(circuit.Circuit.Key, next));
+        var order = sized.Routed.Runs.Where(r => r.Kind is RunKind.HomeRun or RunKind.Jumper).Select(r => r.To.Box!.Value).ToList();
+        if (order.Count > 3 && circuit.Circuit.IsGeneral)
+        {
+            yield return new($"The far {order.Count / 2} boxes on a circuit of their own", new SplitCircuit([.. order.Skip(order.Count - (order.Count / 2))]));
         }
     }
 

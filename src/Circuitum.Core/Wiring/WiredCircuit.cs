@@ -58,6 +58,9 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
 /// <param name="Given">The stamped volume, or the smallest usual box that fits; null when none does.</param>
 public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<Run> Out, Figure<CubicInches> Volume, CubicInches? Given)
 {
+    /// <summary>Device places of its box; none for a round one.</summary>
+    public int Gangs { get; init; }
+
     /// <summary>A cable more than one in and one out of constant feed: it branches.</summary>
     public bool Branches => Out.Count(r => r.Kind is RunKind.Jumper or RunKind.HomeRun) > 1;
 
@@ -85,6 +88,6 @@ public static class Wires
         var gangs = box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan()) ? box.Box.Devices.Length : 0;
         var volume = BoxFill.Count(cables, box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle()), book);
         var counted = box.Plates.All(p => p.Volts.Value == 120);
-        return new(fed, into, from, volume, box.Box.Volume ?? (counted ? BoxFill.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value))));
+        return new(fed, into, from, volume, box.Box.Volume ?? (counted ? BoxFill.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value)))) { Gangs = gangs };
     }
 }

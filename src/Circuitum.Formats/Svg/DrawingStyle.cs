@@ -32,7 +32,7 @@ public static class DrawingStyle
         .quiet.jacket-14{stroke:#B9B4A4}.quiet.jacket-12{stroke:#C9A61C}.quiet.jacket-10{stroke:#C2702A}.quiet.jacket-8{stroke:#5E6A6F}
         .casing{fill:none;stroke:#1F2D36;stroke-width:4.2;stroke-linejoin:round}.casing.chosen{stroke:#17695F;stroke-width:7.5}
         .lit{stroke-width:2.6}.lit.jacket-14{stroke:#FCFBF7}.lit.jacket-12{stroke:#E8C01F}.lit.jacket-10{stroke:#D9782D}.lit.jacket-8{stroke:#5A5F55}
-        .lit.leg{stroke-dasharray:7 3}
+        .lit.leg{stroke-dasharray:7 3}.via{cursor:move}.via-ring{fill:#17695F;stroke:#FCFBF7;stroke-width:1.2}.via.spare .via-ring{fill:#FCFBF7;stroke:#17695F;stroke-width:1.4}.only-home .cable.quiet:not(.home){display:none}
         .has-lit .quiet{opacity:.35}.has-lit .box:not(.on-circuit):not(.chosen) .symbol{stroke:#8D8A7C}.has-lit .box:not(.on-circuit) .switch{fill:#8D8A7C}
         .on-circuit .symbol{stroke:#17695F;stroke-width:1.6}.on-circuit .switch{fill:#17695F}
         .dead .symbol{stroke:#B3261E;stroke-dasharray:2 1.5}.dead .switch{fill:#B3261E}.opened .dead .hit{fill:#FBE1DF;fill-opacity:.8}.opened .room.no-light{fill:url(#no-light)}.opened .room.less-light{fill:#F1ECDF}

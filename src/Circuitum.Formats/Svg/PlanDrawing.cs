@@ -97,6 +97,7 @@ public static class PlanDrawing
 
         SymbolDrawing.Cover(plan, level, ink);
         Layer(svg, view, "panels", () => Panels(svg, plan, level, view, ink));
+        ViaDrawing.Draw(svg, plan, level, view);
         Layer(svg, view, "boxes", () => SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink));
         Layer(svg, view, "names", () => Names(svg, level, ink));
         if (view.Dimensions)
@@ -223,12 +224,13 @@ public static class PlanDrawing
         }
 
         var lit = Lit(plan, view);
+        var lanes = Lanes.Of(plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs).Where(r => r.Kind == RunKind.HomeRun && (OnLevel(r.From, level) || OnLevel(r.To, level))));
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
         {
             var sized = landed.Wired.Protected.Sized;
             foreach (var run in sized.Routed.Runs.Where(r => which(r) && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
-                Cable(svg, plan, run, Points(plan, run, level, landed.Space ?? 0), sized.GaugeOf(run), landed.Wired == lit, view);
+                Cable(svg, plan, run, Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane : (((landed.Space ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);
             }
         }
     }
@@ -239,7 +241,7 @@ public static class PlanDrawing
     {
         if (!lit)
         {
-            svg.Empty("polyline", ("class", "cable quiet" + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")), ("points", points));
+            svg.Empty("polyline", ("class", (run.Kind == RunKind.HomeRun ? "home " : "") + "cable quiet" + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")), ("points", points));
             return;
         }
 
@@ -251,10 +253,9 @@ public static class PlanDrawing
     /// <summary>The class of a cable's jacket: its size, 8 and larger alike.</summary>
     public static string Jacket(Gauge gauge) => gauge <= Gauge.Awg10 ? gauge.ToString() : "8";
 
-    // Circuits that go the same way lie beside each other, a lane each by their space.
-    private static string Points(Plan plan, Run run, FramedLevel level, int space)
+    // Runs that go the same way lie beside each other, in lanes.
+    private static string Points(Plan plan, Run run, FramedLevel level, decimal lane)
     {
-        var lane = ((space % 7) - 3) * 1.3m;
         var home = plan.House.Structures[run.From.Place.Structure].Structure.Origin;
         var here = plan.House.Structures[level.Structure].Structure.Origin;
         decimal dx = (home.X - here.X).Inches + lane, dy = (home.Y - here.Y).Inches + lane;

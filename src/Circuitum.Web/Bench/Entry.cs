@@ -7,6 +7,11 @@ namespace Circuitum.Web.Bench;
 /// <summary>Reads what people type into fields; what cannot be read is answered with one sentence.</summary>
 public static class Entry
 {
+    /// <summary>A volume: 20.3 or 20.3 in³.</summary>
+    /// <exception cref="FormatException">It is none.</exception>
+    public static CubicInches CubicInches(string? text) => decimal.TryParse((text ?? "").Replace("in³", "", StringComparison.Ordinal).Trim(), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var value)
+        ? new(value) : throw new FormatException($"“{text}” is no volume; write it like 20.3 in cubic inches.");
+
     /// <summary>A load: 1200, 1200 VA, 1.2 kW.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
     public static VoltAmps VoltAmps(string? text)

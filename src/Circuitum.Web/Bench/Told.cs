@@ -1,5 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Rulings;
 
 namespace Circuitum.Web.Bench;
@@ -16,6 +17,26 @@ public sealed record HoldView(BenchView View, Subject Subject);
 /// <summary>Numbers in words.</summary>
 public static class Told
 {
+    /// <summary>How two circuits come to one place.</summary>
+    public static string Together(TwoCircuits school) => school switch
+    {
+        TwoCircuits.Multiwire => "one 3-wire, shared neutral",
+        TwoCircuits.FourWire => "one 4-wire, two neutrals",
+        _ => "two 2-wire cables",
+    };
+
+    /// <summary>What a conductor is there for.</summary>
+    public static string Carried(Carried carries) => carries switch
+    {
+        Core.Routing.Carried.SecondLeg => "second leg",
+        Core.Routing.Carried.Switched => "switched",
+        Core.Routing.Carried.Fan => "to the fan",
+        Core.Routing.Carried.TravelerOne or Core.Routing.Carried.TravelerTwo => "traveler",
+        Core.Routing.Carried.OtherHot => "hot of the other circuit",
+        Core.Routing.Carried.OtherNeutral => "neutral of the other circuit",
+        _ => carries.ToString().ToLowerInvariant(),
+    };
+
     /// <summary>2 red tags, 1 hold.</summary>
     public static string Count(Severity severity, int count) =>
         Many(count, severity == Severity.Hold ? "hold" : $"{severity.ToString().ToLowerInvariant()} tag");

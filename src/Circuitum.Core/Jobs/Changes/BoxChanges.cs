@@ -81,3 +81,22 @@ public sealed record DeleteBox(BoxId Box) : JobChange
         Holds = [.. job.Holds.Where(h => h.Subject != $"box:{gone}")],
     };
 }
+
+/// <summary>Takes a box of another stamped volume; null takes the smallest usual one again.</summary>
+/// <param name="Box">The box.</param>
+/// <param name="Volume">4 to 200 in³.</param>
+public sealed record SetVolume(BoxId Box, CubicInches? Volume) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        if (Volume is { Value: < 4 or > 200 })
+        {
+            throw new ChangeRefusedException($"A box holds from 4 to 200 in³; {Volume} is none.");
+        }
+
+        phrase = Volume is CubicInches volume ? $"Take a box of {volume} for {Called(job, box)}" : $"Take the smallest usual box for {Called(job, box)}";
+        return With(job, box with { Volume = Volume });
+    }
+}

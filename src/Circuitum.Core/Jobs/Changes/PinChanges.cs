@@ -71,3 +71,26 @@ public sealed record PinWay(string Run, ImmutableArray<Point> Via) : JobChange
         return job with { Pins = job.Pins with { Ways = Via.IsEmpty ? others : others.Add(new(Run, Via)) } };
     }
 }
+
+/// <summary>Moves one of the places that a run is held by, puts a new one in, or takes one out.</summary>
+/// <param name="Run">The run.</param>
+/// <param name="Number">Which place, from 1; for a new one the number that it will have.</param>
+/// <param name="At">Where it is now; null takes it out.</param>
+/// <param name="New">Puts a new place in instead of moving one.</param>
+public sealed record MoveVia(string Run, int Number, Point? At, bool New) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var via = job.Pins.Ways.FirstOrDefault(p => p.Run == Run)?.Via ?? [];
+        if (Number < 1 || Number > via.Length + (New ? 1 : 0))
+        {
+            throw new ChangeRefusedException("That place on the way is not in this job any more.");
+        }
+
+        var moved = At is not Point at ? via.RemoveAt(Number - 1) : New ? via.Insert(Number - 1, at) : via.SetItem(Number - 1, at);
+        var outcome = new PinWay(Run, moved).On(job);
+        phrase = At is null ? "Take a place out of the way of a run" : New ? "Hold a run by one more place" : "Move a place on the way of a run";
+        return outcome.Job ?? throw new ChangeRefusedException(outcome.Refusal!);
+    }
+}

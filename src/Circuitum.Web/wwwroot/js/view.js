@@ -18,8 +18,9 @@ function settle() {
   svg.dataset.whole = svg.getAttribute("viewBox");
   const view = kept.get(sheet().dataset.sheet);
   if (view) svg.setAttribute("viewBox", view);
-  const button = document.querySelector("[data-view=dimensions]");
-  button?.setAttribute("aria-pressed", String(document.body.classList.contains("show-dimensions")));
+  for (const [view, shown] of [["dimensions", "show-dimensions"], ["home", "only-home"]]) {
+    document.querySelector(`[data-view=${view}]`)?.setAttribute("aria-pressed", String(document.body.classList.contains(shown)));
+  }
 }
 
 function look(svg, box) {
@@ -47,6 +48,10 @@ export const views = {
     if (!svg) return;
     kept.delete(sheet().dataset.sheet);
     svg.setAttribute("viewBox", svg.dataset.whole);
+  },
+  home: () => {
+    const on = document.body.classList.toggle("only-home");
+    document.querySelector("[data-view=home]")?.setAttribute("aria-pressed", String(on));
   },
   dimensions: () => {
     const on = document.body.classList.toggle("show-dimensions");

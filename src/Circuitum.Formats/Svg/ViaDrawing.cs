@@ -1,0 +1,48 @@
+using System.Collections.Immutable;
+using Circuitum.Core;
+using Circuitum.Core.House;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Formats.Svg;
+
+/// <summary>Draws what a chosen run can be taken hold of by: the places it is held by, and the middle of every stretch in a floor or an attic.</summary>
+internal static class ViaDrawing
+{
+    /// <summary>Handles on the level where the run begins.</summary>
+    public static void Draw(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
+    {
+        if (view.Link is null || view.Stage != Stage.Runs || view.Selected is not { Kind: SubjectKind.Run } chosen || plan.FindRun(chosen.Id) is not var (_, run)
+            || run.From.Place.Structure != level.Structure || run.Kind == RunKind.Feeder)
+        {
+            return;
+        }
+
+        var via = plan.Job.Pins.Ways.FirstOrDefault(w => w.Run == run.Id)?.Via ?? [];
+        var passed = 0;
+        foreach (var leg in run.Way.Legs)
+        {
+            if (leg.Space is Space.Joists or Space.Attic && leg.Run > Length.FromFeet(1) && via.Length < Core.Jobs.PinWay.Most)
+            {
+                Handle(svg, $"+{passed + 1} {run.Id}", new((leg.From.X + leg.To.X) / 2, (leg.From.Y + leg.To.Y) / 2), "via spare");
+            }
+
+            while (passed < via.Length && leg.To.Plan == via[passed])
+            {
+                passed++;
+            }
+        }
+
+        for (var i = 0; i < via.Length; i++)
+        {
+            Handle(svg, $"{i + 1} {run.Id}", via[i], "via");
+        }
+    }
+
+    private static void Handle(SvgText svg, string key, Point at, string css) => svg
+        .Open("g", ("class", css), ("data-drag", "via"), ("data-key", key), ("data-x", SvgText.N(at.X)), ("data-y", SvgText.N(at.Y)))
+        .Empty("circle", ("class", "hit"), ("cx", SvgText.N(at.X)), ("cy", SvgText.N(at.Y)), ("r", "9"))
+        .Empty("circle", ("class", "via-ring"), ("cx", SvgText.N(at.X)), ("cy", SvgText.N(at.Y)), ("r", "3.6"))
+        .Close("g");
+}
