@@ -2,6 +2,7 @@ using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Files;
 using Circuitum.Web.Meter;
+using Circuitum.Web.QuickSums;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.EntityFrameworkCore;
 
@@ -39,6 +40,7 @@ app.Use((context, next) =>
 app.MapStaticAssets();
 app.MapPlanFiles();
 app.MapMeter();
+app.MapQuickSums();
 app.MapRazorPages();
 
 await app.Services.GetRequiredService<JobRevisions>().PrepareAsync();

@@ -26,6 +26,19 @@ public enum Column
     C90 = 90,
 }
 
+/// <summary>Pipes that conductors are pulled in.</summary>
+public enum ConduitKind
+{
+    /// <summary>Rigid PVC, schedule 40.</summary>
+    Pvc40,
+
+    /// <summary>Rigid PVC, schedule 80.</summary>
+    Pvc80,
+
+    /// <summary>Electrical metallic tubing.</summary>
+    Emt,
+}
+
 /// <summary>Jacketed cable that a branch circuit is pulled in.</summary>
 public enum Jacket
 {
@@ -107,6 +120,13 @@ public static class Tables
     private static readonly (string Trade, decimal Area)[] Pvc40 =
         [("1/2", .285m), ("3/4", .508m), ("1", .832m), ("1-1/4", 1.453m), ("1-1/2", 1.986m), ("2", 3.291m)];
 
+    // Chapter 9 Table 4, PVC schedule 80 and EMT, whole area in².
+    private static readonly (string Trade, decimal Area)[] Pvc80 =
+        [("1/2", .217m), ("3/4", .409m), ("1", .688m), ("1-1/4", 1.237m), ("1-1/2", 1.711m), ("2", 2.874m)];
+
+    private static readonly (string Trade, decimal Area)[] Tubing =
+        [("1/2", .304m), ("3/4", .533m), ("1", .864m), ("1-1/4", 1.496m), ("1-1/2", 2.036m), ("2", 3.356m)];
+
     // Table 314.16(B), in³ for each conductor.
     private static readonly ImmutableDictionary<string, decimal> BoxVolumes = new Dictionary<string, decimal>
     {
@@ -159,7 +179,11 @@ public static class Tables
     public static SquareInches ConductorArea(Gauge gauge) => new(ConductorAreas[gauge.ToString()]);
 
     /// <summary>PVC schedule 40 by trade size with its whole area, Chapter 9 Table 4, small to large.</summary>
-    public static IEnumerable<(string Trade, SquareInches Area)> PvcSchedule40 => Pvc40.Select(p => (p.Trade, new SquareInches(p.Area)));
+    public static IEnumerable<(string Trade, SquareInches Area)> PvcSchedule40 => Conduit(ConduitKind.Pvc40);
+
+    /// <summary>A pipe by trade size with its whole area, Chapter 9 Table 4, 1/2 to 2 in, small to large.</summary>
+    public static IEnumerable<(string Trade, SquareInches Area)> Conduit(ConduitKind kind) =>
+        (kind switch { ConduitKind.Pvc80 => Pvc80, ConduitKind.Emt => Tubing, _ => Pvc40 }).Select(p => (p.Trade, new SquareInches(p.Area)));
 
     /// <summary>Share of a raceway that conductors may fill, Chapter 9 Table 1.</summary>
     public static Percent RacewayFill(int conductors) => new(conductors switch { 1 => 53, 2 => 31, _ => 40 });

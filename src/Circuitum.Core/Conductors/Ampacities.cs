@@ -47,16 +47,18 @@ public static class Ampacities
     }
 
     /// <summary>THWN-2 in a raceway: from the 90 °C column, held to the terminations.</summary>
-    /// <param name="gauge">Copper.</param>
+    /// <param name="gauge">14 AWG to 600 kcmil; aluminium from 12.</param>
     /// <param name="currentCarrying">In the raceway.</param>
     /// <param name="ambient">Of the raceway.</param>
     /// <param name="terminations">60 °C, or 75 °C where both ends are so marked, 110.14(C).</param>
     /// <param name="book">The edition.</param>
-    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook.CodeBook book)
+    /// <param name="metal">Copper as usual, or aluminium.</param>
+    /// <exception cref="ArgumentException">The table has no such conductor (14 AWG aluminium).</exception>
+    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook.CodeBook book, Metal metal = Metal.Copper)
     {
-        var amps = Tables.Ampacity(gauge, Metal.Copper, Column.C90)!.Value;
-        var why = Because.Of("Why this ampacity").Book($"{gauge} copper THWN-2, 90 °C column", amps.ToString(), book.AmpacityTable);
-        if (ambient.Degrees > 30)
+        var amps = Tables.Ampacity(gauge, metal, Column.C90) ?? throw new ArgumentException($"Table 310.16 has no {gauge} aluminium.", nameof(gauge));
+        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column", amps.ToString(), book.AmpacityTable);
+        if (ambient.Degrees is > 30 or <= 25)
         {
             var factor = Tables.AmbientFactor(ambient, Column.C90) ?? 0;
             amps *= factor;
@@ -69,7 +71,7 @@ public static class Ampacities
             why = why.Book($"{currentCarrying} current-carrying conductors: × {Tables.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.AdjustmentTable);
         }
 
-        return Held(amps, gauge, terminations, why, book, "110.14(C)");
+        return Held(amps, gauge, terminations, why, book, "110.14(C)", metal);
     }
 
     /// <summary>Correction and adjustment together for cable, as the two ways of the sum use it: ampacity × factor, or load ÷ factor.</summary>
@@ -79,9 +81,9 @@ public static class Ampacities
         return warm * (bundled || cables > 2 ? Tables.AdjustmentFactor(currentCarrying) : 1);
     }
 
-    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook.CodeBook book, string section)
+    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook.CodeBook book, string section, Metal metal = Metal.Copper)
     {
-        var limit = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
+        var limit = Tables.Ampacity(gauge, metal, column)!.Value;
         return amps > limit
             ? new(limit, why.Book($"held to the {(int)column} °C column", limit.ToString(), $"{section}, {book.AmpacityTable}"))
             : new(amps, why);

@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
@@ -29,12 +31,6 @@ public sealed record TrenchedPipe(CircuitKey Feeder, string Pipe, Length Length,
 /// <summary>Reads pipes in the ground off the plan.</summary>
 public static class Trenching
 {
-    /// <summary>Bends between pull points at most, 352.26.</summary>
-    public const int MostDegrees = 360;
-
-    /// <summary>Cover over PVC conduit, Table 300.5(A), column 3.</summary>
-    public static Length LeastCover { get; } = Length.FromInches(18);
-
     /// <summary>Every pipe of the job.</summary>
     public static ImmutableArray<TrenchedPipe> Of(Plan plan) =>
         [.. plan.Circuits.Where(c => c.Protected.Sized.Raceway is not null && c.Protected.Sized.Routed.HomeRun!.Way.Legs.Any(l => l.Space == Space.Trench)).Select(c => Of(plan, c))];
@@ -53,7 +49,7 @@ public static class Trenching
                 continue;
             }
 
-            if (total + degrees > MostDegrees)
+            if (total + degrees > ConduitFill.MostDegrees)
             {
                 (total, points) = (0, points + 1);
             }
@@ -63,23 +59,13 @@ public static class Trenching
         }
 
         var drawn = -legs.Min(l => l.To.Z);
-        var needed = Length.Max(drawn, LeastCover);
+        var least = Burial.Cover(Buried.Pvc, underDrive: false);
+        var needed = Length.Max(drawn, least.Value);
         var margin = plan.Job.HouseRules.TrenchMargin;
-        var why = Because.Of("Why this depth").Book("cover over PVC conduit at least", LeastCover.ToString(), "Table 300.5(A), column 3").Job("as the job has it", drawn.ToString()).House("the crew's margin", margin.ToString(), "house rule: trench margin");
+        var why = Because.Of("Why this depth").Then(least.Why).Job("as the job has it", drawn.ToString()).House("the crew's margin", margin.ToString(), "house rule: trench margin");
         var level = legs.Where(l => l.From.Z == l.To.Z).Select(l => l.Run).Total();
-        return new(circuit.Circuit.Key, sized.Raceway!.Value, level, new(needed + margin, why.Plan("dig to the top of the pipe at", (needed + margin).ToString())), bends.ToImmutable(), points, Pulling(legs.Select(l => l.Run).Total(), bends.Sum(b => b.Degrees)));
+        return new(circuit.Circuit.Key, sized.Raceway!.Value, level, new(needed + margin, why.Plan("dig to the top of the pipe at", (needed + margin).ToString())), bends.ToImmutable(), points, ConduitFill.Pulling(legs.Select(l => l.Run).Total(), bends.Sum(b => b.Degrees)));
     }
-
-    /// <summary>How hard a pull is by length and bends: a rule of thumb in words, no calculation of tension.</summary>
-    /// <param name="length">Of the pipe.</param>
-    /// <param name="degrees">Bends in all, 0 or more.</param>
-    public static string Pulling(Length length, int degrees) => (length.Feet + (degrees * .5m)) switch
-    {
-        <= 100 => "easy: pulled by hand",
-        <= 200 => "fair: lubricant and a helper feeding",
-        <= 300 => "hard: lubricant, a rope, and a pull point would help",
-        _ => "very hard: set a pull point",
-    };
 
     // Legs run along the axes or aslant; the turn is taken from their directions.
     private static int Turn(PathLeg a, PathLeg b)
