@@ -72,7 +72,7 @@ public sealed class BenchViewTests
     {
         var view = At(Stage.Circuits);
         Assert.Equal(Severity.Red, view.Worst(Job.Plan.Landed(new("car"))!));
-        Assert.Equal(Severity.Amber, view.Worst(Job.Plan.Landed(new("family-receptacles"))!));
+        Assert.Equal(Severity.Hold, view.Worst(Job.Plan.Landed(new("heat-pump"))!));
         Assert.Null(view.Worst(Job.Plan.Landed(new("l-dryer"))!));
     }
 

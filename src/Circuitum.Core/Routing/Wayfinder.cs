@@ -91,7 +91,8 @@ internal sealed class Wayfinder
     {
         (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
         Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
-        var chosen = job.Schools.Way != CableWay.LeastLabour;
+        // From below is for what stands on walls; a ceiling is reached from above whatever the school.
+        var chosen = job.Schools.Way == CableWay.Overhead || (job.Schools.Way == CableWay.FromBelow && a.Mount != Mount.Ceiling && b.Mount != Mount.Ceiling);
         int startCount = Reached(a, starts, chosen), endCount = Reached(b, ends, chosen);
         for (var storeys = 0; storeys <= cavities[a.Structure].Length; storeys++)
         {

@@ -1,0 +1,188 @@
+using System.Net;
+using System.Text.Json;
+using Circuitum.Core;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Routing;
+
+namespace Circuitum.Web.Tests;
+
+/// <summary>Runs over the wire: ways held, boxes taken, cards and lists read, quick sums asked.</summary>
+public sealed class RunsTests : IDisposable
+{
+    private readonly BenchHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    private Task<Job> NowAsync() => host.NewestAsync();
+
+    private static string Run(Job job) => Planner.Plan(job).CircuitOf(new("k-island"))!.Protected.Sized.Routed.HomeRun!.Id;
+
+    [Fact]
+    public async Task A_way_is_held_moved_taken_out_and_freed()
+    {
+        var visitor = await host.AtAsync("/job/demo/runs");
+        var run = Run(await NowAsync());
+        var (status, _, _) = await visitor.PostAsync($"/job/demo/runs?on=run:{run}&handler=Via", ("place", $"+1 {run}"), ("x", "150\""), ("y", "200\""));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal(150m, (await NowAsync()).Pins.Ways.Single().Via.Single().X.Inches);
+        await visitor.PostAsync($"/job/demo/runs?on=run:{run}&handler=Via", ("place", $"1 {run}"), ("x", "12'-0\""), ("y", "200\""));
+        Assert.Equal(144m, (await NowAsync()).Pins.Ways.Single().Via.Single().X.Inches);
+        var (_, text, _) = await visitor.PostAsync($"/job/demo/runs?on=run:{run}&handler=FreeWay", ("run", run));
+        Assert.Empty((await NowAsync()).Pins.Ways);
+        Assert.Contains("Free the way of a run", text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("Via", "x", "five", "is no length")]
+    [InlineData("Via", "place", "nothing", "No such place")]
+    [InlineData("Via", "place", "9 some-run", "not in this job any more")]
+    [InlineData("DropVia", "place", "1 some-run", "not in this job any more")]
+    [InlineData("Volume", "volume", "big", "is no volume")]
+    [InlineData("Volume", "volume", "900", "holds from 4 to 200")]
+    public async Task What_cannot_be_is_told_and_nothing_is_saved(string handler, string field, string typed, string says)
+    {
+        var visitor = await host.AtAsync("/job/demo/runs");
+        var fields = new Dictionary<string, string> { ["place"] = "+1 some-run", ["x"] = "10\"", ["y"] = "10\"", ["box"] = "f-r2", ["volume"] = "18", [field] = typed };
+        var (status, text, _) = await visitor.PostAsync($"/job/demo/runs?handler={handler}", [.. fields.Select(f => (f.Key, f.Value))]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains(says, WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+        Assert.Single(await host.Revisions.OfAsync(new("demo")));
+    }
+
+    [Fact]
+    public async Task Every_box_of_the_demo_has_its_card()
+    {
+        var job = await NowAsync();
+        using var client = host.CreateClient();
+        foreach (var box in job.Boxes)
+        {
+            var text = await client.GetStringAsync($"/job/demo/box/{box.Id}");
+            Assert.Contains("class=\"make-up\"", text, StringComparison.Ordinal);
+            Assert.Contains("Make it up", text, StringComparison.Ordinal);
+        }
+    }
+
+    [Theory]
+    [InlineData("/job/demo/box/ghost")]
+    [InlineData("/job/ghost/box/k-island")]
+    [InlineData("/job/ghost/material")]
+    [InlineData("/bench/ghost")]
+    [InlineData("/api/bench/ghost")]
+    public async Task What_is_not_there_is_not_found(string address)
+    {
+        using var client = host.CreateClient();
+        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync(new Uri(address, UriKind.Relative))).StatusCode);
+    }
+
+    [Fact]
+    public async Task The_material_page_says_how_far_above_the_bound_it_is()
+    {
+        using var client = host.CreateClient();
+        var text = await client.GetStringAsync("/job/demo/material");
+        Assert.Matches(@"this plan is \d\.\d % above it", text);
+        Assert.Contains("Staples near boxes", text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("cable-labels.pdf", "application/pdf")]
+    [InlineData("box-labels.pdf", "application/pdf")]
+    [InlineData("cable-labels.txt", "text/plain")]
+    [InlineData("material.csv", "text/csv")]
+    public async Task Lists_and_labels_are_handed_out(string name, string type)
+    {
+        using var client = host.CreateClient();
+        var answer = await client.GetAsync(new Uri($"/job/demo/file/{name}", UriKind.Relative));
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        Assert.Equal(type, answer.Content.Headers.ContentType!.MediaType);
+    }
+
+    [Theory] // the worked cases, asked as a program asks them
+    [InlineData("ampacity?gauge=12&cables=3&carrying=6", "Ampacity", "20 A")] // case 6
+    [InlineData("ampacity?gauge=12&cables=5&carrying=10", "Ampacity", "15 A")]
+    [InlineData("ampacity?gauge=14&cables=5&carrying=10&receptacles=no", "Largest breaker", "15 A")] // case 7: 12.5 A, next size up
+    [InlineData("ampacity?gauge=14&cables=5&carrying=10", "Largest breaker", "none")]
+    [InlineData("ampacity?gauge=12&cables=3&carrying=6&ambient=48", "Ampacity", "19.68 A")] // case 9
+    [InlineData("ampacity?wiring=pipe&gauge=6&terminations=75", "Ampacity", "65 A")] // case 11
+    [InlineData("ampacity?wiring=pipe&gauge=4/0&metal=aluminium&carrying=3&terminations=75", "Ampacity", "180 A")]
+    [InlineData("drop?amps=16&gauge=12&length=80", "Drop", "4.94 V")] // case 15
+    [InlineData("drop?amps=12&gauge=14&length=40&then=8 × 12, 4 × 12", "Drop", "3.83 V")] // case 16
+    [InlineData("drop?amps=48&volts=240&gauge=6&length=130", "Drop", "6.13 V")] // case 17
+    [InlineData("box?cables=12-2, 14-2", "Needed", "15.25 in³")] // case 2
+    [InlineData("box?cables=12-2-2, 12-2, 12-2", "Needed", "24.75 in³")] // case 4
+    [InlineData("conduit", "Smallest pipe", "3/4 in")] // case 17
+    [InlineData("burial?what=protectedBranch&margin=0", "Cover", "1'-0\"")]
+    [InlineData("breaker?load=4500", "Required", "23.44 A")] // case 12
+    [InlineData("breaker?load=7000&mca=21.4&mocp=35&continuous=no", "Breaker", "35 A, two poles")] // case 14
+    [InlineData("breaker?load=7000&mca=21.4&mocp=35&continuous=no", "Copper NM", "10 AWG")]
+    [InlineData("range?rating=13.6 kW", "Demand", "8 800 VA")] // case 13
+    [InlineData("spacing?wall=12 ft", "Receptacles", "1")] // case 22
+    [InlineData("spacing?wall=12 ft 1 in", "Receptacles", "2")]
+    [InlineData("spacing?wall=1 ft 11 in", "Receptacles", "0")]
+    [InlineData("spacing?wall=2 ft", "Receptacles", "1")]
+    public async Task A_quick_sum_answers_with_its_reasons(string asked, string figure, string value)
+    {
+        using var client = host.CreateClient();
+        using var answer = JsonDocument.Parse(await client.GetStringAsync($"/api/bench/{asked}"));
+        Assert.Equal(value, answer.RootElement.GetProperty("figures").GetProperty(figure).GetString());
+        Assert.NotEqual(0, answer.RootElement.GetProperty("why").GetArrayLength());
+        // The page of the same address says the same.
+        Assert.Contains(value, WebUtility.HtmlDecode(await client.GetStringAsync($"/bench/{asked}")), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("ampacity?gauge=13", "no conductor size")]
+    [InlineData("ampacity?cables=0", "from 1 to 40")]
+    [InlineData("ampacity?ambient=200", "−40 to 85")]
+    [InlineData("ampacity?wiring=pipe&gauge=14&metal=aluminium", "begins at 12")]
+    [InlineData("ampacity?metal=aluminium", "worked out for copper")]
+    [InlineData("ampacity?wiring=tin", "from its list")]
+    [InlineData("ampacity?guage=12", "“guage” is not asked")]
+    [InlineData("ampacity?edition=2014", "no 2014 edition")]
+    [InlineData("drop?length=far", "is no length")]
+    [InlineData("drop?then=8", "no piece of a chain")]
+    [InlineData("drop?gauge=14&metal=aluminium", "begins at 12")]
+    [InlineData("box?cables=12", "no cable")]
+    [InlineData("box?devices=7", "from 0 to 6")]
+    [InlineData("conduit?conductors=many", "are no conductors")]
+    [InlineData("conduit?bends=200", "from 1 to 180")]
+    [InlineData("conduit?pipe=lead", "not on the list")]
+    [InlineData("burial?drive=maybe", "neither yes nor no")]
+    [InlineData("breaker?load=60 kW", "1 VA to 50 kW")]
+    [InlineData("range?rating=30 kW", "1.75 to 27")]
+    [InlineData("spacing?reach=3 in", "at least a foot")]
+    public async Task A_quick_sum_that_cannot_be_read_says_what_and_how(string asked, string says)
+    {
+        using var client = host.CreateClient();
+        var answer = await client.GetAsync(new Uri($"/api/bench/{asked}", UriKind.Relative));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        using var json = JsonDocument.Parse(await answer.Content.ReadAsStringAsync());
+        Assert.Contains(says, json.RootElement.GetProperty("error").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_OpenAPI_document_names_every_sum_and_every_question()
+    {
+        using var client = host.CreateClient();
+        using var document = JsonDocument.Parse(await client.GetStringAsync("/api/bench/openapi.json"));
+        Assert.StartsWith("3.1", document.RootElement.GetProperty("openapi").GetString(), StringComparison.Ordinal);
+        Assert.Equal(QuickSums.AllSums.List.Select(s => $"/api/bench/{s.Name}"), document.RootElement.GetProperty("paths").EnumerateObject().Select(p => p.Name));
+        foreach (var sum in QuickSums.AllSums.List)
+        {
+            var asked = document.RootElement.GetProperty("paths").GetProperty($"/api/bench/{sum.Name}").GetProperty("get").GetProperty("parameters");
+            Assert.Equal(sum.Fields.Select(f => f.Name), asked.EnumerateArray().Select(p => p.GetProperty("name").GetString()));
+            // And every usual answer works as it stands.
+            Assert.Equal(HttpStatusCode.OK, (await client.GetAsync(new Uri($"/api/bench/{sum.Name}", UriKind.Relative))).StatusCode);
+        }
+    }
+
+    [Fact]
+    public async Task A_bad_sum_on_its_page_keeps_what_was_typed()
+    {
+        using var client = host.CreateClient();
+        var answer = await client.GetAsync(new Uri("/bench/drop?amps=16&length=far", UriKind.Relative));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        var text = WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync());
+        Assert.Contains("“far” is no length", text, StringComparison.Ordinal);
+        Assert.Contains("value=\"far\"", text, StringComparison.Ordinal);
+    }
+}
