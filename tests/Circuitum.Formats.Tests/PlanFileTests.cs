@@ -78,8 +78,12 @@ public sealed class PlanFileTests
     public void Material_adds_up_to_the_pull_list()
     {
         var pulled = Rows(CsvFiles.PullList(Demo)).Skip(1).GroupBy(r => r[3]).ToDictionary(g => g.Key, g => g.Sum(r => int.Parse(r[6], CultureInfo.InvariantCulture)));
-        var material = Rows(CsvFiles.Material(Demo)).Skip(1).ToDictionary(r => r[0], r => int.Parse(r[2], CultureInfo.InvariantCulture));
-        Assert.Equal(pulled.OrderBy(p => p.Key), material.OrderBy(p => p.Key));
+        var exact = Planner.Plan(Demo.Job with { HouseRules = Demo.Job.HouseRules with { Waste = new(0) } });
+        var material = Rows(CsvFiles.Material(exact)).Skip(1).ToLookup(r => r[0], r => int.Parse(r[2], CultureInfo.InvariantCulture));
+        // Cable goes by its name; the feeder's loose conductors are bought by the foot of each: two hots and a neutral of its length, and a ground.
+        Assert.All(pulled.Where(p => !p.Key.Contains('×', StringComparison.Ordinal)), p => Assert.Equal(p.Value, material[p.Key].Single()));
+        var feeder = pulled.Single(p => p.Key.Contains('×', StringComparison.Ordinal)).Value;
+        Assert.Equal((feeder * 3, feeder), (material["6 THWN-2"].Single(), material["10 THWN-2, green"].Single()));
     }
 
     [Theory] // a spreadsheet would run what begins so
@@ -167,10 +171,10 @@ public sealed class PlanFileTests
     }
 
     [Fact]
-    public void A_plan_is_handed_out_as_twelve_files()
+    public void A_plan_is_handed_out_as_sixteen_files()
     {
         var files = PlanFolder.Of(Demo).ToList();
-        Assert.Equal(["schedule.csv", "schedule.pdf", "pull-list.csv", "material.csv", "tags.csv", "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
+        Assert.Equal(["schedule.csv", "schedule.pdf", "pull-list.csv", "material.csv", "cable-labels.pdf", "box-labels.pdf", "cable-labels.txt", "box-labels.txt", "tags.csv", "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
         Assert.All(files, f => Assert.NotEmpty(f.Write()));
     }
 
