@@ -54,14 +54,10 @@ public static class Planner
         var relieved = ImmutableDictionary<Spot, int>.Empty;
         var now = With(relieved, []);
         var across = Sizing.ThatLieAcross(now.Sized);
-        if (!across.IsEmpty)
-        {
-            now = With(relieved, across);
-        }
-
         foreach (var most in new[] { 2, 1 })
         {
-            if (Sizing.ToRelieve(now.Sized, now.Holes, now.Bundles, most, book) is { Count: > 0 } crowded)
+            var crowded = Sizing.ToRelieve(now.Sized, now.Holes, now.Bundles, most, book);
+            if (!crowded.IsEmpty || (most == 2 && !across.IsEmpty))
             {
                 relieved = relieved.SetItems(crowded);
                 now = With(relieved, across);
