@@ -35,6 +35,19 @@ public sealed class FeederTests
         Assert.Contains(feeder.Breaker.Why.Steps, s => s.Cite == "225.39(D)");
     }
 
+    [Fact] // 4 aluminium carries 55 A at 60 °C, its ground is 8 (Table 250.122): .0824 × 3 + .0366 = .2838 in² of 1 in, .3328 at 40 %
+    public void Or_by_three_4_aluminium_in_one_inch()
+    {
+        var job = Shed() with { Schools = new() { FeederMetal = FeederMetal.Aluminium } };
+        var plan = Planner.Plan(job);
+        var feeder = plan.Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Raceway!.Value));
+        Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminium");
+        // 2 × 19.5 A × .508 Ω/1000 ft.
+        var feet = feeder.Routed.HomeRun!.Length.Value.Feet;
+        Assert.Equal(decimal.Round(2 * 19.5m * .508m * feet / 1000 / 240 * 100, 6), decimal.Round(feeder.Drop.Value.Value, 6));
+    }
+
     [Fact] // 3600 × 1.25 + 180 = 4680 VA at 240 V
     public void Its_load_is_everything_the_panel_feeds()
     {

@@ -236,4 +236,38 @@ public sealed class RunsTests
         ImmutableArray<Gauge> With(int cables) => [.. Planner.Plan(warm with { HouseRules = warm.HouseRules with { CablesPerHole = cables } }).Circuits.Select(c => c.Protected.Sized.Gauge.Value)];
         Assert.All(With(most - 1).Zip(With(most)), pair => Assert.True(pair.First <= pair.Second, $"{pair.First} > {pair.Second}"));
     }, iter: 40);
+
+    private static Job TwoParts(params string[] heads)
+    {
+        var unit = Houses.Appliance("unit", "den", 2, 60, Houses.Plate(Appliance.HeatPump, 240, 3600) with { Name = "Heat pump", Mca = 18.Amps(), Mocp = 25.Amps(), Individual = true });
+        // The heads stand nearer to the panel than the unit does.
+        return Houses.Row(("den", RoomUse.Den, 30)).With([unit with { Devices = [unit.Devices[0] with { Controls = [.. heads.Select(h => new BoxId(h))] }] }, .. Enumerable.Range(0, 2).Select(i => Houses.On($"a-head{i}", "den", 4, 30 + (i * 40), DeviceKind.IndoorHead))]);
+    }
+
+    [Fact]
+    public void Equipment_in_two_parts_is_one_circuit_the_supply_to_the_unit_and_a_cable_back_to_each_head()
+    {
+        var plan = Planner.Plan(TwoParts("a-head0", "a-head1"));
+        var circuit = plan.CircuitOf(new("unit"))!;
+        Assert.Equal("unit", circuit.Circuit.Key.Value);
+        Assert.Equal(["HomeRun unit 12-2", "Interconnect a-head0 12-3", "Interconnect a-head1 12-3"], circuit.Protected.Sized.Routed.Runs.Select(r => $"{r.Kind} {r.To.Box} {circuit.Protected.Sized.CableOf(r)}"));
+        // Both legs reach the heads, the signal joins all three.
+        var energised = new Energised(circuit, plan.Survey, JointSchool.Pigtail, new HashSet<SwitchGang>());
+        Assert.True(energised.IsSound && energised.Has(new("a-head0"), 0) && energised.Has(new("a-head1"), 0) && energised.IsGrounded(new("a-head1"), 0));
+        Assert.Contains("Red of A to the signal lead of the indoor head.", MakeUp.Steps(plan.WiringOf(new("a-head0"))!, plan.Survey[new("a-head0")]));
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "two parts");
+    }
+
+    [Fact]
+    public void A_head_that_belongs_to_no_unit_is_told()
+    {
+        var loose = TwoParts("a-head0");
+        Assert.Equal("a-head1", Assert.Single(Planner.Plan(loose).Tags, t => t.Rule == "two parts").Subject.Id);
+        var tied = new SetControls(new("unit"), 0, [new("a-head0"), new("a-head1")]).On(loose);
+        Assert.StartsWith("A cable goes back from Heat pump to", tied.Phrase, StringComparison.Ordinal);
+        Assert.DoesNotContain(Planner.Plan(tied.Job!).Tags, t => t.Rule == "two parts");
+        Assert.Contains("is no indoor head", new SetControls(new("unit"), 0, [new("unit")]).On(loose).Refusal!, StringComparison.Ordinal);
+        var switched = loose.With(Houses.Switch("s", "den", 1, 40, DeviceKind.Switch));
+        Assert.Contains("fed by its outdoor unit, not by a switch", new SetControls(new("s"), 0, [new("a-head0")]).On(switched).Refusal!, StringComparison.Ordinal);
+    }
 }

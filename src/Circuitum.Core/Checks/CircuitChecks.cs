@@ -11,7 +11,12 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on circuits: what may share, how much, how many.</summary>
 internal static class CircuitChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => Loads(plan).Concat(Ratings(plan)).Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
+    // A head without a unit is fed by nothing that belongs to it.
+    private static IEnumerable<Tag> LooseHeads(Checked plan) => plan.Survey.Boxes
+        .Where(b => b.IsHead && !plan.Survey.Boxes.Any(u => u.Box.Devices.Any(d => !d.Kind.IsSwitch() && d.Controls.Contains(b.Box.Id))))
+        .Select(b => new Tag(Severity.Amber, Stage.Circuits, Subject.Box(b.Box.Id), "two parts", $"{b.Name} belongs to no outdoor unit.", "Say on the unit's card where its cable goes back to; until then it is fed like a receptacle."));
+
+    public static IEnumerable<Tag> Check(Checked plan) => LooseHeads(plan).Concat(Loads(plan)).Concat(Ratings(plan)).Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
 
     private static IEnumerable<Tag> Loads(Checked plan)
     {

@@ -67,7 +67,8 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook boo
 
     private Family? Own(Bundle bundle, Schools schools)
     {
-        var id = bundle.Anchor.Box.Id.Value;
+        // Equipment in two parts is called by the part with the plate.
+        var id = (bundle.Boxes.FirstOrDefault(b => b.Box.Devices.Any(d => d.Plate is not null && !d.Controls.IsEmpty)) ?? bundle.Anchor).Box.Id.Value;
         if (bundle.Boxes.Any(b => individual.Contains(b.Box.Id)))
         {
             var lighting = bundle.IsLighting;

@@ -39,23 +39,25 @@ public static class FeederSizing
             why = why.Pin("held by a person", rating.ToString());
         }
 
-        var needed = Gauge.All.First(g => g.Next is null || (Ampacities.InRaceway(g, 3, new(30), Column.C60, book).Value is var able && able >= amps && book.Protects(rating, able, false)
-            && (CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is not Amps limit || rating <= limit)));
+        var metal = job.Schools.FeederMetal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
+        var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Ampacities.InRaceway(g, 3, new(30), Column.C60, book, metal).Value is var able && able >= amps && book.Protects(rating, able, false)
+            && (CodeBook.CodeBook.SmallConductorLimit(g, metal) is not Amps limit || rating <= limit)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
         {
-            gauge = pin.Gauge;
+            gauge = Tables.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
             conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
         }
 
-        var ampacity = Ampacities.InRaceway(gauge, 3, new(30), Column.C60, book);
-        var ground = Grounding.For(rating, gauge, needed);
-        var lost = VoltageDrop.Of(amps, gauge, run.Length.Value);
+        var ampacity = Ampacities.InRaceway(gauge, 3, new(30), Column.C60, book, metal);
+        var ground = Grounding.For(rating, gauge, needed, metal);
+        var lost = VoltageDrop.Of(amps, gauge, run.Length.Value, metal);
         var drop = VoltageDrop.Share(lost, load.Volts);
         return new()
         {
             Routed = routed,
+            Metal = metal,
             Breaker = new(rating, why.Book("next standard size", rating.ToString(), "240.6(A)")),
             Gauge = new(gauge, conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),
             HomeRunGauge = gauge,
@@ -63,7 +65,7 @@ public static class FeederSizing
             VoltsAtPanel = load.Volts,
             VoltsAt = [],
             Through = ImmutableDictionary<string, Amps>.Empty.Add(run.Id, amps),
-            Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}", $"{lost}, {drop}", "Chapter 9 Table 8")),
+            Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", "Chapter 9 Table 8")),
             Ground = ground,
             Raceway = Raceway(gauge, ground),
         };

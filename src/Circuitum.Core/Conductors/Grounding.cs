@@ -11,9 +11,10 @@ public static class Grounding
     /// <param name="rating">The overcurrent device.</param>
     /// <param name="installed">The circuit conductor pulled, copper.</param>
     /// <param name="needed">The circuit conductor that would have done.</param>
-    public static Gauge For(Amps rating, Gauge installed, Gauge needed)
+    /// <param name="metal">Of all of them; copper as usual.</param>
+    public static Gauge For(Amps rating, Gauge installed, Gauge needed, Metal metal = Metal.Copper)
     {
-        var table = Tables.EquipmentGround(rating, Metal.Copper);
+        var table = Tables.EquipmentGround(rating, metal);
         if (installed <= needed)
         {
             return table <= installed ? table : installed;

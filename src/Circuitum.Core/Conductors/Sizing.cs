@@ -21,6 +21,9 @@ public sealed record SizedCircuit
     /// <summary>Its conductor beyond the home run.</summary>
     public required Figure<Gauge> Gauge { get; init; }
 
+    /// <summary>Metal of its conductors.</summary>
+    public Metal Metal { get; init; }
+
     /// <summary>The cable it is pulled in; a feeder in a raceway has none.</summary>
     public Jacket Jacket { get; init; }
 
@@ -65,7 +68,7 @@ public sealed record SizedCircuit
 
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Kind == RunKind.Feeder && Raceway is not null
-        ? $"3 × {Gauge.Value} + {Ground} G"
+        ? $"3 × {Gauge.Value}{(Metal == Metal.Aluminium ? " Al" : "")} + {Ground} G"
         : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}{run.Jacket switch { Jacket.Underground => " UF", Jacket.Armoured => " MC", _ => "" }}";
 
     /// <summary>The home run's cable.</summary>

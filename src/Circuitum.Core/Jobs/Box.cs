@@ -68,7 +68,7 @@ public sealed record Device
     /// <summary>Connected load of a lamp or fan; a typical one is assumed when null.</summary>
     public VoltAmps? Load { get; init; }
 
-    /// <summary>Boxes whose lamps or fans this switch works.</summary>
+    /// <summary>Boxes whose lamps or fans this switch works; for an outdoor unit the boxes of its indoor heads.</summary>
     public ImmutableArray<BoxId> Controls { get; init; } = [];
 
     /// <summary>Nameplate of the equipment plugged in or wired here.</summary>
@@ -164,6 +164,9 @@ public enum DeviceKind
 
     /// <summary>Disconnect within sight of the equipment it controls.</summary>
     Disconnect,
+
+    /// <summary>Indoor head of equipment in two parts: a cable comes back to it from the outdoor unit.</summary>
+    IndoorHead,
 }
 
 /// <summary>What the plate on a piece of equipment says.</summary>

@@ -35,6 +35,9 @@ public sealed record Schools
     /// <summary>How several cables down one bay are held.</summary>
     public CableColumn Column { get; init; }
 
+    /// <summary>Metal of feeders in pipe.</summary>
+    public FeederMetal FeederMetal { get; init; }
+
     /// <summary>How joints are made.</summary>
     public JointSchool Joints { get; init; }
 
@@ -275,6 +278,16 @@ public enum CableColumn
 
     /// <summary>Staple over staple, spaced.</summary>
     StapleOverStaple,
+}
+
+/// <summary>Metal of feeders in pipe.</summary>
+public enum FeederMetal
+{
+    /// <summary>Copper.</summary>
+    Copper,
+
+    /// <summary>Aluminium, its terminals listed for it (110.14).</summary>
+    Aluminium,
 }
 
 /// <summary>How joints are made at devices.</summary>

@@ -53,5 +53,8 @@ public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Hei
     public IEnumerable<Nameplate> Plates => Box.Devices.Select(d => d.Plate).OfType<Nameplate>();
 
     /// <summary>The one circuit family it belongs to by what is in it.</summary>
-    public bool IsLighting => !HasGeneralReceptacle && !Plates.Any();
+    public bool IsLighting => !HasGeneralReceptacle && !Plates.Any() && !IsHead;
+
+    /// <summary>An indoor head, fed from its outdoor unit.</summary>
+    public bool IsHead => Box.Devices.All(d => d.Kind == DeviceKind.IndoorHead);
 }

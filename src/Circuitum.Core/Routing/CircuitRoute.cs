@@ -88,7 +88,8 @@ internal sealed class CircuitRoute
 
         var alarms = boxes.Where(b => b.HasAlarm).ToList();
         var firstAlarm = alarms.MinBy(a => finder.Cost(panel.Place, a.Place));
-        var fed = Trunk([.. boxes.Where(b => b.HasAlarm ? b == firstAlarm : NeedsFeed(b))], shared);
+        var heads = boxes.Where(b => !b.IsHead).SelectMany(b => b.Box.Devices.Where(d => !d.Kind.IsSwitch()).SelectMany(d => d.Controls).Where(byId.ContainsKey).Select(h => (Unit: b, Head: byId[h]))).ToList();
+        var fed = Trunk([.. boxes.Where(b => b.HasAlarm ? b == firstAlarm : NeedsFeed(b) && !heads.Exists(h => h.Head == b))], shared);
         foreach (var (group, number) in groups.Select((g, i) => (g, i)))
         {
             serves = number;
@@ -105,6 +106,12 @@ internal sealed class CircuitRoute
         }
 
         serves = null;
+        foreach (var (unit, head) in heads)
+        {
+            // The supply goes to the unit; from it a cable with the signal goes back to each head. Behind a disconnect the unit is fed by its leg.
+            Add(RunKind.Interconnect, unit, head, fed.GetValueOrDefault(unit.Box.Id) ?? runs.First(r => r.To.Box == unit.Box.Id), [Carried.Hot, TwoLegs ? Carried.SecondLeg : Carried.Neutral, Carried.Signal]);
+        }
+
         if (firstAlarm is not null)
         {
             var others = alarms.Where(a => a != firstAlarm).ToList();

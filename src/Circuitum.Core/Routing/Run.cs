@@ -26,7 +26,7 @@ public enum RunKind
     /// <summary>From a lamp that takes the feed to its switch and back.</summary>
     SwitchLoop,
 
-    /// <summary>Between alarms, with their signal conductor.</summary>
+    /// <summary>Between alarms, or from an outdoor unit back to its indoor head, with a signal conductor.</summary>
     Interconnect,
 
     /// <summary>Panel to panel.</summary>

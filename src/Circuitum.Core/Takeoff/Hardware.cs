@@ -57,8 +57,9 @@ public static class Hardware
             var sized = circuit.Protected.Sized;
             var run = sized.Routed.HomeRun!;
             var feet = run.Length.Value.WholeFeetUp;
-            yield return new($"{sized.Gauge.Value} THWN-2", "ft", feet * 3, $"{circuit.Circuit.Key}: two hots and a neutral of {feet} ft");
-            yield return new($"{sized.Ground} THWN-2, green", "ft", feet, $"{circuit.Circuit.Key}: its ground");
+            var metal = sized.Metal == CodeBook.Metal.Aluminium ? " aluminium" : "";
+            yield return new($"{sized.Gauge.Value} THWN-2{metal}", "ft", feet * 3, $"{circuit.Circuit.Key}: two hots and a neutral of {feet} ft");
+            yield return new($"{sized.Ground} THWN-2{metal}, green", "ft", feet, $"{circuit.Circuit.Key}: its ground");
             yield return new(sized.Raceway!.Value, "ft", run.Way.Measured.WholeFeetUp, $"{circuit.Circuit.Key}, along its way");
             var ground = run.Way.Legs.Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z).Select(l => l.Run).Total();
             if (ground > Length.Zero)

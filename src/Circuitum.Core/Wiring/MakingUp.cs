@@ -138,7 +138,7 @@ internal sealed class MakingUp
             On(NetOf(source, Carried.Neutral), gang, TerminalKind.Neutral);
         }
 
-        if (kind.IsAlarm() && into.Concat(from).FirstOrDefault(r => r.Carries.Contains(Carried.Signal)) is { } signal)
+        if ((kind.IsAlarm() || kind is DeviceKind.Equipment or DeviceKind.IndoorHead) && into.Concat(from).FirstOrDefault(r => r.Carries.Contains(Carried.Signal)) is { } signal)
         {
             foreach (var other in into.Concat(from).Where(r => r != signal && r.Carries.Contains(Carried.Signal)))
             {

@@ -138,7 +138,7 @@ internal static class SymbolDrawing
             case DeviceKind.Strip:
                 svg.Raw(turned ? $"<path class=\"symbol\" d=\"M{SvgText.N(x - 2.5m)} {SvgText.N(y - 9)}h5v18h-5z\"/>" : $"<path class=\"symbol\" d=\"M{SvgText.N(x - 9)} {SvgText.N(y - 2.5m)}h18v5h-18z\"/>");
                 break;
-            case DeviceKind.Equipment:
+            case DeviceKind.Equipment or DeviceKind.IndoorHead:
                 svg.Empty("rect", ("class", "symbol"), ("x", SvgText.N(x - 4.2m)), ("y", SvgText.N(y - 4.2m)), ("width", "8.4"), ("height", "8.4")).Words("E", x, y + 2.7m, "symbol-letter");
                 break;
             case DeviceKind.Can:

@@ -45,6 +45,7 @@ public static class SchoolChoices
         new("lay", "Neat or short", s => s.Lay, [(CableLay.Squared, "squared turns"), (CableLay.Shortest, "least footage, straight across")]),
         new("branches", "A box may feed two ways", s => s.Branches, [(FeedBranches.WhereThereIsRoom, "where it has room and it saves"), (FeedBranches.Never, "one in, one out")]),
         new("column", "Cables down one bay", s => s.Column, [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"), (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
+        new("feederMetal", "Feeders in pipe", s => s.FeederMetal, [(FeederMetal.Copper, "copper"), (FeederMetal.Aluminium, "aluminium, terminals listed for it")]),
         new("joints", "Joints at devices", s => s.Joints, [(JointSchool.Pigtail, "pigtail everything"), (JointSchool.FeedThrough, "through the device where two cables meet"), (JointSchool.AsNeeded, "pigtail only where needed")]),
         new("feed", "Feed to lighting", s => s.Feed, [(LightingFeed.SwitchFirst, "switch first"), (LightingFeed.LightFirst, "light first, loop with a neutral")]),
     ];
@@ -126,6 +127,9 @@ public sealed record SchoolFields
     /// <summary>How cables down one bay are held.</summary>
     public string? Column { get; init; }
 
+    /// <summary>Metal of feeders.</summary>
+    public string? FeederMetal { get; init; }
+
     /// <summary>How joints are made.</summary>
     public string? Joints { get; init; }
 
@@ -154,6 +158,7 @@ public sealed record SchoolFields
         Lay = Own<CableLay>(Lay) ?? now.Lay,
         Branches = Own<FeedBranches>(Branches) ?? now.Branches,
         Column = Own<CableColumn>(Column) ?? now.Column,
+        FeederMetal = Own<FeederMetal>(FeederMetal) ?? now.FeederMetal,
         Joints = Own<JointSchool>(Joints) ?? now.Joints,
         Feed = Own<LightingFeed>(Feed) ?? now.Feed,
     };

@@ -10,14 +10,24 @@ public sealed record SetControls(BoxId Box, int Place, ImmutableArray<BoxId> Lam
     {
         var box = Find(job, Box);
         var device = SetDeviceKind.At(box, Place);
-        if (!device.Kind.IsSwitch())
+        var unit = device is { Kind: DeviceKind.Equipment, Plate: not null };
+        if (!device.Kind.IsSwitch() && !unit)
         {
             throw new ChangeRefusedException($"A {Words.Of(device.Kind)} works no lamp.");
         }
 
         foreach (var lamp in Lamps)
         {
-            Find(job, lamp);
+            if (Find(job, lamp).Devices.All(d => d.Kind == DeviceKind.IndoorHead) != unit)
+            {
+                throw new ChangeRefusedException(unit ? $"{Called(job, Find(job, lamp))} is no indoor head." : $"{Called(job, Find(job, lamp))} is fed by its outdoor unit, not by a switch.");
+            }
+        }
+
+        if (unit)
+        {
+            phrase = Lamps.IsEmpty ? $"No cable goes back from {Called(job, box)}" : $"A cable goes back from {Called(job, box)} to {string.Join(", ", Lamps.Take(3).Select(l => Called(job, Find(job, l))))}";
+            return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Controls = Lamps }) });
         }
 
         phrase = Lamps.IsEmpty ? $"{Called(job, box)} works nothing" : $"{Called(job, box)} works {string.Join(", ", Lamps.Take(3).Select(l => Called(job, Find(job, l))))}{(Lamps.Length > 3 ? $" and {Lamps.Length - 3} more" : "")}";
