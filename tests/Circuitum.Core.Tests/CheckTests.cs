@@ -94,7 +94,7 @@ public sealed class CheckTests
         var job = Houses.Row(("den", RoomUse.Den, 90)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 100 + (i * 110)))]);
         var plan = Planner.Plan(job);
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");
-        Assert.Equal((Severity.Amber, "Pull it in 10 AWG"), (tag.Severity, tag.Fixes[0].Label));
+        Assert.Equal((Severity.Amber, "Home run in 10, 25 ft: 3.1 %"), (tag.Severity, tag.Fixes[0].Label));
         var mended = Planner.Plan(tag.Fixes[0].Change.On(job).Job!);
         Assert.True(mended.Circuits[0].Protected.Sized.Drop.Value.Value < plan.Circuits[0].Protected.Sized.Drop.Value.Value);
         Assert.Equal(20m, mended.Circuits[0].Protected.Sized.Breaker.Value.Value);

@@ -48,6 +48,64 @@ public sealed class FeederTests
         Assert.Equal(decimal.Round(2 * 19.5m * .508m * feet / 1000 / 240 * 100, 6), decimal.Round(feeder.Drop.Value.Value, 6));
     }
 
+    private static Job ByBranch(Func<Job, Job>? change = null)
+    {
+        var job = Shed();
+        var bare = job with { Panels = [job.Panels[0]], Boxes = [.. job.Boxes.Where(b => b.Id.Value != "heater"), Houses.On("r2", "shop", 3, 40), Houses.Ceiling("l", "shop", 60, 60), Houses.Switch("s", "shop", 1, 20, DeviceKind.Switch, "l")] };
+        return change?.Invoke(bare) ?? bare;
+    }
+
+    [Fact] // lights and receptacles of the shed on one 20 A circuit of the house, in UF through the trench
+    public void A_shed_without_a_panel_is_fed_by_one_branch_circuit()
+    {
+        var plan = Planner.Plan(ByBranch());
+        var circuit = plan.CircuitOf(new("r"))!;
+        Assert.Equal(("shop-branch", 4), (circuit.Circuit.Key.Value, circuit.Circuit.Boxes.Length));
+        var home = circuit.Protected.Sized.Routed.HomeRun!;
+        Assert.Equal("A", home.From.Panel!.Value.Value);
+        Assert.Equal("12-2 UF", circuit.Protected.Sized.CableOf(home));
+        Assert.True(home.Way.Legs.Where(l => l.Space == Space.Trench).Select(l => l.Run).Total() >= 50.Feet());
+        Assert.DoesNotContain(plan.Tags, t => t.Rule is "225.30" or "300.5");
+        // The other runs stay in the shed.
+        Assert.DoesNotContain(circuit.Protected.Sized.Routed.Runs.Skip(1), r => r.Way.Legs.Any(l => l.Space == Space.Trench));
+    }
+
+    [Fact]
+    public void Two_circuits_to_a_building_without_a_panel_are_refused()
+    {
+        var plan = Planner.Plan(ByBranch(j => j.With(Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)))));
+        var tag = Assert.Single(plan.Tags, t => t.Rule == "225.30");
+        Assert.Equal(Severity.Red, tag.Severity);
+        Assert.Contains("fed by 2 circuits", tag.Headline, StringComparison.Ordinal);
+    }
+
+    [Theory] // receptacles of a shed take GFCI at the breaker (210.8(A)(2)): 12 in of cover will do; protected at the device, 24
+    [InlineData(12, GfciWay.Breaker, false)]
+    [InlineData(11, GfciWay.Breaker, true)]
+    [InlineData(24, GfciWay.EachPlace, false)]
+    [InlineData(23, GfciWay.EachPlace, true)]
+    public void A_shallow_trench_is_told(int inches, GfciWay gfci, bool told)
+    {
+        var plan = Planner.Plan(ByBranch(j => j with { Schools = new() { Gfci = gfci }, Trenches = [j.Trenches[0] with { Depth = inches.Inches() }] }));
+        Assert.Equal(told, plan.Tags.Any(t => t.Rule == "300.5"));
+    }
+
+    [Theory] // PVC 18 in
+    [InlineData(18, false)]
+    [InlineData(17, true)]
+    public void A_shallow_pipe_is_told(int inches, bool told)
+    {
+        var job = Shed();
+        Assert.Equal(told, Planner.Plan(job with { Trenches = [job.Trenches[0] with { Depth = inches.Inches() }] }).Tags.Any(t => t.Rule == "300.5"));
+    }
+
+    [Fact]
+    public void A_building_that_nothing_leads_to_is_no_job()
+    {
+        var job = ByBranch(j => j with { Trenches = [] });
+        Assert.Contains("lead a trench to it", JobProblems.First(job)!.ToString(), StringComparison.Ordinal);
+    }
+
     [Fact] // 3600 × 1.25 + 180 = 4680 VA at 240 V
     public void Its_load_is_everything_the_panel_feeds()
     {
@@ -107,7 +165,7 @@ public sealed class FeederTests
     {
         var job = Shed();
         Assert.Contains("no trench joins", JobProblems.First(job with { Trenches = [] })!.ToString(), StringComparison.Ordinal);
-        Assert.Contains("has no panel", JobProblems.First(job with { Panels = [job.Panels[0]] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("has no panel", JobProblems.First(job with { Panels = [job.Panels[0]], Trenches = [] })!.ToString(), StringComparison.Ordinal);
         Assert.Contains("6 to 48 in of cover", JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
         Assert.Contains("two different buildings", JobProblems.First(job with { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(), StringComparison.Ordinal);
     }

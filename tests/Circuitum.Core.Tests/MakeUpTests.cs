@@ -69,7 +69,7 @@ public sealed class MakeUpTests
         Assert.Contains(steps, s => s.StartsWith("Red of A to the brass of the switched half", StringComparison.Ordinal));
         Assert.Equal("Break off the link between the two brass screws; leave the silver one.", steps[^1]);
         var runs = Planner.Plan(job).CircuitOf(new("h"))!.Protected.Sized.Routed.Runs;
-        Assert.Equal([Carried.Hot, Carried.Switched, Carried.Neutral], runs[^1].Carries);
+        Assert.Equal([Carried.Hot, Carried.Switched, Carried.Neutral], runs[^1].Carries.AsEnumerable());
     }
 
     [Fact] // light and blades apart: 14-3 from the two controls, and with two places for the light the travelers take the hot along, 14-4

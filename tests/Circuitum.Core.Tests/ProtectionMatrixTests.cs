@@ -70,7 +70,7 @@ public sealed class ProtectionMatrixTests
         [DeviceKind.BathFan] = "fan", [DeviceKind.SmokeAlarm] = "alarm", [DeviceKind.SmokeCoAlarm] = "alarm",
         [DeviceKind.Switch] = "switch", [DeviceKind.Dimmer] = "switch", [DeviceKind.ThreeWay] = "switch", [DeviceKind.FourWay] = "switch", [DeviceKind.Timer] = "switch", [DeviceKind.FanControl] = "switch",
         [DeviceKind.OccupancySensor] = "switch", [DeviceKind.Disconnect] = "switch",
-        [DeviceKind.Equipment] = "hard-wired",
+        [DeviceKind.Equipment] = "hard-wired", [DeviceKind.IndoorHead] = "hard-wired",
     };
 
     private static readonly string[] Order = ["receptacle", "counter", "sink", "tub", "240 V", "light", "fan", "alarm", "switch", "hard-wired"];
@@ -100,7 +100,8 @@ public sealed class ProtectionMatrixTests
     {
         foreach (var (kind, column) in Columns)
         {
-            var only120 = column is "240 V" or "hard-wired" ? "000" : afci;
+            // A head by itself stands at 120 V; equipment here is of 240 V.
+            var only120 = column is "240 V" or "hard-wired" && kind != DeviceKind.IndoorHead ? "000" : afci;
             Assert.Equal((kind, only120, gfci[Array.IndexOf(Order, column)]), (kind, Afci(Placed(room, kind)), Gfci(Placed(room, kind))));
             Assert.Equal((kind, "000", Outdoors.Split(' ')[Array.IndexOf(Order, column)]), (kind, Afci(Placed(room, kind, outside: true)), Gfci(Placed(room, kind, outside: true))));
         }

@@ -72,8 +72,8 @@ public sealed class BenchViewTests
     {
         var view = At(Stage.Circuits);
         Assert.Equal(Severity.Red, view.Worst(Job.Plan.Landed(new("car"))!));
-        // A crew that wants 2 % at the far end finds the family room's circuit amber.
-        var strict = Planner.Plan(Job.Plan.Job with { HouseRules = Job.Plan.Job.HouseRules with { DropTarget = new(2) } });
+        // A crew that wants 1 % at the far end finds the family room's circuit amber.
+        var strict = Planner.Plan(Job.Plan.Job with { HouseRules = Job.Plan.Job.HouseRules with { DropTarget = new(1) } });
         Assert.Equal(Severity.Amber, new BenchView(Job with { Plan = strict }, Stage.Circuits, null, null).Worst(strict.Landed(new("family-receptacles"))!));
         Assert.Null(view.Worst(Job.Plan.Landed(new("l-dryer"))!));
     }

@@ -34,6 +34,11 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook boo
             return own;
         }
 
+        if (IsWithoutPanel(bundle.Structure))
+        {
+            return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch", Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "", "225.30, 225.39(B)"));
+        }
+
         if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))
         {
             return Dishwasher(building, schools);
@@ -62,6 +67,8 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook boo
                 _ => General(building, room, schools, lights: false),
             };
     }
+
+    private bool IsWithoutPanel(int structure) => !job.Panels.Any(p => house.Room(p.Room).Structure == structure);
 
     private static Because Reason(string text, string value, string section) => Because.Of("Why this circuit").Book(text, value, section);
 

@@ -13,6 +13,10 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
         .GroupBy(p => p.Place.Structure)
         .ToDictionary(g => g.Key, g => g.OrderBy(p => p.Panel.FedFrom is null ? 0 : 1).ThenBy(p => p.Panel.Id.Value, StringComparer.Ordinal).ToList());
 
+    // Panels of a building; of one without, those of the building that its trench comes from.
+    private List<(Panel Panel, Place Place)> PanelsOf(int structure) => panels.TryGetValue(structure, out var own) ? own
+        : panels[house.Structures.First(s => job.Trenches.Any(t => t.To == house.Structures[structure].Structure.Id && t.From == s.Structure.Id) && panels.ContainsKey(s.Index)).Index];
+
     /// <summary>Panels that may feed a family's circuits.</summary>
     public IReadOnlyList<Place> PlacesFor(int structure, Family family) => [.. Candidates(structure, Heavy(family)).Select(p => p.Place)];
 
@@ -29,7 +33,7 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
         }
 
         // A panel of another building cannot be meant: it is passed over, and the check says that the pin is loose.
-        foreach (var draft in drafts.Where(d => held.TryGetValue(d.Key, out var panel) && panels[d.Structure].Exists(p => p.Panel.Id == panel)))
+        foreach (var draft in drafts.Where(d => held.TryGetValue(d.Key, out var panel) && PanelsOf(d.Structure).Exists(p => p.Panel.Id == panel)))
         {
             Take(draft, held[draft.Key]);
         }
@@ -50,7 +54,7 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
     }
 
     private IEnumerable<(Panel Panel, Place Place)> Candidates(int structure, bool heavy) =>
-        heavy && job.Schools.Subpanel == SubpanelHolds.LightsAndReceptacles ? panels[structure].Take(1) : panels[structure];
+        heavy && job.Schools.Subpanel == SubpanelHolds.LightsAndReceptacles ? PanelsOf(structure).Take(1) : PanelsOf(structure);
 
     private static bool Heavy(Family family) => family.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;
 

@@ -218,9 +218,11 @@ public static partial class JobProblems
 
         foreach (var structure in job.Structures)
         {
-            if (!job.Panels.Any(p => home.TryGetValue(p.Room, out var at) && at == structure.Id))
+            // One branch circuit may feed an outbuilding without a panel (225.30): by a trench from a building that has one.
+            bool HasPanel(StructureId id) => job.Panels.Any(p => home.TryGetValue(p.Room, out var at) && at == id);
+            if (!HasPanel(structure.Id) && !job.Trenches.Any(t => t.To == structure.Id && HasPanel(t.From)))
             {
-                yield return new($"structures “{structure.Id}”", "has no panel; put one in a room of it");
+                yield return new($"structures “{structure.Id}”", "has no panel; put one in a room of it, or lead a trench to it");
             }
         }
 

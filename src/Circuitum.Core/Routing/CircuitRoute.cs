@@ -231,14 +231,14 @@ internal sealed class CircuitRoute
     {
         var id = $"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}";
         var pin = job.Pins.Ways.FirstOrDefault(p => p.Run == id);
-        var way = finder.Find(from.Place, to.Place, pin?.Via ?? []);
+        var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.Via ?? []) : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
         var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way, Routes.Footage(way, from, to, job.HouseRules)) { IsPinned = pin is not null, RidesIn = ridesIn, Group = serves, Jacket = JacketFor(from, to, way) };
         runs.Add(run);
         return run;
     }
 
     // Damp places take UF; steel studs take armoured cable with its own fittings (300.4(B), 330.30).
-    private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp ? Jacket.Underground
+    private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp || way.Legs.Any(l => l.Space == Space.Trench) ? Jacket.Underground
         : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
             || way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud && finder.FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud) ? Jacket.Armoured
         : Jacket.Nonmetallic;

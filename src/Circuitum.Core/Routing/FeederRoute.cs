@@ -18,7 +18,8 @@ internal static class FeederRoute
         return new($"{circuit.Key}:{from.Id}>{to.Id}", circuit.Key, RunKind.Feeder, from, to, null, [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job.HouseRules));
     }
 
-    private static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job)
+    /// <summary>A way between two buildings by the trench that joins them.</summary>
+    public static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job)
     {
         FramedStructure start = house.Structures[from.Structure], end = house.Structures[to.Structure];
         var trench = job.Trenches.First(t => t.From == start.Structure.Id && t.To == end.Structure.Id);

@@ -24,7 +24,7 @@ public static class FootageBound
         Of(circuits, new Wayfinder(house, job with { Schools = job.Schools with { Way = CableWay.LeastLabour } }, Labour.None), job);
 
     private static ImmutableArray<CircuitBound> Of(ImmutableArray<RoutedCircuit> circuits, Wayfinder shortest, Job job) =>
-        [.. circuits.Where(c => c.HomeRun is { Kind: RunKind.HomeRun, RidesIn: null }).Select(c => Of(c, shortest, job))];
+        [.. circuits.Where(c => c.HomeRun is { Kind: RunKind.HomeRun, RidesIn: null } home && home.From.Place.Structure == home.To.Place.Structure).Select(c => Of(c, shortest, job))];
 
     private static CircuitBound Of(RoutedCircuit routed, Wayfinder shortest, Job job)
     {

@@ -32,8 +32,13 @@ internal sealed class Wayfinder
     /// <summary>What a wall is made of.</summary>
     public WallFrame FrameOf(int structure, int level, int wall) => house.Structures[structure].Levels[level].Walls[wall].Frame;
 
-    /// <summary>What the cheapest way would cost, obstructions left aside.</summary>
-    public Length Cost(Place a, Place b) => Best(a, b).Cost;
+    /// <summary>The house.</summary>
+    public FramedHouse House => house;
+
+    /// <summary>What the cheapest way would cost, obstructions left aside; between two buildings as far as they lie apart on the site.</summary>
+    public Length Cost(Place a, Place b) => a.Structure == b.Structure ? Best(a, b).Cost : OnSite(a).SquareTo(OnSite(b));
+
+    private Point OnSite(Place place) => place.At.Plan.By(house.Structures[place.Structure].Structure.Origin.X, house.Structures[place.Structure].Structure.Origin.Y);
 
     /// <summary>The cheapest way with every leg and member, by the places that a person wants it to pass.</summary>
     public Way Find(Place a, Place b, ImmutableArray<Point> via)
