@@ -14,7 +14,7 @@ const views = [
   ["house-rules", "/job/demo/rules"],
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
   ["boxes-room", "/job/demo/boxes?on=room:family"],
-  ["floor-marks", "/job/demo/marks"],
+  ["quick-sums", "/bench/drop?amps=16&gauge=12&length=80"],
   ["house-phone", "/job/demo/house?on=room:kitchen", { width: 390, height: 844 }],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
   ["circuits-dark", "/job/demo/circuits?level=ground&on=circuit:kitchen-lights", {}, (page) => page.getByRole("button", { name: /Open its breaker/ }).click()],
@@ -25,9 +25,9 @@ const views = [
     await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
   }],
   ["editions", "/job/demo/editions"],
-  ["runs", "/job/demo/runs?level=ground&on=run:family-lights:panel-A%3Ee-sw"],
+  ["runs", "/job/demo/runs?level=ground&on=run:kitchen-appliances-1:panel-A%3Ek-island"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],
-  ["panel-greenhouse", "/job/demo/panel?on=circuit:potting-receptacles"],
+  ["box-card-phone", "/job/demo/box/k-sw-hall", { width: 390, height: 844 }],
   ["panel-phone", "/job/demo/panel?on=circuit:laundry", { width: 390, height: 844 }],
   ["divisions", "/job/demo/divisions", {}, async (page) => {
     await page.getByLabel("Look for").selectOption("10");
