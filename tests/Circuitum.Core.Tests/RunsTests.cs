@@ -160,6 +160,32 @@ public sealed class RunsTests
         Assert.Null(new PinWay(id, [.. Enumerable.Range(0, 12).Select(i => new Point((40 + (10 * i)).Inches(), 30.Inches()))]).On(Lamps).Refusal);
     }
 
+    [Theory] // the room is 240 by 144 in between its walls' centre lines
+    [InlineData(240, 144, false)]
+    [InlineData(241, 100, true)]
+    [InlineData(100, 145, true)]
+    [InlineData(-1, 20, true)]
+    public void A_place_outside_the_building_is_told_and_freed(int x, int y, bool told)
+    {
+        var (id, held) = Hold(Lamps, (x, y));
+        var tag = Planner.Plan(held).Tags.SingleOrDefault(t => t.Rule == "routing" && t.Subject.Id == id);
+        Assert.Equal(told, tag is not null);
+        if (tag is not null)
+        {
+            Assert.DoesNotContain(Planner.Plan(tag.Fixes.Single().Change.On(held).Job!).Tags, t => t.Rule == "routing");
+        }
+    }
+
+    [Theory]
+    [InlineData(12_000, null)]
+    [InlineData(12_001, "within 1000 ft")]
+    public void A_place_on_a_way_lies_within_a_thousand_feet(int inches, string? says)
+    {
+        var outcome = new PinWay(RunsOf(Lamps)[1].Id, [new Point(inches.Inches(), 0.Inches())]).On(Lamps);
+        Assert.Equal(says is null, outcome.Job is not null);
+        Assert.Contains(says ?? "", outcome.Refusal ?? "", StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_way_held_for_a_run_that_is_no_more_is_told_and_can_be_freed()
     {

@@ -121,7 +121,10 @@ internal static class RunChecks
 
         foreach (var run in sized.Routed.Runs.Where(r => r.Way.Blocked))
         {
-            yield return new(Severity.Red, Stage.Runs, Subject.Run(run.Id), "routing", $"The run from {run.From.Name} to {run.To.Name} crosses what cannot be crossed.", "No way around was found. Move the box or the obstruction.");
+            yield return new(Severity.Red, Stage.Runs, Subject.Run(run.Id), "routing", $"The run from {run.From.Name} to {run.To.Name} crosses what cannot be crossed.", run.IsPinned ? "One of the places it is held by lies outside the building, or no way leads round to it. Move the place, or free the way." : "No way around was found. Move the box or the obstruction.")
+            {
+                Fixes = run.IsPinned ? [new Fix("Free the way", new PinWay(run.Id, []))] : [],
+            };
         }
     }
 

@@ -168,6 +168,11 @@ public static partial class JobProblems
             yield return new($"pins.ways “{pin.Run}”", "a way is held by 1 to 12 places");
         }
 
+        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Any(v => v.X.Abs() > Length.FromFeet(1000) || v.Y.Abs() > Length.FromFeet(1000))))
+        {
+            yield return new($"pins.ways “{pin.Run}”", "a place on a way lies within 1000 ft of the building's corner");
+        }
+
         foreach (var twice in job.Pins.Ways.GroupBy(p => p.Run).Where(g => g.Count() > 1))
         {
             yield return new($"pins.ways “{twice.Key}”", "is pinned twice");

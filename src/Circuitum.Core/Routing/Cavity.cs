@@ -8,6 +8,7 @@ namespace Circuitum.Core.Routing;
 internal sealed class Cavity
 {
     private readonly List<Block> blocks;
+    private readonly List<Block> outside;
     private readonly Block whole;
     private readonly bool straight;
     private readonly Labour labour;
@@ -15,6 +16,7 @@ internal sealed class Cavity
     private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks, bool straight, Labour labour)
     {
         (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic, blocks, straight, labour);
+        outside = Outside(level);
         // Over a level that is not drawn yet nothing runs.
         var corners = level.Rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
@@ -48,6 +50,9 @@ internal sealed class Cavity
         blocks.AddRange(level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth)));
         return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks, straight, labour);
     }
+
+    /// <summary>The place is under or over some room.</summary>
+    public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South && !outside.Exists(o => o.Holds(at));
 
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));

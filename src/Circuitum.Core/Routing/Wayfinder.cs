@@ -324,6 +324,8 @@ internal sealed class Wayfinder
         Leave(build, a, start, entering: false);
         foreach (var next in via)
         {
+            // A place in the open air is no way for cable, whoever wants it.
+            build.Blocked |= !here[start]!.Covers(next);
             Cross(build, here[start]!, at, next);
             at = next;
         }
