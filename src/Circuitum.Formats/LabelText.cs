@@ -29,20 +29,6 @@ public static class LabelText
     {
         var plain = text.Replace("×", "x", StringComparison.Ordinal).Replace(" · ", "; ", StringComparison.Ordinal).Replace("→", ">", StringComparison.Ordinal);
         plain = string.Concat(plain.Select(c => c is >= ' ' and <= '~' ? c : '?'));
-        var line = "";
-        foreach (var word in plain.Split(' ').SelectMany(w => w.Chunk(Width).Select(c => new string(c))))
-        {
-            if (line.Length > 0 && line.Length + 1 + word.Length > Width)
-            {
-                yield return line;
-                line = word;
-            }
-            else
-            {
-                line = line.Length == 0 ? word : $"{line} {word}";
-            }
-        }
-
-        yield return line;
+        return WordWrap.Lines(plain.Split(' ').SelectMany(w => w.Chunk(Width).Select(c => new string(c))), line => line.Length <= Width);
     }
 }

@@ -126,8 +126,8 @@ public static class Sizing
 
     /// <summary>Runs of 6-2, 8-3 or larger, which may lie straight across joists underfoot, 334.15(C).</summary>
     public static ImmutableHashSet<string> ThatLieAcross(ImmutableArray<SizedCircuit> sized) =>
-        [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder && c.Gauge.Value >= Units.Gauge.Awg8).SelectMany(c => c.Routed.Runs)
-            .Where(r => r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 }) && sized.First(c => c.Circuit.Key == r.Circuit).GaugeOf(r) is var gauge && (gauge >= Units.Gauge.Awg6 || r.Conductors >= 3)).Select(r => r.Id)];
+        [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder && c.Gauge.Value >= Units.Gauge.Awg8).SelectMany(c => c.Routed.Runs
+            .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3) && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
 
     /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
     public static Gauge LeastFor(Amps rating) => Gauge.All.First(g => CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : Tables.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
@@ -144,9 +144,10 @@ public static class Sizing
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
         var breaker = Breakers.Choose(circuit, plates, job, book);
-        var places = WorstPlaces(comesIn is null ? routed.Runs : routed.Runs.Add(comesIn), holes, bundles);
+        var ways = comesIn is null ? routed.Runs : routed.Runs.Add(comesIn);
+        var places = WorstPlaces(ways, holes, bundles);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
-        var relieved = comesIn is null ? holes.RelievedOn(routed.Runs) : holes.RelievedOn(routed.Runs.Add(comesIn));
+        var relieved = holes.RelievedOn(ways);
         // The weakest jacket on the way decides for the whole circuit.
         var jacket = routed.Runs.Any(r => r.Jacket == Jacket.Underground) ? Jacket.Underground : routed.Runs.Length > 0 && routed.Runs.All(r => r.Jacket == Jacket.Armoured) ? Jacket.Armoured : Jacket.Nonmetallic;
         var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);

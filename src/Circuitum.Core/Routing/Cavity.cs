@@ -13,10 +13,11 @@ internal sealed class Cavity
     private readonly bool straight;
     private readonly Labour labour;
 
-    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, List<Block> blocks, bool straight, Labour labour)
+    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, IEnumerable<Block> obstructions, bool straight, Labour labour)
     {
-        (Structure, Number, Joists, Z, Ambient, IsAttic, this.blocks, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic, blocks, straight, labour);
+        (Structure, Number, Joists, Z, Ambient, IsAttic, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic, straight, labour);
         outside = Outside(level);
+        blocks = [.. outside, .. obstructions];
         // Over a level that is not drawn yet nothing runs.
         var corners = level.Rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
@@ -39,16 +40,15 @@ internal sealed class Cavity
     {
         var level = structure.Levels[0];
         return structure.Structure.Underfloor != Underfloor.Slab && level.Level.FloorJoists is { } joists
-            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, Outside(level), straight, labour)
+            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, [], straight, labour)
             : null;
     }
 
     public static Cavity Above(FramedStructure structure, int index, bool straight, Labour labour)
     {
         var level = structure.Levels[index];
-        var blocks = Outside(level);
-        blocks.AddRange(level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth)));
-        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, blocks, straight, labour);
+        var obstructions = level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth));
+        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, obstructions, straight, labour);
     }
 
     /// <summary>The place is under or over some room.</summary>

@@ -41,30 +41,13 @@ internal sealed class CircuitRoute
     private ControlGroup InOrder(ControlGroup group, List<Place> near)
     {
         var lamps = group.Lamps.Select(l => byId[l].Place).ToList();
-        var legs = group.Switches.ToDictionary(s => s, s => Spread(byId[s.Box].Place, lamps));
+        var legs = group.Switches.ToDictionary(s => s, s => SpanningTree.Least([byId[s.Box].Place, .. lamps], finder.Cost).Sixtyfourths);
         var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => finder.Cost(p, byId[s.Box].Place).Sixtyfourths));
         long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1)).Sum(p => (long)finder.Cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
         return group with { Switches = [.. Orders([.. group.Switches]).Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).MinBy(CostOf)!] };
     }
 
     private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]] : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (SwitchGang[])[x, .. rest]));
-
-    // The least that joins all lamps to a switch: Prim's tree.
-    private int Spread(Place start, List<Place> lamps)
-    {
-        var near = lamps.ConvertAll(l => finder.Cost(start, l).Sixtyfourths);
-        var left = Enumerable.Range(0, lamps.Count).ToList();
-        var sum = 0;
-        while (left.Count > 0)
-        {
-            var next = left.MinBy(i => near[i]);
-            left.Remove(next);
-            sum += near[next];
-            left.ForEach(i => near[i] = Math.Min(near[i], finder.Cost(lamps[next], lamps[i]).Sixtyfourths));
-        }
-
-        return sum;
-    }
 
     private bool TwoLegs => circuit.Load.Volts.Value > 120;
 

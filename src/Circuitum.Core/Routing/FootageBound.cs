@@ -46,10 +46,10 @@ public static class FootageBound
         var contacts = always.Select(b => new List<BoxId> { b }).Concat(sets.Select(s => s.Fed)).ToList();
         List<List<Place>> trunk = [[routed.HomeRun!.From.Place], .. contacts.Select(c => c.ConvertAll(b => placeOf[b]))];
         Length Between(List<Place> a, List<Place> b) => a.SelectMany(p => b.Select(q => shortest.Cost(p, q))).Min();
-        var way = Spanning(trunk, Between);
+        var way = SpanningTree.Least(trunk, Between);
         foreach (var (all, _) in sets)
         {
-            way += Spanning(all.ConvertAll(b => new List<Place> { placeOf[b] }), Between);
+            way += SpanningTree.Least(all.ConvertAll(b => new List<Place> { placeOf[b] }), Between);
         }
 
         // A cable arrives at each box that must be fed, sets that meet in one box counted once, and at all but one of every set.
@@ -68,26 +68,5 @@ public static class FootageBound
             met.UnionWith(c);
             return apart;
         });
-    }
-
-    // Prim's tree.
-    private static Length Spanning(List<List<Place>> places, Func<List<Place>, List<Place>, Length> between)
-    {
-        var near = places.Select(_ => new Length(int.MaxValue)).ToArray();
-        var done = new bool[places.Count];
-        var sum = Length.Zero;
-        near[0] = Length.Zero;
-        for (var step = 0; step < places.Count; step++)
-        {
-            var at = Enumerable.Range(0, places.Count).Where(i => !done[i]).MinBy(i => near[i]);
-            done[at] = true;
-            sum += near[at];
-            for (var i = 0; i < places.Count; i++)
-            {
-                near[i] = done[i] ? near[i] : Length.Min(near[i], between(places[at], places[i]));
-            }
-        }
-
-        return sum;
     }
 }

@@ -21,23 +21,7 @@ internal static class PrintFonts
     }
 
     /// <summary>The lines of a text that fit a width.</summary>
-    public static IEnumerable<string> Lines(XGraphics g, string text, XFont font, double width)
-    {
-        var line = "";
-        foreach (var word in text.Split(' '))
-        {
-            var next = line.Length == 0 ? word : line + " " + word;
-            if (line.Length > 0 && g.MeasureString(next, font).Width > width)
-            {
-                yield return line;
-                next = word;
-            }
-
-            line = next;
-        }
-
-        yield return line;
-    }
+    public static IEnumerable<string> Lines(XGraphics g, string text, XFont font, double width) => WordWrap.Lines(text.Split(' '), line => g.MeasureString(line, font).Width <= width);
 
     private sealed class EmbeddedFonts : IFontResolver
     {

@@ -70,7 +70,7 @@ public static class BoxWiringDrawing
             svg.Empty("rect", ("class", $"jacket jacket-{jacket}"), ("x", "0"), ("y", SvgText.N(top)), ("width", "82"), ("height", SvgText.N(size)), ("rx", "3"));
             svg.Words($"{cable.Letter} · {name}", 5, top + 13, "cable-name", "start");
             var shown = 0;
-            foreach (var line in Fold($"{(cable.In ? "from" : "to")} {end}", 17).Take(Conductor.In(cable.Run).Length - 1))
+            foreach (var line in WordWrap.Lines($"{(cable.In ? "from" : "to")} {end}".Split(' '), l => l.Length <= 17).Take(Conductor.In(cable.Run).Length - 1))
             {
                 svg.Words(line, 5, top + 25 + (shown++ * 10.5m), "cable-end", "start");
             }
@@ -144,23 +144,4 @@ public static class BoxWiringDrawing
         TerminalKind.Common => "dark",
         _ => "brass",
     };
-
-    private static IEnumerable<string> Fold(string text, int width)
-    {
-        var line = "";
-        foreach (var word in text.Split(' '))
-        {
-            if (line.Length > 0 && line.Length + word.Length >= width)
-            {
-                yield return line;
-                line = word;
-            }
-            else
-            {
-                line = line.Length == 0 ? word : line + " " + word;
-            }
-        }
-
-        yield return line;
-    }
 }
