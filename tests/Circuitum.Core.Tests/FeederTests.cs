@@ -31,7 +31,7 @@ public sealed class FeederTests
     public void The_shed_is_fed_at_60_A_by_three_6_and_a_10_in_three_quarter_inch_pipe()
     {
         var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired.Protected.Sized;
-        Assert.Equal((60m, "3 × 6 + 10 G", "3/4 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Raceway!.Value));
+        Assert.Equal((60m, "3 × 6 + 10 G", "3/4 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
         Assert.Contains(feeder.Breaker.Why.Steps, s => s.Cite == "225.39(D)");
     }
 
@@ -41,7 +41,7 @@ public sealed class FeederTests
         var job = Shed() with { Schools = new() { FeederMetal = FeederMetal.Aluminium } };
         var plan = Planner.Plan(job);
         var feeder = plan.Landed(new("feeder-G"))!.Wired.Protected.Sized;
-        Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Raceway!.Value));
+        Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
         Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminium");
         // 2 × 19.5 A × .508 Ω/1000 ft.
         var feet = feeder.Routed.HomeRun!.Length.Value.Feet;
@@ -157,7 +157,7 @@ public sealed class FeederTests
         var job = Shed() with { Pins = new() { Cables = [new(new("feeder-G"), Gauge.Awg4)] } };
         var feeder = Planner.Plan(job).Landed(new("feeder-G"))!.Wired.Protected.Sized;
         // 3 × .0824 + .0507 = .2979 in², over 40 % of .508 = .2032, within 40 % of .832 = .3328.
-        Assert.Equal(("3 × 4 + 6 G", "1 in PVC"), (feeder.Cable, feeder.Raceway!.Value));
+        Assert.Equal(("3 × 4 + 6 G", "1 in PVC"), (feeder.Cable, feeder.Pipe!.Size.Value));
     }
 
     [Fact]

@@ -114,14 +114,18 @@ public sealed class HardwareTests
     [Fact]
     public void What_no_pipe_to_2_in_holds_is_said() => Assert.Null(Pipe(ConduitKind.Pvc40, "", (5, "4/0")).Trade);
 
-    [Theory] // √(.508 ÷ .0507) = 3.17 wedges; √(.508 ÷ .0366) = 3.73 does not
-    [InlineData("6", true)]
-    [InlineData("8", false)]
-    public void Three_of_a_size_may_wedge(string gauge, bool jams)
+    [Theory] // √(.508 ÷ .0507) = 3.17 wedges; √(.285 ÷ .0366) = 2.79 and √(.832 ÷ .0824) = 3.18 either side of 2.8
+    [InlineData("6", "3/4", true)]
+    [InlineData("8", "1/2", false)]
+    [InlineData("4", "1", true)]
+    public void Three_of_a_size_may_wedge(string gauge, string trade, bool jams)
     {
-        var sum = Pipe(ConduitKind.Pvc40, "", (3, gauge), (1, "10"));
-        Assert.Equal(("3/4", jams), (sum.Trade!, sum.Jams));
+        var sum = Pipe(ConduitKind.Pvc40, "", (3, gauge));
+        Assert.Equal((trade, jams), (sum.Trade!, sum.Jams));
     }
+
+    [Fact] // with a fourth among them it is very unlikely
+    public void Four_do_not_wedge() => Assert.False(Pipe(ConduitKind.Pvc40, "", (3, "6"), (1, "10")).Jams);
 
     [Theory]
     [InlineData("90 90 90 90", false)]

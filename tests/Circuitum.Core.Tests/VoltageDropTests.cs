@@ -1,4 +1,5 @@
 using Circuitum.Core.Conductors;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -36,10 +37,9 @@ public sealed class VoltageDropTests
     [Fact] // 3 × .0507 + .0211 = .1732 in² in 40 % of .508 = .2032; 2 × 48 × .491 × 130 / 1000 = 6.13 V, 2.6 % of 240
     public void A_60_A_feeder_of_130_ft_goes_in_three_quarter_inch_pipe()
     {
-        var raceway = FeederSizing.Raceway(Gauge.Awg6, Gauge.Awg10);
-        Assert.Equal("3/4 in PVC", raceway.Value);
-        Assert.Equal("0.1732 in²", raceway.Why.Steps[0].Value);
-        Assert.Equal("0.2032 in² ≥ 0.1732 in²", raceway.Why.Steps[1].Value);
+        var pipe = ConduitFill.Size(ConduitKind.Pvc40, [new(3, Gauge.Awg6), new(1, Gauge.Awg10)], [90, 90], 130.Feet());
+        Assert.Equal("3/4", pipe.Trade);
+        Assert.Contains(pipe.Why.Steps, s => s.Value == "0.2032 in² ≥ 0.1732 in²");
         var lost = VoltageDrop.Of(48.Amps(), Gauge.Awg6, 130.Feet());
         Assert.Equal(6.13m, decimal.Round(lost.Value, 2));
         Assert.Equal(2.6m, decimal.Round(VoltageDrop.Share(lost, 240.Volts()).Value, 1));

@@ -92,12 +92,11 @@ public sealed class LabelTests
     [Fact] // out of the house, 90° down into the trench, along it, 90° up
     public void The_demos_pipe_is_dug_to_its_rule_with_the_crews_margin()
     {
-        var pipe = Assert.Single(Trenching.Of(Demo));
-        Assert.Equal("3/4 in PVC", pipe.Pipe);
-        Assert.Equal(0, pipe.PullPoints);
-        Assert.InRange(pipe.Turns, 180, 360);
-        Assert.Equal(pipe.Turns, pipe.Bends[^1].Total);
-        var depth = Demo.Job.Trenches.Single().Depth;
-        Assert.Equal((depth.Inches < 18 ? 18 : depth.Inches) + 2, pipe.Cover.Value.Inches);
+        var pipe = Assert.Single(PipeSheets.Of(Demo)).Pipe;
+        Assert.Equal("3/4 in PVC", pipe.Size.Value);
+        var buried = pipe.Raceway.Pulls.MaxBy(p => p.Bends.Count(b => b.At.Contains("trench", System.StringComparison.Ordinal)))!;
+        Assert.InRange(buried.Degrees, 180, 360);
+        var trench = Assert.Single(Trenching.Of(Demo));
+        Assert.Equal((trench.Trench.Depth.Inches < 18 ? 18 : trench.Trench.Depth.Inches) + 2, trench.Cover.Value.Inches);
     }
 }

@@ -32,7 +32,46 @@ public sealed class RunsTests : IDisposable
         Assert.Contains("Free the way of a run", text, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Two_circuits_are_put_in_one_pipe_and_the_pipe_is_set()
+    {
+        var visitor = await host.AtAsync("/job/demo/runs");
+        var (island, other) = (Planner.Plan(await NowAsync()).CircuitOf(new("k-island"))!.Circuit, Planner.Plan(await NowAsync()).Circuits.First(c => c.Circuit.Key.Value == "feeder-G").Circuit);
+        foreach (var key in new[] { island.Key, other.Key })
+        {
+            var (status, _, _) = await visitor.PostAsync("/job/demo/runs?handler=PutInPipe", ("circuit", key.Value), ("pipe", "P1"));
+            Assert.Equal(HttpStatusCode.OK, status);
+        }
+
+        Assert.Equal([island.Key, other.Key], Assert.Single((await NowAsync()).Pipes).Circuits.AsEnumerable());
+        await visitor.PostAsync("/job/demo/runs?handler=Pipe", ("pipe", "P1"), ("circuit", island.Key.Value), ("kind", "Pvc80"), ("marked75", "true"));
+        await visitor.PostAsync("/job/demo/runs?handler=AddStop", ("pipe", "P1"), ("circuit", island.Key.Value), ("along", "6'"), ("kind", "PullBox"));
+        var pipe = (await NowAsync()).Pipes[0];
+        Assert.Equal((ConduitKind.Pvc80, true, 72m), (pipe.Kind, pipe.Marked75, pipe.Stops.Single().Along.Inches));
+        await visitor.PostAsync("/job/demo/runs?handler=DropStop", ("pipe", "P1"), ("circuit", island.Key.Value), ("stop", "0"));
+        Assert.Empty((await NowAsync()).Pipes[0].Stops);
+        var text = await visitor.GetAsync($"/job/demo/runs?on=run:{Uri.EscapeDataString(Planner.Plan(await NowAsync()).CircuitOf(new("k-island"))!.Protected.Sized.Routed.HomeRun!.Id)}");
+        Assert.Contains("Pipe P1", WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_trench_is_set_and_led_round_a_corner()
+    {
+        var visitor = await host.AtAsync("/job/demo/runs");
+        var trench = (await NowAsync()).Trenches.Single();
+        await visitor.PostAsync("/job/demo/runs?handler=Trench", ("trench", trench.Id), ("cover", "20\""), ("dataPipe", "12\""), ("underDrive", "true"));
+        await visitor.PostAsync("/job/demo/runs?handler=Via", ("place", $"+1 trench:{trench.Id}"), ("x", "40'"), ("y", "60'"));
+        var changed = (await NowAsync()).Trenches.Single();
+        Assert.Equal((20m, 12m, true, trench.Path.Length + 1), (changed.Depth.Inches, changed.DataPipe!.Value.Inches, changed.UnderDrive, changed.Path.Length));
+        await visitor.PostAsync("/job/demo/runs?handler=DropVia", ("place", $"1 trench:{trench.Id}"));
+        Assert.Equal(trench.Path.Length, (await NowAsync()).Trenches.Single().Path.Length);
+    }
+
     [Theory]
+    [InlineData("Pipe", "pipe", "P7", "not in this job any more")]
+    [InlineData("AddStop", "along", "far", "is no length")]
+    [InlineData("DropStop", "stop", "3", "not in this job any more")]
+    [InlineData("Trench", "cover", "4\"", "6 to 48 in of cover")]
     [InlineData("Via", "x", "five", "is no length")]
     [InlineData("Via", "place", "nothing", "No such place")]
     [InlineData("Via", "place", "9 some-run", "not in this job any more")]
@@ -42,10 +81,10 @@ public sealed class RunsTests : IDisposable
     public async Task What_cannot_be_is_told_and_nothing_is_saved(string handler, string field, string typed, string says)
     {
         var visitor = await host.AtAsync("/job/demo/runs");
-        var fields = new Dictionary<string, string> { ["place"] = "+1 some-run", ["x"] = "10\"", ["y"] = "10\"", ["box"] = "f-r2", ["volume"] = "18", [field] = typed };
+        var fields = new Dictionary<string, string> { ["place"] = "+1 some-run", ["x"] = "10\"", ["y"] = "10\"", ["box"] = "f-r2", ["volume"] = "18", ["pipe"] = "feeder-G", ["circuit"] = "feeder-G", ["kind"] = handler == "Pipe" ? "Emt" : "PullBox", ["along"] = "4'", ["stop"] = "0", ["trench"] = "garden-trench", ["cover"] = "20\"", [field] = typed };
         var (status, text, _) = await visitor.PostAsync($"/job/demo/runs?handler={handler}", [.. fields.Select(f => (f.Key, f.Value))]);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Contains(says, WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+        Assert.True(WebUtility.HtmlDecode(text).Contains(says, StringComparison.Ordinal), text);
         Assert.Single(await host.Revisions.OfAsync(new("demo")));
     }
 

@@ -12,24 +12,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on cable: protected by its breaker, large enough, not too far, not through what cannot be crossed.</summary>
 internal static class RunChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is not null).SelectMany(c => Check(plan, c)).Concat(IdleWays(plan)).Concat(Shallow(plan)).Concat(Supplies(plan));
-
-    // 300.5: what lies in the ground has its cover, cable more than pipe, a protected 20 A circuit less.
-    private static IEnumerable<Tag> Shallow(Checked plan)
-    {
-        foreach (var circuit in plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is { } home && home.Way.Legs.Any(l => l.Space == Space.Trench)))
-        {
-            var sized = circuit.Protected.Sized;
-            var home = sized.Routed.HomeRun!;
-            var what = sized.Raceway is not null ? Buried.Pvc : sized.Breaker.Value.Value <= 20 && circuit.Circuit.Load.Volts.Value == 120 && circuit.Protected.BreakerIsGfci ? Buried.ProtectedBranch : Buried.Cable;
-            var least = Burial.Cover(what, underDrive: false).Value;
-            var depth = -home.Way.Legs.Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z).Select(l => l.From.Z.Sixtyfourths).DefaultIfEmpty().Max();
-            if (depth < least.Sixtyfourths)
-            {
-                yield return new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), "300.5", $"The trench of {circuit.Circuit.Key} is too shallow.", $"{new Length(depth)} of cover; {Words.Of(what)} asks {least} (Table 300.5(A)), the crew {plan.Job.HouseRules.TrenchMargin} more.");
-            }
-        }
-    }
+    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is not null).SelectMany(c => Check(plan, c)).Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan));
 
     // 225.30: a building without a panel has one supply, one branch circuit or one multiwire circuit.
     private static IEnumerable<Tag> Supplies(Checked plan)

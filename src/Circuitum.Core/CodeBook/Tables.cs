@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.CodeBook;
@@ -26,20 +27,7 @@ public enum Column
     C90 = 90,
 }
 
-/// <summary>Pipes that conductors are pulled in.</summary>
-public enum ConduitKind
-{
-    /// <summary>Rigid PVC, schedule 40.</summary>
-    Pvc40,
-
-    /// <summary>Rigid PVC, schedule 80.</summary>
-    Pvc80,
-
-    /// <summary>Electrical metallic tubing.</summary>
-    Emt,
-}
-
-/// <summary>Jacketed cable that a branch circuit is pulled in.</summary>
+/// <summary>What the conductors of a run are pulled in.</summary>
 public enum Jacket
 {
     /// <summary>Nonmetallic-sheathed, for dry places only (334.12(B)); 90 °C conductors held to the 60 °C column (334.80).</summary>
@@ -50,6 +38,9 @@ public enum Jacket
 
     /// <summary>Metal-clad cable; 90 °C conductors held to the terminations (330.80).</summary>
     Armoured,
+
+    /// <summary>None: loose THWN-2 in a pipe, held to the terminations (110.14(C)).</summary>
+    Loose,
 }
 
 /// <summary>Figures that are the same in the 2017, 2020 and 2023 editions.</summary>

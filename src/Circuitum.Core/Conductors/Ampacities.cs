@@ -53,8 +53,9 @@ public static class Ampacities
     /// <param name="terminations">60 °C, or 75 °C where both ends are so marked, 110.14(C).</param>
     /// <param name="book">The edition.</param>
     /// <param name="metal">Copper as usual, or aluminium.</param>
+    /// <param name="where">The stretch in words.</param>
     /// <exception cref="ArgumentException">The table has no such conductor (14 AWG aluminium).</exception>
-    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook.CodeBook book, Metal metal = Metal.Copper)
+    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook.CodeBook book, Metal metal = Metal.Copper, string where = "")
     {
         var amps = Tables.Ampacity(gauge, metal, Column.C90) ?? throw new ArgumentException($"Table 310.16 has no {gauge} aluminium.", nameof(gauge));
         var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column", amps.ToString(), book.AmpacityTable);
@@ -68,7 +69,7 @@ public static class Ampacities
         if (currentCarrying > 3)
         {
             amps *= Tables.AdjustmentFactor(currentCarrying);
-            why = why.Book($"{currentCarrying} current-carrying conductors: × {Tables.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.AdjustmentTable);
+            why = why.Book($"{currentCarrying} current-carrying conductors{(where.Length > 0 ? " " + where : "")}: × {Tables.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.AdjustmentTable);
         }
 
         return Held(amps, gauge, terminations, why, book, "110.14(C)", metal);

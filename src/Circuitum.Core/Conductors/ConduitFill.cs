@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
@@ -77,12 +78,11 @@ public static class ConduitFill
     };
 
     /// <summary>A pipe in words.</summary>
-    public static string NameOf(ConduitKind kind) => kind switch { ConduitKind.Pvc80 => "PVC schedule 80", ConduitKind.Emt => "EMT", _ => "PVC schedule 40" };
+    /// <param name="kind">The pipe.</param>
+    /// <param name="asBought">Schedule 40 is what PVC means.</param>
+    public static string NameOf(ConduitKind kind, bool asBought = false) => kind switch { ConduitKind.Pvc80 => "PVC schedule 80", ConduitKind.Emt => "EMT", _ => asBought ? "PVC" : "PVC schedule 40" };
 
-    // Diameters from the areas: the ratio of the roots. Only three conductors of one size wedge (Chapter 9 Table 1, note 2).
-    private static decimal? Jam(ImmutableArray<PulledConductors> conductors, SquareInches whole)
-    {
-        var three = conductors.FirstOrDefault(c => c.Count == 3);
-        return three is null ? null : (decimal)Math.Sqrt((double)(whole.Value / Tables.ConductorArea(three.Gauge).Value));
-    }
+    // Diameters from the areas: the ratio of the roots. Three conductors of one size wedge; of four or more it is very unlikely (Chapter 9 Table 1, informational note 2).
+    private static decimal? Jam(ImmutableArray<PulledConductors> conductors, SquareInches whole) => conductors is [{ Count: 3 } three]
+        ? (decimal)Math.Sqrt((double)(whole.Value / Tables.ConductorArea(three.Gauge).Value)) : null;
 }

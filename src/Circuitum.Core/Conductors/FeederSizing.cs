@@ -14,8 +14,8 @@ public static class FeederSizing
     /// <summary>A feeder of an outbuilding with more than two circuits is rated at least this, 225.39(D).</summary>
     public static Amps Least { get; } = new(60);
 
-    /// <summary>Sizes one feeder.</summary>
-    public static SizedCircuit Size(RoutedCircuit routed, Survey survey, Job job, CodeBook.CodeBook book)
+    /// <summary>Sizes one feeder in its pipe.</summary>
+    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, Survey survey, Job job, CodeBook.CodeBook book)
     {
         var run = routed.HomeRun!;
         var load = routed.Circuit.Load;
@@ -40,7 +40,9 @@ public static class FeederSizing
         }
 
         var metal = job.Schools.FeederMetal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
-        var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Ampacities.InRaceway(g, 3, new(30), Column.C60, book, metal).Value is var able && able >= amps && book.Protects(rating, able, false)
+        var worst = raceway.Worst(run);
+        Figure<Amps> Able(Gauge gauge) => Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75 ? Column.C75 : Column.C60, book, metal, worst.Where);
+        var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Able(g).Value is var able && able >= amps && book.Protects(rating, able, false)
             && (CodeBook.CodeBook.SmallConductorLimit(g, metal) is not Amps limit || rating <= limit)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
@@ -50,7 +52,7 @@ public static class FeederSizing
             conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
         }
 
-        var ampacity = Ampacities.InRaceway(gauge, 3, new(30), Column.C60, book, metal);
+        var ampacity = Able(gauge);
         var ground = Grounding.For(rating, gauge, needed, metal);
         var lost = VoltageDrop.Of(amps, gauge, run.Length.Value, metal);
         var drop = VoltageDrop.Share(lost, load.Volts);
@@ -67,18 +69,6 @@ public static class FeederSizing
             Through = ImmutableDictionary<string, Amps>.Empty.Add(run.Id, amps),
             Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", "Chapter 9 Table 8")),
             Ground = ground,
-            Raceway = Raceway(gauge, ground),
         };
-    }
-
-    /// <summary>Smallest PVC schedule 40 for three equal conductors and a ground, Chapter 9 Tables 1, 4 and 5.</summary>
-    public static Figure<string> Raceway(Gauge conductor, Gauge ground)
-    {
-        var area = new SquareInches((Tables.ConductorArea(conductor).Value * 3) + Tables.ConductorArea(ground).Value);
-        var why = Because.Of("Why this pipe").Book($"3 × {conductor} and a {ground}", area.ToString(), "Chapter 9 Table 5");
-        var fit = Tables.PvcSchedule40.Select(p => (p.Trade, Room: new SquareInches(p.Area.Value * Tables.RacewayFill(4).Value / 100))).FirstOrDefault(p => p.Room.Value >= area.Value);
-        return fit.Trade is null
-            ? new("larger than 2 in", why.Book("no pipe to 2 in is large enough at 40 %", "", "Chapter 9 Table 1"))
-            : new($"{fit.Trade} in PVC", why.Book($"{fit.Trade} in schedule 40 at 40 %", $"{fit.Room} ≥ {area}", "Chapter 9 Tables 1 and 4"));
     }
 }

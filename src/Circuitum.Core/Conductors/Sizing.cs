@@ -48,8 +48,8 @@ public sealed record SizedCircuit
     /// <summary>Its equipment grounding conductor where it is pulled loose in a raceway; a cable brings its own.</summary>
     public Gauge? Ground { get; init; }
 
-    /// <summary>Raceway of a feeder; null for cable.</summary>
-    public Figure<string>? Raceway { get; init; }
+    /// <summary>The pipe its home run is pulled in; null for cable.</summary>
+    public FittedPipe? Pipe { get; init; }
 
     /// <summary>Minimum circuit ampacity of its one nameplate that has one.</summary>
     public Amps? Mca { get; init; }
@@ -67,8 +67,8 @@ public sealed record SizedCircuit
     public Gauge GaugeOf(Run run) => run.Kind is RunKind.HomeRun ? HomeRunGauge : Gauge.Value;
 
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
-    public string CableOf(Run run) => run.Kind == RunKind.Feeder && Raceway is not null
-        ? $"3 × {Gauge.Value}{(Metal == Metal.Aluminium ? " Al" : "")} + {Ground} G"
+    public string CableOf(Run run) => run.Jacket == Jacket.Loose
+        ? $"{run.Conductors} × {GaugeOf(run)}{(Metal == Metal.Aluminium ? " Al" : "")} + {Ground} G"
         : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}{run.Jacket switch { Jacket.Underground => " UF", Jacket.Armoured => " MC", _ => "" }}";
 
     /// <summary>The home run's cable.</summary>
@@ -86,7 +86,15 @@ public static class Sizing
     /// <param name="job">The job.</param>
     /// <param name="book">Its code book.</param>
     public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book) =>
-        Supply.Behind([.. circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, survey, job, book) : Branch(c, ComesIn(c, circuits), holes, bundles, survey, job, book))]);
+        Size(circuits, Raceways.Of(circuits, job), holes, bundles, survey, job, book);
+
+    private static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book)
+    {
+        var pipeOf = raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
+        var sized = circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], survey, job, book)
+            : Branch(c, ComesIn(c, circuits), pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book)).ToImmutableArray();
+        return FittedPipe.Fit(Supply.Behind(sized), raceways);
+    }
 
     /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger conductor.</summary>
     /// <param name="sized">As sized with the holes.</param>
@@ -100,10 +108,10 @@ public static class Sizing
         foreach (var circuit in sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
         {
             // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
-            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value, [.. WorstPlaces(circuit.Routed.Runs, holes, bundles).Select(p => p with { Cables = 1, CurrentCarrying = 2, Bundled = null })], book, circuit.Jacket, circuit.Mca).Gauge;
+            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value, [.. WorstPlaces(circuit.Routed.Runs, circuit.Pipe?.Raceway, holes, bundles).Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket, circuit.Mca).Gauge;
             bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>
                 !Carries(alone, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
-            foreach (var run in circuit.Routed.Runs)
+            foreach (var run in circuit.Routed.Runs.Where(r => r.Pipe is null))
             {
                 var passed = holes.Of(run);
                 foreach (var hole in passed.Where(h => h.Sealed && h.Runs.Length > most && TooMany(h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
@@ -139,18 +147,19 @@ public static class Sizing
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
         routed.HomeRun?.RidesIn is string id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book)
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
         var breaker = Breakers.Choose(circuit, plates, job, book);
         var ways = comesIn is null ? routed.Runs : routed.Runs.Add(comesIn);
-        var places = WorstPlaces(ways, holes, bundles);
+        var places = WorstPlaces(ways, raceway, holes, bundles);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
         var relieved = holes.RelievedOn(ways);
         // The weakest jacket on the way decides for the whole circuit.
-        var jacket = routed.Runs.Any(r => r.Jacket == Jacket.Underground) ? Jacket.Underground : routed.Runs.Length > 0 && routed.Runs.All(r => r.Jacket == Jacket.Armoured) ? Jacket.Armoured : Jacket.Nonmetallic;
-        var (gauge, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
+        var jacket = JacketOf(routed.Runs);
+        var (needed, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
+        var gauge = needed;
         var why = Because.Of("Why this conductor");
         if (jacket == Jacket.Underground)
         {
@@ -164,8 +173,8 @@ public static class Sizing
             why = why.Pin("held by a person", $"{gauge} AWG");
         }
 
-        why = mca is Amps needed
-            ? why.Job("nameplate: minimum circuit ampacity", needed.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {needed}", "440.4(B), 440.32")
+        why = mca is Amps plate
+            ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {plate}", "440.4(B), 440.32")
             : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value)} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
         why = why.Then(OtherWayRound(mca ?? (circuit.Load.PortableReceptacles ? breaker.Value : circuit.Load.Required), gauge, places, book, jacket));
         if (relieved.Spots > 0)
@@ -186,6 +195,7 @@ public static class Sizing
             Mca = mca,
             ComesIn = comesIn,
             Ampacity = ampacity,
+            Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, home, needed) : null,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
             Through = [],
@@ -193,10 +203,18 @@ public static class Sizing
         });
     }
 
+    private static Jacket JacketOf(ImmutableArray<Run> runs)
+    {
+        var cables = runs.Where(r => r.Jacket != Jacket.Loose).ToList();
+        return cables.Exists(r => r.Jacket == Jacket.Underground) ? Jacket.Underground
+            : cables.Count == 0 ? runs.IsEmpty ? Jacket.Nonmetallic : Jacket.Loose
+            : cables.TrueForAll(r => r.Jacket == Jacket.Armoured) ? Jacket.Armoured : Jacket.Nonmetallic;
+    }
+
     // The same sum from the other end: the load divided by the factors, looked up once.
     private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket)
     {
-        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, jacket, p.Bundled is not null)).DefaultIfEmpty(1).Min();
+        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose, p.Bundled is not null || p.Piped is not null)).DefaultIfEmpty(1).Min();
         if (worst is 0 or >= 1)
         {
             return Because.Of("");
@@ -234,12 +252,21 @@ public static class Sizing
 
     private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket) => places.Count == 0
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
-        : places.Select(p => Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
+        : places.Select(p => p.Piped is Column terminations ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
+            : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
 
-    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Holes holes, ILookup<string, CableBundle> bundles)
+    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<string, CableBundle> bundles)
     {
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
-        foreach (var run in runs)
+        List<WorstPlace> piped = [];
+        if (raceway is not null && runs.FirstOrDefault(r => r.Pipe is not null) is { } pulled)
+        {
+            var worst = raceway.Worst(pulled);
+            // What goes on in cable ends at 60 °C all the same: one circuit, one conductor (110.14(C)).
+            piped.Add(pulled.Jacket != Jacket.Loose ? new(worst.Runs.Length, worst.CurrentCarrying, worst.Ambient, worst.Where, worst.Long) : new(1, worst.CurrentCarrying, worst.Ambient, worst.Where, null, raceway.Pipe.Marked75 && runs.All(r => r.Jacket == Jacket.Loose) ? Column.C75 : Column.C60));
+        }
+
+        foreach (var run in runs.Where(r => r.Pipe is null))
         {
             foreach (var hole in holes.Of(run).Where(h => h.Sealed))
             {
@@ -257,8 +284,15 @@ public static class Sizing
             }
         }
 
-        return [.. places.Values];
+        // Cable that crowds nowhere still begins from its own column.
+        if (piped.Count > 0 && places.Count == 0 && runs.Any(r => r.Pipe is null))
+        {
+            piped.Add(new(1, 2, new(30), "", null));
+        }
+
+        return [.. piped, .. places.Values];
     }
 
-    private sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled);
+    // Piped: the column its terminations are marked for; null for cable.
+    private sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled, Column? Piped = null);
 }

@@ -42,6 +42,9 @@ public sealed record Job
     /// <summary>Paths between buildings.</summary>
     public ImmutableArray<Trench> Trenches { get; init; } = [];
 
+    /// <summary>Pipes that home runs and feeders are pulled in.</summary>
+    public ImmutableArray<Pipe> Pipes { get; init; } = [];
+
     /// <summary>Boards; exactly one is fed by the service.</summary>
     public required ImmutableArray<Panel> Panels { get; init; }
 

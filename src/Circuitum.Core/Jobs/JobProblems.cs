@@ -81,6 +81,7 @@ public static partial class JobProblems
             .Concat(job.Panels.Select(p => ("panels", p.Id.Value)))
             .Concat(job.Boxes.Select(b => ("boxes", b.Id.Value)))
             .Concat(job.Trenches.Select(t => ("trenches", t.Id)))
+            .Concat(job.Pipes.Select(p => ("pipes", p.Id)))
             .Concat(job.Holds.Select(h => ("holds", h.Id)));
         var seen = new HashSet<(string, string)>();
         foreach (var (kind, id) in ids)
@@ -208,6 +209,11 @@ public static partial class JobProblems
         foreach (var trench in job.Trenches.Where(t => !structures.Contains(t.From) || !structures.Contains(t.To) || t.From == t.To))
         {
             yield return new($"trenches “{trench.Id}”", "joins two different buildings of this job");
+        }
+
+        foreach (var problem in PipeProblems.Find(job))
+        {
+            yield return problem;
         }
 
         var home = job.Structures.SelectMany(s => s.Levels.SelectMany(l => l.Rooms.Select(r => (r.Id, Structure: s.Id)))).GroupBy(x => x.Id).ToDictionary(x => x.Key, x => x.First().Structure);

@@ -181,11 +181,3 @@ public enum ObstructionKind
     /// <summary>The joist bays over a plumbing wall, taken by drains and vents.</summary>
     PlumbingWall,
 }
-
-/// <summary>A path in the ground between two buildings, in site coordinates.</summary>
-/// <param name="Id">Stable id.</param>
-/// <param name="From">Building with the feeding panel.</param>
-/// <param name="To">Building fed.</param>
-/// <param name="Path">From wall to wall, 2 to 40 points.</param>
-/// <param name="Depth">Cover, 6 to 48 in (300.5).</param>
-public sealed record Trench(string Id, StructureId From, StructureId To, ImmutableArray<Point> Path, Length Depth);

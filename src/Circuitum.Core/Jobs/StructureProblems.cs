@@ -65,9 +65,14 @@ public static partial class JobProblems
 
         foreach (var trench in job.Trenches)
         {
-            if (trench.Path.Length is < 2 or > 40 || trench.Depth < Length.FromInches(6) || trench.Depth > Length.FromInches(48))
+            if (trench.Path.Length is < 2 or > Trench.MostPoints || trench.Depth < Length.FromInches(6) || trench.Depth > Length.FromInches(48))
             {
                 yield return new($"trenches “{trench.Id}”", "a trench has 2 to 40 points and 6 to 48 in of cover");
+            }
+
+            if (trench.DataPipe is { } apart && (apart < Length.Zero || apart > Length.FromInches(48)))
+            {
+                yield return new($"trenches “{trench.Id}”.dataPipe", $"lies 0 to 48 in from the power; it is {apart}");
             }
         }
     }

@@ -3,6 +3,9 @@ namespace Circuitum.Core.Jobs;
 /// <summary>Trade words for kinds.</summary>
 public static class Words
 {
+    /// <summary>What is along a pipe.</summary>
+    public static string Of(PipeStopKind kind) => kind == PipeStopKind.PullBox ? "pull box" : "joint between boxes";
+
     /// <summary>GfciReceptacle becomes “GFCI receptacle”, SmokeAlarm “smoke alarm”.</summary>
     public static string Of<T>(T kind) where T : struct, Enum
     {

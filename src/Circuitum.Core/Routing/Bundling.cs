@@ -13,7 +13,7 @@ namespace Circuitum.Core.Routing;
 /// <param name="Insulated">In contact with thermal insulation: 334.80 counts more than two cables.</param>
 public sealed record CableBundle(Spot Spot, ImmutableArray<string> Runs, int CurrentCarrying, Length Long, Celsius Ambient, bool Insulated);
 
-/// <summary>Finds where cables are bundled: through the same holes one after the other, and down the same bay where the crew ties them.</summary>
+/// <summary>Finds where cables are bundled; what is pulled in a pipe is that pipe's own (see <see cref="Raceway"/>). Through the same holes one after the other, and down the same bay where the crew ties them.</summary>
 public static class Bundling
 {
     /// <summary>Together for more than this they are adjusted, Table 310.15(C)(1) and 310.15(C)(1)(b).</summary>
@@ -33,7 +33,7 @@ public static class Bundling
             }
         }
 
-        foreach (var run in circuits.SelectMany(c => c.Runs))
+        foreach (var run in circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
         {
             var passed = holes.Of(run);
             for (var i = 0; i < passed.Length; i++)
@@ -74,7 +74,7 @@ public static class Bundling
     private static IEnumerable<(Spot Spot, List<(string Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits)
     {
         var columns = new SortedDictionary<Spot, List<(string, Length)>>();
-        foreach (var run in circuits.SelectMany(c => c.Runs))
+        foreach (var run in circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
         {
             foreach (var plate in run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Plate))
             {

@@ -70,13 +70,16 @@ public static class Drilling
 
         var all = ImmutableArray.CreateBuilder<Hole>();
         var byRun = new Dictionary<string, ImmutableArray<Hole>.Builder>();
-        foreach (var (spot, cables) in passing.OrderBy(p => p.Key))
+        foreach (var (spot, through) in passing.OrderBy(p => p.Key))
         {
             var most = relief.TryGetValue(spot, out var few) ? Math.Min(few, rules.CablesPerHole) : rules.CablesPerHole;
-            var holes = (cables.Count + most - 1) / most;
-            for (var i = 0; i < holes; i++)
+            var cables = through.FindAll(t => t.Run.Pipe is null);
+            var shared = (cables.Count + most - 1) / most;
+            // A pipe has a hole of its own, whatever is pulled in it.
+            List<(Run Run, Passage Passage)>[] shares = [.. Enumerable.Range(0, shared).Select(i => cables.GetRange(i * cables.Count / shared, ((i + 1) * cables.Count / shared) - (i * cables.Count / shared))),
+                .. through.Where(t => t.Run.Pipe is not null).GroupBy(t => t.Run.Pipe).Select(g => g.ToList())];
+            foreach (var (share, i) in shares.Select((s, i) => (s, i)))
             {
-                var share = cables.Skip(i * cables.Count / holes).Take(((i + 1) * cables.Count / holes) - (i * cables.Count / holes)).ToList();
                 var hole = new Hole(spot, i + 1, [.. share.Select(s => s.Run.Id)], share.Sum(s => s.Run.CurrentCarrying), share[0].Passage.Sealed,
                     share.Max(s => s.Passage.Ambient.Degrees) is var hottest ? new(hottest) : default, share[0].Passage.At);
                 all.Add(hole);

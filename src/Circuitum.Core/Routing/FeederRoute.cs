@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
+using Circuitum.Core.CodeBook;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -15,7 +16,11 @@ internal static class FeederRoute
         var way = from.Place.Structure == to.Place.Structure
             ? finder.Find(from.Place, to.Place, [])
             : ByTrench(from.Place, to.Place, finder, house, job);
-        return new($"{circuit.Key}:{from.Id}>{to.Id}", circuit.Key, RunKind.Feeder, from, to, null, [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job.HouseRules));
+        return new($"{circuit.Key}:{from.Id}>{to.Id}", circuit.Key, RunKind.Feeder, from, to, null, [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job.HouseRules))
+        {
+            Jacket = Jacket.Loose,
+            Pipe = Raceways.For(job, circuit.Key, true)!.Id,
+        };
     }
 
     /// <summary>A way between two buildings by the trench that joins them.</summary>

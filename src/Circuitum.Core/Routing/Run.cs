@@ -74,8 +74,11 @@ public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd Fro
     /// <summary>The circuit whose conductors its cable takes along; null for a cable of one circuit.</summary>
     public CircuitKey? TakesAlong { get; init; }
 
-    /// <summary>The jacket it is pulled in.</summary>
+    /// <summary>What it is pulled in.</summary>
     public Jacket Jacket { get; init; }
+
+    /// <summary>Id of the pipe it is pulled in; null for cable in the frame or in the earth.</summary>
+    public string? Pipe { get; init; }
 }
 
 /// <summary>A circuit with its runs, home run first, in the order they are fed, and what its switches work.</summary>

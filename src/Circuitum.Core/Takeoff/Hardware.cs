@@ -23,7 +23,7 @@ public static class Hardware
     /// <summary>The material list: cable with waste, boxes, devices, breakers, connectors, staples, plates, caulk, raceway, and the holes to bore.</summary>
     public static ImmutableArray<MaterialLine> Of(Plan plan) =>
     [
-        .. Cable(plan), .. Feeders(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan), .. Guards(plan), .. Holes(plan),
+        .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan), .. Guards(plan), .. Holes(plan),
     ];
 
     /// <summary>The bit for so many cables: 3/4 in for two of 12 or smaller, 1 in for three or for one of 10-3 or larger, 1-3/8 in beyond. A usual set of bits, no rule.</summary>
@@ -49,23 +49,45 @@ public static class Hardware
         }
     }
 
-    // Loose conductors, their pipe and what marks them in the ground.
-    private static IEnumerable<MaterialLine> Feeders(Plan plan)
+    // Loose conductors by circuit, each pipe once, and what marks it in the ground.
+    private static IEnumerable<MaterialLine> Pipes(Plan plan)
     {
-        foreach (var circuit in plan.Circuits.Where(c => c.Protected.Sized.Raceway is not null))
+        foreach (var pipe in PipeSheets.Pipes(plan))
         {
-            var sized = circuit.Protected.Sized;
-            var run = sized.Routed.HomeRun!;
-            var feet = run.Length.Value.WholeFeetUp;
-            var metal = sized.Metal == CodeBook.Metal.Aluminium ? " aluminium" : "";
-            yield return new($"{sized.Gauge.Value} THWN-2{metal}", "ft", feet * 3, $"{circuit.Circuit.Key}: two hots and a neutral of {feet} ft");
-            yield return new($"{sized.Ground} THWN-2{metal}, green", "ft", feet, $"{circuit.Circuit.Key}: its ground");
-            yield return new(sized.Raceway!.Value, "ft", run.Way.Measured.WholeFeetUp, $"{circuit.Circuit.Key}, along its way");
-            var ground = run.Way.Legs.Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z).Select(l => l.Run).Total();
+            var (lead, shared) = (pipe.Raceway.Lead, pipe.Raceway.Runs.Length > 1);
+            foreach (var run in pipe.Raceway.Runs.Where(r => r.Jacket == CodeBook.Jacket.Loose))
+            {
+                var sized = plan.FindRun(run.Id)!.Value.Circuit.Protected.Sized;
+                var feet = run.Length.Value.WholeFeetUp;
+                var metal = sized.Metal == CodeBook.Metal.Aluminium ? " aluminium" : "";
+                yield return new($"{sized.GaugeOf(run)} THWN-2{metal}", "ft", feet * run.Conductors, $"{run.Circuit}: {run.Conductors} of {feet} ft");
+                yield return new($"{sized.Ground} THWN-2{metal}, green", "ft", feet, $"{run.Circuit}: its ground");
+            }
+
+            yield return new(pipe.Size.Value, "ft", lead.Way.Measured.WholeFeetUp, shared ? $"{pipe.Raceway.Pipe.Id}, {pipe.Raceway.Runs.Length} circuits, along the longest" : $"{lead.Circuit}, along its way");
+            var bends = pipe.Raceway.Pulls.SelectMany(p => p.Bends).ToList();
+            if (bends.Count > 0)
+            {
+                yield return new($"Bends in {pipe.Size.Value}", "each", bends.Count, $"{bends.Sum(b => b.Degrees)}° in all; sweeps in PVC, bent in EMT");
+            }
+
+            var points = pipe.Raceway.Pulls.Length - 1;
+            if (points > 0)
+            {
+                yield return new("Conduit bodies and pull boxes", "each", points, "at walls where the pipe goes into the ground, and where a pull was set");
+            }
+        }
+
+        foreach (var trench in plan.Job.Trenches)
+        {
+            var ground = Trenching.InGround(plan, trench);
             if (ground > Length.Zero)
             {
-                yield return new("Warning tape", "ft", ground.WholeFeetUp, "over the pipe, 12 in below grade (300.5(D)(3))");
-                yield return new("PVC sweep, 90°", "each", 2, "up out of the trench at either end");
+                yield return new("Warning tape", "ft", ground.WholeFeetUp, $"in {trench.Id}, 12 in below grade (300.5(D)(3))");
+                if (trench.DataPipe is { } apart)
+                {
+                    yield return new("1 in PVC for data, with a pull cord", "ft", ground.WholeFeetUp, $"in {trench.Id}, {apart} from the power");
+                }
             }
         }
     }
@@ -128,7 +150,7 @@ public static class Hardware
     {
         var rules = plan.Job.HouseRules;
         int near = 0, along = 0;
-        foreach (var run in plan.Circuits.Where(c => c.Protected.Sized.Raceway is null).SelectMany(c => c.Protected.Sized.Routed.Runs))
+        foreach (var run in plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Where(r => r.Pipe is null))
         {
             near += (run.From.Box is null ? 0 : 1) + 1;
             along += AlongOf(run, rules);

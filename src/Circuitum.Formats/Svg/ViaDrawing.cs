@@ -14,8 +14,14 @@ internal static class ViaDrawing
     public static void Draw(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
     {
         if (view.Link is null || view.Stage != Stage.Runs || view.Selected is not { Kind: SubjectKind.Run } chosen || plan.FindRun(chosen.Id) is not var (_, run)
-            || run.From.Place.Structure != level.Structure || run.Kind == RunKind.Feeder)
+            || run.From.Place.Structure != level.Structure)
         {
+            return;
+        }
+
+        if (plan.Job.Trenches.FirstOrDefault(t => t.From == plan.House.Structures[run.From.Place.Structure].Structure.Id && t.To == plan.House.Structures[run.To.Place.Structure].Structure.Id) is { } trench)
+        {
+            Corners(svg, trench, plan.House.Structures[level.Structure].Structure.Origin);
             return;
         }
 
@@ -37,6 +43,21 @@ internal static class ViaDrawing
         for (var i = 0; i < via.Length; i++)
         {
             Handle(svg, $"{i + 1} {run.Id}", via[i], "via");
+        }
+    }
+
+    // Corners of a trench on the plan of the building it comes from, and the middle of every stretch between them.
+    private static void Corners(SvgText svg, Core.Jobs.Trench trench, Point origin)
+    {
+        var path = trench.Path.Select(p => p.By(-origin.X, -origin.Y)).ToList();
+        for (var i = 0; i + 1 < path.Count && path.Count < Core.Jobs.Trench.MostPoints; i++)
+        {
+            Handle(svg, $"+{i + 1} trench:{trench.Id}", new((path[i].X + path[i + 1].X) / 2, (path[i].Y + path[i + 1].Y) / 2), "via spare");
+        }
+
+        for (var i = 1; i + 1 < path.Count; i++)
+        {
+            Handle(svg, $"{i} trench:{trench.Id}", path[i], "via");
         }
     }
 
