@@ -1,6 +1,7 @@
 using Circuitum.Core.Panels;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Core;
 
@@ -70,12 +71,13 @@ public static class PlanDifference
 
     private static IEnumerable<string> Footage(Plan before, Plan after)
     {
-        var was = before.Takeoff.Cables.ToDictionary(c => c.Cable, c => c.Length.WholeFeetUp);
-        var now = after.Takeoff.Cables.ToDictionary(c => c.Cable, c => c.Length.WholeFeetUp);
+        var measure = after.Job.Schools.Measure;
+        var was = before.Takeoff.Cables.ToDictionary(c => c.Cable, c => c.Length);
+        var now = after.Takeoff.Cables.ToDictionary(c => c.Cable, c => c.Length);
         return was.Keys.Union(now.Keys).Order(StringComparer.Ordinal)
-            .Select(cable => (cable, Feet: now.GetValueOrDefault(cable) - was.GetValueOrDefault(cable)))
-            .Where(d => d.Feet != 0)
-            .Select(d => $"{d.Feet:+0;−0} ft {d.cable}");
+            .Select(cable => (cable, More: now.GetValueOrDefault(cable) - was.GetValueOrDefault(cable)))
+            .Where(d => d.More != Length.Zero)
+            .Select(d => $"{(d.More > Length.Zero ? "+" : "−")}{d.More.Abs().Cut(measure)} {d.cable}");
     }
 
     private static IEnumerable<string> Currents(Plan before, Plan after)

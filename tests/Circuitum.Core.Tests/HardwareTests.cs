@@ -78,6 +78,21 @@ public sealed class HardwareTests
         Assert.Equal(["A1 HR", "A1 END"], Labels.Of(plan, LabelKind.Boxes).Select(l => l.Big));
     }
 
+    [Fact] // the same way, cut to the tenth: never longer than the foot takes, and the sum says metres
+    public void Cable_is_measured_in_metres_where_the_crew_does()
+    {
+        var (feet, metres) = (Planner.Plan(Two), Planner.Plan(Two with { Schools = Two.Schools with { Measure = Measure.Metres } }));
+        foreach (var (f, m) in feet.Takeoff.Pulls.Zip(metres.Takeoff.Pulls))
+        {
+            Assert.InRange(f.Length.Metres - m.Length.Metres, -0.1m, 0.3048m);
+        }
+
+        var why = metres.Circuits[0].Protected.Sized.Routed.HomeRun!.Length.Why;
+        Assert.Contains(why.Steps, s => s.Text == "cut to the next tenth of a metre" && s.Value.EndsWith(" m", StringComparison.Ordinal));
+        var cable = Hardware.Of(metres).First(l => l.Item == "12-2");
+        Assert.Equal(("m", (int)Math.Ceiling(metres.Takeoff.Cables.Single(c => c.Cable == "12-2").Length.Metres * 1.05m)), (cable.Unit, cable.Quantity));
+    }
+
     [Fact]
     public void A_leg_carries_its_lamps_name()
     {

@@ -19,7 +19,33 @@ public sealed class LengthTests
     [InlineData("12’ 6”", 150)]
     [InlineData("2.54 cm", 1)]
     [InlineData("25.4 mm", 1)]
+    [InlineData("20 ft", 240)]
+    [InlineData("4 in", 4)]
+    [InlineData("12 ft 6 1/2 in", 150.5)]
+    [InlineData("3 feet", 36)]
     public void Is_read_as_the_trade_writes_it(string text, double inches) => Assert.Equal((decimal)inches, Length.Parse(text).Inches);
+
+    [Theory] // 52.5 m is 2066.93 in: 172 ft 3 in; a hair over a foot or over a tenth is the next one
+    [InlineData("52.5 m", "52.5 m", "173 ft")]
+    [InlineData("172'", "52.5 m", "172 ft")]
+    [InlineData("172' 1/64\"", "52.5 m", "173 ft")]
+    [InlineData("52.51 m", "52.6 m", "173 ft")]
+    [InlineData("0.1 m", "0.1 m", "1 ft")]
+    [InlineData("1234.5 m", "1,234.5 m", "4,051 ft")]
+    public void Is_cut_to_the_next_foot_or_tenth_of_a_metre(string text, string metres, string feet)
+    {
+        var length = Length.Parse(text);
+        Assert.Equal((metres, feet), (length.Cut(Measure.Metres), length.Cut(Measure.Feet)));
+        foreach (var measure in Enum.GetValues<Measure>())
+        {
+            // Cutting what is cut already takes nothing more.
+            Assert.True(length.CutUp(measure) >= length - Length.FromInches(0.0625m));
+            Assert.Equal(length.CutUp(measure), length.CutUp(measure).CutUp(measure));
+        }
+    }
+
+    [Fact] // 150.5 in × 0.0254 = 3.8227 m
+    public void Is_measured_in_inches_or_centimetres() => Assert.Equal(("12'-7\"", "3.82 m"), (Length.Parse("150.5\"").Measured(Measure.Feet), Length.Parse("150.5\"").Measured(Measure.Metres)));
 
     [Theory]
     [InlineData("")]

@@ -55,6 +55,18 @@ public sealed class RunsTests : IDisposable
     }
 
     [Fact]
+    public async Task Footage_is_told_in_metres_where_the_crew_measures_so()
+    {
+        var visitor = await host.AtAsync("/job/demo/runs");
+        Assert.Contains("ft", await visitor.GetAsync("/job/demo/material"), StringComparison.Ordinal);
+        var (status, _, _) = await visitor.PostAsync("/job/demo/runs?handler=Schools", ("measure", "Metres"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        var metres = Planner.Plan(await NowAsync()).Footage.Cut(Core.Units.Measure.Metres);
+        Assert.Contains(metres, await visitor.GetAsync("/job/demo/runs"), StringComparison.Ordinal);
+        Assert.Matches(@"12-2</td><td[^>]*>\d+ m<", await visitor.GetAsync("/job/demo/material"));
+    }
+
+    [Fact]
     public async Task The_trench_is_set_and_led_round_a_corner()
     {
         var visitor = await host.AtAsync("/job/demo/runs");

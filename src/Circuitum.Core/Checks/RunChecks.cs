@@ -125,10 +125,10 @@ internal static class RunChecks
         if (sized.HomeRunGauge == sized.Gauge.Value)
         {
             var own = plan.Job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit.Circuit.Key) ?? new CircuitSchools { Circuit = circuit.Circuit.Key };
-            yield return new($"Home run in {next}, {home.Length.Value.WholeFeetUp} ft: {Drop(sized with { HomeRunGauge = next })}", new SetCircuitSchools(own with { HomeRun = HomeRunSize.OneLarger }));
+            yield return new($"Home run in {next}, {home.Length.Value.Cut(plan.Job.Schools.Measure)}: {Drop(sized with { HomeRunGauge = next })}", new SetCircuitSchools(own with { HomeRun = HomeRunSize.OneLarger }));
         }
 
-        yield return new($"All of it in {next}, {sized.Routed.Footage.WholeFeetUp} ft: {Drop(sized with { HomeRunGauge = next, Gauge = new(next, sized.Gauge.Why) })}", new PinCable(circuit.Circuit.Key, next));
+        yield return new($"All of it in {next}, {sized.Routed.Footage.Cut(plan.Job.Schools.Measure)}: {Drop(sized with { HomeRunGauge = next, Gauge = new(next, sized.Gauge.Why) })}", new PinCable(circuit.Circuit.Key, next));
         var order = sized.Routed.Runs.Where(r => r.Kind is RunKind.HomeRun or RunKind.Jumper).Select(r => r.To.Box!.Value).ToList();
         if (order.Count > 3 && circuit.Circuit.IsGeneral)
         {

@@ -5,6 +5,9 @@ namespace Circuitum.Core.Jobs;
 /// <summary>How the crew works where the book leaves a choice; the first of each is the default.</summary>
 public sealed record Schools
 {
+    /// <summary>What cable is measured and cut in.</summary>
+    public Measure Measure { get; init; }
+
     /// <summary>Lights and receptacles.</summary>
     public LightsAndReceptacles Lighting { get; init; }
 

@@ -216,7 +216,7 @@ internal sealed class CircuitRoute
         var pin = job.Pins.Ways.FirstOrDefault(p => p.Run == id);
         var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.Via ?? []) : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
         var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;
-        var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way, Routes.Footage(way, from, to, job.HouseRules)) { IsPinned = pin is not null, RidesIn = ridesIn, Group = serves, Pipe = pipe?.Id, Jacket = pipe is { Jacketed: false } ? Jacket.Loose : JacketFor(from, to, way) };
+        var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way, Routes.Footage(way, from, to, job)) { IsPinned = pin is not null, RidesIn = ridesIn, Group = serves, Pipe = pipe?.Id, Jacket = pipe is { Jacketed: false } ? Jacket.Loose : JacketFor(from, to, way) };
         runs.Add(run);
         return run;
     }

@@ -50,9 +50,10 @@ public static class Routes
         return [.. new SharedCables(survey, new(Surveying.PlacePanel(house, panel), $"Panel {panel.Id}", null, panel.Id), new(house, job), job, book).Weigh(one, other)];
     }
 
-    /// <summary>Footage to cut: the way, sag, what is made up and left at both ends, rounded up to a foot.</summary>
-    internal static Figure<Length> Footage(Way way, RunEnd from, RunEnd to, HouseRules rules)
+    /// <summary>Footage to cut: the way, sag, what is made up and left at both ends, rounded up as the crew cuts.</summary>
+    internal static Figure<Length> Footage(Way way, RunEnd from, RunEnd to, Job job)
     {
+        var (rules, measure) = (job.HouseRules, job.Schools.Measure);
         var why = Because.Of("Why this footage");
         foreach (var group in way.Legs.GroupBy(l => l.Space))
         {
@@ -64,20 +65,20 @@ public static class Routes
                 Space.Joists => $"in the floor, {way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist)} joists bored",
                 Space.Attic => "in the attic",
                 _ => "in the trench",
-            }, group.Select(l => l.Run).Total().Nearest(Length.FromInches(1)).ToString());
+            }, group.Select(l => l.Run).Total().Measured(measure));
         }
 
         var sag = new Length((int)(way.Measured.Sixtyfourths * rules.Sag.Value / 100));
-        why = why.House($"sag and going round, {rules.Sag}", sag.Nearest(Length.FromInches(1)).ToString(), "house rule: sag");
+        why = why.House($"sag and going round, {rules.Sag}", sag.Measured(measure), "house rule: sag");
         var ends = Length.Zero;
         foreach (var end in new[] { from, to })
         {
             var left = end.Panel is null ? rules.MakeUpAtBox + rules.SlackAtBox : rules.AtPanel;
-            why = why.House(end.Panel is null ? $"made up and slack at {end.Name}" : $"left at {end.Name}", left.ToString(), end.Panel is null ? "house rules: make-up, slack" : "house rule: at the panel");
+            why = why.House(end.Panel is null ? $"made up and slack at {end.Name}" : $"left at {end.Name}", measure == Measure.Feet ? left.ToString() : left.Measured(measure), end.Panel is null ? "house rules: make-up, slack" : "house rule: at the panel");
             ends += left;
         }
 
-        var feet = (way.Measured + sag + ends).WholeFeetUp;
-        return new(Length.FromFeet(feet), why.Plan("cut to the next foot", $"{feet} ft"));
+        var cut = (way.Measured + sag + ends).CutUp(measure);
+        return new(cut, why.Plan(measure == Measure.Feet ? "cut to the next foot" : "cut to the next tenth of a metre", cut.Cut(measure)));
     }
 }

@@ -9,7 +9,7 @@ namespace Circuitum.Core.Takeoff;
 
 /// <summary>One line of the material list.</summary>
 /// <param name="Item">What it is.</param>
-/// <param name="Unit">ft, each, holes.</param>
+/// <param name="Unit">ft or m, each, holes.</param>
 /// <param name="Quantity">How many.</param>
 /// <param name="For">What for, or how it was counted.</param>
 public sealed record MaterialLine(string Item, string Unit, int Quantity, string For);
@@ -44,8 +44,7 @@ public static class Hardware
         var waste = plan.Job.HouseRules.Waste;
         foreach (var cable in plan.Takeoff.Cables.Where(c => !c.Cable.Contains('×', StringComparison.Ordinal)))
         {
-            var feet = cable.Length.WholeFeetUp;
-            yield return new(cable.Cable, "ft", (int)Math.Ceiling(feet * (1 + (waste.Value / 100))), $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {feet} ft cut, waste {waste}");
+            yield return Long(plan, cable.Cable, new((int)(cable.Length.Sixtyfourths * (1 + (waste.Value / 100)))), $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {cable.Length.Cut(plan.Job.Schools.Measure)} cut, waste {waste}");
         }
     }
 
@@ -58,13 +57,13 @@ public static class Hardware
             foreach (var run in pipe.Raceway.Runs.Where(r => r.Jacket == CodeBook.Jacket.Loose))
             {
                 var sized = plan.FindRun(run.Id)!.Value.Circuit.Protected.Sized;
-                var feet = run.Length.Value.WholeFeetUp;
+                var feet = run.Length.Value;
                 var metal = sized.Metal == CodeBook.Metal.Aluminium ? " aluminium" : "";
-                yield return new($"{sized.GaugeOf(run)} THWN-2{metal}", "ft", feet * run.Conductors, $"{run.Circuit}: {run.Conductors} of {feet} ft");
-                yield return new($"{sized.Ground} THWN-2{metal}, green", "ft", feet, $"{run.Circuit}: its ground");
+                yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors, $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
+                yield return Long(plan, $"{sized.Ground} THWN-2{metal}, green", feet, $"{run.Circuit}: its ground");
             }
 
-            yield return new(pipe.Size.Value, "ft", lead.Way.Measured.WholeFeetUp, shared ? $"{pipe.Raceway.Pipe.Id}, {pipe.Raceway.Runs.Length} circuits, along the longest" : $"{lead.Circuit}, along its way");
+            yield return Long(plan, pipe.Size.Value, lead.Way.Measured, shared ? $"{pipe.Raceway.Pipe.Id}, {pipe.Raceway.Runs.Length} circuits, along the longest" : $"{lead.Circuit}, along its way");
             var bends = pipe.Raceway.Pulls.SelectMany(p => p.Bends).ToList();
             if (bends.Count > 0)
             {
@@ -83,14 +82,18 @@ public static class Hardware
             var ground = Trenching.InGround(plan, trench);
             if (ground > Length.Zero)
             {
-                yield return new("Warning tape", "ft", ground.WholeFeetUp, $"in {trench.Id}, 12 in below grade (300.5(D)(3))");
+                yield return Long(plan, "Warning tape", ground, $"in {trench.Id}, 12 in below grade (300.5(D)(3))");
                 if (trench.DataPipe is { } apart)
                 {
-                    yield return new("1 in PVC for data, with a pull cord", "ft", ground.WholeFeetUp, $"in {trench.Id}, {apart} from the power");
+                    yield return Long(plan, "1 in PVC for data, with a pull cord", ground, $"in {trench.Id}, {apart} from the power");
                 }
             }
         }
     }
+
+    // Whole feet, or whole metres: reels are not bought by the tenth.
+    private static MaterialLine Long(Plan plan, string item, Length length, string why) => plan.Job.Schools.Measure == Measure.Metres
+        ? new(item, "m", (int)Math.Ceiling(length.CutUp(Measure.Metres).Metres - 0.0005m), why) : new(item, "ft", length.WholeFeetUp, why);
 
     private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes
         .Select(b => NameOf(b, plan.CircuitOf(b.Box.Id)?.Boxes[b.Box.Id].Given))

@@ -32,6 +32,21 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     /// <summary>Feet rounded up, as cable is measured off the reel.</summary>
     public int WholeFeetUp => (Sixtyfourths + PerFoot - 1) / PerFoot;
 
+    /// <summary>The same length in metres.</summary>
+    public decimal Metres => Inches * 0.0254m;
+
+    /// <summary>Rounded up as cable is cut: to the next foot, or to the next tenth of a metre.</summary>
+    public Length CutUp(Measure measure) => measure == Measure.Metres ? FromMetres(TenthsUp / 10m) : FromFeet(WholeFeetUp);
+
+    /// <summary>What is cut or bought, rounded up: 172 ft, or 52.5 m.</summary>
+    public string Cut(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{TenthsUp / 10m:#,0.0} m") : string.Create(CultureInfo.InvariantCulture, $"{WholeFeetUp:#,0} ft");
+
+    /// <summary>What is measured: 12'-6 1/2" to the inch, or 3.82 m.</summary>
+    public string Measured(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{Metres:0.00} m") : Nearest(FromInches(1)).ToString();
+
+    // A tenth of a metre is kept to 1/64 in: what is that little over it is not the next one.
+    private int TenthsUp => (int)Math.Ceiling((Metres * 10) - 0.005m);
+
     /// <summary>Size without sign.</summary>
     public Length Abs() => new(Math.Abs(Sixtyfourths));
 
@@ -87,6 +102,7 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
         }
 
         var plain = text.Trim().Replace('’', '\'').Replace('′', '\'').Replace('”', '"').Replace('″', '"');
+        plain = InchWord().Replace(FootWord().Replace(plain, "'"), "\"");
         var metric = Metric().Match(plain);
         if (metric.Success)
         {
@@ -163,6 +179,12 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
 
     [GeneratedRegex(@"^(?<n>\d{1,9}(\.\d{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant)]
     private static partial Regex Metric();
+
+    [GeneratedRegex(@"(?<=\d)\s*(ft|feet|foot)\b\.?", RegexOptions.CultureInvariant)]
+    private static partial Regex FootWord();
+
+    [GeneratedRegex(@"(?<=\d)\s*(in|inch|inches)\b\.?", RegexOptions.CultureInvariant)]
+    private static partial Regex InchWord();
 
     // Feet need their mark or a dash before inches; a bare number is inches.
     [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>\d{1,7}(?:\.\d{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=\d)))?(?:(?<in>\d{1,8}(?:\.\d{1,6})?)(?!\s*/))?(?:(?:\s+|(?<![\d.]))(?<num>\d{1,3})/(?<den>\d{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]

@@ -1,4 +1,5 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Web.Bench;
 
@@ -44,6 +45,7 @@ public static class SchoolChoices
         new("way", "Cables run", s => s.Way, [(CableWay.LeastLabour, "studs, overhead or below, least labour"), (CableWay.Overhead, "overhead and down, always"), (CableWay.FromBelow, "from below where there is a crawl space or basement")]),
         new("lay", "Neat or short", s => s.Lay, [(CableLay.Squared, "squared turns"), (CableLay.Shortest, "least footage, straight across")]),
         new("branches", "A box may feed two ways", s => s.Branches, [(FeedBranches.WhereThereIsRoom, "where it has room and it saves"), (FeedBranches.Never, "one in, one out")]),
+        new("measure", "Cable is measured in", s => s.Measure, [(Measure.Feet, "feet, cut to the next foot"), (Measure.Metres, "metres, cut to the next tenth")]),
         new("column", "Cables down one bay", s => s.Column, [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"), (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
         new("feederMetal", "Feeders in pipe", s => s.FeederMetal, [(FeederMetal.Copper, "copper"), (FeederMetal.Aluminium, "aluminium, terminals listed for it")]),
         new("joints", "Joints at devices", s => s.Joints, [(JointSchool.Pigtail, "pigtail everything"), (JointSchool.FeedThrough, "through the device where two cables meet"), (JointSchool.AsNeeded, "pigtail only where needed")]),
@@ -124,6 +126,9 @@ public sealed record SchoolFields
     /// <summary>Whether a box may feed two ways.</summary>
     public string? Branches { get; init; }
 
+    /// <summary>What cable is measured in.</summary>
+    public string? Measure { get; init; }
+
     /// <summary>How cables down one bay are held.</summary>
     public string? Column { get; init; }
 
@@ -157,6 +162,7 @@ public sealed record SchoolFields
         Way = Own<CableWay>(Way) ?? now.Way,
         Lay = Own<CableLay>(Lay) ?? now.Lay,
         Branches = Own<FeedBranches>(Branches) ?? now.Branches,
+        Measure = Own<Measure>(Measure) ?? now.Measure,
         Column = Own<CableColumn>(Column) ?? now.Column,
         FeederMetal = Own<FeederMetal>(FeederMetal) ?? now.FeederMetal,
         Joints = Own<JointSchool>(Joints) ?? now.Joints,
