@@ -48,7 +48,7 @@ public class PlanBenchmarks
         circuits = Dividing.Divide(house, survey, job, book);
         routed = Routes.Route(house, survey, circuits, job, book);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Size(routed, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), survey, job, book);
+        sized = Sizing.Finish(Sizing.Size(routed, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), survey, job, book), job);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job);
     }
@@ -74,7 +74,7 @@ public class PlanBenchmarks
     public ImmutableArray<SizedCircuit> Size()
     {
         var drilled = Drilling.Drill(routed, job.HouseRules);
-        return Sizing.Size(routed, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), survey, job, book);
+        return Sizing.Finish(Sizing.Size(routed, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), survey, job, book), job);
     }
 
     /// <summary>Protection and wiring.</summary>

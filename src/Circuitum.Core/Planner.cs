@@ -44,26 +44,27 @@ public static class Planner
     private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, Survey survey, Job job, CodeBook.CodeBook book)
     {
         bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
-        (Holes Holes, ILookup<string, CableBundle> Bundles, ImmutableArray<SizedCircuit> Sized) With(ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<string> across)
-        {
-            var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
-            var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
-            return (holes, bundles, Sizing.Size(routed, holes, bundles, survey, job, book));
-        }
-
         var relieved = ImmutableDictionary<Spot, int>.Empty;
-        var now = With(relieved, []);
-        var across = Sizing.ThatLieAcross(now.Sized);
+        ImmutableHashSet<string> across = [];
+        var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
+        var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
+        var sized = Sizing.Size(routed, holes, bundles, survey, job, book);
+        across = Sizing.ThatLieAcross(sized);
+        var moved = routed.SelectMany(c => c.Runs).Where(r => across.Contains(r.Id)).SelectMany(r => r.Way.Passages).Select(p => p.Spot).Where(s => s is { Kind: MemberKind.Joist, Level: 0 }).ToHashSet();
         foreach (var most in new[] { 2, 1 })
         {
-            var crowded = Sizing.ToRelieve(now.Sized, now.Holes, now.Bundles, most, book);
-            if (!crowded.IsEmpty || (most == 2 && !across.IsEmpty))
+            var crowded = Sizing.ToRelieve(sized, holes, bundles, most, job, book);
+            moved.UnionWith(crowded.Keys);
+            if (moved.Count > 0)
             {
                 relieved = relieved.SetItems(crowded);
-                now = With(relieved, across);
+                holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
+                bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
+                sized = Sizing.Size(routed, holes, bundles, survey, job, book, sized, moved);
+                moved.Clear();
             }
         }
 
-        return (now.Holes, now.Sized);
+        return (holes, Sizing.Finish(sized, job));
     }
 }

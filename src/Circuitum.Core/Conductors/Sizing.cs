@@ -78,37 +78,52 @@ public sealed record SizedCircuit
 /// <summary>Stage Conductors: what is it pulled in? Load first, then the conductor at its worst place, then voltage.</summary>
 public static class Sizing
 {
-    /// <summary>Sizes every circuit.</summary>
+    /// <summary>Sizes every circuit where it lies; <see cref="Finish"/> follows when the holes are settled.</summary>
     /// <param name="circuits">Every circuit with its runs.</param>
     /// <param name="holes">Where they pass.</param>
     /// <param name="bundles">Where they lie together, by run.</param>
     /// <param name="survey">The boxes.</param>
     /// <param name="job">The job.</param>
     /// <param name="book">Its code book.</param>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book) =>
-        Size(circuits, Raceways.Of(circuits, job), holes, bundles, survey, job, book);
-
-    private static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book)
+    /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they are.</param>
+    /// <param name="moved">Members bored otherwise since; all when null.</param>
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book,
+        ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
-        var pipeOf = raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
-        var sized = circuits.Select(c => c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], survey, job, book)
-            : Branch(c, ComesIn(c, circuits), pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book)).ToImmutableArray();
-        return FittedPipe.Fit(Supply.Behind(sized), raceways);
+        var pipeOf = Piped(circuits, job);
+        return [.. circuits.Select((c, i) =>
+        {
+            var comesIn = ComesIn(c, circuits);
+            return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
+                : c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], survey, job, book)
+                : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
+        })];
     }
+
+    /// <summary>Takes what feeders lose off the circuits behind them, and sizes every pipe for what is in it.</summary>
+    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, Job job) =>
+        FittedPipe.Fit(Supply.Behind(sized), Raceways.Of([.. sized.Select(c => c.Routed)], job));
+
+    private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
+
+    private static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<RoutedCircuit> circuits, Job job) =>
+        Raceways.Of(circuits, job).SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
 
     /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger conductor.</summary>
     /// <param name="sized">As sized with the holes.</param>
     /// <param name="holes">The holes.</param>
     /// <param name="bundles">Cables that lie together.</param>
     /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
+    /// <param name="job">The job.</param>
     /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, ILookup<string, CableBundle> bundles, int most, CodeBook.CodeBook book)
+    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, ILookup<string, CableBundle> bundles, int most, Job job, CodeBook.CodeBook book)
     {
+        var pipeOf = Piped([.. sized.Select(c => c.Routed)], job);
         var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
         foreach (var circuit in sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
         {
             // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
-            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value, [.. WorstPlaces(circuit.Routed.Runs, circuit.Pipe?.Raceway, holes, bundles).Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket, circuit.Mca).Gauge;
+            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value, [.. WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles).Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket, circuit.Mca).Gauge;
             bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>
                 !Carries(alone, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
             foreach (var run in circuit.Routed.Runs.Where(r => r.Pipe is null))
