@@ -5,6 +5,7 @@ using Circuitum.Core.Checks;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
+using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -87,7 +88,7 @@ public class PlanBenchmarks
 
     /// <summary>Checks.</summary>
     [Benchmark]
-    public int Check() => Checking.Check(new(job, book, house, survey, wired, panels)).Length;
+    public int Check() => Checking.Check(new(job, book, house, survey, wired, panels, ServiceSizing.Of(Listing.Of(wired, house, survey, job), job, book))).Length;
 
     /// <summary>Everything the rules ask for, laid out in a house without a box.</summary>
     [Benchmark]

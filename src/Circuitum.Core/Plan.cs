@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
+using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -21,6 +22,7 @@ public sealed record Plan(
     ImmutableArray<WiredCircuit> Circuits,
     Holes Holes,
     ImmutableArray<PanelSchedule> Panels,
+    ServicePlan Service,
     ImmutableArray<Tag> Tags,
     Takeoffs Takeoff)
 {

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Checks;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Conductors;
+using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -36,8 +37,9 @@ public static class Planner
         var safe = Protecting.Protect(sized, survey, job, book);
         var wired = Wires.Join(safe, survey, book);
         var panels = Landing.Land(wired, house, survey, job);
-        var tags = Checking.Check(new(job, book, house, survey, wired, panels));
-        return new(job, book, house, survey, wired, holes, panels, tags, Takeoffs.Of(panels));
+        var service = ServiceSizing.Of(Listing.Of(wired, house, survey, job), job, book);
+        var tags = Checking.Check(new(job, book, house, survey, wired, panels, service));
+        return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels));
     }
 
     // Another hole is cheaper than larger cable: where cables crowd so that one must grow, they are shared out two by two, then one by one, and sized again.

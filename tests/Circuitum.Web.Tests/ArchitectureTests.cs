@@ -36,7 +36,7 @@ public sealed class ArchitectureTests
     [Fact] // House → Layout → Circuits → Routing → Conductors → Protection → Wiring → Panels → Checks, Takeoff
     public void Each_stage_reads_only_what_stands_before_it()
     {
-        string[] order = ["House", "Layout", "Circuits", "Routing", "Conductors", "Protection", "Wiring", "Panels", "Checks", "Takeoff"];
+        string[] order = ["House", "Layout", "Circuits", "Routing", "Conductors", "Protection", "Wiring", "Panels", "Demand", "Checks", "Takeoff"];
         for (var i = 0; i < order.Length; i++)
         {
             var result = Types.InAssembly(Core).That().ResideInNamespace($"Circuitum.Core.{order[i]}").ShouldNot()

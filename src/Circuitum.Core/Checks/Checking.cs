@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -9,7 +10,7 @@ using Circuitum.Core.Wiring;
 namespace Circuitum.Core.Checks;
 
 /// <summary>What the checks look at: everything planned before them.</summary>
-public sealed record Checked(Job Job, CodeBook.CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits, ImmutableArray<PanelSchedule> Panels);
+public sealed record Checked(Job Job, CodeBook.CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits, ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
 
 /// <summary>Stage Checks: hangs tags, stage by stage, in the order of work.</summary>
 public static class Checking

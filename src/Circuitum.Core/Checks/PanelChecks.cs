@@ -9,7 +9,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on panels: where they stand and what lands in them.</summary>
 internal static class PanelChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => plan.Panels.SelectMany(p => Standing(plan, p.Panel).Concat(Spaces(p)).Concat(Supply(plan, p)));
+    public static IEnumerable<Tag> Check(Checked plan) => plan.Panels.SelectMany(p => Standing(plan, p.Panel).Concat(Spaces(p)).Concat(Supply(plan, p))).Concat(ServiceChecks.Check(plan));
 
     private static IEnumerable<Tag> Standing(Checked plan, Panel panel)
     {

@@ -66,6 +66,24 @@ public sealed record CodeBook
     /// <summary>The section on bonding by nameplate for fixed electric space heating at 125 per cent.</summary>
     public string SpaceHeatingSection => Edition == Edition.Y2017 ? "424.3(B)" : "424.4(B)";
 
+    /// <summary>The section on the demand of lighting and small appliances.</summary>
+    public string LightingDemandSection => Edition >= Edition.Y2023 ? "220.45" : "220.42";
+
+    /// <summary>An appliance that 220.53 counts towards four and reduces with them: fastened in place and no range, dryer, space heating or air conditioning.
+    /// From 2020 also no other household cooking equipment, and only of 1/4 hp or 500 W and more.</summary>
+    /// <param name="load">Its rating.</param>
+    /// <param name="cooking">A range, cooktop or wall oven.</param>
+    public bool CountsTowardsFour(VoltAmps load, bool cooking) => !cooking && (Edition == Edition.Y2017 || load.Value >= 500);
+
+    /// <summary>Least load of vehicle equipment, 220.57 from 2023; nothing before.</summary>
+    public VoltAmps LeastVehicle => new(Edition >= Edition.Y2023 ? 7200 : 0);
+
+    /// <summary>The section on conductors that carry a whole dwelling's load.</summary>
+    public string DwellingConductorSection => Edition == Edition.Y2017 ? "310.15(B)(7)" : "310.12";
+
+    /// <summary>Surge protection and an outdoor emergency disconnect are asked of dwelling services: 230.67 and 230.85 from 2020.</summary>
+    public bool AsksSurgeProtection => Edition >= Edition.Y2020;
+
     /// <summary>Smallest standard rating not below a current, 240.6(A); null above 400 A.</summary>
     public Amps? StandardAtLeast(Amps current) => StandardRatings.Select(r => (Amps?)r).FirstOrDefault(r => r >= current);
 

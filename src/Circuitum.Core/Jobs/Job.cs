@@ -45,6 +45,9 @@ public sealed record Job
     /// <summary>Pipes that home runs and feeders are pulled in.</summary>
     public ImmutableArray<Pipe> Pipes { get; init; } = [];
 
+    /// <summary>The service.</summary>
+    public Service Service { get; init; } = new();
+
     /// <summary>Boards; exactly one is fed by the service.</summary>
     public required ImmutableArray<Panel> Panels { get; init; }
 

@@ -55,6 +55,18 @@ public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
     /// <summary>Sum.</summary>
     public static VoltAmps operator +(VoltAmps a, VoltAmps b) => new(a.Value + b.Value);
 
+    /// <summary>Less.</summary>
+    public static bool operator <(VoltAmps a, VoltAmps b) => a.Value < b.Value;
+
+    /// <summary>More.</summary>
+    public static bool operator >(VoltAmps a, VoltAmps b) => a.Value > b.Value;
+
+    /// <summary>Less or as much.</summary>
+    public static bool operator <=(VoltAmps a, VoltAmps b) => a.Value <= b.Value;
+
+    /// <summary>More or as much.</summary>
+    public static bool operator >=(VoltAmps a, VoltAmps b) => a.Value >= b.Value;
+
     /// <summary>The current this draws; zero volts is a bug.</summary>
     public static Amps operator /(VoltAmps load, Volts volts) => new(load.Value / volts.Value);
 

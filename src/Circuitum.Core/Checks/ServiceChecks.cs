@@ -1,0 +1,58 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Reasons;
+
+namespace Circuitum.Core.Checks;
+
+/// <summary>Tags on the service: large enough, earthed, bonded, and with what the edition asks for.</summary>
+internal static class ServiceChecks
+{
+    public static IEnumerable<Tag> Check(Checked plan)
+    {
+        var (service, panel) = (plan.Job.Service, plan.Service.Panel);
+        var main = plan.Job.Panels.First(p => p.FedFrom is null);
+        var subject = Subject.Panel(main.Id);
+        Tag Red(string rule, string headline, string sum, params Fix[] fixes) => new(Severity.Red, Stage.Panel, subject, rule, headline, sum) { Fixes = [.. fixes] };
+        Fix Set(string words, Service changed) => new(words, new SetService(changed));
+
+        if (plan.Service.Chosen.Current > panel.Rating)
+        {
+            yield return Red("220.40, 230.42", "The service does not carry the load.",
+                $"{plan.Service.Chosen.Current} by the {(plan.Service.Method == LoadMethod.Standard ? "standard" : "optional")} method > {panel.Rating}. {(plan.Service.Sizes.IsEmpty ? "No service to 400 A does." : $"The smallest that does: {plan.Service.Sizes[0].Rating}.")}",
+                [.. plan.Service.Sizes.Take(1).Select(s => new Fix($"A {s.Rating} panel", new SetPanel(main with { Rating = s.Rating })))]);
+        }
+
+        if (panel.Rating < Demand.ServiceSizing.Least)
+        {
+            yield return Red("230.79(C)", "The service is too small for a dwelling.", $"{panel.Rating}; a one-family dwelling has at least {Demand.ServiceSizing.Least}.", new Fix($"A {Demand.ServiceSizing.Least} panel", new SetPanel(main with { Rating = Demand.ServiceSizing.Least })));
+        }
+
+        if (plan.Book.AsksSurgeProtection && !service.SurgeProtection)
+        {
+            yield return Red("230.67", "The service has no surge protection.", "Dwelling services have it, in or next to the service equipment.", Set("Plan surge protection", service with { SurgeProtection = true }));
+        }
+
+        if (plan.Book.AsksSurgeProtection && !service.OutdoorDisconnect)
+        {
+            yield return Red("230.85", "There is no emergency disconnect outdoors.", "Where firefighters reach it without going in, marked as the book words it.", Set("Plan the disconnect", service with { OutdoorDisconnect = true }));
+        }
+
+        if (!service.FootingSteel && !service.WaterPipe && service.Rods == 0)
+        {
+            yield return Red("250.50", "The service has no electrode.", "Footing steel, water pipe in the earth, or rods.", Set("Plan two rods", service with { Rods = 2 }));
+        }
+        else if (!service.FootingSteel && !service.WaterPipe && service is { Rods: 1, RodMeasured: false })
+        {
+            yield return Red("250.53(A)(2)", "One rod alone is not enough.", "A second 6 ft away, unless the one is measured at 25 ohm or less.", Set("Plan a second rod", service with { Rods = 2 }), Set("It was measured at 25 ohm or less", service with { RodMeasured = true }));
+        }
+        else if (service.WaterPipe && !service.FootingSteel && service.Rods == 0)
+        {
+            yield return Red("250.53(D)(2)", "Water pipe alone is no electrode.", "It is supplemented by another: rods, or footing steel.", Set("Plan two rods", service with { Rods = 2 }));
+        }
+
+        if (!service.IntersystemBonding)
+        {
+            yield return Red("250.94", "There is no bridge for bonding other systems.", "At least three more terminals, reachable, near the service.", Set("Plan the bridge", service with { IntersystemBonding = true }));
+        }
+    }
+}

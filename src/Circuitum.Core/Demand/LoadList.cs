@@ -1,0 +1,76 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Demand;
+
+/// <summary>How the methods take an appliance.</summary>
+public enum LoadKind
+{
+    /// <summary>Fastened in place: dishwasher, water heater, pump.</summary>
+    Fixed,
+
+    /// <summary>Household cooking of more than 1-3/4 kW.</summary>
+    Cooking,
+
+    /// <summary>Household dryer.</summary>
+    Dryer,
+
+    /// <summary>Electric space heating.</summary>
+    SpaceHeat,
+
+    /// <summary>Heat pump.</summary>
+    HeatPump,
+
+    /// <summary>Electric heat that helps a heat pump.</summary>
+    Supplement,
+
+    /// <summary>Air conditioning.</summary>
+    Cooling,
+
+    /// <summary>Vehicle charging.</summary>
+    Vehicle,
+
+    /// <summary>What an outbuilding's feeder carries.</summary>
+    Outbuilding,
+}
+
+/// <summary>One thing that a service carries.</summary>
+/// <param name="Name">As people call it.</param>
+/// <param name="Kind">How the methods take it.</param>
+/// <param name="Load">Its nameplate.</param>
+public sealed record ListedLoad(string Name, LoadKind Kind, VoltAmps Load)
+{
+    /// <summary>Driven by a motor.</summary>
+    public bool Motor { get; init; }
+
+    /// <summary>Its neutral carries current: 120 V, or 240 V with a neutral.</summary>
+    public bool Neutral { get; init; }
+}
+
+/// <summary>Everything that a dwelling's service carries, as both methods begin with it.</summary>
+public sealed record LoadList
+{
+    /// <summary>Floor area by outside dimensions.</summary>
+    public required SquareFeet Area { get; init; }
+
+    /// <summary>Small-appliance circuits; two at least are counted (220.52(A)).</summary>
+    public int SmallApplianceCircuits { get; init; } = 2;
+
+    /// <summary>Laundry circuits (220.52(B)).</summary>
+    public int LaundryCircuits { get; init; } = 1;
+
+    /// <summary>Appliances and equipment.</summary>
+    public ImmutableArray<ListedLoad> Loads { get; init; } = [];
+
+    /// <summary>Separately controlled space heaters, 1 or more (220.82(C)).</summary>
+    public int HeatingControls { get; init; } = 1;
+
+    /// <summary>Allowed for what may come.</summary>
+    public VoltAmps Future { get; init; }
+
+    /// <summary>Loads of one kind.</summary>
+    public IEnumerable<ListedLoad> Of(LoadKind kind) => Loads.Where(l => l.Kind == kind);
+
+    /// <summary>Sum of one kind.</summary>
+    public VoltAmps Sum(LoadKind kind) => Of(kind).Select(l => l.Load).Total();
+}

@@ -1,0 +1,76 @@
+using System.Collections.Immutable;
+using Circuitum.Core.CodeBook;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Demand;
+
+/// <summary>A service of one rating.</summary>
+/// <param name="Rating">The rating.</param>
+/// <param name="Left">Amperes left on it.</param>
+/// <param name="Conductor">Its ungrounded conductors.</param>
+/// <param name="Electrode">Its grounding electrode conductor, copper.</param>
+public sealed record ServiceSize(Amps Rating, Amps Left, Figure<Gauge> Conductor, Figure<Gauge> Electrode);
+
+/// <summary>The service: its load by both methods and what carries it.</summary>
+/// <param name="List">What it carries.</param>
+/// <param name="Standard">Part III.</param>
+/// <param name="Optional">220.82, or 220.83 where the service stood before.</param>
+/// <param name="Measured">220.87, where a year's peak is known.</param>
+/// <param name="Method">What it is sized by.</param>
+/// <param name="Sizes">The smallest that carries it and the next one up; empty where none to 400 A does.</param>
+/// <param name="Panel">The panel on the service, as it is rated.</param>
+public sealed record ServicePlan(LoadList List, LoadSum Standard, LoadSum Optional, LoadSum? Measured, LoadMethod Method, ImmutableArray<ServiceSize> Sizes, ServiceSize Panel)
+{
+    /// <summary>The sum that the service is sized by.</summary>
+    public LoadSum Chosen => Method == LoadMethod.Optional ? Measured ?? Optional : Standard;
+}
+
+/// <summary>Sizes the service.</summary>
+public static class ServiceSizing
+{
+    /// <summary>Smallest service of a one-family dwelling, 230.79(C).</summary>
+    public static Amps Least { get; } = new(100);
+
+    /// <summary>The service of a job by what it carries.</summary>
+    /// <param name="list">What it carries.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="book">The edition.</param>
+    public static ServicePlan Of(LoadList list, Job job, CodeBook.CodeBook book)
+    {
+        var service = job.Service;
+        var (standard, optional) = (StandardMethod.Of(list, book), service.Existing ? OptionalMethod.OfExisting(list) : OptionalMethod.Of(list));
+        // What stands there is in the measured peak; only what is allowed for comes on top.
+        var measured = service.MeasuredPeak is Amps peak ? OptionalMethod.OfMeasured(peak, service.Future) : null;
+        var chosen = service.Method == LoadMethod.Optional ? measured ?? optional : standard;
+        var metal = service.Metal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
+        ServiceSize Size(Amps rating) => SizeOf(rating, chosen.Current, metal, book);
+        return new(list, standard, optional, measured, service.Method,
+            [.. ServiceTables.DwellingRatings.Where(r => r >= chosen.Current && r >= Least).Take(2).Select(Size)],
+            Size(job.Panels.First(p => p.FedFrom is null).Rating));
+    }
+
+    private static ServiceSize SizeOf(Amps rating, Amps load, Metal metal, CodeBook.CodeBook book)
+    {
+        var why = Because.Of("Why this conductor");
+        Gauge conductor;
+        if (ServiceTables.DwellingConductor(rating, metal) is Gauge listed)
+        {
+            conductor = listed;
+            why = why.Book($"carries the whole dwelling's load; 83 % of {rating}", $"{listed} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{book.DwellingConductorSection}, its table");
+        }
+        else
+        {
+            // A rating the table has not: the 75 °C column, 83 per cent.
+            var needed = new Amps(rating.Value * .83m);
+            conductor = Gauge.All.FirstOrDefault(g => Tables.Ampacity(g, metal, Column.C75) is Amps able && able >= needed, Gauge.All[^1]);
+            why = why.Book($"83 % of {rating}, 75 °C column", $"{needed}: {conductor}", $"{book.DwellingConductorSection}, {book.AmpacityTable}");
+        }
+
+        var electrode = ServiceTables.ElectrodeConductor(conductor, metal);
+        return new(rating, new(rating.Value - load.Value), new(conductor, why), new(electrode, Because.Of("Why this electrode conductor")
+            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{electrode} copper", "Table 250.66")
+            .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "", "250.66(A), (B)")));
+    }
+}
