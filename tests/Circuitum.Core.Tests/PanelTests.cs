@@ -42,13 +42,12 @@ public sealed class PanelTests
     private static Job Shop(int spaces, params (string Id, int Volts, int Load)[] machines) => (Houses.Row(("shop", RoomUse.Utility, 30)) with { Panels = [Houses.Panel("shop", spaces)] })
         .With([.. machines.Select((m, i) => Houses.Appliance(m.Id, "shop", 1, 20 + (i * 20), Houses.Plate(Appliance.Other, m.Volts, m.Load) with { Individual = true, Name = m.Id }))]);
 
-    [Fact]
-    public void The_largest_two_pole_stands_at_the_top_left_and_takes_n_and_n_plus_2()
+    [Fact] // all three come along the north wall, to the right of who stands before the west wall: 2/4, then the other side of the row, then 6/8
+    public void The_largest_two_pole_stands_at_the_top_where_its_cable_comes_in_and_takes_n_and_n_plus_2()
     {
         var plan = Planner.Plan(Shop(12, ("saw", 240, 4000), ("kiln", 240, 9000), ("lathe", 240, 6000)));
-        Assert.Equal("1/3", plan.Landed(new("kiln"))!.SpaceText);
-        Assert.Equal("2/4", plan.Landed(new("lathe"))!.SpaceText);
-        Assert.Equal("5/7", plan.Landed(new("saw"))!.SpaceText);
+        Assert.Equal(("2/4", "1/3", "6/8"), (plan.Landed(new("kiln"))!.SpaceText, plan.Landed(new("lathe"))!.SpaceText, plan.Landed(new("saw"))!.SpaceText));
+        Assert.Contains(plan.Landed(new("kiln"))!.Why.Steps, s => s.Text == "on the side where its cable comes in" && s.Value == "right");
     }
 
     [Fact]

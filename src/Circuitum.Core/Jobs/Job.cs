@@ -57,6 +57,9 @@ public sealed record Job
     /// <summary>What will stand there and wants a receptacle.</summary>
     public ImmutableArray<Want> Wants { get; init; } = [];
 
+    /// <summary>Spaces whose numbers are written on studs and cables: they stay until re-landing is asked for. None while the panel is still planned.</summary>
+    public ImmutableArray<WrittenSpace> Written { get; init; } = [];
+
     /// <summary>Choices that the planner works around.</summary>
     public Pins Pins { get; init; } = new();
 

@@ -211,6 +211,11 @@ public static partial class JobProblems
             yield return new($"trenches “{trench.Id}”", "joins two different buildings of this job");
         }
 
+        foreach (var problem in PanelProblems.Find(job))
+        {
+            yield return problem;
+        }
+
         foreach (var problem in ServiceProblems.Find(job.Service))
         {
             yield return problem;

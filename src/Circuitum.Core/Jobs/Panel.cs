@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
@@ -31,4 +32,59 @@ public sealed record Panel
 
     /// <summary>The panel that feeds it; null for the one on the service.</summary>
     public PanelId? FedFrom { get; init; }
+
+    /// <summary>What its label and its cabinet say.</summary>
+    public PanelListing Listing { get; init; } = new();
+
+    /// <summary>Breakers that stand in it already and stay.</summary>
+    public ImmutableArray<TakenSpace> Taken { get; init; } = [];
+}
+
+/// <summary>What a panel's label says. What is null was not read off it yet, and is not reckoned with.</summary>
+public sealed record PanelListing
+{
+    /// <summary>The line of breakers that the label lists, at most 30 characters (110.3(B)).</summary>
+    public string? Family { get; init; }
+
+    /// <summary>True for main lugs without a main breaker.</summary>
+    public bool MainLugs { get; init; }
+
+    /// <summary>Lugs that feed on to another panel at the far end of the bus.</summary>
+    public bool FeedThrough { get; init; }
+
+    /// <summary>Rating of the bus, 30 to 400 A, where it is not the main's.</summary>
+    public Amps? Bus { get; init; }
+
+    /// <summary>Terminals of the neutral bar, 2 to 120.</summary>
+    public int? NeutralTerminals { get; init; }
+
+    /// <summary>Terminals of the ground bar, kits among them, 2 to 120.</summary>
+    public int? GroundTerminals { get; init; }
+
+    /// <summary>Small grounds (14 to 10 AWG) that the bar's label allows under one screw, 1 to 3.</summary>
+    public int GroundsUnderScrew { get; init; } = 1;
+
+    /// <summary>Knockouts for cable, 1 to 80.</summary>
+    public int? Knockouts { get; init; }
+
+    /// <summary>Torque of the lugs as marked on the equipment, at most 40 characters; never worked out (110.14(D)).</summary>
+    public string? LugTorque { get; init; }
+
+    /// <summary>Torque of breaker terminals as marked.</summary>
+    public string? BreakerTorque { get; init; }
+
+    /// <summary>Torque of the bars' terminals as marked.</summary>
+    public string? BarTorque { get; init; }
+}
+
+/// <summary>A breaker that stands in a panel already.</summary>
+/// <param name="Space">The upper space it takes.</param>
+/// <param name="Poles">1 or 2.</param>
+/// <param name="Rating">Its rating.</param>
+/// <param name="Description">What it feeds, at most 56 characters.</param>
+/// <param name="Load">What it carries by survey, 0 to 50 000 VA.</param>
+public sealed record TakenSpace(int Space, int Poles, Amps Rating, string Description, VoltAmps Load)
+{
+    /// <summary>Spaces it takes.</summary>
+    public IEnumerable<int> Spaces => Poles == 2 ? [Space, Space + 2] : [Space];
 }

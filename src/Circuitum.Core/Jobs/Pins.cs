@@ -24,6 +24,12 @@ public sealed record Pins
     /// <summary>This circuit from that panel.</summary>
     public ImmutableArray<PanelPin> Panels { get; init; } = [];
 
+    /// <summary>This circuit under those words.</summary>
+    public ImmutableArray<DescriptionPin> Descriptions { get; init; } = [];
+
+    /// <summary>This circuit's breaker of that line.</summary>
+    public ImmutableArray<FamilyPin> Families { get; init; } = [];
+
     /// <summary>This run by that way.</summary>
     public ImmutableArray<WayPin> Ways { get; init; } = [];
 }
@@ -47,3 +53,24 @@ public sealed record PanelPin(CircuitKey Circuit, PanelId Panel);
 /// <param name="Run">The run's id; it stays while the run's ends stay on the circuit.</param>
 /// <param name="Via">1 to 12 places on the plan of its building that the cable passes in order, in the floor or the ceiling.</param>
 public sealed record WayPin(string Run, ImmutableArray<Point> Via);
+
+/// <summary>The words beside a breaker, held.</summary>
+/// <param name="Circuit">The circuit.</param>
+/// <param name="Text">1 to 56 characters.</param>
+/// <param name="Instead">What the planner wrote when they were held: once it would write something else, the circuit has changed under them.</param>
+public sealed record DescriptionPin(CircuitKey Circuit, string Text, string Instead)
+{
+    /// <summary>Longest description, so that a door's schedule stays legible.</summary>
+    public const int Longest = 56;
+}
+
+/// <summary>The line of breakers that a circuit's breaker is of.</summary>
+/// <param name="Circuit">The circuit.</param>
+/// <param name="Family">As it is marked, 1 to 30 characters.</param>
+public sealed record FamilyPin(CircuitKey Circuit, string Family);
+
+/// <summary>A space whose number is written.</summary>
+/// <param name="Circuit">The circuit.</param>
+/// <param name="Panel">The panel.</param>
+/// <param name="Space">The upper space of its breaker.</param>
+public sealed record WrittenSpace(CircuitKey Circuit, PanelId Panel, int Space);

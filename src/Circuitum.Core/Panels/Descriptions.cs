@@ -9,7 +9,7 @@ namespace Circuitum.Core.Panels;
 public static class Descriptions
 {
     /// <summary>Longest description, so that a door's schedule stays legible.</summary>
-    public const int Longest = 56;
+    public const int Longest = DescriptionPin.Longest;
 
     /// <summary>Descriptions of one panel's circuits, each different from the others.</summary>
     public static Dictionary<CircuitKey, string> Of(IReadOnlyList<WiredCircuit> circuits, Survey survey, Job job)
@@ -26,6 +26,10 @@ public static class Descriptions
 
         return plain;
     }
+
+    /// <summary>True when words name a room, the equipment or the building of a circuit, whatever else they say.</summary>
+    public static bool SaysWhere(string text, WiredCircuit circuit, Survey survey) => circuit.Circuit.Kind == CircuitKind.Feeder || circuit.Circuit.Boxes.Select(b => survey[b])
+        .SelectMany(b => b.Plates.Select(p => p.Name).Append(b.Room.Room.Name).Append(b.Box.Outside ? "outdoor" : b.Room.Room.Name)).Any(name => text.Contains(name, StringComparison.OrdinalIgnoreCase));
 
     private static string Plain(Circuit circuit, Survey survey, Job job)
     {

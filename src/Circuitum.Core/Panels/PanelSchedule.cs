@@ -26,6 +26,9 @@ public sealed record Landed(WiredCircuit Wired, int? Space, string Description, 
     /// <summary>Spaces it takes.</summary>
     public IEnumerable<int> Spaces => Space is not int at ? [] : Wired.Circuit.Poles == 2 ? [at, at + 2] : [at];
 
+    /// <summary>What the planner writes; the description is a person's where it differs.</summary>
+    public string Planned { get; init; } = Description;
+
     /// <summary>Leg of its upper pole.</summary>
     public Leg? Leg => Space is int at ? SpaceNumbers.LegOf(at) : null;
 
@@ -49,9 +52,18 @@ public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Lan
     /// <summary>What stands in each space.</summary>
     public ImmutableDictionary<int, Landed> BySpace { get; } = Circuits.SelectMany(c => c.Spaces.Select(s => (s, c))).GroupBy(x => x.s).ToImmutableDictionary(g => g.Key, g => g.First().c);
 
+    /// <summary>What stood there before, by space.</summary>
+    public ImmutableDictionary<int, TakenSpace> TakenBefore { get; } = Panel.Taken.SelectMany(t => t.Spaces.Select(s => (s, t))).ToImmutableDictionary(x => x.s, x => x.t);
+
     /// <summary>Connected load on a leg: a one-pole's whole load, half of a two-pole's.</summary>
-    public VoltAmps On(Leg leg) => new(Circuits.Where(c => c.Space is not null)
-        .Sum(c => c.Wired.Circuit.Poles == 2 ? c.Wired.Circuit.Load.Connected.Value / 2 : c.Leg == leg ? c.Wired.Circuit.Load.Connected.Value : 0));
+    public VoltAmps On(Leg leg) => On(leg, c => c.Circuit.Load.Connected);
+
+    /// <summary>Load on a leg, by what is taken of each circuit; what stood there before by its survey.</summary>
+    /// <param name="leg">The leg.</param>
+    /// <param name="taken">How much of a circuit's load is taken.</param>
+    public VoltAmps On(Leg leg, Func<WiredCircuit, VoltAmps> taken) => new(Circuits.Where(c => c.Space is not null)
+        .Sum(c => c.Wired.Circuit.Poles == 2 ? taken(c.Wired).Value / 2 : c.Leg == leg ? taken(c.Wired).Value : 0)
+        + Panel.Taken.Sum(t => t.Poles == 2 ? t.Load.Value / 2 : SpaceNumbers.LegOf(t.Space) == leg ? t.Load.Value : 0));
 
     /// <summary>How far the legs are apart, of the larger.</summary>
     public Percent Apart
@@ -64,5 +76,8 @@ public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Lan
     }
 
     /// <summary>Spaces without a breaker.</summary>
-    public int Left => Panel.Spaces - BySpace.Count;
+    public int Left => Panel.Spaces - BySpace.Keys.Union(TakenBefore.Keys).Count(s => s <= Panel.Spaces);
+
+    /// <summary>Every circuit that has a space, as it would be written.</summary>
+    public IEnumerable<WrittenSpace> AsWritten => Circuits.Where(c => c.Space is not null).Select(c => new WrittenSpace(c.Wired.Circuit.Key, Panel.Id, c.Space!.Value));
 }

@@ -1,0 +1,39 @@
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Panels;
+
+/// <summary>What a panel's bars and its cabinet take.</summary>
+/// <param name="Neutrals">Terminals of the neutral bar: one for each neutral (408.41) and for the tail of each protective breaker, whose circuit's neutral then lands on the breaker.</param>
+/// <param name="Tails">How many of them are tails.</param>
+/// <param name="Grounds">Equipment grounds, one from each cable.</param>
+/// <param name="GroundScrews">Terminals they take, small ones as many to a screw as the bar's label and the crew allow.</param>
+/// <param name="Doubled">Small grounds that share a screw.</param>
+/// <param name="Cables">Cables that come in.</param>
+public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundScrews, int Doubled, int Cables)
+{
+    /// <summary>Counts a panel's terminals.</summary>
+    public static Terminals Of(PanelSchedule schedule, Schools schools)
+    {
+        var circuits = schedule.Circuits.Select(c => c.Wired).Where(c => c.Protected.Sized.Routed.HomeRun is not null).ToList();
+        // Conductors that come in another circuit's cable bring no cable and no ground; a shared neutral is one neutral.
+        var cables = circuits.Where(c => c.Protected.Sized.Routed.HomeRun!.RidesIn is null).ToList();
+        var tails = circuits.Count(c => c.Protected.Mark.Length > 0);
+        var neutrals = circuits.Count(c => c.Protected.Mark.Length == 0 && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
+        var small = cables.Count(IsSmall);
+        var each = schools.Grounds == SmallGrounds.OneEach ? 1 : schedule.Panel.Listing.GroundsUnderScrew;
+        var screws = ((small + each - 1) / each) + cables.Count - small;
+        return new(neutrals + tails, tails, cables.Count, screws, each == 1 ? 0 : small - (small % each == 1 ? 1 : 0), cables.Count);
+    }
+
+    /// <summary>Its home run brings a neutral.</summary>
+    public static bool HasNeutral(WiredCircuit circuit) => circuit.Protected.Sized.Routed.HomeRun is { } run && run.Carries.Contains(Carried.Neutral);
+
+    private static bool RidesOnSharedNeutral(WiredCircuit circuit, List<WiredCircuit> circuits) => circuit.Protected.Sized.Routed.HomeRun!.RidesIn is string cable
+        && circuits.Exists(c => c.Protected.Sized.Routed.HomeRun!.Id == cable && !c.Protected.Sized.Routed.HomeRun.Carries.Contains(Carried.OtherNeutral));
+
+    private static bool IsSmall(WiredCircuit circuit) => (circuit.Protected.Sized.Ground ?? circuit.Protected.Sized.HomeRunGauge) <= Gauge.Awg10;
+}
