@@ -34,6 +34,12 @@ public sealed record Plan(
     /// <summary>Footage of all cable.</summary>
     public Length Footage => Takeoff.Total;
 
+    /// <summary>The job as every change begins from it: where space numbers are written, those of circuits that came since are written too.</summary>
+    public Job Kept => Job.Written.IsEmpty ? Job : Job with
+    {
+        Written = [.. Job.Written, .. Panels.SelectMany(p => p.AsWritten).Where(s => Job.Written.All(w => w.Circuit != s.Circuit))],
+    };
+
     /// <summary>The circuit of a box, or null for an unknown box.</summary>
     public WiredCircuit? CircuitOf(BoxId box) => circuitOf.GetValueOrDefault(box);
 

@@ -120,14 +120,84 @@ public sealed class LandingTests
         Assert.DoesNotContain(Planner.Plan(Did(job, tag.Fixes[0].Change)).Tags, t => t.Rule == "408.54");
     }
 
+    private static Job Moved(Job job, string circuit, int space) => Did(Planner.Plan(job).Kept, Moving.To(Planner.Plan(job).Panels, new(circuit), space));
+
     [Fact]
-    public void Swapping_two_breakers_moves_both_and_no_other()
+    public void Moving_a_breaker_onto_another_swaps_the_two_and_moves_no_other()
     {
-        var job = Written(Shop(12, ("a", 120, 700), ("b", 120, 600), ("c", 120, 500)));
+        var job = Shop(12, ("a", 120, 700), ("b", 120, 600), ("c", 120, 500));
         var before = Spaces(Planner.Plan(job));
-        var swapped = Did(job, new MoveBreaker(new("a"), before["b"]!.Value, [new(new("b"), before["a"]!.Value)]));
-        var after = Spaces(Planner.Plan(swapped));
+        var after = Spaces(Planner.Plan(Moved(job, "a", before["b"]!.Value)));
         Assert.Equal((before["b"], before["a"], before["c"]), (after["a"], after["b"], after["c"]));
+        var free = Spaces(Planner.Plan(Moved(job, "a", 11)));
+        Assert.Equal((11, before["b"], before["c"]), (free["a"], free["b"], free["c"]));
+    }
+
+    [Fact] // the kiln stands in 2 and 4; put on the two one-poles' rows they go where it stood
+    public void A_two_pole_sends_two_one_poles_where_it_stood()
+    {
+        var job = Moved(Moved(Shop(12, ("kiln", 240, 5000), ("a", 120, 700), ("b", 120, 700)), "a", 6), "b", 8);
+        var after = Spaces(Planner.Plan(Moved(job, "kiln", 6)));
+        Assert.Equal(6, after["kiln"]);
+        Assert.Equal([2, 4], new[] { after["a"]!.Value, after["b"]!.Value }.Order());
+        // One row down: it makes room for itself, and the one-pole below goes to the top.
+        var down = Spaces(Planner.Plan(Moved(Moved(Shop(12, ("kiln", 240, 5000), ("a", 120, 700)), "a", 6), "kiln", 4)));
+        Assert.Equal((4, 2), (down["kiln"], down["a"]));
+    }
+
+    [Theory]
+    [InlineData("kiln", 11, "two poles take a space and the one below it")]
+    [InlineData("a", 13, "there is no space 13")]
+    [InlineData("a", 9, "stands Old hall already")]
+    [InlineData("gone", 1, "not in this job any more")]
+    public void What_cannot_stand_there_is_refused(string circuit, int space, string says)
+    {
+        var job = Shop(12, ("kiln", 240, 5000), ("a", 120, 700));
+        job = job with { Panels = [job.Panels[0] with { Taken = [new(9, 1, 15.Amps(), "Old hall", new(300))] }] };
+        Assert.Contains(says, Assert.Throws<ChangeRefusedException>(() => Moving.To(Planner.Plan(job).Panels, new(circuit), space)).Message, StringComparison.Ordinal);
+    }
+
+    [Fact] // every move of every breaker of thirty shops is refused with a sentence or leaves a panel without a shared space
+    public void No_move_ever_shares_a_space()
+    {
+        var random = new Random(9);
+        for (var i = 0; i < 30; i++)
+        {
+            var job = Shop(16, Machines(random, random.Next(2, 9)));
+            foreach (var circuit in Spaces(Planner.Plan(job)).Keys)
+            {
+                var space = random.Next(1, 17);
+                try
+                {
+                    var plan = Planner.Plan(Moved(job, circuit, space));
+                    var taken = plan.Panels[0].Circuits.SelectMany(c => c.Spaces).ToList();
+                    Assert.Equal(taken.Count, taken.Distinct().Count());
+                    Assert.Equal(space, Spaces(plan)[circuit]);
+                }
+                catch (ChangeRefusedException refused)
+                {
+                    Assert.EndsWith(".", refused.Message, StringComparison.Ordinal);
+                }
+            }
+        }
+    }
+
+    [Fact] // once numbers are written a circuit that came since is written with the next change
+    public void What_comes_later_is_written_with_the_next_change()
+    {
+        var job = Written(Shop(12, ("a", 120, 700))).With(Houses.Appliance("b", "shop", 3, 200, Houses.Plate(Appliance.Other, 120, 900) with { Individual = true, Name = "b" }));
+        Assert.Single(job.Written);
+        Assert.Equal(["a", "b"], Planner.Plan(job).Kept.Written.Select(w => w.Circuit.Value));
+        Assert.Empty(Planner.Plan(Shop(12, ("a", 120, 700))).Kept.Written);
+    }
+
+    [Fact] // range 12 kW and car 9.6 kW: the evening has 70 % of the one, the night all of the other; demand takes 8 kW of the range
+    public void Legs_by_time_of_day()
+    {
+        var job = Houses.Row(("kitchen", RoomUse.Kitchen, 20)).With(Houses.Appliance("range", "kitchen", 1, 60, Houses.Plate(Appliance.Range, 240, 12_000) with { Neutral = true }), Houses.Appliance("car", "kitchen", 1, 120, Houses.Plate(Appliance.VehicleCharger, 240, 9600)));
+        var plan = Planner.Plan(job);
+        decimal On(LegView view) => plan.Panels[0].On(Leg.A, LegViews.Of(view, plan.Survey)).Value * 2;
+        Assert.Equal([21_600m, 17_600, 8400, 9600], Enum.GetValues<LegView>().Select(On));
     }
 
     // Three receptacle rooms on AFCI breakers, a heater of 240 V: neutrals are three tails; grounds four.

@@ -36,7 +36,7 @@ public sealed class Workbench(JobRevisions revisions)
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
     public Task<Outcome> ChangeAsync(JobKey key, int from, string who, JobChange change, Func<DivisionEffect, string?>? veto = null) => StepAsync(key, from, who, current =>
     {
-        var outcome = change.On(current.Plan.Job);
+        var outcome = change.On(current.Plan.Kept);
         return Task.FromResult<Step>(outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) : new(null, default, 0, "", outcome.Refusal));
     }, veto);
 

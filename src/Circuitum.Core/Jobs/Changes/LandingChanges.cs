@@ -26,18 +26,18 @@ public sealed record Reland : JobChange
     }
 }
 
-/// <summary>Moves a breaker to another space; what stands there takes its place.</summary>
+/// <summary>Moves a breaker to another space; every other one stays, but for what makes room.</summary>
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Space">Where its upper pole goes.</param>
-/// <param name="Swapped">Circuits that make room, with the spaces they take instead.</param>
-public sealed record MoveBreaker(CircuitKey Circuit, int Space, ImmutableArray<SpacePin> Swapped) : JobChange
+/// <param name="Gives">Circuits that make room.</param>
+/// <param name="Spaces">Where every circuit stands afterwards.</param>
+public sealed record MoveBreaker(CircuitKey Circuit, int Space, ImmutableArray<CircuitKey> Gives, ImmutableArray<WrittenSpace> Spaces) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var moved = Swapped.Add(new(Circuit, Space));
-        phrase = Swapped.IsEmpty ? $"Land {Circuit} on space {Space}" : $"Swap {Circuit} with {string.Join(", ", Swapped.Select(s => s.Circuit))}";
-        return job with { Pins = job.Pins with { Spaces = [.. job.Pins.Spaces.Where(p => moved.All(m => m.Circuit != p.Circuit)), .. moved] } };
+        phrase = Gives.IsEmpty ? $"Land {Circuit} on space {Space}" : $"Swap {Circuit} with {string.Join(", ", Gives)}";
+        return job with { Written = Spaces, Pins = job.Pins with { Spaces = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit || Gives.Contains(p.Circuit)) } };
     }
 }
 
