@@ -7,6 +7,7 @@ using Circuitum.Formats.Dxf;
 using Circuitum.Formats.Pdf;
 using Circuitum.Formats.PlanFile;
 using Circuitum.Formats.Svg;
+using Circuitum.Formats.Xlsx;
 
 namespace Circuitum.Formats;
 
@@ -21,6 +22,7 @@ public static class PlanFolder
     {
         yield return Text("schedule.csv", () => CsvFiles.Schedule(plan));
         yield return new("schedule.pdf", () => SchedulePdf.Write(plan));
+        yield return new("schedule.xlsx", () => ScheduleXlsx.Write(plan));
         yield return Text("pull-list.csv", () => CsvFiles.PullList(plan));
         yield return Text("material.csv", () => CsvFiles.Material(plan));
         if (!PreDrill.Of(plan).IsEmpty)

@@ -34,7 +34,7 @@ public static class CsvFiles
     public static string Tags(Plan plan) => Write("severity,rule,subject,message",
         plan.Tags.Select(t => new object[] { t.Severity.ToString().ToLowerInvariant(), t.Rule, t.Subject, $"{t.Headline} {t.Arithmetic}" }));
 
-    private static object[] ScheduleLine(PanelSchedule panel, Landed landed)
+    internal static object[] ScheduleLine(PanelSchedule panel, Landed landed)
     {
         var sized = landed.Wired.Protected.Sized;
         var leg = landed.Space is null ? "" : landed.Wired.Circuit.Poles == 2 ? "AB" : landed.Leg.ToString()!;

@@ -1,32 +1,50 @@
+using System.Globalization;
 using Circuitum.Core;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Takeoff;
 using PdfSharp.Drawing;
 using PdfSharp.Pdf;
 
 namespace Circuitum.Formats.Pdf;
 
-/// <summary>The panel schedule as it hangs in the door, Letter, black and white.</summary>
+/// <summary>What stands on a printed schedule beside the plan.</summary>
+public sealed record ScheduleSheet
+{
+    /// <summary>The sheet.</summary>
+    public Paper Paper { get; init; }
+
+    /// <summary>Only this panel; all when null.</summary>
+    public PanelId? Panel { get; init; }
+
+    /// <summary>When and from which revision, and who: one line.</summary>
+    public string Stamp { get; init; } = "";
+
+    /// <summary>Address of the panel on the local network, for the code on the sheet; null puts the schedule's own text into the code.</summary>
+    public string? Address { get; init; }
+}
+
+/// <summary>The panel schedule as it hangs in the door, black and white.</summary>
 public static class SchedulePdf
 {
-    private const double Margin = 36;
-    private const double Spine = 22;
+    private const double Spine = 20;
 
     /// <summary>The cautions that stand on the first page of every print.</summary>
     public const string Caution = "Electricity kills and burns. Open, lock and tag the supply, then prove it dead with a tester that was itself proved on a live source. "
         + "Lugs ahead of the main stay live. The adopted code and the local authority decide; this plan is an aid and can be wrong. Licensed work where the law says so.";
 
     /// <summary>A PDF with a page for each panel.</summary>
-    public static byte[] Write(Plan plan)
+    public static byte[] Write(Plan plan, ScheduleSheet? sheet = null)
     {
+        var asked = sheet ?? new();
         using var document = new PdfDocument();
         document.Info.Title = $"Panel schedule, {plan.Job.Name}";
-        foreach (var panel in plan.Panels)
+        foreach (var panel in plan.Panels.Where(p => asked.Panel is null || p.Panel.Id == asked.Panel))
         {
             var page = document.AddPage();
-            page.Width = XUnit.FromInch(8.5);
-            page.Height = XUnit.FromInch(11);
+            (page.Width, page.Height) = Papers.SizeOf(asked.Paper);
             using var graphics = XGraphics.FromPdfPage(page);
-            Page(graphics, plan, panel, page.Width.Point, page.Height.Point);
+            new Door(graphics, plan, panel, asked, page.Width.Point, page.Height.Point).Draw();
         }
 
         using var stream = new MemoryStream();
@@ -34,88 +52,152 @@ public static class SchedulePdf
         return stream.ToArray();
     }
 
-    private static void Page(XGraphics g, Plan plan, PanelSchedule panel, double width, double height)
+    /// <summary>The schedule in plain lines, as the code on the sheet holds it where there is no network.</summary>
+    public static string Text(Plan plan, PanelSchedule panel) => string.Join('\n', ScheduleComparison.LinesOf([panel])
+        .Select(l => $"{(l.Poles == 2 ? $"{l.Space}/{l.Space + 2}" : l.Space)} {l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}").Prepend($"{plan.Job.Name}, panel {panel.Panel.Id}"));
+
+    // One page: its measures follow from the sheet and from the number of rows.
+    private sealed class Door(XGraphics g, Plan plan, PanelSchedule panel, ScheduleSheet sheet, double width, double height)
     {
-        XFont title = Font(15, bold: true), plain = Font(9), small = Font(7.5);
-        g.DrawString($"Panel {panel.Panel.Id} · {panel.Where}", title, XBrushes.Black, new XPoint(Margin, Margin + 12));
-        var fed = panel.Panel.FedFrom is { } from ? $"fed from panel {from}" : "on the service: neutral and ground bonded here";
-        g.DrawString($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · {panel.Panel.Rating} · {panel.Panel.Spaces} spaces, {panel.Left} left · {fed}", plain, XBrushes.Black, new XPoint(Margin, Margin + 28));
-        var rows = panel.Panel.Spaces / 2;
-        double top = Margin + 42, rowHeight = Math.Min(24, (height - top - 110) / rows), half = (width - (2 * Margin) - Spine) / 2;
-        var spine = Margin + half;
-        g.DrawRectangle(new XPen(XColors.Black, 1.4), Margin, top, width - (2 * Margin), rows * rowHeight);
-        for (var row = 1; row <= rows; row++)
+        private readonly double margin = sheet.Paper == Paper.Door ? 20 : 36;
+        private readonly double scale = sheet.Paper == Paper.Door ? .74 : 1;
+
+        private double Half => (width - (2 * margin) - Spine) / 2;
+
+        public void Draw()
         {
-            var y = top + ((row - 1) * rowHeight);
-            Centre(g, SpaceNumbers.LegOf(row * 2).ToString(), small, spine + (Spine / 2), y + (rowHeight / 2));
-            Cell(g, panel, (row * 2) - 1, Margin, y, half, rowHeight, left: true);
-            Cell(g, panel, row * 2, spine + Spine, y, half, rowHeight, left: false);
+            XFont title = Font(15, bold: true), plain = Font(9), small = Font(7);
+            g.DrawString($"Panel {panel.Panel.Id} · {panel.Where}", title, XBrushes.Black, new XPoint(margin, margin + (10 * scale)));
+            var fed = panel.Panel.FedFrom is { } from ? $"fed from panel {from}, space {FedFromSpace(from)}; neutral and ground apart" : "fed from the service; neutral and ground bonded here";
+            var head = width - (2 * margin);
+            var y = Wrapped($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · {panel.Panel.Rating} {(panel.Panel.Listing.MainLugs ? "main lugs" : "main breaker")} · {panel.Panel.Spaces} spaces, {panel.Left} left · {fed}", plain, margin, margin + (24 * scale), head);
+            y = sheet.Stamp.Length > 0 ? Wrapped(sheet.Stamp, plain, margin, y, head) : y;
+            var rows = panel.Panel.Spaces / 2;
+            // A whole schedule makes a dense code: a third of a millimetre to a square is what a phone still reads off paper.
+            var code = sheet.Address is null ? 112 : 64 * scale;
+            double top = y - (4 * scale), foot = code + (12 * scale), rowHeight = Math.Min(26 * scale, (height - top - margin - foot) / rows);
+            var spine = margin + Half;
+            g.DrawRectangle(new XPen(XColors.Black, 1.4), margin, top, width - (2 * margin), rows * rowHeight);
+            for (var row = 1; row <= rows; row++)
+            {
+                var at = top + ((row - 1) * rowHeight);
+                Centre(SpaceNumbers.LegOf(row * 2).ToString(), Font(Math.Min(7.5, rowHeight * .6)), spine + (Spine / 2), at + (rowHeight / 2));
+                Cell((row * 2) - 1, margin, at, rowHeight, left: true);
+                Cell(row * 2, spine + Spine, at, rowHeight, left: false);
+            }
+
+            g.DrawLine(XPens.Black, spine, top, spine, top + (rows * rowHeight));
+            g.DrawLine(XPens.Black, spine + Spine, top, spine + Spine, top + (rows * rowHeight));
+            var under = top + (rows * rowHeight);
+            var hasCode = QrDrawing.Draw(g, sheet.Address ?? Text(plan, panel), width - margin - code, under + 8, code);
+            head -= hasCode ? code + 10 : 0;
+            var below = Wrapped($"Connected: leg A {panel.On(Leg.A)}, leg B {panel.On(Leg.B)}, {panel.Apart} apart. AF arc-fault, GF ground-fault breaker; test monthly.{(hasCode ? sheet.Address is null ? " The code holds this schedule." : " The code opens this panel on the local network." : "")}", plain, margin, under + (13 * scale), head);
+            Wrapped(Caution, small, margin, below, head);
         }
 
-        g.DrawLine(XPens.Black, spine, top, spine, top + (rows * rowHeight));
-        g.DrawLine(XPens.Black, spine + Spine, top, spine + Spine, top + (rows * rowHeight));
-        var foot = top + (rows * rowHeight) + 16;
-        g.DrawString($"Connected: leg A {panel.On(Leg.A)}, leg B {panel.On(Leg.B)}, {panel.Apart} apart. AF arc-fault, GF ground-fault breaker.", plain, XBrushes.Black, new XPoint(Margin, foot));
-        Wrapped(g, Caution, small, Margin, foot + 14, width - (2 * Margin));
+        private string FedFromSpace(PanelId from) => plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Wired.Circuit.Feeds == panel.Panel.Id)?.SpaceText ?? "none";
+
+        // Number, amperes, words: in this order, so that text taken from the page reads as the list does.
+        private void Cell(int space, double x, double y, double rowHeight, bool left)
+        {
+            var landed = panel.BySpace.GetValueOrDefault(space);
+            var stands = landed is null ? panel.TakenBefore.GetValueOrDefault(space) : null;
+            var upper = landed?.Space == space || stands?.Space == space || (landed is null && stands is null);
+            if (upper)
+            {
+                g.DrawLine(new XPen(XColors.Black, .6), x, y, x + Half, y);
+            }
+
+            var poles = upper ? landed?.Wired.Circuit.Poles ?? stands?.Poles ?? 1 : 1;
+            var tall = rowHeight * poles;
+            double number = 11 * scale, numberAt = left ? x + number : x + Half - number, ampsAt = left ? x + Half - (14 * scale) : x + (14 * scale);
+            Centre(space.ToString(CultureInfo.InvariantCulture), Font(Math.Min(9.5, rowHeight * .75), bold: true), numberAt, y + (rowHeight / 2));
+            var textAt = left ? x + (24 * scale) : x + (30 * scale);
+            var room = Half - (56 * scale);
+            if (landed is null && stands is null)
+            {
+                g.DrawString("spare", Font(Math.Min(8, rowHeight * .6)), XBrushes.Gray, new XPoint(textAt, y + (rowHeight / 2) + (3 * scale)));
+                return;
+            }
+
+            if (!upper)
+            {
+                return;
+            }
+
+            var amps = landed?.Wired.Protected.Sized.Breaker.Value ?? stands!.Rating;
+            Centre(amps.Value.ToString("0.#", CultureInfo.InvariantCulture), Font(Math.Min(11, rowHeight * .8), bold: true), ampsAt, y + (tall / 2));
+            var details = landed is null ? "stood there before" : Details(landed);
+            // Two lines of words where they need them and there is height; smaller letters, down to what is still read, before that.
+            var size = Math.Min(8.5, rowHeight * .62);
+            var words = landed?.Description ?? stands!.Description;
+            var lines = Lines(words, size, room, tall);
+            var lineHeight = Font(lines.Size, true).Size * 1.12;
+            var withDetails = tall >= ((lines.Text.Count + 1) * lineHeight) + 1;
+            var block = (lines.Text.Count + (withDetails ? .9 : 0)) * lineHeight;
+            var baseline = y + ((tall - block) / 2) + (lineHeight * .8);
+            foreach (var line in lines.Text)
+            {
+                g.DrawString(line, Font(lines.Size, bold: true), XBrushes.Black, new XPoint(textAt, baseline));
+                baseline += lineHeight;
+            }
+
+            if (withDetails)
+            {
+                g.DrawString(details, Fitting(details, Math.Min(7, rowHeight * .5), room, false), XBrushes.Black, new XPoint(textAt, baseline));
+            }
+        }
+
+        private string Details(Landed landed)
+        {
+            var sized = landed.Wired.Protected.Sized;
+            var mark = landed.Wired.Protected.Mark is { Length: > 0 } m ? $" · {m}" : "";
+            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · {landed.Wired.Circuit.Load.Connected}{mark}";
+        }
+
+        private (double Size, List<string> Text) Lines(string words, double size, double room, double tall)
+        {
+            for (var at = size; at >= 5.5; at -= .25)
+            {
+                var font = Font(at, bold: true);
+                List<string> lines = [.. PrintFonts.Lines(g, words, font, room)];
+                if (lines.Count == 1 || (lines.Count == 2 && tall >= font.Size * 2.3 && at >= Math.Min(size, 7)))
+                {
+                    return (at, lines);
+                }
+            }
+
+            return (5.5, [words]);
+        }
+
+        private XFont Fitting(string text, double size, double room, bool bold)
+        {
+            while (size > 4.5 && g.MeasureString(text, Font(size, bold)).Width > room)
+            {
+                size -= .25;
+            }
+
+            return Font(size, bold);
+        }
+
+        private void Centre(string text, XFont font, double x, double y)
+        {
+            var size = g.MeasureString(text, font);
+            g.DrawString(text, font, XBrushes.Black, new XPoint(x - (size.Width / 2), y + (font.Size * .36)));
+        }
+
+        private double Wrapped(string text, XFont font, double x, double y, double room)
+        {
+            foreach (var line in PrintFonts.Lines(g, text, font, room))
+            {
+                g.DrawString(line, font, XBrushes.Black, new XPoint(x, y));
+                y += font.Size * 1.3;
+            }
+
+            return y;
+        }
+
+        // Letters keep their size on the smaller sheet as far as they are read: 5 points at least.
+        private XFont Font(double size, bool bold = false) => PrintFonts.Of(Math.Max(5, size * (sheet.Paper == Paper.Door ? .82 : 1)), bold);
     }
-
-    private static void Cell(XGraphics g, PanelSchedule panel, int space, double x, double y, double width, double height, bool left)
-    {
-        var landed = panel.BySpace.GetValueOrDefault(space);
-        var upper = landed is null || landed.Space == space;
-        if (upper)
-        {
-            g.DrawLine(new XPen(XColors.Black, .6), x, y, x + width, y);
-        }
-
-        var tall = landed?.Wired.Circuit.Poles == 2 && upper ? height * 2 : height;
-        double numberAt = left ? x + 12 : x + width - 12, ampsAt = left ? x + width - 16 : x + 16;
-        Centre(g, space.ToString(System.Globalization.CultureInfo.InvariantCulture), Font(9.5, bold: true), numberAt, y + (height / 2));
-        if (landed is null)
-        {
-            g.DrawString("spare", Font(8), XBrushes.Gray, new XPoint(left ? x + 28 : x + 40, y + (height / 2) + 3));
-            return;
-        }
-
-        if (!upper)
-        {
-            return;
-        }
-
-        var sized = landed.Wired.Protected.Sized;
-        Centre(g, sized.Breaker.Value.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture), Font(11, bold: true), ampsAt, y + (tall / 2));
-        var textAt = left ? x + 28 : x + 34;
-        var room = width - 66;
-        g.DrawString(Fitted(g, landed.Description, Font(8.5, bold: true), room), Font(8.5, bold: true), XBrushes.Black, new XPoint(textAt, y + (tall / 2) - 1.5));
-        var feet = sized.Routed.HomeRun?.Length.Value.WholeFeetUp ?? 0;
-        var mark = landed.Wired.Protected.Mark is { Length: > 0 } m ? $" · {m}" : "";
-        g.DrawString(Fitted(g, $"{sized.Cable} · home run {feet} ft · {landed.Wired.Circuit.Load.Connected}{mark}", Font(7), room), Font(7), XBrushes.Black, new XPoint(textAt, y + (tall / 2) + 7.5));
-    }
-
-    private static string Fitted(XGraphics g, string text, XFont font, double width)
-    {
-        while (text.Length > 4 && g.MeasureString(text, font).Width > width)
-        {
-            text = text[..^2] + "…";
-        }
-
-        return text;
-    }
-
-    private static void Centre(XGraphics g, string text, XFont font, double x, double y)
-    {
-        var size = g.MeasureString(text, font);
-        g.DrawString(text, font, XBrushes.Black, new XPoint(x - (size.Width / 2), y + (font.Size * .36)));
-    }
-
-    private static void Wrapped(XGraphics g, string text, XFont font, double x, double y, double width)
-    {
-        foreach (var line in PrintFonts.Lines(g, text, font, width))
-        {
-            g.DrawString(line, font, XBrushes.Black, new XPoint(x, y));
-            y += font.Size * 1.3;
-        }
-    }
-
-    private static XFont Font(double size, bool bold = false) => PrintFonts.Of(size, bold);
 }

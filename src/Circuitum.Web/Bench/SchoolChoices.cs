@@ -46,6 +46,9 @@ public static class SchoolChoices
         new("lay", "Neat or short", s => s.Lay, [(CableLay.Squared, "squared turns"), (CableLay.Shortest, "least footage, straight across")]),
         new("branches", "A box may feed two ways", s => s.Branches, [(FeedBranches.WhereThereIsRoom, "where it has room and it saves"), (FeedBranches.Never, "one in, one out")]),
         new("measure", "Cable is measured in", s => s.Measure, [(Measure.Feet, "feet, cut to the next foot"), (Measure.Metres, "metres, cut to the next tenth")]),
+        new("landing", "Breakers are landed", s => s.Landing, [(LandingSchool.LargeAtTop, "large two-poles at the top, then least leg difference"), (LandingSchool.LeastDifference, "least leg difference at the top, two-poles below"), (LandingSchool.ByArea, "by area of the house")]),
+        new("spares", "Spare spaces", s => s.Spares, [(SpareSpaces.Last, "last"), (SpareSpaces.Spread, "spread among the one-poles")]),
+        new("grounds", "Small grounds at the bar", s => s.Grounds, [(SmallGrounds.AsLabelAllows, "as many under a screw as the label allows"), (SmallGrounds.OneEach, "one each")]),
         new("column", "Cables down one bay", s => s.Column, [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"), (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
         new("feederMetal", "Feeders in pipe", s => s.FeederMetal, [(FeederMetal.Copper, "copper"), (FeederMetal.Aluminium, "aluminium, terminals listed for it")]),
         new("joints", "Joints at devices", s => s.Joints, [(JointSchool.Pigtail, "pigtail everything"), (JointSchool.FeedThrough, "through the device where two cables meet"), (JointSchool.AsNeeded, "pigtail only where needed")]),
@@ -126,6 +129,15 @@ public sealed record SchoolFields
     /// <summary>Whether a box may feed two ways.</summary>
     public string? Branches { get; init; }
 
+    /// <summary>What comes first where breakers are landed.</summary>
+    public string? Landing { get; init; }
+
+    /// <summary>Spare spaces.</summary>
+    public string? Spares { get; init; }
+
+    /// <summary>Small grounds.</summary>
+    public string? Grounds { get; init; }
+
     /// <summary>What cable is measured in.</summary>
     public string? Measure { get; init; }
 
@@ -163,6 +175,9 @@ public sealed record SchoolFields
         Lay = Own<CableLay>(Lay) ?? now.Lay,
         Branches = Own<FeedBranches>(Branches) ?? now.Branches,
         Measure = Own<Measure>(Measure) ?? now.Measure,
+        Landing = Own<LandingSchool>(Landing) ?? now.Landing,
+        Spares = Own<SpareSpaces>(Spares) ?? now.Spares,
+        Grounds = Own<SmallGrounds>(Grounds) ?? now.Grounds,
         Column = Own<CableColumn>(Column) ?? now.Column,
         FeederMetal = Own<FeederMetal>(FeederMetal) ?? now.FeederMetal,
         Joints = Own<JointSchool>(Joints) ?? now.Joints,

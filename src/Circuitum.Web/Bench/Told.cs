@@ -25,6 +25,15 @@ public static class Told
         _ => "two 2-wire cables",
     };
 
+    /// <summary>How the legs are looked at.</summary>
+    public static string Legs(Core.Panels.LegView view) => view switch
+    {
+        Core.Panels.LegView.Demand => "by demand",
+        Core.Panels.LegView.Evening => "an evening, range on",
+        Core.Panels.LegView.Night => "a night, car charging",
+        _ => "connected",
+    };
+
     /// <summary>What a conductor is there for.</summary>
     public static string Carried(Carried carries) => carries switch
     {

@@ -50,6 +50,9 @@ public sealed class Workbench(JobRevisions revisions)
         ? new(await JobAtAsync(key, redo.Number), RevisionKind.Redo, redo.Number, $"Redo “{redo.Phrase}”", null)
         : new(null, default, 0, "", "There is nothing to redo."));
 
+    /// <summary>The plan as it was at a revision; null when there is none.</summary>
+    public async Task<Plan?> PlanAtAsync(JobKey key, int number) => Planner.Plan(await JobAtAsync(key, number));
+
     /// <summary>Puts another whole job in place, as a change that can be undone.</summary>
     public Task<Outcome> ReplaceAsync(JobKey key, int from, string who, Job job, string phrase) =>
         StepAsync(key, from, who, _ => Task.FromResult(new Step(job, RevisionKind.Change, 0, phrase, null)));

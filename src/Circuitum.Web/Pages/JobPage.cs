@@ -22,10 +22,13 @@ public abstract class JobPage(Workbench bench) : PageModel
     public bool Refused { get; private set; }
 
     /// <summary>Shows the page.</summary>
-    public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
+    public virtual async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
 
     /// <summary>An act that this page does not know.</summary>
     public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
+
+    /// <summary>The plan as it was at an earlier revision.</summary>
+    protected Task<Core.Plan?> PlanAtAsync(int revision) => bench.PlanAtAsync(new(Key), revision);
 
     /// <summary>Reads what the page shows from the job as it is open now.</summary>
     protected abstract Task ReadAsync();

@@ -10,6 +10,7 @@ import { watchFields } from "./fields.js";
 import { watchWeigh } from "./weigh.js";
 import { watchRegroup } from "./regroup.js";
 import { watchDarkness } from "./darkness.js";
+import { watchLand } from "./land.js";
 
 // Tools before drags and drags before pans: what a tool takes, nothing else moves.
 watchTools();
@@ -22,6 +23,7 @@ watchMeter();
 watchFields();
 watchWeigh();
 watchRegroup();
+watchLand();
 watchDarkness();
 // For whoever waits until keys and tools answer.
 document.documentElement.dataset.ready = "true";

@@ -1,0 +1,46 @@
+using PdfSharp.Drawing;
+using QRCoder;
+
+namespace Circuitum.Formats.Pdf;
+
+/// <summary>Draws a QR code in squares, so that it prints sharp at any size.</summary>
+internal static class QrDrawing
+{
+    /// <summary>Longest text that one code holds at this correction.</summary>
+    public const int MostBytes = 1400;
+
+    /// <summary>Draws the code with its quiet border; false when the text is too long for one.</summary>
+    public static bool Draw(XGraphics g, string text, double x, double y, double size)
+    {
+        if (System.Text.Encoding.UTF8.GetByteCount(text) > MostBytes)
+        {
+            return false;
+        }
+
+        using var generator = new QRCodeGenerator();
+        using var code = generator.CreateQrCode(text, QRCodeGenerator.ECCLevel.L, forceUtf8: true);
+        var modules = code.ModuleMatrix;
+        var each = size / modules.Count;
+        for (var row = 0; row < modules.Count; row++)
+        {
+            // A run of dark modules is one rectangle: fewer objects, and no hairlines between them.
+            for (var column = 0; column < modules.Count; column++)
+            {
+                if (!modules[row][column])
+                {
+                    continue;
+                }
+
+                var from = column;
+                while (column + 1 < modules.Count && modules[row][column + 1])
+                {
+                    column++;
+                }
+
+                g.DrawRectangle(XBrushes.Black, x + (from * each), y + (row * each), (column - from + 1) * each, each);
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,188 @@
+using System.Diagnostics;
+using System.Text;
+using Circuitum.Core;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Takeoff;
+using Circuitum.Core.Units;
+using Circuitum.Formats.Csv;
+using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Pdf;
+using Circuitum.Formats.Xlsx;
+using Circuitum.Tests.Support;
+using MiniExcelLibs;
+
+namespace Circuitum.Formats.Tests;
+
+/// <summary>The schedule on paper, as a workbook and read back; and one that somebody typed, held against the plan.</summary>
+public sealed class ScheduleTests
+{
+    private static readonly Job Fernhollow = JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json")));
+    private static readonly Plan Demo = Planner.Plan(Fernhollow);
+
+    // The page's text in the order it was drawn, without spaces and line ends.
+    private static string TextOf(byte[] pdf)
+    {
+        var file = Path.GetTempFileName();
+        try
+        {
+            File.WriteAllBytes(file, pdf);
+            using var run = Process.Start(new ProcessStartInfo("pdftotext", ["-raw", file, "-"]) { RedirectStandardOutput = true, StandardOutputEncoding = Encoding.UTF8 })!;
+            var text = run.StandardOutput.ReadToEnd();
+            run.WaitForExit();
+            Assert.Equal(0, run.ExitCode);
+            return text;
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+    }
+
+    private static string Tight(string text) => string.Concat(text.Where(c => !char.IsWhiteSpace(c)));
+
+    // One wall of machines with long names: as many as fit the panel.
+    private static Plan Long(int spaces)
+    {
+        var room = Houses.Row(("workshop", RoomUse.Utility, 200));
+        return Planner.Plan((room with { Panels = [Houses.Panel("workshop", spaces)] }).With([.. Enumerable.Range(1, spaces - 2).Select(i =>
+            Houses.Appliance($"m{i}", "workshop", 1, 20 + (i * 24), Houses.Plate(Appliance.Other, 120, 600 + i) with { Individual = true, Name = $"Dust collector and bench grinder no. {i}" }))]));
+    }
+
+    public static TheoryData<Paper, string> Sheets => new()
+    {
+        { Paper.Letter, "demo" }, { Paper.A4, "demo" }, { Paper.Door, "demo" }, { Paper.Letter, "42" }, { Paper.A4, "42" }, { Paper.Letter, "84" }, { Paper.A4, "84" }, { Paper.Door, "42" }, { Paper.A4, "three" },
+    };
+
+    private static Plan PlanOf(string what) => what switch
+    {
+        "demo" => Demo,
+        "three" => Planner.Plan(Fernhollow with { Panels = Fernhollow.Panels.Add(Fernhollow.Panels[0] with { Id = new("B"), Wall = 4, FedFrom = new("A"), Spaces = 12, Rating = 100.Amps() }) }),
+        _ => Long(int.Parse(what, System.Globalization.CultureInfo.InvariantCulture)),
+    };
+
+    [Theory] // each breaker's amperes and words, taken off the page again, are those of the CSV, whatever the sheet
+    [MemberData(nameof(Sheets))]
+    public void What_is_printed_reads_as_the_list_does(Paper paper, string what)
+    {
+        var plan = PlanOf(what);
+        var text = Tight(TextOf(SchedulePdf.Write(plan, new() { Paper = paper })));
+        var rows = CsvFiles.Schedule(plan).TrimEnd('\n').Split('\n').Skip(1).ToList();
+        Assert.Equal(plan.Panels.Sum(p => p.Circuits.Length), rows.Count);
+        foreach (var landed in plan.Panels.SelectMany(p => p.Circuits))
+        {
+            var amps = landed.Wired.Protected.Sized.Breaker.Value.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
+            Assert.Contains(Tight($"{landed.Space}{amps}{landed.Description}"), text, StringComparison.Ordinal);
+            Assert.Contains(rows, r => r.Contains(landed.Description.Replace("\"", "\"\"", StringComparison.Ordinal), StringComparison.Ordinal));
+        }
+
+        Assert.All(plan.Panels, p => Assert.Contains(Tight($"Panel {p.Panel.Id} · {p.Where}"), text, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_sheet_says_when_and_from_what_it_was_printed()
+    {
+        var text = TextOf(SchedulePdf.Write(Demo, new() { Panel = new("G"), Stamp = "Revision 12 · printed 2026-11-25 · M. Ash" }));
+        Assert.Contains("Revision 12 · printed 2026-11-25 · M. Ash", text, StringComparison.Ordinal);
+        Assert.Contains("fed from panel A, space 1/3", text.ReplaceLineEndings(" "), StringComparison.Ordinal);
+        Assert.DoesNotContain("Panel A ·", text, StringComparison.Ordinal);
+    }
+
+    [Fact] // small enough for one code of a third of a millimetre a square on 112 points
+    public void The_code_holds_the_whole_schedule_of_the_demo()
+    {
+        var text = SchedulePdf.Text(Demo, Demo.Panels[0]);
+        Assert.Equal(Demo.Panels[0].Circuits.Length + 1, text.Split('\n').Length);
+        Assert.InRange(Encoding.UTF8.GetByteCount(text), 1, 1400);
+        Assert.Contains("5/7 50A Induction range, kitchen", text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_workbook_has_a_sheet_for_each_panel_and_runs_nothing()
+    {
+        var job = Fernhollow;
+        var landed = Demo.Panels[0].Circuits[3];
+        job = new Describe(landed.Wired.Circuit.Key, "=cmd|' /C calc'!A0 kitchen", landed.Planned).On(job).Job!;
+        var bytes = ScheduleXlsx.Write(Planner.Plan(job));
+        using var stream = new MemoryStream(bytes);
+        Assert.Equal(["Panel A", "Panel G"], stream.GetSheetNames());
+        var rows = stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string, object>>().ToList();
+        Assert.Equal(Demo.Panels[0].Circuits.Length, rows.Count);
+        Assert.Contains(rows, r => r["description"].ToString()!.StartsWith("=cmd", StringComparison.Ordinal));
+        using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(bytes));
+        foreach (var entry in zip.Entries.Where(e => e.FullName.Contains("worksheets/", StringComparison.Ordinal)))
+        {
+            using var reader = new StreamReader(entry.Open());
+            Assert.DoesNotContain("<x:f>", reader.ReadToEnd(), StringComparison.Ordinal);
+        }
+    }
+
+    private static IReadOnlyList<ScheduleLine> Read(string text) => ScheduleReader.Read(Encoding.UTF8.GetBytes(text), new("A"));
+
+    [Fact] // out and in again: nothing differs
+    public void The_plans_own_list_is_no_difference()
+    {
+        var lines = Read(CsvFiles.Schedule(Demo));
+        Assert.Equal(Demo.Panels.Sum(p => p.Circuits.Length), lines.Count);
+        Assert.Empty(ScheduleComparison.Of(lines, ScheduleComparison.LinesOf(Demo.Panels)));
+    }
+
+    [Fact]
+    public void Semicolons_a_byte_order_mark_and_other_cases_are_read()
+    {
+        var line = Assert.Single(Read("\uFEFFSpace;Description;Breaker_Amps\r\n1/3; Range ;50 A\r\n5;spare;\r\n;nothing;\r\n"));
+        Assert.Equal(new ScheduleLine(new("A"), 1, 2, "Range", 50.Amps()), line);
+    }
+
+    [Theory]
+    [InlineData("", "is empty")]
+    [InlineData("slot,what\n1,range\n", "names no column “space”")]
+    [InlineData("space,what\n1,range\n", "names no column “description”")]
+    [InlineData("space,description\nfirst,range\n", "Line 2: “first” is no space")]
+    [InlineData("space,description\n85,range\n", "Line 2: “85” is no space")]
+    [InlineData("space,description\n3,range\n5,dryer\n3,pump\n", "Line 4: space 3 of panel A stands in line 2 already")]
+    [InlineData("space,description,poles\n3,range,3\n", "is no number of poles")]
+    [InlineData("space,description,breaker_amps\n3,range,=1+1\n", "“=1+1” is no breaker")]
+    [InlineData("space,description\n3,spare\n", "names no breaker")]
+    [InlineData("space,description\n3,\0\n", "no CSV text")]
+    public void A_wrong_sheet_is_told_with_its_line(string text, string says) => Assert.Contains(says, Assert.Throws<FormatException>(() => Read(text)).Message, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_sheet_too_large_or_too_long_is_refused()
+    {
+        Assert.Contains("512 KB", Assert.Throws<FormatException>(() => ScheduleReader.Read(new byte[10 * 1024 * 1024], new("A"))).Message, StringComparison.Ordinal);
+        var many = "space,description,panel\n" + string.Concat(Enumerable.Range(0, 501).Select(i => $"{(i % 84) + 1},load,P{i / 84}\n"));
+        Assert.Contains("more than 500", Assert.Throws<FormatException>(() => Read(many)).Message, StringComparison.Ordinal);
+    }
+
+    [Fact] // formulas stay text
+    public void A_formula_is_a_description_like_another() => Assert.Equal("=HYPERLINK(\"x\")", Assert.Single(Read("space,description\n1,\"=HYPERLINK(\"\"x\"\")\"\n")).Description);
+
+    private static ScheduleLine L(int space, string words, int amps = 20, int poles = 1) => new(new("A"), space, poles, words, amps.Amps());
+
+    [Fact] // moved, renamed, missing, more, and another breaker, each once
+    public void Differences_are_told_by_kind()
+    {
+        ScheduleLine[] plan = [L(1, "Range", 50, 2), L(2, "Bath receptacles"), L(4, "Den lights", 15), L(6, "Pump")];
+        ScheduleLine[] sheet = [L(1, "range", 40, 2), L(8, "Bath receptacles"), L(4, "Kids"), L(10, "Sauna", 30)];
+        var told = ScheduleComparison.Of(sheet, plan);
+        Assert.Equal(
+            [(ScheduleChange.Rated, 1), (ScheduleChange.Moved, 2), (ScheduleChange.Renamed, 4), (ScheduleChange.Rated, 4), (ScheduleChange.Missing, 6), (ScheduleChange.Extra, 10)],
+            told.Select(d => (d.Change, d.Space)));
+        Assert.Equal(("40 A, two poles", "50 A, two poles"), (told[0].Sheet, told[0].Plan));
+        Assert.Equal(("space 8: Bath receptacles", "space 2"), (told[1].Sheet, told[1].Plan));
+    }
+
+    [Fact] // a sheet held against itself differs in nothing; whatever is taken off it is missing, once each
+    public void What_is_taken_off_a_sheet_is_missing()
+    {
+        var plan = ScheduleComparison.LinesOf(Demo.Panels);
+        var random = new Random(4);
+        for (var i = 0; i < 40; i++)
+        {
+            var sheet = plan.Where(_ => random.Next(4) > 0).ToList();
+            var told = ScheduleComparison.Of(sheet, plan);
+            Assert.Equal(plan.Length - sheet.Count, told.Length);
+            Assert.All(told, d => Assert.Equal(ScheduleChange.Missing, d.Change));
+        }
+    }
+}
