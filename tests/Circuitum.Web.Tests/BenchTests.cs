@@ -32,7 +32,7 @@ public sealed class BenchTests : IDisposable
         var visitor = host.Visit();
         foreach (var stage in new[] { "house", "boxes", "circuits", "runs", "panel" })
         {
-            Assert.Contains("Panel A · 27", await visitor.GetAsync($"/job/demo/{stage}?on=box:b-r"), StringComparison.Ordinal);
+            Assert.Contains("Panel A · 31", await visitor.GetAsync($"/job/demo/{stage}?on=box:b-r"), StringComparison.Ordinal);
             Assert.Contains("Select a box or a circuit", await visitor.GetAsync($"/job/demo/{stage}?on=box:ghost"), StringComparison.Ordinal);
         }
     }

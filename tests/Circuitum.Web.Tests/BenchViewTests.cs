@@ -90,10 +90,10 @@ public sealed class BenchViewTests
     }
 
     [Theory] // the one look: which button or breaker to reset
-    [InlineData(GfciWay.Breaker, "k-counter-r1", "panel A, space 26, both")]
-    [InlineData(GfciWay.FirstReceptacle, "k-counter-r1", "ground fault: the button at Kitchen counter 4; arc fault: panel A, space 26")]
-    [InlineData(GfciWay.FirstReceptacle, "k-counter-r4", "ground fault: its own button; arc fault: panel A, space 26")]
-    [InlineData(GfciWay.Breaker, "f-r2", "arc fault: panel A, space 21")]
+    [InlineData(GfciWay.Breaker, "k-counter-r1", "panel A, space 21, both")]
+    [InlineData(GfciWay.FirstReceptacle, "k-counter-r1", "ground fault: the button at Kitchen counter 4; arc fault: panel A, space 21")]
+    [InlineData(GfciWay.FirstReceptacle, "k-counter-r4", "ground fault: its own button; arc fault: panel A, space 21")]
+    [InlineData(GfciWay.Breaker, "f-r2", "arc fault: panel A, space 18")]
     [InlineData(GfciWay.Breaker, "l-heater", "no reset: not protected by AFCI or GFCI")]
     public void An_outlet_tells_where_it_resets(GfciWay way, string box, string says)
     {

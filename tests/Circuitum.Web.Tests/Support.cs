@@ -49,6 +49,17 @@ public sealed class BenchHost : WebApplicationFactory<Program>
     }
 }
 
+/// <summary>Hosts of tests watch no files: one machine gives few watchers, and a suite starts hundreds of hosts.</summary>
+internal static class NoWatchers
+{
+    [System.Runtime.CompilerServices.ModuleInitializer]
+    internal static void SetUp()
+    {
+        Environment.SetEnvironmentVariable("DOTNET_USE_POLLING_FILE_WATCHER", "true");
+        Environment.SetEnvironmentVariable("DOTNET_hostBuilder__reloadConfigOnChange", "false");
+    }
+}
+
 /// <summary>A browser without a screen: it keeps cookies, the token and the revision of the page it looks at.</summary>
 public sealed partial class Visitor(HttpClient http)
 {
@@ -83,14 +94,16 @@ public sealed partial class Visitor(HttpClient http)
         return (response.StatusCode, await LookAsync(response), response);
     }
 
-    public async Task<(HttpStatusCode Status, string Text)> BringAsync(byte[] file, string name = "job.circuitum.json")
+    public Task<(HttpStatusCode Status, string Text)> BringAsync(byte[] file, string name = "job.circuitum.json") => SendFileAsync("/", "/?handler=Bring", "file", name, file, "application/json");
+
+    /// <summary>Sends one file by the form of a page.</summary>
+    public async Task<(HttpStatusCode Status, string Text)> SendFileAsync(string page, string address, string field, string name, byte[] file, string type = "text/csv")
     {
-        var page = await GetAsync("/");
-        using var form = new MultipartFormDataContent { { new StringContent(FormToken().Match(page).Groups[1].Value), "__RequestVerificationToken" } };
+        using var form = new MultipartFormDataContent { { new StringContent(FormToken().Match(await http.GetStringAsync(page)).Groups[1].Value), "__RequestVerificationToken" } };
         var part = new ByteArrayContent(file);
-        part.Headers.ContentType = new MediaTypeHeaderValue("application/json");
-        form.Add(part, "file", name);
-        var response = await http.PostAsync("/?handler=Bring", form);
+        part.Headers.ContentType = new MediaTypeHeaderValue(type);
+        form.Add(part, field, name);
+        var response = await http.PostAsync(address, form);
         return (response.StatusCode, WebUtility.HtmlDecode(await response.Content.ReadAsStringAsync()));
     }
 
