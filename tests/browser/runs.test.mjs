@@ -106,7 +106,7 @@ test("labels are printed, for the sheet and for the printer", async ({ page }) =
   expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
   const text = await (await page.request.get("/job/demo/file/cable-labels.txt")).text();
   expect(text.split("\f").length).toBe(2 * 142);
-  expect(text).toContain("HR A24");
+  expect(text).toContain("HR A27");
 });
 
 test("a quick sum is worked out, passed on by its address, and read as JSON", async ({ page }) => {

@@ -41,6 +41,7 @@ public static class EquipmentLibrary
         Fixed(Jobs.Appliance.Pump, "Well pump", 240, 1800) with { Motor = true },
         Corded(Jobs.Appliance.DoorOpener, "Garage-door opener", 120, 600) with { Motor = true },
         Freezer, Treadmill, Tool, Appliance,
+        Corded(Jobs.Appliance.Other, "Welder", 240, 9600) with { Individual = true },
     ];
 
     private static Nameplate Corded(Appliance appliance, string name, int volts, int load) => new() { Appliance = appliance, Name = name, Volts = new(volts), Load = new(load), Cord = true };
