@@ -32,8 +32,10 @@ public static class PlanFolder
 
         yield return new("cable-labels.pdf", () => LabelPdf.Write(plan, LabelKind.Cables));
         yield return new("box-labels.pdf", () => LabelPdf.Write(plan, LabelKind.Boxes));
+        yield return new("space-labels.pdf", () => LabelPdf.Write(plan, LabelKind.Spaces));
         yield return Text("cable-labels.txt", () => LabelText.Write(plan, LabelKind.Cables));
         yield return Text("box-labels.txt", () => LabelText.Write(plan, LabelKind.Boxes));
+        yield return Text("space-labels.txt", () => LabelText.Write(plan, LabelKind.Spaces));
         yield return Text("tags.csv", () => CsvFiles.Tags(plan));
         yield return Text("plan.json", () => PlanFiles.Write(plan));
         foreach (var level in plan.House.Levels.Where(l => !l.Rooms.IsEmpty))

@@ -118,4 +118,17 @@ public sealed class SharedCableTests
             Assert.Equal(Planner.Plan(Kitchen(school)).Footage, ways[school].Footage);
         }
     }
+
+    [Fact] // the two of a shared neutral land side by side; dragged apart they cannot be tied, and re-landing mends it
+    public void Two_that_share_a_neutral_stay_where_they_can_be_tied()
+    {
+        var job = Kitchen(TwoCircuits.Multiwire, 6);
+        var plan = Planner.Plan(job);
+        var pair = plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.SharesNeutralWith is not null).ToList();
+        Assert.Equal((2, 2), (pair.Count, Math.Abs(pair[0].Space!.Value - pair[1].Space!.Value)));
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "210.4(B), 240.15(B)");
+        var apart = Panels.Moving.To(plan.Panels, pair[0].Wired.Circuit.Key, 30).On(job).Job!;
+        Assert.Single(Planner.Plan(apart).Tags, t => t.Rule == "210.4(B), 240.15(B)");
+        Assert.DoesNotContain(Planner.Plan(new Reland().On(apart).Job!).Tags, t => t.Rule == "210.4(B), 240.15(B)");
+    }
 }

@@ -23,6 +23,7 @@ public sealed class LabelTests
     [Theory] // twenty-six strips to a page
     [InlineData(LabelKind.Cables)]
     [InlineData(LabelKind.Boxes)]
+    [InlineData(LabelKind.Spaces)]
     public void Strips_fill_as_many_pages_as_they_need(LabelKind kind)
     {
         var count = Labels.Of(Demo, kind).Length;
@@ -34,6 +35,8 @@ public sealed class LabelTests
     {
         Assert.Equal(Demo.Takeoff.Pulls.Length * 2, Labels.Of(Demo, LabelKind.Cables).Length);
         Assert.Equal(Demo.Survey.Boxes.Length, Labels.Of(Demo, LabelKind.Boxes).Length);
+        // Spaces read as the schedule does.
+        Assert.Equal(Demo.Panels.SelectMany(p => p.Circuits).Select(c => c.Description), Labels.Of(Demo, LabelKind.Spaces).Select(l => l.Lines[0]));
     }
 
     [Fact]

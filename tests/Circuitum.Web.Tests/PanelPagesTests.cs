@@ -180,6 +180,18 @@ public sealed class PanelPagesTests : IDisposable
     }
 
     [Fact]
+    public async Task The_panel_is_hung_at_one_of_the_best_places()
+    {
+        var visitor = await host.AtAsync("/job/demo/house");
+        var text = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/places/A"));
+        Assert.Contains("Where panel A should stand", text, StringComparison.Ordinal);
+        var best = PanelPlaces.Best(await NowAsync(), new("A"), 5)[0];
+        var (status, _, _) = await visitor.PostAsync("/job/demo/places/A?handler=Hang", ("room", best.Panel.Room.Value), ("wall", $"{best.Panel.Wall}"), ("offset", best.Panel.Offset.ToString()));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal(best.Footage, (await NowAsync()).Footage);
+    }
+
+    [Fact]
     public async Task What_changed_since_a_printed_sheet_is_told()
     {
         var visitor = await host.AtAsync("/job/demo/panel");

@@ -5,6 +5,8 @@ const row = (page, circuit) => ledger(page).locator(`.row.circuit[data-circuit="
 const effect = (page) => page.locator("#effect");
 
 async function carry(page, from, to, { drop = true } = {}) {
+  // Away from the ledger’s ends, where it would scroll along.
+  await to.evaluate((e) => e.scrollIntoView({ block: "center" }));
   await from.scrollIntoViewIfNeeded();
   const a = await from.boundingBox();
   await page.mouse.move(a.x + Math.min(40, a.width / 2), a.y + a.height / 2);
@@ -109,7 +111,7 @@ test("an opened breaker shows on the plan what is left alight", async ({ page })
   await open(page, "circuits", "circuit:kitchen-lights");
   await expect(page.locator("html[data-ready]")).toBeAttached();
   await page.keyboard.press("Space");
-  await expect(page.locator("#lit-note")).toHaveText(/^30 open: \d+ lights dead, 3 rooms dark$/);
+  await expect(page.locator("#lit-note")).toHaveText(/^25 open: \d+ lights dead, 3 rooms dark$/);
   await expect(plan(page).getByText("dark", { exact: true })).toHaveCount(3);
   await expect(page.getByRole("button", { name: /Open its breaker/ })).toHaveAttribute("aria-pressed", "true");
   // Another circuit under the pointer is shown for as long.
@@ -192,7 +194,7 @@ test("another edition is read outlet by outlet before it is taken", async ({ pag
   await page.getByRole("navigation", { name: "Edition compared with" }).getByRole("link", { name: "2023" }).click();
   await expect(page.getByRole("heading", { name: "Outlets protected otherwise · 9" })).toBeVisible();
   await expect(page.getByRole("row", { name: /^Refrigerator GFCI comes not asked kitchen receptacle 210\.8\(A\)\(6\)/ })).toBeVisible();
-  await expect(page.getByRole("row", { name: /^25 Microwave, kitchen AF AF\+GF/ })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^17 Microwave, kitchen AF AF\+GF/ })).toBeVisible();
   await page.getByRole("button", { name: "Plan by the 2023 edition" }).click();
   await expect(page.getByRole("status").first()).toContainText("Plan by the 2023 edition");
   await expect(page.getByRole("heading", { name: /^2023 or 2020/ })).toBeVisible();

@@ -15,7 +15,6 @@ const views = [
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
   ["boxes-room", "/job/demo/boxes?on=room:family"],
   ["quick-sums", "/bench/drop?amps=16&gauge=12&length=80"],
-  ["house-phone", "/job/demo/house?on=room:kitchen", { width: 390, height: 844 }],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
   ["circuits-dark", "/job/demo/circuits?level=ground&on=circuit:kitchen-lights", {}, (page) => page.getByRole("button", { name: /Open its breaker/ }).click()],
   ["circuits-move", "/job/demo/circuits?on=box:f-r2", {}, async (page) => {
@@ -28,7 +27,8 @@ const views = [
   ["runs", "/job/demo/runs?level=ground&on=run:kitchen-appliances-1:panel-A%3Ek-island"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],
   ["box-card-phone", "/job/demo/box/k-sw-hall", { width: 390, height: 844 }],
-  ["panel-phone", "/job/demo/panel?on=circuit:laundry", { width: 390, height: 844 }],
+  ["find-phone", "/job/demo/find/A?room=kitchen", { width: 390, height: 844 }],
+  ["load", "/job/demo/load"],
   ["divisions", "/job/demo/divisions", {}, async (page) => {
     await page.getByLabel("Look for").selectOption("10");
     await page.getByRole("button", { name: "Find a better division" }).click();

@@ -14,6 +14,9 @@ public enum LabelKind
 
     /// <summary>What is written at every box.</summary>
     Boxes,
+
+    /// <summary>What stands beside every breaker.</summary>
+    Spaces,
 }
 
 /// <summary>One strip.</summary>
@@ -26,7 +29,7 @@ public sealed record Label(string Big, ImmutableArray<string> Lines, string Wher
 public static class Labels
 {
     /// <summary>The strips of one kind, in the order of the panels' spaces.</summary>
-    public static ImmutableArray<Label> Of(Plan plan, LabelKind kind) => kind == LabelKind.Cables ? Cables(plan) : Boxes(plan);
+    public static ImmutableArray<Label> Of(Plan plan, LabelKind kind) => kind switch { LabelKind.Cables => Cables(plan), LabelKind.Boxes => Boxes(plan), _ => Spaces(plan) };
 
     private static ImmutableArray<Label> Cables(Plan plan)
     {
@@ -57,6 +60,12 @@ public static class Labels
         var (mine, theirs) = (NumberOf(plan, circuit.Circuit.Key), NumberOf(plan, other));
         return run.Carries.Contains(Carried.OtherNeutral) ? $"{mine}: black and white · {theirs}: red and white with red" : $"{mine}: black · {theirs}: red · white serves both";
     }
+
+    private static ImmutableArray<Label> Spaces(Plan plan) =>
+    [
+        .. plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null).Select(c => new Label($"{p.Panel.Id}{c.SpaceText}",
+            [c.Description, $"{c.Wired.Protected.Sized.Breaker.Value}{(c.Wired.Protected.Mark.Length > 0 ? ", " + c.Wired.Protected.Mark : "")}, {c.Wired.Protected.Sized.Cable}"], $"Panel {p.Panel.Id}"))),
+    ];
 
     private static ImmutableArray<Label> Boxes(Plan plan) =>
     [
