@@ -28,6 +28,9 @@ public sealed record DrawingView
 
     /// <summary>Write the style sheet into the drawing, for use outside the application.</summary>
     public bool Standalone { get; init; } = true;
+
+    /// <summary>Id of the drawing inside the application; “plan” is the one that the bench moves.</summary>
+    public string Id { get; init; } = "plan";
 }
 
 /// <summary>Draws one level as a drafted floor plan, to scale, in inches.</summary>
@@ -45,7 +48,7 @@ public static class PlanDrawing
         var (left, top, width, height) = Sheet(plan, level, view);
         var svg = new SvgText();
         svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
-            ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2)) : ("id", "plan"));
+            ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2)) : ("id", view.Id));
         if (view.Standalone)
         {
             svg.Raw($"<style>{DrawingStyle.Sheet}</style><defs>{TagSymbols.Definitions}</defs>");

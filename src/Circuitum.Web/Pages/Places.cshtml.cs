@@ -41,7 +41,7 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
     public string Drawing()
     {
         var level = Open.Plan.House.LevelOf(Standing!.Room).Level.Id;
-        var svg = PlanDrawing.Draw(Open.Plan, level, new() { Stage = Stage.House, Standalone = false });
+        var svg = PlanDrawing.Draw(Open.Plan, level, new() { Stage = Stage.House, Standalone = false, Id = "places" });
         var marks = string.Concat(Best.Select((p, i) => (p, i)).Where(x => x.p.Level == level).Select(x => string.Create(System.Globalization.CultureInfo.InvariantCulture,
             $"<g class=\"place\"><circle cx=\"{x.p.At.X.Inches:0.#}\" cy=\"{x.p.At.Y.Inches:0.#}\" r=\"13\"/><text x=\"{x.p.At.X.Inches:0.#}\" y=\"{x.p.At.Y.Inches + 5:0.#}\">{x.i + 1}</text></g>")));
         var end = svg.LastIndexOf("</svg>", StringComparison.Ordinal);
