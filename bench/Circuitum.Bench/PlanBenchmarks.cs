@@ -28,6 +28,7 @@ public class PlanBenchmarks
     private Survey survey = null!;
     private ImmutableArray<Circuit> circuits;
     private ImmutableArray<RoutedCircuit> routed;
+    private ImmutableArray<Raceway> raceways;
     private Holes holes = null!;
     private ImmutableArray<SizedCircuit> sized;
     private ImmutableArray<WiredCircuit> wired;
@@ -48,8 +49,9 @@ public class PlanBenchmarks
         survey = Surveying.Survey(house, job);
         circuits = Dividing.Divide(house, survey, job, book);
         routed = Routes.Route(house, survey, circuits, job, book);
+        raceways = Raceways.Of(routed, job);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Finish(Sizing.Size(routed, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), survey, job, book), job);
+        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), survey, job, book), raceways);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job);
     }
@@ -75,7 +77,7 @@ public class PlanBenchmarks
     public ImmutableArray<SizedCircuit> Size()
     {
         var drilled = Drilling.Drill(routed, job.HouseRules);
-        return Sizing.Finish(Sizing.Size(routed, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), survey, job, book), job);
+        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), survey, job, book), raceways);
     }
 
     /// <summary>Protection and wiring.</summary>

@@ -48,25 +48,26 @@ public static class Planner
         bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
         var relieved = ImmutableDictionary<Spot, int>.Empty;
         ImmutableHashSet<string> across = [];
+        var raceways = Raceways.Of(routed, job);
         var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
         var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
-        var sized = Sizing.Size(routed, holes, bundles, survey, job, book);
+        var sized = Sizing.Size(routed, raceways, holes, bundles, survey, job, book);
         across = Sizing.ThatLieAcross(sized);
         var moved = routed.SelectMany(c => c.Runs).Where(r => across.Contains(r.Id)).SelectMany(r => r.Way.Passages).Select(p => p.Spot).Where(s => s is { Kind: MemberKind.Joist, Level: 0 }).ToHashSet();
         foreach (var most in new[] { 2, 1 })
         {
-            var crowded = Sizing.ToRelieve(sized, holes, bundles, most, job, book);
+            var crowded = Sizing.ToRelieve(sized, raceways, holes, bundles, most, book);
             moved.UnionWith(crowded.Keys);
             if (moved.Count > 0)
             {
                 relieved = relieved.SetItems(crowded);
                 holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
                 bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
-                sized = Sizing.Size(routed, holes, bundles, survey, job, book, sized, moved);
+                sized = Sizing.Size(routed, raceways, holes, bundles, survey, job, book, sized, moved);
                 moved.Clear();
             }
         }
 
-        return (holes, Sizing.Finish(sized, job));
+        return (holes, Sizing.Finish(sized, raceways));
     }
 }

@@ -10,22 +10,8 @@ namespace Circuitum.Core.Tests;
 /// <summary>A house with a shed 50 ft east of it, fed through a trench.</summary>
 public sealed class FeederTests
 {
-    private static Job Shed(Func<Panel, Panel>? panel = null, params Box[] more)
-    {
-        var house = Houses.Row(("den", RoomUse.Den, 20));
-        var shed = house.Structures[0] with
-        {
-            Id = new("shed"), Name = "Shed", Accessory = true, Origin = new(70.Feet(), Length.Zero), Underfloor = Underfloor.Slab,
-            Levels = [house.Structures[0].Levels[0] with { Id = new("shed-level"), FloorJoists = null, Rooms = [Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet())] }],
-        };
-        var sub = Houses.Panel("shop", 12) with { Id = new("G"), Rating = 60.Amps(), FedFrom = new("A") };
-        return (house with
-        {
-            Structures = [house.Structures[0], shed],
-            Trenches = [new("t", new("house"), new("shed"), [new(20.Feet(), 6.Feet()), new(70.Feet(), 6.Feet())], 24.Inches())],
-            Panels = [house.Panels[0], panel?.Invoke(sub) ?? sub],
-        }).With([Houses.On("r", "shop", 1, 40), Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)), .. more]);
-    }
+    private static Job Shed(Func<Panel, Panel>? panel = null, params Box[] more) => Houses.WithShed(panel?.Invoke(Houses.ShedPanel) ?? Houses.ShedPanel)
+        .With([Houses.On("r", "shop", 1, 40), Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)), .. more]);
 
     [Fact] // 225.39(D): 60 A at least; 6 copper carries 55 A at 60 °C, the next size up is 60; 3 × 6 and a 10 in 3/4 in
     public void The_shed_is_fed_at_60_A_by_three_6_and_a_10_in_three_quarter_inch_pipe()

@@ -10,22 +10,7 @@ namespace Circuitum.Core.Tests;
 /// <summary>A trench and everything that lies in it.</summary>
 public sealed class TrenchTests
 {
-    // The house is 20 ft long, the shed 50 ft east of it; the trench goes straight.
-    private static Job Shed(bool panel = true)
-    {
-        var house = Houses.Row(("den", RoomUse.Den, 20));
-        var shed = house.Structures[0] with
-        {
-            Id = new("shed"), Name = "Shed", Accessory = true, Origin = new(70.Feet(), Length.Zero), Underfloor = Underfloor.Slab,
-            Levels = [house.Structures[0].Levels[0] with { Id = new("shed-level"), FloorJoists = null, Rooms = [Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet())] }],
-        };
-        return (house with
-        {
-            Structures = [house.Structures[0], shed],
-            Trenches = [new("t", new("house"), new("shed"), [new(20.Feet(), 6.Feet()), new(70.Feet(), 6.Feet())], 24.Inches())],
-            Panels = panel ? [house.Panels[0], Houses.Panel("shop", 12) with { Id = new("G"), Rating = 60.Amps(), FedFrom = new("A") }] : house.Panels,
-        }).With(Houses.On("r", "shop", 1, 40));
-    }
+    private static Job Shed(bool panel = true) => Houses.WithShed(panel ? Houses.ShedPanel : null).With(Houses.On("r", "shop", 1, 40));
 
     private static decimal Ground(Job job) => Planner.Plan(job).Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).SelectMany(r => r.Way.Legs)
         .Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z).Sum(l => l.Run.Feet);

@@ -11,7 +11,7 @@ namespace Circuitum.Core.Checks;
 internal static class PipeChecks
 {
     public static IEnumerable<Tag> Check(Checked plan) =>
-        plan.Circuits.Select(c => c.Protected.Sized.Pipe).OfType<FittedPipe>().DistinctBy(p => p.Raceway.Pipe.Id).SelectMany(Check).Concat(Idle(plan));
+        FittedPipe.Each(plan.Circuits.Select(c => c.Protected.Sized)).SelectMany(Check).Concat(Idle(plan));
 
     private static IEnumerable<Tag> Check(FittedPipe fitted)
     {
@@ -93,5 +93,5 @@ internal static class PipeChecks
 
     private static SetPipe With(Pipe pipe, PipeStop stop) => new(pipe with { Stops = pipe.Stops.Add(stop) });
 
-    private static string Feet(Length length) => $"{length.WholeFeetUp} ft";
+    private static string Feet(Length length) => length.Cut(Measure.Feet);
 }

@@ -169,9 +169,6 @@ public static class Tables
     /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5.</summary>
     public static SquareInches ConductorArea(Gauge gauge) => new(ConductorAreas[gauge.ToString()]);
 
-    /// <summary>PVC schedule 40 by trade size with its whole area, Chapter 9 Table 4, small to large.</summary>
-    public static IEnumerable<(string Trade, SquareInches Area)> PvcSchedule40 => Conduit(ConduitKind.Pvc40);
-
     /// <summary>A pipe by trade size with its whole area, Chapter 9 Table 4, 1/2 to 2 in, small to large.</summary>
     public static IEnumerable<(string Trade, SquareInches Area)> Conduit(ConduitKind kind) =>
         (kind switch { ConduitKind.Pvc80 => Pvc80, ConduitKind.Emt => Tubing, _ => Pvc40 }).Select(p => (p.Trade, new SquareInches(p.Area)));

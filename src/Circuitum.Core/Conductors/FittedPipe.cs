@@ -27,6 +27,9 @@ public sealed record FittedPipe(Raceway Raceway, ImmutableArray<PulledConductors
         return [.. circuits.Select(c => fitted.TryGetValue(c.Circuit.Key, out var pipe) ? c with { Pipe = pipe } : c)];
     }
 
+    /// <summary>Every pipe that circuits are pulled in, once.</summary>
+    public static IEnumerable<FittedPipe> Each(IEnumerable<SizedCircuit> circuits) => circuits.Select(c => c.Pipe).OfType<FittedPipe>().DistinctBy(p => p.Raceway.Pipe.Id);
+
     private static FittedPipe Of(Raceway raceway, Dictionary<CircuitKey, SizedCircuit> byKey)
     {
         var kind = ConduitFill.NameOf(raceway.Pipe.Kind, true);

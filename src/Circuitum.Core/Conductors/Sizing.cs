@@ -80,6 +80,7 @@ public static class Sizing
 {
     /// <summary>Sizes every circuit where it lies; <see cref="Finish"/> follows when the holes are settled.</summary>
     /// <param name="circuits">Every circuit with its runs.</param>
+    /// <param name="raceways">The pipes that some of them are pulled in.</param>
     /// <param name="holes">Where they pass.</param>
     /// <param name="bundles">Where they lie together, by run.</param>
     /// <param name="survey">The boxes.</param>
@@ -87,10 +88,10 @@ public static class Sizing
     /// <param name="book">Its code book.</param>
     /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they are.</param>
     /// <param name="moved">Members bored otherwise since; all when null.</param>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book,
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book,
         ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
-        var pipeOf = Piped(circuits, job);
+        var pipeOf = Piped(raceways);
         return [.. circuits.Select((c, i) =>
         {
             var comesIn = ComesIn(c, circuits);
@@ -101,24 +102,24 @@ public static class Sizing
     }
 
     /// <summary>Takes what feeders lose off the circuits behind them, and sizes every pipe for what is in it.</summary>
-    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, Job job) =>
-        FittedPipe.Fit(Supply.Behind(sized), Raceways.Of([.. sized.Select(c => c.Routed)], job));
+    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways) =>
+        FittedPipe.Fit(Supply.Behind(sized), raceways);
 
     private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
 
-    private static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<RoutedCircuit> circuits, Job job) =>
-        Raceways.Of(circuits, job).SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
+    private static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
+        raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
 
     /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger conductor.</summary>
     /// <param name="sized">As sized with the holes.</param>
+    /// <param name="raceways">The pipes that some of them are pulled in.</param>
     /// <param name="holes">The holes.</param>
     /// <param name="bundles">Cables that lie together.</param>
     /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
-    /// <param name="job">The job.</param>
     /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, Holes holes, ILookup<string, CableBundle> bundles, int most, Job job, CodeBook.CodeBook book)
+    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, int most, CodeBook.CodeBook book)
     {
-        var pipeOf = Piped([.. sized.Select(c => c.Routed)], job);
+        var pipeOf = Piped(raceways);
         var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
         foreach (var circuit in sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
         {

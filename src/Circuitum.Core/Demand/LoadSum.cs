@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Demand;
@@ -33,7 +32,4 @@ public sealed record LoadSum(LoadMethod Method, ImmutableArray<LoadLine> Lines)
             return new(amps > 200 ? 200 + ((amps - 200) * .7m) : amps);
         }
     }
-
-    /// <summary>The sum as a chain of reasons.</summary>
-    public Because Why => Lines.Aggregate(Because.Of("Why this load"), (why, l) => why.Book($"{l.Text}: {l.Sum}", l.Counted.ToString(), l.Section)).Book("at 240 V", Current.ToString(), "220.5(A)");
 }

@@ -11,9 +11,8 @@ namespace Circuitum.Core.Panels;
 /// <param name="Tails">How many of them are tails.</param>
 /// <param name="Grounds">Equipment grounds, one from each cable.</param>
 /// <param name="GroundScrews">Terminals they take, small ones as many to a screw as the bar's label and the crew allow.</param>
-/// <param name="Doubled">Small grounds that share a screw.</param>
 /// <param name="Cables">Cables that come in.</param>
-public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundScrews, int Doubled, int Cables)
+public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundScrews, int Cables)
 {
     /// <summary>Counts a panel's terminals.</summary>
     public static Terminals Of(PanelSchedule schedule, Schools schools)
@@ -24,10 +23,13 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
         var tails = circuits.Count(c => c.Protected.Mark.Length > 0);
         var neutrals = circuits.Count(c => c.Protected.Mark.Length == 0 && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
         var small = cables.Count(IsSmall);
-        var each = schools.Grounds == SmallGrounds.OneEach ? 1 : schedule.Panel.Listing.GroundsUnderScrew;
+        var each = PerScrew(schedule.Panel, schools);
         var screws = ((small + each - 1) / each) + cables.Count - small;
-        return new(neutrals + tails, tails, cables.Count, screws, each == 1 ? 0 : small - (small % each == 1 ? 1 : 0), cables.Count);
+        return new(neutrals + tails, tails, cables.Count, screws, cables.Count);
     }
+
+    /// <summary>Small grounds that go under one screw: as many as the bar's label allows, or one by the crew's school.</summary>
+    public static int PerScrew(Panel panel, Schools schools) => schools.Grounds == SmallGrounds.OneEach ? 1 : panel.Listing.GroundsUnderScrew;
 
     /// <summary>Its home run brings a neutral.</summary>
     public static bool HasNeutral(WiredCircuit circuit) => circuit.Protected.Sized.Routed.HomeRun is { } run && run.Carries.Contains(Carried.Neutral);

@@ -108,15 +108,13 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
         }
 
         return lengths.Values.Where(s => s.Long > Bundling.Allowed).OrderByDescending(s => s.Carrying).ThenByDescending(s => s.Long)
-            .Select(s => new PipeStretch(s.Runs, s.Carrying, s.Long, Warmest(run), $"in {Pipe.Id} with {s.Runs.Length - 1} more, from {Feet(s.From)} along")).FirstOrDefault() ?? alone;
+            .Select(s => new PipeStretch(s.Runs, s.Carrying, s.Long, Warmest(run), $"in {Pipe.Id} with {s.Runs.Length - 1} more, from {s.From.Cut(Measure.Feet)} along")).FirstOrDefault() ?? alone;
     }
 
     /// <summary>How far a run lies in the pipe with the one that the pipe follows.</summary>
     public Length With(Run run) => run.Id == Lead.Id ? run.Way.Measured : run.Way.Legs.SelectMany(l => Lead.Way.Legs.Select(o => Overlap(l, o))).Total();
 
     private static Celsius Warmest(Run run) => new(Math.Max(30, run.Way.Legs.Max(l => l.Ambient.Degrees)));
-
-    private static string Feet(Length length) => $"{length.WholeFeetUp} ft";
 
     private static string Words(PathLeg a, PathLeg b) => (a.Space, a.From.Z != a.To.Z || b.From.Z != b.To.Z) switch
     {

@@ -39,7 +39,7 @@ public static class MakeUpGuide
         [
             new("Bring the cables in", null, "Sheaths stripped to one line a quarter inch inside the connector, numbers on before anything is cut; knockouts and screws stay reachable.",
                 [.. own.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Wired.Protected.Sized.Cable, c.Description))]),
-            new("Grounds, largest first", listing.BarTorque, service ? "To the bar that is bonded with the neutral here, and nowhere beyond (250.24, 250.142(B))." : "To the ground bar; no bonding screw, neutral and ground apart (250.142(B)).", Grounds(own, job.Schools, listing)),
+            new("Grounds, largest first", listing.BarTorque, service ? "To the bar that is bonded with the neutral here, and nowhere beyond (250.24, 250.142(B))." : "To the ground bar; no bonding screw, neutral and ground apart (250.142(B)).", Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools))),
             new("Neutrals, largest first", listing.BarTorque, "One to a terminal (408.41). A protective breaker takes its circuit's neutral; its tail takes the terminal.",
                 [.. landed.Where(c => Terminals.HasNeutral(c.Wired) || c.Wired.Protected.Mark.Length > 0).OrderByDescending(c => c.Wired.Protected.Sized.HomeRunGauge).ThenBy(c => c.Space)
                     .Select(c => new MakeUpLine(c.SpaceText, c.Wired.Protected.Mark.Length > 0 && !Terminals.HasNeutral(c.Wired) ? "tail of the breaker" : $"{c.Wired.Protected.Sized.HomeRunGauge} white", c.Wired.Protected.Mark.Length > 0 ? $"{(Terminals.HasNeutral(c.Wired) ? "on the breaker, " : "")}tail to the bar" : "neutral bar"))]),
@@ -58,9 +58,8 @@ public static class MakeUpGuide
     }
 
     // Small ones share a screw where the label and the crew allow it, neighbours together.
-    private static ImmutableArray<MakeUpLine> Grounds(List<Landed> cables, Schools schools, PanelListing listing)
+    private static ImmutableArray<MakeUpLine> Grounds(List<Landed> cables, int each)
     {
-        var each = schools.Grounds == SmallGrounds.OneEach ? 1 : listing.GroundsUnderScrew;
         // A cable's ground is as large as its conductors to 10 AWG; beyond, as Table 250.122 asks for its breaker.
         static Gauge Of(Landed c) => c.Wired.Protected.Sized.Ground ?? (c.Wired.Protected.Sized.HomeRunGauge is var gauge && gauge <= Gauge.Awg10 ? gauge : CodeBook.Tables.EquipmentGround(c.Wired.Protected.Sized.Breaker.Value, CodeBook.Metal.Copper));
         var lines = ImmutableArray.CreateBuilder<MakeUpLine>();

@@ -24,7 +24,7 @@ public sealed record PipeSheet(FittedPipe Pipe, ImmutableArray<PipedCircuit> Cir
 public static class PipeSheets
 {
     /// <summary>Every pipe of the plan, once.</summary>
-    public static ImmutableArray<FittedPipe> Pipes(Plan plan) => [.. plan.Circuits.Select(c => c.Protected.Sized.Pipe).OfType<FittedPipe>().DistinctBy(p => p.Raceway.Pipe.Id)];
+    public static ImmutableArray<FittedPipe> Pipes(Plan plan) => [.. FittedPipe.Each(plan.Circuits.Select(c => c.Protected.Sized))];
 
     /// <summary>The sheet of every pipe.</summary>
     public static ImmutableArray<PipeSheet> Of(Plan plan) => [.. Pipes(plan).Select(p => Of(plan, p))];
@@ -51,9 +51,7 @@ public static class PipeSheets
 
         if (!pipe.Raceway.Jacketed)
         {
-            yield return $"Pull every conductor together, {Worst(pipe)}; leave {plan.Job.HouseRules.AtPanel} at the panel.";
+            yield return $"Pull every conductor together, {pipe.Sum!.Pulling}; leave {plan.Job.HouseRules.AtPanel} at the panel.";
         }
     }
-
-    private static string Worst(FittedPipe pipe) => pipe.Sum!.Pulling;
 }

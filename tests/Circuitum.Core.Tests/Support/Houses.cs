@@ -67,5 +67,25 @@ internal static class Houses
     public static Nameplate Plate(Appliance appliance, int volts, decimal load) =>
         new() { Appliance = appliance, Name = appliance.ToString(), Volts = new(volts), Load = new(load) };
 
+    /// <summary>A den of 20 ft, and 50 ft east of it a shed of 12 by 12 ft at the end of a straight trench 24 in deep; with panel G in it when asked.</summary>
+    public static Job WithShed(Panel? panel)
+    {
+        var house = Row(("den", RoomUse.Den, 20));
+        var shed = house.Structures[0] with
+        {
+            Id = new("shed"), Name = "Shed", Accessory = true, Origin = new(70.Feet(), Length.Zero), Underfloor = Underfloor.Slab,
+            Levels = [house.Structures[0].Levels[0] with { Id = new("shed-level"), FloorJoists = null, Rooms = [Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet())] }],
+        };
+        return house with
+        {
+            Structures = [house.Structures[0], shed],
+            Trenches = [new("t", new("house"), new("shed"), [new(20.Feet(), 6.Feet()), new(70.Feet(), 6.Feet())], 24.Inches())],
+            Panels = panel is null ? house.Panels : [house.Panels[0], panel],
+        };
+    }
+
+    /// <summary>Panel G of 60 A in that shed, fed from the house.</summary>
+    public static Panel ShedPanel => Panel("shop", 12) with { Id = new("G"), Rating = 60.Amps(), FedFrom = new("A") };
+
     public static Job With(this Job job, params Box[] boxes) => job with { Boxes = [.. job.Boxes, .. boxes] };
 }
