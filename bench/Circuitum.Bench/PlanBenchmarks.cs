@@ -51,7 +51,7 @@ public class PlanBenchmarks
         routed = Routes.Route(house, survey, circuits, job, book);
         raceways = Raceways.Of(routed, job);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), survey, job, book), raceways);
+        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job);
     }
@@ -77,7 +77,7 @@ public class PlanBenchmarks
     public ImmutableArray<SizedCircuit> Size()
     {
         var drilled = Drilling.Drill(routed, job.HouseRules);
-        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), survey, job, book), raceways);
+        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways);
     }
 
     /// <summary>Protection and wiring.</summary>
@@ -90,7 +90,7 @@ public class PlanBenchmarks
 
     /// <summary>Checks.</summary>
     [Benchmark]
-    public int Check() => Checking.Check(new(job, book, house, survey, wired, panels, ServiceSizing.Of(Listing.Of(wired, house, survey, job), job, book))).Length;
+    public int Check() => Checking.Check(new(job, book, house, survey, wired, panels, ServiceSizing.Of(circuits, house, survey, job, book))).Length;
 
     /// <summary>Everything the rules ask for, laid out in a house without a box.</summary>
     [Benchmark]

@@ -32,18 +32,19 @@ public static class Planner
         var survey = Surveying.Survey(house, job);
         var circuits = Dividing.Divide(house, survey, job, book);
         var routed = Routes.Route(house, survey, circuits, job, book);
-        var (holes, sized) = Bore(house, routed, survey, job, book);
+        var feeders = FeederLoad.Of(circuits, house, survey, job, book);
+        var (holes, sized) = Bore(house, routed, feeders, survey, job, book);
 
         var safe = Protecting.Protect(sized, survey, job, book);
         var wired = Wires.Join(safe, survey, book);
         var panels = Landing.Land(wired, house, survey, job);
-        var service = ServiceSizing.Of(Listing.Of(wired, house, survey, job), job, book);
+        var service = ServiceSizing.Of(circuits, house, survey, job, book);
         var tags = Checking.Check(new(job, book, house, survey, wired, panels, service));
         return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels));
     }
 
     // Another hole is cheaper than larger cable: where cables crowd so that one must grow, they are shared out two by two, then one by one, and sized again.
-    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, Survey survey, Job job, CodeBook.CodeBook book)
+    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook.CodeBook book)
     {
         bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
         var relieved = ImmutableDictionary<Spot, int>.Empty;
@@ -51,7 +52,7 @@ public static class Planner
         var raceways = Raceways.Of(routed, job);
         var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
         var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
-        var sized = Sizing.Size(routed, raceways, holes, bundles, survey, job, book);
+        var sized = Sizing.Size(routed, raceways, holes, bundles, feeders, survey, job, book);
         across = Sizing.ThatLieAcross(sized);
         var moved = routed.SelectMany(c => c.Runs).Where(r => across.Contains(r.Id)).SelectMany(r => r.Way.Passages).Select(p => p.Spot).Where(s => s is { Kind: MemberKind.Joist, Level: 0 }).ToHashSet();
         foreach (var most in new[] { 2, 1 })
@@ -63,7 +64,7 @@ public static class Planner
                 relieved = relieved.SetItems(crowded);
                 holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
                 bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
-                sized = Sizing.Size(routed, raceways, holes, bundles, survey, job, book, sized, moved);
+                sized = Sizing.Size(routed, raceways, holes, bundles, feeders, survey, job, book, sized, moved);
                 moved.Clear();
             }
         }

@@ -100,6 +100,67 @@ public sealed class FeederTests
         Assert.Equal(19.5m, feeder.Protected.Sized.Through[feeder.Protected.Sized.Routed.HomeRun!.Id].Value);
     }
 
+    // A den with panel A, a bedroom with panel B, a receptacle, a heater and a car's outlet; everything that is near B lands in it.
+    private static Job Inside(params Box[] more)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20), ("bed", RoomUse.Bedroom, 12));
+        return (job with { Schools = new() { Bedrooms = BedroomSharing.OneEach }, Panels = [job.Panels[0], Houses.Panel("bed", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }] }).With(
+            [Houses.On("r", "bed", 1, 60), Houses.Appliance("heater", "bed", 2, 20, Houses.Plate(Appliance.SpaceHeater, 240, 3000)), Houses.Appliance("car", "bed", 2, 100, Houses.Plate(Appliance.VehicleCharger, 240, 7200) with { Continuous = true, Individual = true }), .. more]);
+    }
+
+    [Fact] // bedroom 12 × 12 ft and three outer walls of 12 ft, half of 6-1/2 in each: 153.8 ft² × 3 = 461.4; heater 3000; car 7200 + 1800: 12 461.4 VA, 51.9 A, 60 A
+    public void A_feeder_inside_the_dwelling_is_sized_by_part_III()
+    {
+        var job = Inside(Houses.On("far", "den", 4, 100));
+        var feeder = Planner.Plan(job).Landed(new("feeder-B"))!.Wired.Protected.Sized;
+        var load = feeder.Feeding!;
+        Assert.Equal([461.4m, 3000, 7200, 1800], load.Standard.Lines.Select(l => l.Counted.Value));
+        Assert.Equal((60m, false, LoadMethod.Standard), (feeder.Breaker.Value.Value, load.CarriesDwelling, load.Method));
+        // For comparison: 7661.4 all within the first 10 kVA, and 65 % of the heat.
+        Assert.Equal([7661.4m, 1950], load.Optional!.Lines.Select(l => l.Counted.Value));
+        Assert.Equal(LoadMethod.Standard, Planner.Plan(job with { Service = new() { Method = LoadMethod.Optional } }).Landed(new("feeder-B"))!.Wired.Protected.Sized.Feeding!.Method);
+    }
+
+    [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A
+    public void Only_an_outbuilding_has_60_A_at_least()
+    {
+        var job = Inside(Houses.On("far", "den", 4, 100));
+        var feeder = Planner.Plan(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") }).Landed(new("feeder-B"))!.Wired.Protected.Sized;
+        Assert.Equal(15m, feeder.Breaker.Value.Value);
+    }
+
+    [Fact] // held at 100 A: 83 A, which 4 copper carries at 75 °C; without the whole dwelling it takes 3, 100 A
+    public void What_carries_the_whole_dwelling_has_83_per_cent()
+    {
+        Gauge Of(Job job)
+        {
+            var held = job with { Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] }, Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }], Service = new() { Method = LoadMethod.Optional } };
+            var feeder = Planner.Plan(held).Landed(new("feeder-B"))!.Wired.Protected.Sized;
+            Assert.Equal(feeder.Feeding!.CarriesDwelling ? LoadMethod.Optional : LoadMethod.Standard, feeder.Feeding.Method);
+            return feeder.Gauge.Value;
+        }
+
+        Assert.Equal("4", Of(Inside()).ToString());
+        var part = Inside(Houses.Appliance("range", "bed", 3, 100, Houses.Plate(Appliance.Range, 240, 12_000)), Houses.On("far", "den", 4, 100));
+        Assert.False(Planner.Plan(part).Landed(new("feeder-B"))!.Wired.Protected.Sized.Feeding!.CarriesDwelling);
+        // 461.4 + 8000 of the range + 3000 + 7200 + 1800 = 20 461.4 VA, 85.3 A: more than the 85 A of 4.
+        Assert.Equal("3", Of(part).ToString());
+    }
+
+    [Fact] // a panel behind a panel: its heater of 3000 is in both feeders, whichever is listed first
+    public void A_feeder_carries_the_panels_behind_it()
+    {
+        var job = Inside();
+        job = job with { Panels = [.. job.Panels, Houses.Panel("bed", 12) with { Id = new("C"), Wall = 3, Offset = 100.Inches(), Rating = 60.Amps(), FedFrom = new("B") }], Pins = new() { Panels = [new(new("heater"), new("C"))] } };
+        foreach (var panels in new[] { job.Panels, [.. job.Panels.Reverse()] })
+        {
+            var plan = Planner.Plan(job with { Panels = panels });
+            VoltAmps Carried(string key) => plan.Landed(new(key))!.Wired.Circuit.Load.Connected;
+            Assert.Equal((3000m, 10_380m), (Carried("feeder-C").Value, Carried("feeder-B").Value));
+            Assert.Contains(plan.Landed(new("feeder-B"))!.Wired.Protected.Sized.Feeding!.Standard.Lines, l => l.Counted.Value == 3000);
+        }
+    }
+
     [Fact]
     public void It_goes_through_the_trench_and_is_no_shorter()
     {

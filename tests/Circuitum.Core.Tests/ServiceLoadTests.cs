@@ -76,10 +76,12 @@ public sealed class ServiceLoadTests
     [InlineData(40_000, 45_075)]
     public void Lighting_by_its_steps(int area, int demand) => Assert.Equal(demand, StandardMethod.Of(new() { Area = new(area) }, Book).Total.Value);
 
-    [Theory] // two small-appliance circuits and a laundry are counted though there were fewer; more are counted as they are
-    [InlineData(0, 0, 4500)]
+    [Theory] // 1500 each; a feeder may carry none of them, a service two and one at least
+    [InlineData(0, 0, 0)]
+    [InlineData(1, 0, 1500)]
+    [InlineData(2, 1, 4500)]
     [InlineData(3, 2, 7500)]
-    public void At_least_two_small_appliance_circuits(int small, int laundry, int general) =>
+    public void Small_appliance_and_laundry_circuits(int small, int laundry, int general) =>
         Assert.Equal(general <= 3000 ? general : 3000 + ((general - 3000) * .35m), StandardMethod.Of(new() { Area = new(0), SmallApplianceCircuits = small, LaundryCircuits = laundry }, Book).Total.Value);
 
     [Theory] // Table 220.55 by its columns and notes
@@ -156,11 +158,24 @@ public sealed class ServiceLoadTests
     public void A_vehicle(Edition edition, int plate, int counted) =>
         Assert.Equal(counted, StandardMethod.Of(new() { Area = new(0), Loads = [L("car", LoadKind.Vehicle, plate)] }, CodeBook.CodeBook.For(edition)).Lines.Single(l => l.Text == "car").Counted.Value);
 
-    [Fact] // 220.83: 36 520 → 8000 + 40 % of 28 520 = 19 408, the heat 9600 at 100 %; 220.87: 80 A × 240 × 1.25 = 24 000, and 3000 more
+    [Fact] // 220.83(B): 36 520 → 8000 + 40 % of 28 520 = 19 408, the heat 9600 at 100 %; (A): the heat among them, 46 120 → 8000 + 15 248
     public void A_dwelling_that_had_its_service_before()
     {
-        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House).Lines.Select(l => l.Counted.Value));
-        Assert.Equal(27_000m, OptionalMethod.OfMeasured(80.Amps(), new(3000)).Total.Value);
+        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House, true).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([23_248m], OptionalMethod.OfExisting(House, false).Lines.Select(l => l.Counted.Value));
+        // Four controls: the heat is among the rest, and the cooling stands alone.
+        var four = OptionalMethod.OfExisting(House with { HeatingControls = 4 }, true);
+        Assert.Equal([23_248m, 6000], four.Lines.Select(l => l.Counted.Value));
+        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House with { HeatingControls = 3 }, true).Lines.Select(l => l.Counted.Value));
+    }
+
+    [Fact] // 80 A × 240 × 1.25 = 24 000; 300 ft² 900, the car 9600, the larger of 3000 and 2000; 3000 allowed
+    public void What_is_added_comes_on_top_of_what_was_measured()
+    {
+        Assert.Equal([24_000m, 3000], OptionalMethod.OfMeasured(80.Amps(), null, new(3000)).Lines.Select(l => l.Counted.Value));
+        LoadList added = new() { Area = new(300), SmallApplianceCircuits = 0, LaundryCircuits = 0, Loads = [Car, L("heat", LoadKind.SpaceHeat, 3000), L("cooling", LoadKind.Cooling, 2000)] };
+        Assert.Equal([24_000m, 900, 9600, 3000, 3000], OptionalMethod.OfMeasured(80.Amps(), added, new(3000)).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([24_000m, 1500], OptionalMethod.OfMeasured(80.Amps(), new() { Area = new(0), SmallApplianceCircuits = 1, LaundryCircuits = 0 }, new(0)).Lines.Select(l => l.Counted.Value));
     }
 
     [Fact] // neutral: 5772 + .75 × 2000 + .7 × 8000 + .7 × 5600 = 16 792 VA, 70 A; nothing of heat, pump or heater

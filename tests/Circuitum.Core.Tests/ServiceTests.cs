@@ -56,12 +56,29 @@ public sealed class ServiceTests
         Assert.Equal(("2", "8"), (service.Sizes[0].Conductor.Value.ToString(), service.Sizes[0].Electrode.Value.ToString()));
     }
 
-    [Fact] // 60 A measured: 60 × 1.25 + 12 000 ÷ 240 = 125 A
+    [Fact] // 60 A measured: 60 × 1.25 + 12 000 ÷ 240 = 125 A when what is drawn was there; else the range's 12 000 and the pump's 9800 come on top, and the floor's and circuits'
     public void A_measured_peak_stands_in_for_the_list()
     {
-        var service = Planner.Plan(House with { Service = new() { Method = LoadMethod.Optional, MeasuredPeak = 60.Amps(), Future = new(12_000) } }).Service;
+        Service measured = new() { Method = LoadMethod.Optional, MeasuredPeak = 60.Amps(), Future = new(12_000), DrawnWasMeasured = true };
+        var service = Planner.Plan(House with { Service = measured }).Service;
         Assert.Equal(125m, service.Chosen.Current.Value);
         Assert.Equal(125m, service.Sizes[0].Rating.Value);
+        var drawn = Planner.Plan(House with { Service = measured with { DrawnWasMeasured = false } }).Service;
+        Assert.Equal([18_000m, (drawn.List.Area.Value * 3) + 1500, 12_000, 9800, 12_000], drawn.Chosen.Lines.Select(l => l.Counted.Value));
+    }
+
+    [Fact] // 400 ft² more at 3 VA; an old range 8000 by column C and heater 2000; lights and receptacles are in the area, their 900 VA by survey nowhere
+    public void What_stood_there_before_is_counted_by_what_it_is()
+    {
+        var old = House with
+        {
+            Service = new() { Existing = true, ExistingArea = new(400) },
+            Panels = [House.Panels[0] with { Taken = [new(1, 2, 40.Amps(), "Old range", new(12_000)) { Use = TakenUse.Cooking }, new(2, 1, 15.Amps(), "Old rooms", new(900)), new(5, 2, 20.Amps(), "Old heater", new(2000)) { Use = TakenUse.Fixed }, new(6, 1, 20.Amps(), "Old laundry", new(0)) { Use = TakenUse.Laundry }] }],
+            Boxes = [],
+        };
+        var list = Planner.Plan(old).Service.List;
+        Assert.Equal([("Old range, there before", LoadKind.Cooking, 12_000m), ("Old heater, there before", LoadKind.Fixed, 2000)], list.Loads.Select(l => (l.Name, l.Kind, l.Load.Value)));
+        Assert.Equal((2, 1, Planner.Plan(House with { Boxes = [] }).Service.List.Area.Value + 400), (list.SmallApplianceCircuits, list.LaundryCircuits, list.Area.Value));
     }
 
     [Fact] // a panel of 150 V·A too little is mended by the button

@@ -33,10 +33,10 @@ public sealed class ArchitectureTests
     [Fact]
     public void The_command_line_knows_no_database_and_no_web() => Free(Cli, "Circuitum.Data", "Circuitum.Web");
 
-    [Fact] // House → Layout → Circuits → Routing → Conductors → Protection → Wiring → Panels → Checks, Takeoff
+    [Fact] // House → Layout → Circuits → Demand → Routing → Conductors → Protection → Wiring → Panels → Checks, Takeoff
     public void Each_stage_reads_only_what_stands_before_it()
     {
-        string[] order = ["House", "Layout", "Circuits", "Routing", "Conductors", "Protection", "Wiring", "Panels", "Demand", "Checks", "Takeoff"];
+        string[] order = ["House", "Layout", "Circuits", "Demand", "Routing", "Conductors", "Protection", "Wiring", "Panels", "Checks", "Takeoff"];
         for (var i = 0; i < order.Length; i++)
         {
             var result = Types.InAssembly(Core).That().ResideInNamespace($"Circuitum.Core.{order[i]}").ShouldNot()

@@ -18,7 +18,7 @@ public static class Dividing
         var drafts = Drafts(sorted, survey, job);
         var panels = choice.Choose(drafts);
         var circuits = Multiwire.Pair([.. drafts.Select(d => d.ToCircuit(panels[d], job, book))], job.Schools);
-        circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits)));
+        circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits, job)).ToList());
         return [.. circuits];
     }
 
@@ -75,9 +75,10 @@ public static class Dividing
         return keyed;
     }
 
-    private static Circuit Feeder(Panel panel, List<Circuit> circuits)
+    private static Circuit Feeder(Panel panel, List<Circuit> circuits, Job job)
     {
-        var items = circuits.Where(c => c.Panel == panel.Id).SelectMany(c => c.Load.Items).ToImmutableArray();
+        var behind = job.Behind(panel.Id).ToHashSet();
+        var items = circuits.Where(c => behind.Contains(c.Panel)).SelectMany(c => c.Load.Items).ToImmutableArray();
         return new()
         {
             Key = new($"feeder-{panel.Id}"),

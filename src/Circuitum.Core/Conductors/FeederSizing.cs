@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.CodeBook;
+using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
@@ -14,20 +14,24 @@ public static class FeederSizing
     /// <summary>A feeder of an outbuilding with more than two circuits is rated at least this, 225.39(D).</summary>
     public static Amps Least { get; } = new(60);
 
-    /// <summary>Sizes one feeder in its pipe.</summary>
-    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, Survey survey, Job job, CodeBook.CodeBook book)
+    // Smallest rating that 310.12 knows.
+    private static readonly Amps LeastDwelling = new(100);
+
+    /// <summary>Sizes one feeder in its pipe by the load it carries.</summary>
+    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Job job, CodeBook.CodeBook book)
     {
         var run = routed.HomeRun!;
         var load = routed.Circuit.Load;
-        var motors = load.Items.Where(i => survey[i.Box].Plates.Any(p => p.Motor && p.Name == i.Name)).ToList();
-        var largest = motors.Count == 0 ? new VoltAmps(0) : motors.Max(m => m.Load);
-        var demand = new VoltAmps(load.Items.Sum(i => i.Load.Value * (i.Continuous ? 1.25m : 1)) + (largest.Value * .25m));
-        var amps = demand / load.Volts;
-        var why = Because.Of("Why this breaker")
-            .Plan("everything the panel feeds", load.Connected.ToString())
-            .Book("continuous at 125 %, largest motor + 25 %", $"{demand}, {amps}", "215.2(A), 215.3, 220.50");
+        var amps = feeding.Chosen.Current;
+        var why = Because.Of("Why this breaker");
+        foreach (var line in feeding.Chosen.Lines)
+        {
+            why = why.Book($"{line.Text}: {line.Sum}", line.Counted.ToString(), line.Section);
+        }
+
+        why = why.Book("carried at 240 V", $"{feeding.Chosen.Total}, {amps}", "215.2(A), 215.3");
         var rating = book.StandardAtLeast(amps) ?? amps;
-        if (rating < Least)
+        if (rating < Least && run.From.Place.Structure != run.To.Place.Structure)
         {
             rating = Least;
             why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", Least.ToString(), "225.39(D)");
@@ -42,7 +46,11 @@ public static class FeederSizing
         var metal = job.Schools.FeederMetal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         var worst = raceway.Worst(run);
         Figure<Amps> Able(Gauge gauge) => Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75 ? Column.C75 : Column.C60, book, metal, worst.Where);
-        var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Able(g).Value is var able && able >= amps && book.Protects(rating, able, false)
+        // 310.12: what carries a whole dwelling may have 83 per cent of its rating, from 100 A.
+        var dwelling = feeding.CarriesDwelling && rating >= LeastDwelling;
+        var share = new Amps(rating.Value * .83m);
+        bool Carries(Amps able) => dwelling ? able >= share : able >= amps && book.Protects(rating, able, false);
+        var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Carries(Able(g).Value)
             && (CodeBook.CodeBook.SmallConductorLimit(g, metal) is not Amps limit || rating <= limit)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
@@ -61,7 +69,9 @@ public static class FeederSizing
             Routed = routed,
             Metal = metal,
             Breaker = new(rating, why.Book("next standard size", rating.ToString(), "240.6(A)")),
-            Gauge = new(gauge, conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),
+            Gauge = new(gauge, dwelling
+                ? conductorWhy.Then(ampacity.Why).Book($"carries the whole dwelling: 83 % of {rating}", $"{share} ≤ {ampacity.Value}", book.DwellingConductorSection)
+                : conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),
             HomeRunGauge = gauge,
             Ampacity = ampacity,
             VoltsAtPanel = load.Volts,
@@ -69,6 +79,7 @@ public static class FeederSizing
             Through = ImmutableDictionary<string, Amps>.Empty.Add(run.Id, amps),
             Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", "Chapter 9 Table 8")),
             Ground = ground,
+            Feeding = feeding,
         };
     }
 }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.CodeBook;
+using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
@@ -51,6 +52,9 @@ public sealed record SizedCircuit
     /// <summary>The pipe its home run is pulled in; null for cable.</summary>
     public FittedPipe? Pipe { get; init; }
 
+    /// <summary>What a feeder is sized by; null for a branch circuit.</summary>
+    public FeederLoad? Feeding { get; init; }
+
     /// <summary>Minimum circuit ampacity of its one nameplate that has one.</summary>
     public Amps? Mca { get; init; }
 
@@ -83,12 +87,13 @@ public static class Sizing
     /// <param name="raceways">The pipes that some of them are pulled in.</param>
     /// <param name="holes">Where they pass.</param>
     /// <param name="bundles">Where they lie together, by run.</param>
+    /// <param name="feeders">What feeders carry, by the panel that each feeds.</param>
     /// <param name="survey">The boxes.</param>
     /// <param name="job">The job.</param>
     /// <param name="book">Its code book.</param>
     /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they are.</param>
     /// <param name="moved">Members bored otherwise since; all when null.</param>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book,
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook.CodeBook book,
         ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
         var pipeOf = Piped(raceways);
@@ -96,7 +101,7 @@ public static class Sizing
         {
             var comesIn = ComesIn(c, circuits);
             return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
-                : c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], survey, job, book)
+                : c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], feeders[c.Circuit.Feeds!.Value], job, book)
                 : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
         })];
     }

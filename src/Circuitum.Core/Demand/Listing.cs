@@ -1,43 +1,86 @@
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Units;
-using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Demand;
 
-/// <summary>Lists what the service carries from what is drawn.</summary>
+/// <summary>Lists what a service or a feeder carries: from what is drawn, and from what stands in the panels already.</summary>
 public static class Listing
 {
-    /// <summary>Every appliance of the dwelling, and each outbuilding with all that its circuits carry.</summary>
-    public static LoadList Of(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job)
+    /// <summary>Everything of the dwelling, and each outbuilding with all that its circuits carry.</summary>
+    public static LoadList OfService(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job)
     {
-        bool Accessory(PlacedBox box) => house.Structures[box.Place.Structure].Structure.Accessory;
-        var own = survey.Boxes.Where(b => !Accessory(b)).ToList();
-        var heated = own.SelectMany(b => b.Plates).Any(p => p.Appliance == Appliance.HeatPump) && job.Service.OutdoorUnitHeats;
-        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heated)).OfType<ListedLoad>()];
-        var branch = circuits.Where(c => c.Circuit.Kind != CircuitKind.Feeder).ToList();
-        var outbuildings = branch.SelectMany(c => c.Circuit.Load.Items.Select(i => (Item: i, Box: survey[i.Box]))).Where(x => Accessory(x.Box)).GroupBy(x => x.Box.Place.Structure).OrderBy(g => g.Key)
-            .Select(g => new ListedLoad(house.Structures[g.Key].Structure.Name, LoadKind.Outbuilding, g.Select(x => x.Item.Load).Total()) { Neutral = true });
-        return new()
+        var list = Of(circuits, survey.FloorArea, job.Panels, house, survey, job);
+        return list with
         {
-            Area = survey.FloorArea,
-            SmallApplianceCircuits = branch.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance),
-            LaundryCircuits = branch.Count(c => c.Circuit.Kind == CircuitKind.Laundry),
-            Loads = [.. listed, .. outbuildings],
-            HeatingControls = job.Service.HeatingControls ?? Math.Max(1, listed.Count(l => l.Kind == LoadKind.SpaceHeat)),
+            Area = new(list.Area.Value + job.Service.ExistingArea.Value),
+            // 220.52: two small-appliance circuits and a laundry circuit, whatever is drawn yet.
+            SmallApplianceCircuits = Math.Max(2, list.SmallApplianceCircuits),
+            LaundryCircuits = Math.Max(1, list.LaundryCircuits),
+            HeatingControls = job.Service.HeatingControls ?? list.HeatingControls,
             Future = job.Service.Future,
         };
     }
+
+    /// <summary>What is drawn, without what stood there before: it comes on top of a measured demand (220.87).</summary>
+    public static LoadList OfDrawn(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job) => Of(circuits, survey.FloorArea, [], house, survey, job);
+
+    /// <summary>What a panel feeds, itself and through the panels behind it.</summary>
+    /// <param name="panel">The panel.</param>
+    /// <param name="circuits">Every circuit of the job.</param>
+    /// <param name="house">The house.</param>
+    /// <param name="survey">The boxes.</param>
+    /// <param name="job">The job.</param>
+    public static LoadList OfFeeder(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job)
+    {
+        var behind = job.Behind(panel.Id).ToFrozenSet();
+        ImmutableArray<Circuit> own = [.. circuits.Where(c => behind.Contains(c.Panel))];
+        // A room is counted with every panel that lights it or feeds its receptacles.
+        var rooms = own.Where(c => c.IsGeneral || c.Kind == CircuitKind.Bathroom).SelectMany(c => c.Boxes).Select(b => survey[b].Room.Room.Id).ToFrozenSet();
+        return Of(own, Surveying.FloorArea(house, rooms.Contains), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job);
+    }
+
+    /// <summary>True when a panel and those behind it feed everything of the dwelling: then its feeder is sized as a service is (220.82(A), 310.12).</summary>
+    public static bool CarriesDwelling(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job)
+    {
+        var behind = job.Behind(panel.Id).ToFrozenSet();
+        return circuits.Where(c => c.Kind != CircuitKind.Feeder && c.Boxes.Any(b => !Accessory(survey[b], house))).All(c => behind.Contains(c.Panel))
+            && job.Panels.All(p => behind.Contains(p.Id) || p.Taken.IsEmpty);
+    }
+
+    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, ImmutableArray<Panel> panels, FramedHouse house, Survey survey, Job job)
+    {
+        var branch = circuits.Where(c => c.Kind != CircuitKind.Feeder).ToList();
+        var on = branch.SelectMany(c => c.Boxes).ToHashSet();
+        var own = survey.Boxes.Where(b => on.Contains(b.Box.Id) && !Accessory(b, house)).ToList();
+        var heatPump = own.SelectMany(b => b.Plates).Any(p => p.Appliance == Appliance.HeatPump) && job.Service.OutdoorUnitHeats;
+        var before = panels.Where(p => !house.Structures[house.Room(p.Room).Structure].Structure.Accessory).SelectMany(p => p.Taken).ToList();
+        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump)).OfType<ListedLoad>(), .. before.Select(Listed).OfType<ListedLoad>()];
+        var outbuildings = branch.SelectMany(c => c.Load.Items.Select(i => (Box: survey[i.Box], i.Load))).Where(x => Accessory(x.Box, house)).Select(x => (x.Box.Place.Structure, x.Load))
+            .Concat(panels.Select(p => (house.Room(p.Room).Structure, Load: p.Taken.Select(t => t.Load).Total())).Where(x => house.Structures[x.Structure].Structure.Accessory && x.Load.Value > 0))
+            .GroupBy(x => x.Structure).OrderBy(g => g.Key).Select(g => new ListedLoad(house.Structures[g.Key].Structure.Name, LoadKind.Outbuilding, g.Select(x => x.Load).Total()) { Neutral = true });
+        return new()
+        {
+            Area = area,
+            SmallApplianceCircuits = branch.Count(c => c.Kind == CircuitKind.SmallAppliance) + before.Count(t => t.Use == TakenUse.SmallAppliance),
+            LaundryCircuits = branch.Count(c => c.Kind == CircuitKind.Laundry) + before.Count(t => t.Use == TakenUse.Laundry),
+            Loads = [.. listed, .. outbuildings],
+            HeatingControls = Math.Max(1, listed.Count(l => l.Kind == LoadKind.SpaceHeat)),
+        };
+    }
+
+    private static bool Accessory(PlacedBox box, FramedHouse house) => house.Structures[box.Place.Structure].Structure.Accessory;
 
     // What is plugged in anywhere is in the 3 VA a square foot and the 1500s; what is fastened in place is counted by itself.
     private static ListedLoad? Listed(Nameplate plate, bool heatPump)
     {
         LoadKind? kind = plate.Appliance switch
         {
-            Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load > CookingDemand.Least ? LoadKind.Cooking : LoadKind.Fixed,
+            Appliance.Range or Appliance.Cooktop or Appliance.Oven => Cooking(plate.Load),
             Appliance.Dryer => plate.Volts.Value > 120 ? LoadKind.Dryer : null,
             Appliance.SpaceHeater => LoadKind.SpaceHeat,
             Appliance.HeatPump => heatPump ? LoadKind.HeatPump : LoadKind.Cooling,
@@ -48,4 +91,23 @@ public static class Listing
         };
         return kind is { } known ? new(plate.Name, known, plate.Load) { Motor = plate.Motor || plate.Appliance is Appliance.HeatPump, Neutral = plate.Volts.Value <= 120 || plate.Neutral } : null;
     }
+
+    // Lights, receptacles, small appliances and laundry that stood there are in the area and the 1500s.
+    private static ListedLoad? Listed(TakenSpace taken)
+    {
+        LoadKind? kind = taken.Use switch
+        {
+            TakenUse.Fixed => LoadKind.Fixed,
+            TakenUse.Cooking => Cooking(taken.Load),
+            TakenUse.Dryer => LoadKind.Dryer,
+            TakenUse.SpaceHeat => LoadKind.SpaceHeat,
+            TakenUse.HeatPump => LoadKind.HeatPump,
+            TakenUse.Cooling => LoadKind.Cooling,
+            TakenUse.Vehicle => LoadKind.Vehicle,
+            _ => null,
+        };
+        return kind is { } known && taken.Load.Value > 0 ? new($"{taken.Description}, there before", known, taken.Load) { Motor = known is LoadKind.HeatPump or LoadKind.Cooling, Neutral = taken.Poles == 1 || known is LoadKind.Cooking or LoadKind.Dryer } : null;
+    }
+
+    private static LoadKind Cooking(VoltAmps load) => load > CookingDemand.Least ? LoadKind.Cooking : LoadKind.Fixed;
 }

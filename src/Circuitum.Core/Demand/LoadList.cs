@@ -53,7 +53,7 @@ public sealed record LoadList
     /// <summary>Floor area by outside dimensions.</summary>
     public required SquareFeet Area { get; init; }
 
-    /// <summary>Small-appliance circuits; two at least are counted (220.52(A)).</summary>
+    /// <summary>Small-appliance circuits that are counted (220.52(A)).</summary>
     public int SmallApplianceCircuits { get; init; } = 2;
 
     /// <summary>Laundry circuits (220.52(B)).</summary>

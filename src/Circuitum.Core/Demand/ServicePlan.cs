@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
 using Circuitum.Core.CodeBook;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
@@ -34,15 +37,18 @@ public static class ServiceSizing
     public static Amps Least { get; } = new(100);
 
     /// <summary>The service of a job by what it carries.</summary>
-    /// <param name="list">What it carries.</param>
+    /// <param name="circuits">Every circuit.</param>
+    /// <param name="house">The house.</param>
+    /// <param name="survey">The boxes.</param>
     /// <param name="job">The job.</param>
     /// <param name="book">The edition.</param>
-    public static ServicePlan Of(LoadList list, Job job, CodeBook.CodeBook book)
+    public static ServicePlan Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book)
     {
+        var list = Listing.OfService(circuits, house, survey, job);
         var service = job.Service;
-        var (standard, optional) = (StandardMethod.Of(list, book), service.Existing ? OptionalMethod.OfExisting(list) : OptionalMethod.Of(list));
-        // What stands there is in the measured peak; only what is allowed for comes on top.
-        var measured = service.MeasuredPeak is Amps peak ? OptionalMethod.OfMeasured(peak, service.Future) : null;
+        var (standard, optional) = (StandardMethod.Of(list, book), service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate) : OptionalMethod.Of(list));
+        // What stood there is in the measured peak; what is drawn comes on top, unless it was measured too.
+        var measured = service.MeasuredPeak is Amps peak ? OptionalMethod.OfMeasured(peak, service.DrawnWasMeasured ? null : Listing.OfDrawn(circuits, house, survey, job), service.Future) : null;
         var chosen = service.Method == LoadMethod.Optional ? measured ?? optional : standard;
         var metal = service.Metal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         ServiceSize Size(Amps rating) => SizeOf(rating, chosen.Current, metal, book);

@@ -14,7 +14,11 @@ public static class StandardMethod
 
     private static IEnumerable<LoadLine> Lines(LoadList list, CodeBook.CodeBook book)
     {
-        yield return Lighting(list, book);
+        if (GeneralLoad(list).Value > 0)
+        {
+            yield return Lighting(list, book);
+        }
+
         foreach (var line in Fixed(list, book))
         {
             yield return line;
@@ -76,10 +80,10 @@ public static class StandardMethod
     }
 
     /// <summary>Before demand factors: both methods begin with it.</summary>
-    internal static VoltAmps GeneralLoad(LoadList list) => new((list.Area.Value * 3) + (1500 * Math.Max(2, list.SmallApplianceCircuits)) + (1500 * Math.Max(1, list.LaundryCircuits)));
+    internal static VoltAmps GeneralLoad(LoadList list) => new((list.Area.Value * 3) + (1500 * list.SmallApplianceCircuits) + (1500 * list.LaundryCircuits));
 
     /// <summary>Its arithmetic.</summary>
-    internal static string GeneralSum(LoadList list) => $"{list.Area} × 3 VA + {Math.Max(2, list.SmallApplianceCircuits)} × 1500 + {Math.Max(1, list.LaundryCircuits)} × 1500 = {GeneralLoad(list)}";
+    internal static string GeneralSum(LoadList list) => $"{list.Area} × 3 VA + {list.SmallApplianceCircuits} × 1500 + {list.LaundryCircuits} × 1500 = {GeneralLoad(list)}";
 
     private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook.CodeBook book)
     {

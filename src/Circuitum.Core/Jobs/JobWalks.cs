@@ -10,5 +10,8 @@ public static class JobWalks
 
         /// <summary>Every room of every level, in order.</summary>
         public IEnumerable<Room> Rooms => job.Levels.SelectMany(l => l.Rooms);
+
+        /// <summary>A panel and every panel that it feeds, through others too.</summary>
+        public IEnumerable<PanelId> Behind(PanelId panel) => job.Panels.Where(p => p.FedFrom == panel).SelectMany(p => job.Behind(p.Id)).Prepend(panel);
     }
 }

@@ -85,6 +85,43 @@ public sealed record PanelListing
 /// <param name="Load">What it carries by survey, 0 to 50 000 VA.</param>
 public sealed record TakenSpace(int Space, int Poles, Amps Rating, string Description, VoltAmps Load)
 {
+    /// <summary>How the methods of load take it (220.83).</summary>
+    public TakenUse Use { get; init; }
+
     /// <summary>Spaces it takes.</summary>
     public IEnumerable<int> Spaces => Poles == 2 ? [Space, Space + 2] : [Space];
+}
+
+/// <summary>What a breaker that stood there before feeds, as the methods of load take it.</summary>
+public enum TakenUse
+{
+    /// <summary>Lights and receptacles: they are in the floor area.</summary>
+    General,
+
+    /// <summary>A small-appliance circuit: 1500 VA.</summary>
+    SmallAppliance,
+
+    /// <summary>A laundry circuit: 1500 VA.</summary>
+    Laundry,
+
+    /// <summary>Fastened in place.</summary>
+    Fixed,
+
+    /// <summary>Household cooking.</summary>
+    Cooking,
+
+    /// <summary>Household dryer.</summary>
+    Dryer,
+
+    /// <summary>Electric space heating.</summary>
+    SpaceHeat,
+
+    /// <summary>Heat pump.</summary>
+    HeatPump,
+
+    /// <summary>Air conditioning.</summary>
+    Cooling,
+
+    /// <summary>Vehicle charging.</summary>
+    Vehicle,
 }

@@ -26,6 +26,15 @@ public sealed record Service
     /// <summary>True for a dwelling that had its service before, whose load is known by survey (220.83).</summary>
     public bool Existing { get; init; }
 
+    /// <summary>True when heating or cooling is added to a service that stood before: it is then counted at 100 per cent by itself (220.83(B)).</summary>
+    public bool NewClimate { get; init; }
+
+    /// <summary>Floor area of a dwelling that stood before and is not drawn, 0 to 20 000 ft².</summary>
+    public SquareFeet ExistingArea { get; init; }
+
+    /// <summary>True when what is drawn was there when the year's peak was measured; else it comes on top of it.</summary>
+    public bool DrawnWasMeasured { get; init; }
+
     /// <summary>True when the footing's steel is brought out as an electrode: told before the pour (250.50, 250.52(A)(3)).</summary>
     public bool FootingSteel { get; init; }
 

@@ -10,6 +10,7 @@ internal static class ServiceProblems
             ("service.future", service.Future.Value, 0, 100_000),
             ("service.heatingControls", service.HeatingControls, 1, 60),
             ("service.measuredPeak", service.MeasuredPeak?.Value, 10, 400),
+            ("service.existingArea", service.ExistingArea.Value, 0, 20_000),
             ("service.rods", service.Rods, 0, 6),
             ("service.inlet", service.Inlet?.Value, 15, 100),
         })

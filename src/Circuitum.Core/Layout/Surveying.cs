@@ -16,7 +16,7 @@ public static class Surveying
             Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))]),
             [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id]))],
             [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id]))],
-            FloorArea(house));
+            FloorArea(house, _ => true));
     }
 
     /// <summary>Where a panel's cables enter: the top of its cabinet.</summary>
@@ -74,12 +74,12 @@ public static class Surveying
 
     // By outside dimensions, without garages, greenhouses and unfinished places (220.12, 220.11, 220.5(C)). Centre lines are
     // grown to the outside face by half a wall on each exterior edge.
-    private static SquareFeet FloorArea(FramedHouse house)
+    internal static SquareFeet FloorArea(FramedHouse house, Func<RoomId, bool> counted)
     {
         var square = 0m;
         foreach (var level in house.Structures.Where(s => !s.Structure.Accessory).SelectMany(s => s.Levels))
         {
-            foreach (var room in level.Rooms.Where(r => r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace)))
+            foreach (var room in level.Rooms.Where(r => r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace) && counted(r.Room.Id)))
             {
                 square += Outline.Area(room.Room.Corners).Value;
                 square += level.Walls.Where(w => w.Exterior && w.Rooms[0] == room.Room.Id).Sum(w => w.Run.Feet * w.Thickness.Feet / 2);

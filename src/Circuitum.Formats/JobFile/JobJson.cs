@@ -42,6 +42,7 @@ public static class JobJson
         options.Converters.Add(new NumberConverter<Volts>(v => new(v), a => a.Value));
         options.Converters.Add(new NumberConverter<VoltAmps>(v => new(v), a => a.Value));
         options.Converters.Add(new NumberConverter<CubicInches>(v => new(v), a => a.Value));
+        options.Converters.Add(new NumberConverter<SquareFeet>(v => new(v), a => a.Value));
         options.Converters.Add(new NumberConverter<Percent>(v => new(v), a => a.Value));
         options.Converters.Add(new NumberConverter<Money>(v => new(v), a => a.Value));
         options.Converters.Add(new NumberConverter<Celsius>(v => new(v), a => a.Degrees));

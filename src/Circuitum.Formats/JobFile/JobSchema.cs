@@ -52,6 +52,7 @@ public static class JobSchema
         : type == typeof(Volts) ? "volts"
         : type == typeof(VoltAmps) ? "volt-amperes"
         : type == typeof(CubicInches) ? "cubic inches"
+        : type == typeof(SquareFeet) ? "square feet"
         : type == typeof(Percent) ? "per cent"
         : type == typeof(Money) ? "the crew's money"
         : type == typeof(Celsius) ? "degrees Celsius"

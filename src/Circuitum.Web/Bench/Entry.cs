@@ -21,6 +21,10 @@ public static class Entry
         return new(Number(plain.Replace("KVA", "", StringComparison.Ordinal).Replace("KW", "", StringComparison.Ordinal).Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text, "a load; write it like 1200 VA or 1.2 kW") * (kilo ? 1000 : 1));
     }
 
+    /// <summary>A floor area: 1800, 1 800 ft².</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static SquareFeet SquareFeet(string? text) => new(Number((text ?? "").Replace("ft²", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), text, "a floor area; write it like 1800 ft²"));
+
     /// <summary>A current: 21.4, 21.4 A.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
     public static Amps Amps(string? text) => new(Number((text ?? "").Trim().ToUpperInvariant().TrimEnd('A').Trim(), text, "a current; write it like 21.4 A"));

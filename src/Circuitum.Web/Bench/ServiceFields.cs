@@ -26,6 +26,15 @@ public sealed record ServiceFields
     /// <summary>A service that stood before.</summary>
     public bool Existing { get; init; }
 
+    /// <summary>Heating or cooling is added to it.</summary>
+    public bool NewClimate { get; init; }
+
+    /// <summary>Floor area that is not drawn.</summary>
+    public string? ExistingArea { get; init; }
+
+    /// <summary>What is drawn was there when the peak was measured.</summary>
+    public bool DrawnWasMeasured { get; init; }
+
     /// <summary>Footing steel.</summary>
     public bool FootingSteel { get; init; }
 
@@ -67,6 +76,9 @@ public sealed record ServiceFields
         Metal = Entry.Choice<FeederMetal>(Metal),
         MeasuredPeak = string.IsNullOrWhiteSpace(MeasuredPeak) ? null : Entry.Amps(MeasuredPeak),
         Existing = Existing,
+        NewClimate = NewClimate,
+        ExistingArea = string.IsNullOrWhiteSpace(ExistingArea) ? default : Entry.SquareFeet(ExistingArea),
+        DrawnWasMeasured = DrawnWasMeasured,
         FootingSteel = FootingSteel,
         Rods = Entry.Count(Rods),
         RodMeasured = RodMeasured,

@@ -1,3 +1,5 @@
+using System.Globalization;
+using Circuitum.Core.Conductors;
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Web.Bench;
@@ -15,10 +17,25 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     public Service Service => Open.Plan.Job.Service;
 
     /// <summary>The sums shown side by side.</summary>
-    public IEnumerable<(string Name, LoadSum Sum)> Sums => new (string, LoadSum?)[]
+    public IEnumerable<LoadSumView> Sums => new (string Name, LoadSum? Sum)[]
     {
         ("Standard method, Part III", Plan.Standard), (Service.Existing ? "Optional method, existing dwelling (220.83)" : "Optional method (220.82)", Plan.Optional), ("By measured demand (220.87)", Plan.Measured),
-    }.Where(s => s.Item2 is not null).Select(s => (s.Item1, s.Item2!));
+    }.Where(s => s.Sum is not null).Select(s => new LoadSumView(s.Name, s.Sum!, s.Sum == Plan.Chosen, s.Sum == Plan.Standard ? Neutral(s.Sum!) : null));
+
+    /// <summary>The feeders, as they are sized.</summary>
+    public IEnumerable<SizedCircuit> Feeders => Open.Plan.Circuits.Select(c => c.Protected.Sized).Where(s => s.Feeding is not null);
+
+    /// <summary>The sums of a feeder side by side.</summary>
+    public static IEnumerable<LoadSumView> SumsOf(FeederLoad feeder)
+    {
+        yield return new(feeder.Optional is null ? "All of it" : "Standard method, Part III", feeder.Standard, feeder.Chosen == feeder.Standard, Neutral(feeder.Standard));
+        if (feeder.Optional is { } optional)
+        {
+            yield return new(feeder.CarriesDwelling ? "Optional method (220.82)" : "Optional method, for comparison", optional, feeder.Chosen == optional, null);
+        }
+    }
+
+    private static string Neutral(LoadSum sum) => $"Neutral: {sum.NeutralCurrent.Value.ToString("0.0", CultureInfo.InvariantCulture)} A, range and dryer at 70 %, nothing of what has 240 V alone (220.61).";
 
     /// <summary>Sets the service.</summary>
     public Task<IActionResult> OnPostServiceAsync(ServiceFields fields, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetService(fields.Read())));

@@ -75,8 +75,8 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostListingAsync(string panel, ListingFields fields) => ChangeAsync(() => new SetListing(new(panel), fields.Read()));
 
     /// <summary>Says that a breaker stands in a space already.</summary>
-    public Task<IActionResult> OnPostTakenAsync(string panel, string space, string poles, string rating, string description, string? load) => ChangeAsync(() =>
-        new SetTaken(new(panel), Entry.Count(space), new(Entry.Count(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load) ? default : Entry.VoltAmps(load))));
+    public Task<IActionResult> OnPostTakenAsync(string panel, string space, string poles, string rating, string description, string? load, string? use) => ChangeAsync(() =>
+        new SetTaken(new(panel), Entry.Count(space), new(Entry.Count(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load) ? default : Entry.VoltAmps(load)) { Use = string.IsNullOrEmpty(use) ? TakenUse.General : Entry.Choice<TakenUse>(use) }));
 
     /// <summary>Takes such a breaker out again.</summary>
     public Task<IActionResult> OnPostDropTakenAsync(string panel, string space) => ChangeAsync(() => new SetTaken(new(panel), Entry.Count(space), null));
