@@ -113,7 +113,7 @@ public sealed class DevicePlacingTests
         var pair = plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.Kind == Circuits.CircuitKind.SmallAppliance).OrderBy(c => c.Space).ToList();
         Assert.Equal(2, pair.Count);
         Assert.Equal((pair[0].Wired.Circuit.Key, pair[1].Wired.Circuit.Key), (pair[1].Wired.Circuit.SharesNeutralWith!.Value, pair[0].Wired.Circuit.SharesNeutralWith!.Value));
-        Assert.Equal(pair[0].Space + 2, pair[1].Space);
+        Assert.Equal(pair[0].Space!.Value.Number + 2, pair[1].Space!.Value.Number);
         Assert.Equal(pair[0].Wired.Protected.Kind.Value, pair[1].Wired.Protected.Kind.Value);
         Assert.Contains(plan.Tags, t => t.Severity == Severity.Amber && t.Rule.StartsWith("210.4", StringComparison.Ordinal));
     }

@@ -45,7 +45,7 @@ public sealed class PlanLawTests
         Assert.Equal(spaces.Count, spaces.Distinct().Count());
         Assert.All(plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.Poles == 2), c =>
         {
-            var (upper, lower) = (c.Spaces.First(), c.Spaces.Last());
+            var (upper, lower) = (c.Spaces.First().Number, c.Spaces.Last().Number);
             Assert.Equal(upper + 2, lower);
             Assert.NotEqual(SpaceNumbers.LegOf(upper), SpaceNumbers.LegOf(lower));
         });

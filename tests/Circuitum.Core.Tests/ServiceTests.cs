@@ -129,7 +129,4 @@ public sealed class ServiceTests
     [InlineData("service.future", -1)]
     [InlineData("service.future", 100_001)]
     public void A_service_out_of_range_is_no_job(string where, int future) => Assert.StartsWith(where, JobProblems.First(House with { Service = new() { Future = new(future) } })!.ToString(), StringComparison.Ordinal);
-
-    [Fact]
-    public void A_generator_has_an_inlet() => Assert.Contains("has an inlet", JobProblems.First(House with { Service = new() { Generator = GeneratorWay.Interlock } })!.ToString(), StringComparison.Ordinal);
 }

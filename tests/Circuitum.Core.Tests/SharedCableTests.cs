@@ -125,7 +125,7 @@ public sealed class SharedCableTests
         var job = Kitchen(TwoCircuits.Multiwire, 6);
         var plan = Planner.Plan(job);
         var pair = plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.SharesNeutralWith is not null).ToList();
-        Assert.Equal((2, 2), (pair.Count, Math.Abs(pair[0].Space!.Value - pair[1].Space!.Value)));
+        Assert.Equal((2, 2), (pair.Count, Math.Abs(pair[0].Space!.Value.Number - pair[1].Space!.Value.Number)));
         Assert.DoesNotContain(plan.Tags, t => t.Rule == "210.4(B), 240.15(B)");
         var apart = Panels.Moving.To(plan.Panels, pair[0].Wired.Circuit.Key, 30).On(job).Job!;
         Assert.Single(Planner.Plan(apart).Tags, t => t.Rule == "210.4(B), 240.15(B)");

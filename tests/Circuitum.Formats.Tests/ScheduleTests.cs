@@ -7,6 +7,7 @@ using Circuitum.Core.Units;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Pdf;
+using Circuitum.Formats.Svg;
 using Circuitum.Formats.Xlsx;
 using Circuitum.Tests.Support;
 using MiniExcelLibs;
@@ -87,10 +88,86 @@ public sealed class ScheduleTests
         Assert.DoesNotContain("Panel A ·", text, StringComparison.Ordinal);
     }
 
+    // A panel with a tandem breaker in the plan, one that stood there, a feeder on its lugs, and one circuit too many.
+    private static Plan Crowded()
+    {
+        var job = Houses.Row(("shop", RoomUse.Utility, 60), ("den", RoomUse.Den, 12)).With([.. Enumerable.Range(1, 6).Select(i => Houses.Appliance($"m{i}", "shop", 1, 20 + (i * 30), Houses.Plate(Appliance.Other, 120, 900 + i) with { Individual = true, Name = $"Machine {i}" }))]);
+        var panel = Houses.Panel("shop", 4) with
+        {
+            Listing = new() { FeedThrough = true, TandemSpaces = [1, 4] },
+            Taken = [new(new(1, SpaceHalf.Upper), 1, 15.Amps(), "Old hall", new(300)), new(new(1, SpaceHalf.Lower), 1, 15.Amps(), "Old porch", new(100))],
+        };
+        return Planner.Plan(job with { Panels = [panel, Houses.Panel("den", 8) with { Id = new("B"), Wall = 2, FedFrom = new("A"), ByLugs = true }], Pins = new() { Panels = [.. Enumerable.Range(1, 6).Select(i => new PanelPin(new($"m{i}"), new("A")))] } });
+    }
+
+    [Fact] // four machines in three spaces, two of them in 4a and 4b; two find none; the feeder is on the lugs
+    public void Halves_lugs_and_what_stood_there_are_in_every_list()
+    {
+        var plan = Crowded();
+        var csv = CsvFiles.Schedule(plan);
+        var spaces = csv.TrimEnd('\n').Split('\n').Skip(1).Where(l => l.StartsWith("A,", StringComparison.Ordinal)).Select(l => l.Split(',')[1]).ToList();
+        Assert.Equal(["1a", "1b", "2", "3", "4a", "4b", "lugs", "none", "none"], spaces.Order(StringComparer.Ordinal));
+        Assert.Contains("A,1a,1,,Old hall,15,", csv, StringComparison.Ordinal);
+        // Out and in again, nothing differs.
+        Assert.Empty(ScheduleComparison.Of(Read(csv), ScheduleComparison.LinesOf(plan.Panels)));
+        var text = Tight(TextOf(SchedulePdf.Write(plan)));
+        Assert.Contains(Tight("1a 15 Old hall"), text, StringComparison.Ordinal);
+        foreach (var half in plan.Panels[0].Circuits.Where(c => c.Space is { IsHalf: true }))
+        {
+            Assert.Contains(Tight($"{half.Space} 20 {half.Description}"), text, StringComparison.Ordinal);
+        }
+
+        Assert.Contains(Tight("On the feed-through lugs: Panel B, den."), text, StringComparison.Ordinal);
+        Assert.Contains(Tight("fed from panel A, feed-through lugs"), text, StringComparison.Ordinal);
+        using var stream = new MemoryStream(ScheduleXlsx.Write(plan));
+        Assert.Equal(spaces, stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string, object>>().Select(r => r["space"].ToString()!));
+    }
+
+    [Fact] // in and out of a job file: 14a is a text, 14 a number
+    public void A_half_of_a_space_is_kept_in_the_job_file()
+    {
+        var job = Crowded().Job with { Written = [new(new("m1"), new("A"), new(4, SpaceHalf.Lower)), new(new("m2"), new("A"), 3)] };
+        var file = JobFiles.Write(job);
+        Assert.Contains("\"space\": \"4b\"", file, StringComparison.Ordinal);
+        Assert.Contains("\"space\": 3", file, StringComparison.Ordinal);
+        var back = JobFiles.Read(file);
+        Assert.Equal(job.Written.AsEnumerable(), back.Written);
+        Assert.Equal(job.Panels[0].Taken.AsEnumerable(), back.Panels[0].Taken);
+        Assert.Equal(file, JobFiles.Write(back));
+        Assert.Contains("A space is written 14", Assert.Throws<JobFileException>(() => JobFiles.Read(file.Replace("\"4b\"", "\"4c\"", StringComparison.Ordinal))).Message, StringComparison.Ordinal);
+    }
+
+    [Fact] // 82 lines of about 60 letters: more than one code holds; every line is in one of them, whole
+    public void A_long_schedule_is_in_several_codes()
+    {
+        var plan = Long(84);
+        var texts = SchedulePdf.Texts(plan, plan.Panels[0]);
+        Assert.InRange(texts.Length, 2, 4);
+        Assert.All(texts, t => Assert.InRange(Encoding.UTF8.GetByteCount(t), 1, 1400));
+        Assert.Equal(plan.Panels[0].Circuits.Select(c => $"{c.Space} 20A {c.Description}").Order(StringComparer.Ordinal), texts.SelectMany(t => t.Split('\n').Skip(1)).Order(StringComparer.Ordinal));
+        Assert.All(texts.Select((t, i) => (t, i)), x => Assert.StartsWith($"Test house, panel A, {x.i + 1} of {texts.Length}\n", x.t, StringComparison.Ordinal));
+        Assert.Contains(Tight("The codes hold this schedule."), Tight(TextOf(SchedulePdf.Write(plan))), StringComparison.Ordinal);
+    }
+
+    [Theory] // bonded on the service alone: three wires come, or four
+    [InlineData("A", false, "3 wires from the service", "bonded here")]
+    [InlineData("A", true, "4 wires from the disconnect", "apart")]
+    [InlineData("B", false, "4 wires from panel A", "apart")]
+    public void The_bars_are_drawn_as_they_are_bonded(string panel, bool ahead, string wires, string bonded)
+    {
+        var plan = Crowded();
+        var schedule = plan.Panels.First(p => p.Panel.Id.Value == panel);
+        var drawing = System.Xml.Linq.XDocument.Parse(BarsDrawing.Draw(schedule, plan.Job with { Service = new() { BondedAtDisconnect = ahead } })).Root!;
+        Assert.Equal($"Bars of panel {panel}: neutral and ground {bonded}, {wires}", drawing.Attribute("aria-label")!.Value);
+        // A circle for each terminal taken, and the screw where they are bonded.
+        var terminals = Core.Panels.Terminals.Of(schedule, plan.Job.Schools);
+        Assert.Equal(terminals.Neutrals + terminals.GroundScrews + (bonded == "apart" ? 0 : 1), drawing.Elements().Count(e => e.Name.LocalName == "circle"));
+    }
+
     [Fact] // small enough for one code of a third of a millimetre a square on 112 points
     public void The_code_holds_the_whole_schedule_of_the_demo()
     {
-        var text = SchedulePdf.Text(Demo, Demo.Panels[0]);
+        var text = Assert.Single(SchedulePdf.Texts(Demo, Demo.Panels[0]));
         Assert.Equal(Demo.Panels[0].Circuits.Length + 1, text.Split('\n').Length);
         Assert.InRange(Encoding.UTF8.GetByteCount(text), 1, 1400);
         Assert.Contains("5/7 50A Induction range, kitchen", text, StringComparison.Ordinal);

@@ -115,9 +115,9 @@ public sealed class BenchViewTests
     {
         var panel = At(Stage.Panel).Panel;
         var spaces = Enumerable.Range(1, panel.Panel.Spaces).Select(s => new BreakerView(At(Stage.Panel), panel, s)).ToList();
-        Assert.Equal(panel.Circuits.Length, spaces.Count(s => s.Landed is not null && !s.IsLowerPole));
+        Assert.Equal(panel.Circuits.Length, spaces.Count(s => !s.Occupants.IsEmpty && !s.IsLowerPole));
         Assert.Equal(panel.Circuits.Count(c => c.Wired.Circuit.Poles == 2), spaces.Count(s => s.IsLowerPole));
-        Assert.Equal(panel.Left, spaces.Count(s => s.Landed is null));
+        Assert.Equal(panel.Left, spaces.Count(s => s.Occupants.IsEmpty));
         Assert.True(spaces[0].Left && !spaces[1].Left);
     }
 }

@@ -74,7 +74,7 @@ public sealed class EntryTests
             MakeUpAtBox = rules.MakeUpAtBox.ToString(), SlackAtBox = rules.SlackAtBox.ToString(), AtPanel = rules.AtPanel.ToString(), Sag = rules.Sag.ToString(),
             FastenedNearBox = rules.FastenedNearBox.ToString(), FastenedAlong = rules.FastenedAlong.ToString(), Waste = rules.Waste.ToString(), TrenchMargin = rules.TrenchMargin.ToString(),
             CablesPerHole = $"{rules.CablesPerHole}", OutletsPerCircuit = $"{rules.OutletsPerCircuit}", LargestFill = rules.LargestFill.ToString(), DropTarget = rules.DropTarget.ToString(),
-            ReceptacleReach = rules.ReceptacleReach.ToString(), CounterReach = rules.CounterReach.ToString(), SwitchFromJamb = rules.SwitchFromJamb.ToString(), CanSpacing = rules.CanSpacing.ToString(),
+            ReceptacleReach = rules.ReceptacleReach.ToString(), CounterReach = rules.CounterReach.ToString(), SwitchFromJamb = rules.SwitchFromJamb.ToString(), CanSpacing = rules.CanSpacing.ToString(), SpareSpaces = rules.SpareSpaces.ToString(System.Globalization.CultureInfo.InvariantCulture),
         };
         Assert.Equal(rules, fields.Read());
     }

@@ -14,7 +14,7 @@ public sealed class PanelPagesTests : IDisposable
 
     private async Task<Plan> NowAsync() => Planner.Plan(await host.NewestAsync());
 
-    private static int Space(Plan plan, string circuit) => plan.Landed(new(circuit))!.Space!.Value;
+    private static int Space(Plan plan, string circuit) => plan.Landed(new(circuit))!.Space!.Value.Number;
 
     [Fact]
     public async Task A_breaker_is_landed_on_another_and_the_two_change_places()
@@ -79,7 +79,11 @@ public sealed class PanelPagesTests : IDisposable
     }
 
     [Theory]
-    [InlineData("Land", "space", "many", "is no whole number")]
+    [InlineData("Land", "space", "many", "is no space; write 14")]
+    [InlineData("Land", "space", "3a", "lists no tandem breaker in space 3")]
+    [InlineData("Listing", "fields.tandemSpaces", "9-3", "is no space; write them like 17-24, 30")]
+    [InlineData("Listing", "fields.tandemSpaces", "43", "spaces 1 to 42, each once")]
+    [InlineData("Listing", "fields.circuits", "40", "must lie from 42 to 168")]
     [InlineData("Land", "space", "99", "has spaces 1 to 42")]
     [InlineData("Describe", "circuit", "gone", "not in this job any more")]
     [InlineData("Listing", "fields.neutralTerminals", "lots", "is no whole number")]
@@ -95,6 +99,44 @@ public sealed class PanelPagesTests : IDisposable
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.True(WebUtility.HtmlDecode(text).Contains(says, StringComparison.Ordinal), text);
         Assert.Single(await host.Revisions.OfAsync(new("demo")));
+    }
+
+    [Fact] // what the card of the place does not ask, the label and what stands there, stays
+    public async Task A_panel_that_is_hung_elsewhere_keeps_its_label()
+    {
+        var visitor = await host.AtAsync("/job/demo/panel");
+        await visitor.PostAsync("/job/demo/panel?handler=Listing", ("panel", "A"), ("fields.family", "Type N"), ("fields.circuits", "60"), ("fields.tandemSpaces", "29-42"), ("fields.bonded", "true"));
+        await visitor.PostAsync("/job/demo/panel?handler=Taken", ("panel", "A"), ("space", "42b"), ("poles", "1"), ("rating", "15 A"), ("description", "Old well"), ("load", "600 VA"), ("use", "Fixed"));
+        var panel = (await NowAsync()).Job.Panels[0];
+        (string, string)[] place = [("fields.id", "A"), ("fields.wall", $"{panel.Room}.{panel.Wall}"), ("fields.offset", panel.Offset.ToString()), ("fields.top", "5-6"), ("fields.rating", "200 A"), ("fields.spaces", "42")];
+        await visitor.PostAsync("/job/demo/house?handler=Panel", place);
+        var after = (await NowAsync()).Job.Panels[0];
+        Assert.Equal(Circuitum.Core.Units.Length.Parse("5-6"), after.Top);
+        Assert.Equal(("Type N", 60, 14, true), (after.Listing.Family!, after.Listing.Circuits!.Value, after.Listing.TandemSpaces.Length, after.Listing.Bonded!.Value));
+        Assert.Equal((new PanelSpace(42, SpaceHalf.Lower), TakenUse.Fixed), (Assert.Single(after.Taken).Space, after.Taken[0].Use));
+        var page = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/panel"));
+        Assert.Contains("value=\"29-42\"", page, StringComparison.Ordinal);
+        Assert.Contains("42b Old well", page, StringComparison.Ordinal);
+        Assert.Contains("42a spare", page, StringComparison.Ordinal);
+        await visitor.PostAsync("/job/demo/panel?handler=DropTaken", ("panel", "A"), ("space", "42b"));
+        Assert.Empty((await NowAsync()).Job.Panels[0].Taken);
+    }
+
+    [Fact]
+    public async Task A_generator_a_disconnect_and_a_dwelling_that_stood_before_are_set()
+    {
+        var visitor = await host.AtAsync("/job/demo/panel");
+        (string, string)[] fields = [("fields.method", "Optional"), ("fields.metal", "Aluminium"), ("fields.rods", "2"), ("fields.generator", "TransferPanel"), ("fields.transferPanel", "A"), ("fields.inlet", "30 A"), ("fields.existing", "true"),
+            ("fields.newClimate", "true"), ("fields.existingArea", "1 200 ft²"), ("fields.measuredPeak", "60"), ("fields.bondedAtDisconnect", "true"), ("fields.outdoorDisconnect", "true"), ("fields.surgeProtection", "true"), ("fields.intersystemBonding", "true")];
+        await visitor.PostAsync("/job/demo/load?handler=Service", fields);
+        var plan = await NowAsync();
+        Assert.Equal((GeneratorWay.TransferPanel, "A", 1200m, true, true), (plan.Job.Service.Generator, plan.Job.Service.TransferPanel!.Value.Value, plan.Job.Service.ExistingArea.Value, plan.Job.Service.NewClimate, plan.Job.Service.BondedAtDisconnect));
+        var page = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/load"));
+        Assert.Contains("By measured demand (220.87), sized by this", page, StringComparison.Ordinal);
+        Assert.Contains("bonded at the outdoor disconnect and nowhere beyond", page, StringComparison.Ordinal);
+        Assert.Contains("Feeder of panel", page, StringComparison.Ordinal);
+        Assert.Contains(plan.Tags, t => t.Headline == "The generator's inlet is not drawn.");
+        Assert.Contains("4 wires from the disconnect", await visitor.GetAsync("/job/demo/panel"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -34,31 +34,46 @@ internal static class PanelChecks
 
     private static IEnumerable<Tag> Spaces(PanelSchedule schedule)
     {
-        var id = schedule.Panel.Id;
-        foreach (var landed in schedule.Circuits)
+        var (id, spaces) = (schedule.Panel.Id, schedule.Panel.Spaces);
+        foreach (var landed in schedule.Circuits.Where(c => !c.OnLugs))
         {
             var subject = Subject.Circuit(landed.Wired.Circuit.Key);
             if (landed.Space is null)
             {
-                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Panel {id} has no space for {landed.Description}.", $"{schedule.Circuits.Sum(c => c.Wired.Circuit.Poles)} poles, {schedule.Panel.Spaces} spaces. Use a larger panel.");
+                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Panel {id} has no space for {landed.Description}.", $"{schedule.Circuits.Where(c => !c.OnLugs).Sum(c => c.Wired.Circuit.Poles)} poles, {spaces} spaces. Use a larger panel.");
             }
-            else if (landed.Spaces.Any(s => s > schedule.Panel.Spaces))
+            else if (landed.Spaces.Any(s => s.Number > spaces))
             {
-                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"{landed.Description} is pinned beyond the last space of panel {id}.", $"Space {landed.SpaceText} of {schedule.Panel.Spaces}.") { Fixes = [Free(landed)] };
+                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"{landed.Description} is pinned beyond the last space of panel {id}.", $"Space {landed.SpaceText} of {spaces}.") { Fixes = [Free(landed)] };
+            }
+            else if (landed.Space is { IsHalf: true } half && !Tandem.IsListed(schedule.Panel, half.Number))
+            {
+                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"The label of panel {id} lists no tandem breaker in space {half.Number}.", $"{landed.Description} has half of it.") { Fixes = [Free(landed)] };
+            }
+            else if (landed.Space is { IsHalf: true } && Tandem.WhyNot(landed.Wired) is { } why)
+            {
+                yield return new(Severity.Red, Stage.Panel, subject, "110.3(B)", $"{landed.Description} cannot have half a space.", $"Space {landed.SpaceText}: {why}.") { Fixes = [Free(landed)] };
             }
         }
 
-        foreach (var landed in schedule.Circuits.Where(c => c.Spaces.Any(schedule.TakenBefore.ContainsKey)))
+        var told = new HashSet<(Landed, TakenSpace)>(1);
+        foreach (var number in Enumerable.Range(1, spaces))
         {
-            var stands = schedule.TakenBefore[landed.Spaces.First(schedule.TakenBefore.ContainsKey)];
-            yield return new(Severity.Red, Stage.Panel, Subject.Circuit(landed.Wired.Circuit.Key), "408.54", $"{landed.Description} is pinned where a breaker stands already.", $"Space {stands.Space} of panel {id}: {stands.Description}, {stands.Rating}.") { Fixes = [Free(landed)] };
-        }
+            var there = schedule.In(number).ToList();
+            if (there.Where((o, i) => o.Landed is not null && there.Where((_, j) => j != i).Any(other => other.Spaces.Any(s => o.Spaces.Any(s.Overlaps)))).LastOrDefault() is not { Landed: { } landed } shared)
+            {
+                continue;
+            }
 
-        var owners = schedule.Circuits.SelectMany(c => c.Spaces.Select(s => (Space: s, c))).GroupBy(x => x.Space).Where(g => g.Count() > 1);
-        foreach (var shared in owners)
-        {
-            yield return new(Severity.Red, Stage.Panel, Subject.Circuit(shared.Last().c.Wired.Circuit.Key), "408.54", $"Two breakers are pinned in space {shared.Key} of panel {id}.",
-                string.Join(" and ", shared.Select(x => x.c.Description)) + ". Free one of them.") { Fixes = [Free(shared.Last().c)] };
+            var subject = Subject.Circuit(landed.Wired.Circuit.Key);
+            if (there.Select(o => o.Stood).FirstOrDefault(t => t is not null && t.Spaces.Any(s => shared.Spaces.Any(s.Overlaps))) is not { } stands)
+            {
+                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Two breakers are pinned in space {number} of panel {id}.", string.Join(" and ", there.Select(o => o.Description)) + ". Free one of them.") { Fixes = [Free(landed)] };
+            }
+            else if (told.Add((landed, stands)))
+            {
+                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"{landed.Description} is pinned where a breaker stands already.", $"Space {stands.Space} of panel {id}: {stands.Description}, {stands.Rating}.") { Fixes = [Free(landed)] };
+            }
         }
     }
 
@@ -80,6 +95,21 @@ internal static class PanelChecks
         if (listing.Knockouts < terminals.Cables)
         {
             yield return new(Severity.Amber, Stage.Panel, subject, "312.5(C)", $"Panel {panel.Id} has fewer knockouts than cables.", $"{terminals.Cables} cables, {listing.Knockouts} knockouts: a connector that its listing allows two cables in, or another way in.");
+        }
+
+        if (listing.Circuits < schedule.Poles)
+        {
+            yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Panel {panel.Id} holds more than its label lists.", $"{schedule.Poles} poles; the label says {listing.Circuits} circuits.");
+        }
+
+        foreach (var half in panel.Taken.Where(t => t.Space.IsHalf && !Tandem.IsListed(panel, t.Space.Number)))
+        {
+            yield return new(Severity.Amber, Stage.Panel, subject, "408.54", $"A tandem breaker stands in space {half.Space.Number} of panel {panel.Id}, where none is listed.", $"{half.Description}. Read the label; if it lists none there, it has to go.");
+        }
+
+        if (plan.Job.HouseRules.SpareSpaces > schedule.Left)
+        {
+            yield return new(Severity.Amber, Stage.Panel, subject, "house rule: spare spaces", $"Panel {panel.Id} has fewer spares than the crew leaves.", $"{schedule.Left} left; the crew leaves {plan.Job.HouseRules.SpareSpaces}. The book asks for none.");
         }
 
         if (listing.Bus is Amps bus && !listing.MainLugs && panel.Rating > bus)
@@ -127,15 +157,49 @@ internal static class PanelChecks
         }
     }
 
-    private static Fix Free(Landed landed) => new("Free the space", new PinSpace(landed.Wired.Circuit.Key, null));
+    private static Fix Free(Landed landed) => new("Free the space", new FreeSpace(landed.Wired.Circuit.Key));
 
     private static IEnumerable<Tag> Supply(Checked plan, PanelSchedule schedule)
     {
-        var feeder = plan.Circuits.FirstOrDefault(c => c.Circuit.Kind == CircuitKind.Feeder && c.Circuit.Feeds == schedule.Panel.Id);
-        if (feeder is not null && feeder.Protected.Sized.Breaker.Value > schedule.Panel.Rating)
+        var (panel, listing) = (schedule.Panel, schedule.Panel.Listing);
+        var subject = Subject.Panel(panel.Id);
+        var feeder = plan.Circuits.FirstOrDefault(c => c.Circuit.Kind == CircuitKind.Feeder && c.Circuit.Feeds == panel.Id);
+        if (feeder is not null && feeder.Protected.Sized.Breaker.Value > panel.Rating)
         {
-            yield return new(Severity.Red, Stage.Panel, Subject.Panel(schedule.Panel.Id), "408.36", $"Panel {schedule.Panel.Id} is fed by a breaker larger than its rating.",
-                $"{feeder.Protected.Sized.Breaker.Value} > {schedule.Panel.Rating}.");
+            yield return new(Severity.Red, Stage.Panel, subject, "408.36", $"Panel {panel.Id} is fed by a breaker larger than its rating.", $"{feeder.Protected.Sized.Breaker.Value} > {panel.Rating}.");
+        }
+
+        var onLugs = schedule.Circuits.Where(c => c.OnLugs).ToList();
+        if (onLugs.Count > 0 && !listing.FeedThrough)
+        {
+            yield return new(Severity.Red, Stage.Panel, subject, "110.3(B)", $"Panel {panel.Id} has no feed-through lugs.", $"{onLugs[0].Description} is fed from them. Read the label.")
+            {
+                Fixes = [new("Its label has them", new SetListing(panel.Id, listing with { FeedThrough = true })), .. onLugs.Select(c => plan.Job.Panels.First(p => p.Id == c.Wired.Circuit.Feeds)).Select(p => new Fix($"A breaker for panel {p.Id}", new SetPanel(p with { ByLugs = false })))],
+            };
+        }
+
+        if (onLugs.Count > 1)
+        {
+            yield return new(Severity.Red, Stage.Panel, subject, "110.14(A)", $"{onLugs.Count} feeders are on the lugs of panel {panel.Id}.", "A lug takes one conductor unless it is marked for more: " + string.Join(", ", onLugs.Select(c => c.Description)) + ".");
+        }
+
+        foreach (var tag in Bonding(plan, panel))
+        {
+            yield return tag;
+        }
+    }
+
+    // 250.24(A)(5), 250.142(B): bonded once, where the service ends.
+    private static IEnumerable<Tag> Bonding(Checked plan, Panel panel)
+    {
+        Fix Set(string words, bool? bonded) => new(words, new SetListing(panel.Id, panel.Listing with { Bonded = bonded }));
+        if (panel.Listing.Bonded == true && !plan.Job.BondsAt(panel))
+        {
+            yield return new(Severity.Red, Stage.Panel, Subject.Panel(panel.Id), "250.24(A)(5), 250.142(B)", $"Neutral and ground are bonded in panel {panel.Id}, beyond the service.", "Current of the neutral then runs in every ground and on metal that people touch. Take the screw or strap out.") { Fixes = [Set("It is out", null)] };
+        }
+        else if (panel.Listing.Bonded == false && plan.Job.BondsAt(panel))
+        {
+            yield return new(Severity.Red, Stage.Panel, Subject.Panel(panel.Id), "250.24(B), 250.28", $"Neutral and ground are apart in panel {panel.Id}, on the service.", "Without the main bonding jumper a fault trips no breaker. Set the screw or strap that its label lists.") { Fixes = [Set("It is set", null)] };
         }
     }
 }

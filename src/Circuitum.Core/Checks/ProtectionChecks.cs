@@ -44,11 +44,11 @@ internal static class ProtectionChecks
         {
             var (one, other) = (landed[circuit.Circuit.Key], landed[circuit.Circuit.SharesNeutralWith!.Value]);
             var subject = Subject.Circuit(circuit.Circuit.Key);
-            if (one.Space is int a && other.Space is int b && Math.Abs(a - b) != 2)
+            if (one.Space is { } a && other.Space is { } b && Math.Abs(a.Number - b.Number) != 2)
             {
                 yield return new(Severity.Red, Stage.Panel, subject, "210.4(B), 240.15(B)", $"The legs of a multiwire circuit are landed in spaces {a} and {b}.", "They open together: two adjacent spaces on one side, on both legs, with a common trip or a listed handle tie.")
                 {
-                    Fixes = [new Fix("Free their spaces", new PinSpace(plan.Job.Pins.Spaces.Any(p => p.Circuit == one.Wired.Circuit.Key) ? one.Wired.Circuit.Key : other.Wired.Circuit.Key, null))],
+                    Fixes = [new Fix("Free their spaces", new FreeSpace(plan.Job.Pins.Spaces.Any(p => p.Circuit == one.Wired.Circuit.Key) ? one.Wired.Circuit.Key : other.Wired.Circuit.Key))],
                 };
             }
 

@@ -54,5 +54,15 @@ internal static class ServiceChecks
         {
             yield return Red("250.94", "There is no bridge for bonding other systems.", "At least three more terminals, reachable, near the service.", Set("Plan the bridge", service with { IntersystemBonding = true }));
         }
+
+        if (service.BondedAtDisconnect && !service.OutdoorDisconnect)
+        {
+            yield return Red("250.24(A)(5)", "Neutral and ground are to be bonded at a disconnect that is not planned.", "Bonded at the service disconnect, wherever it is.", Set("Plan the disconnect", service with { OutdoorDisconnect = true }), Set($"Bond them in panel {main.Id}", service with { BondedAtDisconnect = false }));
+        }
+
+        foreach (var tag in GeneratorChecks.Check(plan))
+        {
+            yield return tag;
+        }
     }
 }

@@ -63,6 +63,9 @@ public sealed record Circuit
     /// <summary>The panel a feeder supplies.</summary>
     public PanelId? Feeds { get; init; }
 
+    /// <summary>True for a feeder on feed-through lugs: it takes no space and no breaker.</summary>
+    public bool ByLugs { get; init; }
+
     /// <summary>The circuit on the other leg that it shares its neutral with: the two are one multiwire circuit (210.4).</summary>
     public CircuitKey? SharesNeutralWith { get; init; }
 

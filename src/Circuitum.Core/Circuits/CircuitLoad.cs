@@ -78,6 +78,11 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
 
     private static LoadItem? Item(PlacedBox box, Device device, Schools schools)
     {
+        if (device.Plate is { Appliance: Appliance.GeneratorInlet })
+        {
+            return null;
+        }
+
         if (device.Plate is { } plate)
         {
             var use = !plate.Cord || plate.Appliance is Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener

@@ -85,6 +85,7 @@ public static class Dividing
             Kind = CircuitKind.Feeder,
             Panel = panel.FedFrom!.Value,
             Feeds = panel.Id,
+            ByLugs = panel.ByLugs,
             Boxes = [],
             Load = new(240.Volts(), items),
             Why = Because.Of("Why this circuit").Plan($"everything panel {panel.Id} feeds", new CircuitLoad(240.Volts(), items).Connected.ToString()),

@@ -88,7 +88,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook boo
         return plate is null ? null : new($"own/{id}", CircuitKind.Individual, null, id, WhyItsOwn(plate));
     }
 
-    private static bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || plate.Volts.Value == 240 || plate.Load.Value > 1440
+    private static bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || plate.Volts.Value == 240 || plate.Appliance == Appliance.GeneratorInlet || plate.Load.Value > 1440
         || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood or Appliance.Microwave or Appliance.SumpPump
         || (plate.Appliance == Appliance.Refrigerator && schools.Refrigerator == RefrigeratorCircuit.Alone)
         || (IsWasher(plate) && schools.Dishwasher == DishwasherAndDisposer.OneEach && schools.KitchenLights == KitchenLights.Apart)
@@ -101,6 +101,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook boo
         { Appliance: Appliance.AirHandler } => Reason("central heating has an individual circuit", plate.Name, "422.12"),
         { Appliance: Appliance.VehicleCharger } => Reason("vehicle charging has an individual circuit", plate.Name, "625.40"),
         { Appliance: Appliance.RangeHood } => Reason("a cord-connected hood has an individual circuit", plate.Name, "422.16(B)(4)"),
+        { Appliance: Appliance.GeneratorInlet } => Reason("a generator's inlet goes to its transfer equipment alone", plate.Name, "702.5"),
         { Individual: true } => Because.Of("Why this circuit").Job($"the instructions of {plate.Name} ask for an individual circuit", "110.3(B)"),
         { Volts.Value: 240 } => Because.Of("Why this circuit").Job($"{plate.Name} is 240 V equipment", plate.Load.ToString()),
         { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit").House("the refrigerator alone, so that nothing else takes it down", plate.Name, "school: refrigerator; 210.52(B)(1) exception 2"),

@@ -25,7 +25,7 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
     {
         var held = job.Pins.Panels.ToDictionary(p => p.Circuit.Value, p => p.Panel);
         var chosen = new Dictionary<CircuitDraft, PanelId>(ReferenceEqualityComparer.Instance);
-        var free = job.Panels.ToDictionary(p => p.Id, p => p.Spaces - (2 * job.Panels.Count(d => d.FedFrom == p.Id)));
+        var free = job.Panels.ToDictionary(p => p.Id, p => p.Spaces - p.Taken.SelectMany(t => t.Spaces).Select(s => s.Number).Distinct().Count() - (2 * job.Panels.Count(d => d.FedFrom == p.Id && !d.ByLugs)));
         void Take(CircuitDraft draft, PanelId panel)
         {
             chosen[draft] = panel;
@@ -40,7 +40,7 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
 
         var open = drafts.Where(d => !chosen.ContainsKey(d)).Select(d =>
         {
-            var costs = Candidates(d.Structure, Heavy(d)).Select(p => (p.Panel.Id, Cost: d.Bundles.Min(b => Reckoning.Between(p.Place, b.Feed)))).ToList();
+            var costs = (BringsPower(d) ? [PanelOfInlet(d.Structure)] : Candidates(d.Structure, Heavy(d))).Select(p => (p.Panel.Id, Cost: d.Bundles.Min(b => Reckoning.Between(p.Place, b.Feed)))).ToList();
             return (Draft: d, Costs: costs, Saves: costs[0].Cost - costs.Min(c => c.Cost));
         });
         foreach (var (draft, costs, _) in open.OrderByDescending(o => o.Saves).ThenBy(o => o.Draft.Key, StringComparer.Ordinal))
@@ -55,6 +55,11 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
 
     private IEnumerable<(Panel Panel, Place Place)> Candidates(int structure, bool heavy) =>
         heavy && job.Schools.Subpanel == SubpanelHolds.LightsAndReceptacles ? PanelsOf(structure).Take(1) : PanelsOf(structure);
+
+    // What a generator brings goes where its transfer equipment is, however far.
+    private (Panel Panel, Place Place) PanelOfInlet(int structure) => PanelsOf(structure).FirstOrDefault(p => p.Panel.Id == job.InletPanel.Id) is { Panel: not null } meant ? meant : PanelsOf(structure)[0];
+
+    private static bool BringsPower(CircuitDraft draft) => draft.Bundles.Any(b => b.Boxes.Any(x => x.Plates.Any(p => p.Appliance == Appliance.GeneratorInlet)));
 
     private static bool Heavy(Family family) => family.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;
 

@@ -119,6 +119,12 @@ public static class GfciRule
                 : null;
         }
 
+        // An inlet brings power; an outlet is where it is taken (article 100).
+        if (o.Appliance is Appliance.GeneratorInlet)
+        {
+            return null;
+        }
+
         var placed = o.Outdoors || (book.Edition == Edition.Y2023 && (o.Accessory || o.Room is RoomUse.Garage or RoomUse.Greenhouse));
         if (book.Edition == Edition.Y2017 || !placed || o.Rating.Value > 50)
         {

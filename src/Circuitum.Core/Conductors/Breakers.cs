@@ -37,6 +37,13 @@ public static class Breakers
             return new(rating, why.Job("nameplate: largest overcurrent device", most.ToString()).Book("by nameplate, not by the small-conductor rule", rating.ToString(), "440.22, 240.4(G)"));
         }
 
+        if (plate.Appliance == Appliance.GeneratorInlet)
+        {
+            var brings = plate.Load / plate.Volts;
+            var at = book.StandardAtMost(brings) ?? brings;
+            return new(at, why.Job($"the inlet is rated {brings}", $"{plate.Load} ÷ {plate.Volts}").Book("no larger than the inlet", at.ToString(), "240.4, 702.5"));
+        }
+
         if (plate.Appliance == Appliance.Range)
         {
             return Range(plate, job, book, why);

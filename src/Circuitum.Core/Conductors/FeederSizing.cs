@@ -37,7 +37,12 @@ public static class FeederSizing
             why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", Least.ToString(), "225.39(D)");
         }
 
-        if (job.Pins.Breakers.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pinned)
+        if (routed.Circuit.ByLugs)
+        {
+            rating = job.Panels.First(p => p.Id == routed.Circuit.Panel).Rating;
+            why = why.Book($"no breaker of its own: on feed-through lugs behind the main of panel {routed.Circuit.Panel}", rating.ToString(), "215.3, 240.21");
+        }
+        else if (job.Pins.Breakers.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pinned)
         {
             rating = pinned.Rating;
             why = why.Pin("held by a person", rating.ToString());
@@ -68,7 +73,7 @@ public static class FeederSizing
         {
             Routed = routed,
             Metal = metal,
-            Breaker = new(rating, why.Book("next standard size", rating.ToString(), "240.6(A)")),
+            Breaker = new(rating, routed.Circuit.ByLugs ? why : why.Book("next standard size", rating.ToString(), "240.6(A)")),
             Gauge = new(gauge, dwelling
                 ? conductorWhy.Then(ampacity.Why).Book($"carries the whole dwelling: 83 % of {rating}", $"{share} ≤ {ampacity.Value}", book.DwellingConductorSection)
                 : conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),

@@ -87,6 +87,7 @@ public static class Listing
             Appliance.AirHandler => heatPump ? LoadKind.Supplement : LoadKind.SpaceHeat,
             Appliance.VehicleCharger => LoadKind.Vehicle,
             Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener => LoadKind.Fixed,
+            Appliance.GeneratorInlet => null,
             _ => plate.Cord ? null : LoadKind.Fixed,
         };
         return kind is { } known ? new(plate.Name, known, plate.Load) { Motor = plate.Motor || plate.Appliance is Appliance.HeatPump, Neutral = plate.Volts.Value <= 120 || plate.Neutral } : null;

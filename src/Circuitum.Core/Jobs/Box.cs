@@ -274,4 +274,7 @@ public enum Appliance
 
     /// <summary>Garage-door opener.</summary>
     DoorOpener,
+
+    /// <summary>Inlet for a generator: it brings power, and takes none.</summary>
+    GeneratorInlet,
 }

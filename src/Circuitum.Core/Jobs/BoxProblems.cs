@@ -22,6 +22,11 @@ public static partial class JobProblems
                 yield return new(where + ".fedFrom", $"“{from}” is no panel that can feed this one");
             }
 
+            if (panel.ByLugs && panel.FedFrom is null)
+            {
+                yield return new(where + ".byLugs", "the panel on the service is fed by no other panel's lugs");
+            }
+
             if (panel.Spaces is < 4 or > 84 || panel.Spaces % 2 != 0)
             {
                 yield return new(where + ".spaces", "an even number from 4 to 84");

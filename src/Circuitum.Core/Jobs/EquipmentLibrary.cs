@@ -41,6 +41,7 @@ public static class EquipmentLibrary
         Fixed(Jobs.Appliance.Pump, "Well pump", 240, 1800) with { Motor = true },
         Corded(Jobs.Appliance.DoorOpener, "Garage-door opener", 120, 600) with { Motor = true },
         Freezer, Treadmill, Tool, Appliance,
+        Fixed(Jobs.Appliance.GeneratorInlet, "Generator inlet", 240, 7200) with { Neutral = true, Individual = true },
         Corded(Jobs.Appliance.Other, "Welder", 240, 9600) with { Individual = true },
     ];
 

@@ -122,6 +122,7 @@ public static partial class JobProblems
             ("houseRules.counterReach", h.CounterReach.Inches, 12, 24),
             ("houseRules.switchFromJamb", h.SwitchFromJamb.Inches, 4, 24),
             ("houseRules.canSpacing", h.CanSpacing.Inches, 24, 120),
+            ("houseRules.spareSpaces", h.SpareSpaces, 0, 40),
             ("aims.cable", job.Aims.Cable.Value, 0, 400),
             ("aims.breaker", job.Aims.Breaker.Feet, 0, 500),
             ("aims.darkness", job.Aims.Darkness.Feet, 0, 100),
@@ -179,7 +180,7 @@ public static partial class JobProblems
             yield return new($"pins.ways “{twice.Key}”", "is pinned twice");
         }
 
-        foreach (var pin in job.Pins.Spaces.Where(p => p.Space is < 1 or > 84))
+        foreach (var pin in job.Pins.Spaces.Where(p => p.Space.Number is < 1 or > PanelSpace.Most))
         {
             yield return new($"pins.spaces “{pin.Circuit}”", "a space lies from 1 to 84");
         }

@@ -33,6 +33,9 @@ public sealed record Panel
     /// <summary>The panel that feeds it; null for the one on the service.</summary>
     public PanelId? FedFrom { get; init; }
 
+    /// <summary>True when it is fed from the feed-through lugs of the panel that feeds it, behind that panel's main, without a breaker of its own.</summary>
+    public bool ByLugs { get; init; }
+
     /// <summary>What its label and its cabinet say.</summary>
     public PanelListing Listing { get; init; } = new();
 
@@ -51,6 +54,15 @@ public sealed record PanelListing
 
     /// <summary>Lugs that feed on to another panel at the far end of the bus.</summary>
     public bool FeedThrough { get; init; }
+
+    /// <summary>Circuits by the label, poles counted: 4 to 168, at least its spaces; null for one to a space (408.54).</summary>
+    public int? Circuits { get; init; }
+
+    /// <summary>Spaces where the label lists tandem breakers.</summary>
+    public ImmutableArray<int> TandemSpaces { get; init; } = [];
+
+    /// <summary>Neutral and ground as they were found: bonded, apart, or, null, as planned: bonded at the service and nowhere else (250.24(A)(5)).</summary>
+    public bool? Bonded { get; init; }
 
     /// <summary>Rating of the bus, 30 to 400 A, where it is not the main's.</summary>
     public Amps? Bus { get; init; }
@@ -78,18 +90,18 @@ public sealed record PanelListing
 }
 
 /// <summary>A breaker that stands in a panel already.</summary>
-/// <param name="Space">The upper space it takes.</param>
-/// <param name="Poles">1 or 2.</param>
+/// <param name="Space">The upper space it takes, or half of one.</param>
+/// <param name="Poles">1 or 2; half a space takes one.</param>
 /// <param name="Rating">Its rating.</param>
 /// <param name="Description">What it feeds, at most 56 characters.</param>
 /// <param name="Load">What it carries by survey, 0 to 50 000 VA.</param>
-public sealed record TakenSpace(int Space, int Poles, Amps Rating, string Description, VoltAmps Load)
+public sealed record TakenSpace(PanelSpace Space, int Poles, Amps Rating, string Description, VoltAmps Load)
 {
     /// <summary>How the methods of load take it (220.83).</summary>
     public TakenUse Use { get; init; }
 
     /// <summary>Spaces it takes.</summary>
-    public IEnumerable<int> Spaces => Poles == 2 ? [Space, Space + 2] : [Space];
+    public IEnumerable<PanelSpace> Spaces => Poles == 2 ? [Space, Space.Number + 2] : [Space];
 }
 
 /// <summary>What a breaker that stood there before feeds, as the methods of load take it.</summary>

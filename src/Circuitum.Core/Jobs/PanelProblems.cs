@@ -13,13 +13,18 @@ internal static class PanelProblems
         foreach (var (name, value, low, high) in new (string, decimal?, decimal, decimal)[]
         {
             ("bus", l.Bus?.Value, 30, 400), ("neutralTerminals", l.NeutralTerminals, 2, 120), ("groundTerminals", l.GroundTerminals, 2, 120),
-            ("groundsUnderScrew", l.GroundsUnderScrew, 1, 3), ("knockouts", l.Knockouts, 1, 80),
+            ("groundsUnderScrew", l.GroundsUnderScrew, 1, 3), ("knockouts", l.Knockouts, 1, 80), ("circuits", l.Circuits, panel.Spaces, 2 * PanelSpace.Most),
         })
         {
             if (value < low || value > high)
             {
                 yield return new($"panels “{panel.Id}”.listing.{name}", $"must lie from {low} to {high}; it is {value:0.##}");
             }
+        }
+
+        if (l.TandemSpaces.Any(s => s < 1 || s > panel.Spaces) || l.TandemSpaces.Distinct().Count() != l.TandemSpaces.Length)
+        {
+            yield return new($"panels “{panel.Id}”.listing.tandemSpaces", $"spaces 1 to {panel.Spaces}, each once");
         }
 
         foreach (var (name, text, most) in new[] { ("family", l.Family, 30), ("lugTorque", l.LugTorque, 40), ("breakerTorque", l.BreakerTorque, 40), ("barTorque", l.BarTorque, 40) })
@@ -35,9 +40,9 @@ internal static class PanelProblems
     {
         foreach (var taken in panel.Taken)
         {
-            if (taken.Poles is not (1 or 2) || taken.Space < 1 || taken.Spaces.Max() > panel.Spaces)
+            if (taken.Poles is not (1 or 2) || (taken.Poles == 2 && taken.Space.IsHalf) || taken.Space.Number < 1 || taken.Spaces.Max(s => s.Number) > panel.Spaces)
             {
-                yield return new($"panels “{panel.Id}”.taken, space {taken.Space}", $"one or two poles in spaces 1 to {panel.Spaces}");
+                yield return new($"panels “{panel.Id}”.taken, space {taken.Space}", $"one or two poles in spaces 1 to {panel.Spaces}; half a space takes one");
             }
 
             if (taken.Rating.Value is < 10 or > 400 || taken.Load.Value is < 0 or > 50_000 || taken.Description.Trim().Length is 0 or > 56)
@@ -46,15 +51,16 @@ internal static class PanelProblems
             }
         }
 
-        foreach (var twice in panel.Taken.SelectMany(t => t.Spaces).GroupBy(s => s).Where(g => g.Count() > 1))
+        var taking = panel.Taken.SelectMany(t => t.Spaces).Order().ToList();
+        foreach (var twice in taking.Where((s, i) => taking.Take(i).Any(s.Overlaps)))
         {
-            yield return new($"panels “{panel.Id}”.taken, space {twice.Key}", "holds two breakers; a space holds one");
+            yield return new($"panels “{panel.Id}”.taken, space {twice}", "holds two breakers; a space holds one");
         }
     }
 
     private static IEnumerable<JobProblem> Kept(Job job)
     {
-        foreach (var written in job.Written.Where(w => w.Space is < 1 or > 84))
+        foreach (var written in job.Written.Where(w => w.Space.Number is < 1 or > PanelSpace.Most))
         {
             yield return new($"written “{written.Circuit}”", "a space lies from 1 to 84");
         }

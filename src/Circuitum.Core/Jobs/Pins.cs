@@ -37,8 +37,8 @@ public sealed record Pins
 /// <summary>A box held on a circuit.</summary>
 public sealed record BoxPin(BoxId Box, CircuitKey Circuit);
 
-/// <summary>A circuit held in a space (the upper one of two poles).</summary>
-public sealed record SpacePin(CircuitKey Circuit, int Space);
+/// <summary>A circuit held in a space (the upper one of two poles), or in half of one.</summary>
+public sealed record SpacePin(CircuitKey Circuit, PanelSpace Space);
 
 /// <summary>A breaker's rating held.</summary>
 public sealed record BreakerPin(CircuitKey Circuit, Amps Rating);
@@ -73,4 +73,4 @@ public sealed record FamilyPin(CircuitKey Circuit, string Family);
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Panel">The panel.</param>
 /// <param name="Space">The upper space of its breaker.</param>
-public sealed record WrittenSpace(CircuitKey Circuit, PanelId Panel, int Space);
+public sealed record WrittenSpace(CircuitKey Circuit, PanelId Panel, PanelSpace Space);

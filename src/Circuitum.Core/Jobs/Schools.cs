@@ -411,6 +411,9 @@ public sealed record HouseRules
     /// <summary>Voltage drop wanted at the far end of a branch circuit, 1 to 8 per cent.</summary>
     public Percent DropTarget { get; init; } = new(3);
 
+    /// <summary>Spaces left free in every panel, 0 to 40. The book asks for none.</summary>
+    public int SpareSpaces { get; init; }
+
     /// <summary>The crew's breakers are listed with first-outlet AFCI receptacles, so that the home run may be NM cable (210.12(A)(3), (4)).</summary>
     public bool ListedForFirstOutlet { get; init; }
 }

@@ -62,8 +62,14 @@ public sealed record Service
     /// <summary>How a generator may feed the house.</summary>
     public GeneratorWay Generator { get; init; }
 
-    /// <summary>Rating of the generator's inlet, 15 to 100 A; null without one.</summary>
+    /// <summary>Rating of the generator's inlet that is meant, 15 to 100 A; once it is drawn, its plate says it.</summary>
     public Amps? Inlet { get; init; }
+
+    /// <summary>The panel behind the transfer switch; null while nobody has said.</summary>
+    public PanelId? TransferPanel { get; init; }
+
+    /// <summary>True when the outdoor disconnect is the service disconnect: neutral and ground are bonded there, and the panel on the service is fed by four wires with the two apart.</summary>
+    public bool BondedAtDisconnect { get; init; }
 }
 
 /// <summary>Ways to reckon a dwelling's load.</summary>

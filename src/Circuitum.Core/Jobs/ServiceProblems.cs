@@ -20,10 +20,5 @@ internal static class ServiceProblems
                 yield return new(name, $"must lie from {low} to {high}; it is {value:0.##}");
             }
         }
-
-        if (service.Generator != GeneratorWay.None && service.Inlet is null)
-        {
-            yield return new("service.inlet", "a generator has an inlet; give its amperes, 15 to 100");
-        }
     }
 }

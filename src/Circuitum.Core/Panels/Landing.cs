@@ -14,6 +14,9 @@ public static class Landing
     public static ImmutableArray<PanelSchedule> Land(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job) =>
         [.. job.Panels.Select(p => new PanelSchedule(p, house.Room(p.Room).Room.Name, Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], house, survey, job)))];
 
+    /// <summary>Upper spaces beside the main, where an interlock reaches: the right side first.</summary>
+    public static ImmutableArray<int> Tops { get; } = [2, 1];
+
     /// <summary>Spaces that breakers take: two for each two-pole.</summary>
     public static int SpacesNeeded(IEnumerable<int> poles) => poles.Sum();
 
@@ -22,7 +25,7 @@ public static class Landing
         var rooms = house.Rooms.Select((r, i) => (r.Room.Id, i)).ToDictionary(r => r.Id, r => r.i);
         var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey));
         var pins = job.Pins.Spaces.ToLookup(p => p.Circuit, p => p.Space);
-        var order = circuits.OrderByDescending(c => c.Protected.Sized.Breaker.Value).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
+        var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Protected.Sized.Breaker.Value).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
         foreach (var circuit in order.Where(c => pins.Contains(c.Circuit.Key)))
         {
             board.Pin(circuit, pins[circuit.Circuit.Key].First());
@@ -37,7 +40,13 @@ public static class Landing
             }
         }
 
+        if (job.Service.Generator != GeneratorWay.None && panel.Id == job.InletPanel.Id)
+        {
+            order.Where(c => !board.Has(c) && c.Circuit.Boxes.Any(b => survey[b].Plates.Any(p => p.Appliance == Appliance.GeneratorInlet))).ToList().ForEach(board.BesideMain);
+        }
+
         board.Rest([.. order.Where(c => !board.Has(c))]);
+        circuits.FindAll(c => c.Circuit.ByLugs).ForEach(board.OnLugs);
         var planned = Descriptions.Of(circuits, survey, job);
         var held = job.Pins.Descriptions.ToLookup(d => d.Circuit, d => d.Text);
         return [.. circuits.Select(c => new Landed(c, board.SpaceOf(c), held[c.Circuit.Key].FirstOrDefault() ?? planned[c.Circuit.Key], board.WhyOf(c)) { Planned = planned[c.Circuit.Key] })
@@ -50,25 +59,43 @@ public static class Landing
 
     private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf)
     {
-        private readonly Dictionary<int, WiredCircuit?> taken = panel.Taken.SelectMany(t => t.Spaces).Where(s => s <= panel.Spaces).Distinct().ToDictionary(s => s, _ => (WiredCircuit?)null);
-        private readonly Dictionary<WiredCircuit, (int? Space, Because Why)> landed = new(ReferenceEqualityComparer.Instance);
+        private readonly Dictionary<PanelSpace, WiredCircuit?> taken = panel.Taken.SelectMany(t => t.Spaces).Where(s => s.Number <= panel.Spaces).Distinct().ToDictionary(s => s, _ => (WiredCircuit?)null);
+        private readonly HashSet<WiredCircuit> held = new(ReferenceEqualityComparer.Instance);
+        private readonly Dictionary<WiredCircuit, (PanelSpace? Space, Because Why)> landed = new(ReferenceEqualityComparer.Instance);
 
-        public int? SpaceOf(WiredCircuit circuit) => landed[circuit].Space;
+        public PanelSpace? SpaceOf(WiredCircuit circuit) => landed[circuit].Space;
 
         public Because WhyOf(WiredCircuit circuit) => landed[circuit].Why;
 
         public bool Has(WiredCircuit circuit) => landed.ContainsKey(circuit);
 
         // A pin is kept even where it collides; the check hangs a tag on it.
-        public void Pin(WiredCircuit circuit, int space) => Take(circuit, space, Why.Pin("landed by a person", $"space {space}"));
+        public void Pin(WiredCircuit circuit, PanelSpace space) => Hold(circuit, space, Why.Pin("landed by a person", $"space {space}"));
 
         // A number that is written stays while its space is there and free.
-        public void Keep(WiredCircuit circuit, int space)
+        public void Keep(WiredCircuit circuit, PanelSpace space)
         {
-            if (space <= panel.Spaces && Free(space) && (circuit.Circuit.Poles == 1 || (space + 2 <= panel.Spaces && Free(space + 2))))
+            if (space.Number <= panel.Spaces && Free(space) && (circuit.Circuit.Poles == 1 || (space.Number + 2 <= panel.Spaces && Free(space.Number + 2))))
             {
-                Take(circuit, space, Why.House("its number is written: it stays until re-landing is asked for", $"space {space}", "written on studs and cables"));
+                Hold(circuit, space, Why.House("its number is written: it stays until re-landing is asked for", $"space {space}", "written on studs and cables"));
             }
+        }
+
+        // An interlock holds the breaker beside the main: the top of either side, where one is free.
+        public void BesideMain(WiredCircuit circuit)
+        {
+            if (Tops.Where(s => Free(s) && Free(s + 2)).Select(s => (int?)s).FirstOrDefault() is int space)
+            {
+                Hold(circuit, space, Why.Book("beside the main, where an interlock holds it and the main so that never both are on", $"{space} and {space + 2}", "702.5, 408.36(D)"));
+            }
+        }
+
+        public void OnLugs(WiredCircuit circuit) => landed[circuit] = (null, Why.Job("on the feed-through lugs at the far end of the bus", "no space"));
+
+        private void Hold(WiredCircuit circuit, PanelSpace space, Because why)
+        {
+            held.Add(circuit);
+            Take(circuit, space, why);
         }
 
         public void Rest(List<WiredCircuit> circuits)
@@ -121,11 +148,11 @@ public static class Landing
                 {
                     Pair(circuit, partner);
                 }
-                else if (Spaces.FirstOrDefault(Free) is > 0 and var space)
+                else if (Spaces.FirstOrDefault(s => Free(s)) is > 0 and var space)
                 {
                     Take(circuit, space, Why.House("neighbours together, from the top", $"space {space}", "school: by area of the house"));
                 }
-                else
+                else if (!Halve(circuit))
                 {
                     landed[circuit] = (null, Why.Plan("no space left", ""));
                 }
@@ -164,43 +191,105 @@ public static class Landing
         // Which leg is exact; which of the leg's spaces is by the side the cable comes in, arc-fault ones together, neighbours together.
         private void OnePoles(List<WiredCircuit> circuits, int below)
         {
-            var free = Spaces.Where(Free).ToList();
-            if (free.Count - below < circuits.Count)
+            var free = Spaces.Where(s => Free(s)).ToList();
+            if (circuits.Count > free.Count - below)
             {
-                below = Math.Max(0, free.Count - circuits.Count);
+                // Halves beside a half that is taken go first, before a new tandem is begun.
+                var more = circuits.Count - free.Count + below;
+                var beside = circuits.OrderBy(Load).Where(c => more > 0 && Beside(c) && more-- > 0).ToList();
+                circuits = [.. circuits.Except(beside)];
             }
 
-            free = free.GetRange(0, free.Count - below);
-            foreach (var over in circuits.Skip(free.Count))
+            var tandems = TandemsIn(free[..Math.Max(0, free.Count - below)], circuits);
+            if (free.Count - below + tandems < circuits.Count)
+            {
+                below = Math.Clamp(free.Count + tandems - circuits.Count, 0, below);
+                tandems = TandemsIn(free[..(free.Count - below)], circuits);
+            }
+
+            free = free[..(free.Count - below)];
+            tandems = Math.Min(tandems, Math.Max(0, circuits.Count - free.Count));
+            // What half a space suits is kept before others where not all find room.
+            var paired = circuits.Where(Tandem.Takes).Take(2 * tandems).ToHashSet(ReferenceEqualityComparer.Instance);
+            var room = free.Count + tandems - paired.Count;
+            var placed = circuits.Where(c => paired.Contains(c) || room-- > 0).ToList();
+            foreach (var over in circuits.Except(placed))
             {
                 landed[over] = (null, Why.Plan("no space left", ""));
             }
 
-            var placed = circuits.Take(free.Count).ToList();
             var loads = placed.Select(Load).ToList();
             List<int> onA = free.FindAll(s => SpaceNumbers.LegOf(s) == Leg.A), onB = free.FindAll(s => SpaceNumbers.LegOf(s) == Leg.B);
-            var lead = taken.Where(t => t.Value is { Circuit.Poles: 1 }).Sum(t => SpaceNumbers.LegOf(t.Key) == Leg.A ? Load(t.Value!) : -Load(t.Value!))
-                + panel.Taken.Where(t => t.Poles == 1).Sum(t => (SpaceNumbers.LegOf(t.Space) == Leg.A ? 1 : -1) * (int)decimal.Round(t.Load.Value));
-            var legs = LegBalance.OnLegA(loads, onA.Count, onB.Count, lead);
+            var lead = taken.Where(t => t.Value is { Circuit.Poles: 1 }).Sum(t => SpaceNumbers.LegOf(t.Key.Number) == Leg.A ? Load(t.Value!) : -Load(t.Value!))
+                + panel.Taken.Where(t => t.Poles == 1).Sum(t => (SpaceNumbers.LegOf(t.Space.Number) == Leg.A ? 1 : -1) * (int)decimal.Round(t.Load.Value));
+            LegRoom Room(List<int> on) => new(on.Count, on.Count(s => Tandem.IsListed(panel, s)));
+            var legs = LegBalance.OnLegA(loads, [.. placed.Select(Tandem.Takes)], Room(onA), Room(onB), lead);
             var difference = Math.Abs(lead + loads.Select((l, i) => legs[i] ? l : -l).Sum());
             foreach (var leg in Enum.GetValues<Leg>())
             {
                 foreach (var (circuit, space) in Arranged([.. placed.Where((_, i) => legs[i] == (leg == Leg.A))], leg == Leg.A ? onA : onB))
                 {
-                    Take(circuit, space, Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}", "school: least leg difference"), sideOf(circuit), space)
-                        .Plan("the least difference that any placing of these breakers reaches", $"{difference} VA"));
+                    Take(circuit, space, Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}", "school: least leg difference"), sideOf(circuit), space.Number)
+                        .Plan("the least difference that any placing of these breakers reaches", $"{difference} VA") is var why && space.IsHalf ? Halves(why) : why);
                 }
             }
         }
 
-        private IEnumerable<(WiredCircuit Circuit, int Space)> Arranged(List<WiredCircuit> circuits, List<int> free)
+        // As many tandems as the count asks for, the label lists in these spaces, and circuits suit.
+        private int TandemsIn(List<int> free, List<WiredCircuit> circuits) =>
+            new[] { Math.Max(0, circuits.Count - free.Count), free.Count(s => Tandem.IsListed(panel, s)), circuits.Count(Tandem.Takes) / 2, Tandem.Left(panel, Halved) }.Min();
+
+        private int Halved => taken.Keys.Where(s => s.IsHalf).Select(s => s.Number).Distinct().Count();
+
+        // The other half of a space whose one half is taken.
+        private bool Beside(WiredCircuit circuit)
         {
+            if (!Tandem.Takes(circuit) || taken.Keys.Where(s => s.IsHalf && Tandem.IsListed(panel, s.Number)).SelectMany(s => s.Halves).Where(Free).Order().Select(s => (PanelSpace?)s).FirstOrDefault() is not { } half)
+            {
+                return false;
+            }
+
+            Take(circuit, half, Why.Plan("the other half of a tandem breaker", $"space {half}"));
+            return true;
+        }
+
+        // A circuit that the planner gave a listed space takes the upper half of it, this one the lower.
+        private bool Halve(WiredCircuit circuit)
+        {
+            if (Beside(circuit))
+            {
+                return true;
+            }
+
+            var shares = landed.Where(l => l.Value.Space is { IsHalf: false } at && Tandem.IsListed(panel, at.Number) && Tandem.Takes(l.Key) && !held.Contains(l.Key)).OrderByDescending(l => l.Value.Space).Select(l => l.Key).FirstOrDefault();
+            if (shares is null || !Tandem.Takes(circuit) || Tandem.Left(panel, Halved) == 0)
+            {
+                return false;
+            }
+
+            var space = landed[shares].Space!.Value;
+            taken.Remove(space);
+            Take(shares, space.Halves.First(), Halves(Why.House("neighbours together, from the top", $"space {space}", "school: by area of the house")));
+            Take(circuit, space.Halves.Last(), Halves(Why));
+            return true;
+        }
+
+        private Because Halves(Because why) => why.Book("the panel is full: two in one space, where its label lists it", panel.Listing.Circuits is { } circuits ? $"{panel.Spaces} spaces, {circuits} circuits" : "tandem", "408.54, 110.3(B)");
+
+        private IEnumerable<(WiredCircuit Circuit, PanelSpace Space)> Arranged(List<WiredCircuit> circuits, List<int> free)
+        {
+            // Where there are more circuits than spaces, the lightest share the lowest spaces that are listed for two.
+            var two = Math.Max(0, circuits.Count - free.Count);
+            var shared = free.Where(s => Tandem.IsListed(panel, s)).TakeLast(two).SelectMany(s => new PanelSpace(s).Halves).ToList();
+            var halved = circuits.Where(Tandem.Takes).OrderBy(Load).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Take(2 * two).ToList();
+            var whole = circuits.Except(halved).ToList();
+            var open = free.FindAll(s => shared.TrueForAll(h => h.Number != s));
             // Spaces used: the topmost, or as far apart as they go.
-            List<int> used = [.. Enumerable.Range(0, circuits.Count).Select(i => free[schools.Spares == SpareSpaces.Spread ? i * free.Count / circuits.Count : i])];
+            List<int> used = [.. Enumerable.Range(0, whole.Count).Select(i => open[schools.Spares == SpareSpaces.Spread ? i * open.Count / whole.Count : i])];
             var left = used.FindAll(s => s % 2 == 1);
             var right = used.FindAll(s => s % 2 == 0);
-            var bySide = circuits.OrderBy(c => sideOf(c) switch { Side.Left => 0, Side.Either => 1, _ => 2 }).ThenBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
-            return Down(bySide.GetRange(0, left.Count), left).Concat(Down(bySide.GetRange(left.Count, right.Count), right));
+            var bySide = whole.OrderBy(c => sideOf(c) switch { Side.Left => 0, Side.Either => 1, _ => 2 }).ThenBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
+            return Down(bySide.GetRange(0, left.Count), left).Concat(Down(bySide.GetRange(left.Count, right.Count), right)).Select(x => (x.Item1, new PanelSpace(x.Item2))).Concat(halved.OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(shared));
         }
 
         private IEnumerable<(WiredCircuit, int)> Down(List<WiredCircuit> circuits, List<int> column) => circuits.OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(column);
@@ -219,15 +308,15 @@ public static class Landing
 
         private IEnumerable<int> Spaces => Enumerable.Range(1, panel.Spaces);
 
-        private bool Free(int space) => !taken.ContainsKey(space);
+        private bool Free(PanelSpace space) => space.IsHalf ? !taken.ContainsKey(space) && !taken.ContainsKey(space.Number) : !taken.ContainsKey(space) && !space.Halves.Any(taken.ContainsKey);
 
-        private void Take(WiredCircuit circuit, int space, Because why)
+        private void Take(WiredCircuit circuit, PanelSpace space, Because why)
         {
             landed[circuit] = (space, why);
             taken.TryAdd(space, circuit);
             if (circuit.Circuit.Poles == 2)
             {
-                taken.TryAdd(space + 2, circuit);
+                taken.TryAdd(space.Number + 2, circuit);
             }
         }
     }

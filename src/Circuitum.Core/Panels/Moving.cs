@@ -9,42 +9,62 @@ public static class Moving
     /// <summary>The change that lands a circuit on another space of its panel: what stands there takes the space it leaves.</summary>
     /// <param name="panels">The panels as they are landed.</param>
     /// <param name="circuit">The circuit.</param>
-    /// <param name="space">Where its upper pole goes.</param>
-    /// <exception cref="ChangeRefusedException">There is no such circuit or space, a breaker that stood there before is in the way, or what stands there finds no room.</exception>
-    public static MoveBreaker To(ImmutableArray<PanelSchedule> panels, CircuitKey circuit, int space)
+    /// <param name="space">Where its upper pole goes, or the half of a space.</param>
+    /// <exception cref="ChangeRefusedException">There is no such circuit or space, half a space does not suit, a breaker that stood there before is in the way, or what stands there finds no room.</exception>
+    public static MoveBreaker To(ImmutableArray<PanelSchedule> panels, CircuitKey circuit, PanelSpace space)
     {
-        var panel = panels.FirstOrDefault(p => p.Circuits.Any(c => c.Wired.Circuit.Key == circuit)) ?? throw new ChangeRefusedException($"Circuit {circuit} is not in this job any more.");
-        var moved = panel.Circuits.First(c => c.Wired.Circuit.Key == circuit);
-        int[] wanted = moved.Wired.Circuit.Poles == 2 ? [space, space + 2] : [space];
-        if (wanted.Any(s => s < 1 || s > panel.Panel.Spaces))
+        var schedule = panels.FirstOrDefault(p => p.Circuits.Any(c => c.Wired.Circuit.Key == circuit)) ?? throw new ChangeRefusedException($"Circuit {circuit} is not in this job any more.");
+        var panel = schedule.Panel;
+        var moved = schedule.Circuits.First(c => c.Wired.Circuit.Key == circuit);
+        if (moved.OnLugs)
         {
-            throw new ChangeRefusedException($"Panel {panel.Panel.Id} has spaces 1 to {panel.Panel.Spaces}; {(wanted.Length == 2 ? "two poles take a space and the one below it." : $"there is no space {space}.")}");
+            throw new ChangeRefusedException($"{moved.Description} is on the feed-through lugs and takes no space. Say on panel {moved.Wired.Circuit.Feeds} that it has a breaker first.");
         }
 
-        if (wanted.Where(panel.TakenBefore.ContainsKey).Select(s => panel.TakenBefore[s]).FirstOrDefault() is { } stands)
+        if (space.IsHalf && WhyNoHalf(panel, moved, space) is { } why)
+        {
+            throw new ChangeRefusedException(why);
+        }
+
+        PanelSpace[] wanted = moved.Wired.Circuit.Poles == 2 ? [space, space.Number + 2] : [space];
+        if (wanted.Any(s => s.Number < 1 || s.Number > panel.Spaces))
+        {
+            throw new ChangeRefusedException($"Panel {panel.Id} has spaces 1 to {panel.Spaces}; {(wanted.Length == 2 ? "two poles take a space and the one below it." : $"there is no space {space}.")}");
+        }
+
+        var occupants = Enumerable.Range(1, panel.Spaces).SelectMany(schedule.In).Where(o => o.Landed != moved).Distinct().ToList();
+        var inWay = occupants.FindAll(o => o.Spaces.Any(s => wanted.Any(s.Overlaps)));
+        if (inWay.Find(o => o.Stood is not null) is { } stands)
         {
             throw new ChangeRefusedException($"In space {stands.Space} stands {stands.Description} already.");
         }
 
-        var inWay = panel.Circuits.Where(c => c != moved && c.Spaces.Any(wanted.Contains)).OrderBy(c => c.Space).ToList();
         // Everything else stays; what has to give goes where the moved one stood, or below or above it where that is free.
-        var taken = panel.Circuits.Where(c => c != moved && !inWay.Contains(c)).SelectMany(c => c.Spaces).Concat(panel.TakenBefore.Keys).Concat(wanted).ToHashSet();
+        var taken = occupants.Except(inWay).SelectMany(o => o.Spaces).Concat(wanted).ToList();
         var spaces = panels.SelectMany(p => p.AsWritten).Where(s => s.Circuit != circuit).ToDictionary(s => s.Circuit);
-        spaces[circuit] = new(circuit, panel.Panel.Id, space);
-        foreach (var gives in inWay)
+        spaces[circuit] = new(circuit, panel.Id, space);
+        var places = moved.Spaces.ToList();
+        foreach (var gives in inWay.Select(o => o.Landed!))
         {
-            var poles = gives.Wired.Circuit.Poles;
-            bool Fits(int at) => at >= 1 && (poles == 1 ? at <= panel.Panel.Spaces && !taken.Contains(at) : at + 2 <= panel.Panel.Spaces && !taken.Contains(at) && !taken.Contains(at + 2));
-            var to = moved.Spaces.SelectMany(s => poles == 2 ? (int[])[s, s - 2] : [s]).FirstOrDefault(Fits);
-            if (to == 0)
+            bool Fits(PanelSpace at) => PolesAt(gives, at).All(s => s.Number >= 1 && s.Number <= panel.Spaces && !taken.Exists(s.Overlaps)) && (!at.IsHalf || WhyNoHalf(panel, gives, at) is null);
+            // Two that give way to one share its space, where that is listed.
+            var open = places.SelectMany(s => gives.Wired.Circuit.Poles == 2 ? [s.Number, s.Number - 2] : inWay.Count > places.Count && !s.IsHalf ? s.Halves : [s]);
+            if (open.Where(Fits).Select(s => (PanelSpace?)s).FirstOrDefault() is not { } to)
             {
                 throw new ChangeRefusedException($"{gives.Description} stands in space {gives.SpaceText} and finds no room where {moved.Description} is now. Move it first.");
             }
 
-            taken.UnionWith(poles == 2 ? [to, to + 2] : [to]);
-            spaces[gives.Wired.Circuit.Key] = new(gives.Wired.Circuit.Key, panel.Panel.Id, to);
+            taken.AddRange(PolesAt(gives, to));
+            spaces[gives.Wired.Circuit.Key] = new(gives.Wired.Circuit.Key, panel.Id, to);
         }
 
-        return new(circuit, space, [.. inWay.Select(c => c.Wired.Circuit.Key)], [.. spaces.Values.OrderBy(s => s.Panel.Value, StringComparer.Ordinal).ThenBy(s => s.Space)]);
+        return new(circuit, space, [.. inWay.Select(o => o.Landed!.Wired.Circuit.Key)], [.. spaces.Values.OrderBy(s => s.Panel.Value, StringComparer.Ordinal).ThenBy(s => s.Space)]);
     }
+
+    private static PanelSpace[] PolesAt(Landed landed, PanelSpace space) => landed.Wired.Circuit.Poles == 2 ? [space, space.Number + 2] : [space];
+
+    private static string? WhyNoHalf(Panel panel, Landed landed, PanelSpace space) =>
+        !Tandem.IsListed(panel, space.Number) ? $"The label of panel {panel.Id} lists no tandem breaker in space {space.Number}."
+        : Tandem.WhyNot(landed.Wired) is { } why ? $"{landed.Description} cannot have half a space: {why}."
+        : null;
 }

@@ -21,8 +21,8 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
         // Conductors that come in another circuit's cable bring no cable and no ground; a shared neutral is one neutral.
         var cables = circuits.Where(c => c.Protected.Sized.Routed.HomeRun!.RidesIn is null).ToList();
         var tails = circuits.Count(c => c.Protected.Mark.Length > 0);
-        var neutrals = circuits.Count(c => c.Protected.Mark.Length == 0 && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
-        var small = cables.Count(IsSmall);
+        var neutrals = circuits.Count(c => c.Protected.Mark.Length == 0 && !c.Circuit.ByLugs && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
+        var small = cables.Count(c => IsSmall(GroundOf(c)));
         var each = PerScrew(schedule.Panel, schools);
         var screws = ((small + each - 1) / each) + cables.Count - small;
         return new(neutrals + tails, tails, cables.Count, screws, cables.Count);
@@ -37,5 +37,10 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
     private static bool RidesOnSharedNeutral(WiredCircuit circuit, List<WiredCircuit> circuits) => circuit.Protected.Sized.Routed.HomeRun!.RidesIn is string cable
         && circuits.Exists(c => c.Protected.Sized.Routed.HomeRun!.Id == cable && !c.Protected.Sized.Routed.HomeRun.Carries.Contains(Carried.OtherNeutral));
 
-    private static bool IsSmall(WiredCircuit circuit) => (circuit.Protected.Sized.Ground ?? circuit.Protected.Sized.HomeRunGauge) <= Gauge.Awg10;
+    /// <summary>The equipment ground that its home run brings: as large as a cable's conductors to 10 AWG, beyond as Table 250.122 asks for its breaker; as sized where it is pulled loose.</summary>
+    public static Gauge GroundOf(WiredCircuit circuit) => circuit.Protected.Sized is var sized && sized.Ground is { } loose ? loose
+        : IsSmall(sized.HomeRunGauge) ? sized.HomeRunGauge : CodeBook.Tables.EquipmentGround(sized.Breaker.Value, CodeBook.Metal.Copper);
+
+    /// <summary>True for a ground of 14 to 10 AWG, of which a bar's label may allow several under a screw.</summary>
+    public static bool IsSmall(Gauge ground) => ground <= Gauge.Awg10;
 }

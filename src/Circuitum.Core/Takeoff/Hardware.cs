@@ -129,10 +129,12 @@ public static class Hardware
         return char.ToUpperInvariant(kind[0]) + kind[1..] + rated;
     }
 
-    private static IEnumerable<MaterialLine> Breakers(Plan plan) => plan.Circuits
+    private static IEnumerable<MaterialLine> Breakers(Plan plan) => plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
         .Select(c => $"Breaker {c.Protected.Sized.Breaker.Value}, {(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}{(c.Protected.Mark.Length > 0 ? ", " + c.Protected.Mark : "")}")
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
-        .Select(g => new MaterialLine(g.Key, "each", g.Count(), "of the line that the panel's label lists"));
+        .Select(g => new MaterialLine(g.Key, "each", g.Count(), "of the line that the panel's label lists"))
+        .Concat(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number).Select(g => string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Wired.Protected.Sized.Breaker.Value))))
+            .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine($"Tandem breaker {g.Key}", "each", g.Count(), "where the panel's label lists it")));
 
     // A splice takes a connector for its conductors and one pigtail to each screw.
     private static IEnumerable<MaterialLine> Joints(Plan plan)

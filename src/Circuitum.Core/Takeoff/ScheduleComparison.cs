@@ -11,7 +11,7 @@ namespace Circuitum.Core.Takeoff;
 /// <param name="Poles">1 or 2; null where the sheet does not say.</param>
 /// <param name="Description">What it reads.</param>
 /// <param name="Breaker">Its rating; null where the sheet does not say.</param>
-public sealed record ScheduleLine(PanelId Panel, int Space, int? Poles, string Description, Amps? Breaker);
+public sealed record ScheduleLine(PanelId Panel, PanelSpace Space, int? Poles, string Description, Amps? Breaker);
 
 /// <summary>How a line differs from the plan.</summary>
 public enum ScheduleChange
@@ -38,7 +38,7 @@ public enum ScheduleChange
 /// <param name="Space">The space to look at: the plan's, or the sheet's where the plan has none.</param>
 /// <param name="Sheet">What the sheet says.</param>
 /// <param name="Plan">What the plan says.</param>
-public sealed record ScheduleDifference(ScheduleChange Change, PanelId Panel, int Space, string Sheet, string Plan);
+public sealed record ScheduleDifference(ScheduleChange Change, PanelId Panel, PanelSpace Space, string Sheet, string Plan);
 
 /// <summary>Holds a schedule that somebody typed, or one that was printed before, against the plan.</summary>
 public static class ScheduleComparison

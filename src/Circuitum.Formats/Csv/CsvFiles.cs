@@ -17,8 +17,11 @@ public static class CsvFiles
     /// <summary>Header of the schedule.</summary>
     public const string ScheduleColumns = "panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg";
 
-    /// <summary>schedule.csv: a line for each breaker, by panel and space.</summary>
-    public static string Schedule(Plan plan) => Write(ScheduleColumns, plan.Panels.SelectMany(p => p.Circuits.Select(c => ScheduleLine(p, c))));
+    /// <summary>schedule.csv: a line for each breaker, by panel and space; what is on feed-through lugs and what finds no space last.</summary>
+    public static string Schedule(Plan plan) => Write(ScheduleColumns, plan.Panels.SelectMany(ScheduleLines));
+
+    internal static IEnumerable<object[]> ScheduleLines(PanelSchedule panel) => panel.Circuits.Select(c => (c.Space, Line: ScheduleLine(panel, c))).Concat(panel.Panel.Taken.Select(t => ((PanelSpace?)t.Space, Line: ScheduleLine(panel, t))))
+        .OrderBy(x => x.Item1 ?? int.MaxValue).Select(x => x.Line);
 
     /// <summary>pull-list.csv: a line for each run.</summary>
     public static string PullList(Plan plan) => Write("run,circuit,kind,cable,from,to,length_ft,label_from,label_to",
@@ -34,7 +37,7 @@ public static class CsvFiles
     public static string Tags(Plan plan) => Write("severity,rule,subject,message",
         plan.Tags.Select(t => new object[] { t.Severity.ToString().ToLowerInvariant(), t.Rule, t.Subject, $"{t.Headline} {t.Arithmetic}" }));
 
-    internal static object[] ScheduleLine(PanelSchedule panel, Landed landed)
+    private static object[] ScheduleLine(PanelSchedule panel, Landed landed)
     {
         var sized = landed.Wired.Protected.Sized;
         var leg = landed.Space is null ? "" : landed.Wired.Circuit.Poles == 2 ? "AB" : landed.Leg.ToString()!;
@@ -45,6 +48,13 @@ public static class CsvFiles
             decimal.Round(landed.Wired.Circuit.Load.Connected.Value).ToString("0", CultureInfo.InvariantCulture), leg,
         ];
     }
+
+    // What stood there has no circuit of the plan, and nothing is known of its cable.
+    private static object[] ScheduleLine(PanelSchedule panel, TakenSpace stood) =>
+    [
+        panel.Panel.Id, string.Join('/', stood.Spaces), stood.Poles, "", stood.Description, stood.Rating.Value.ToString("0.##", CultureInfo.InvariantCulture), "", "", "", "",
+        decimal.Round(stood.Load.Value).ToString("0", CultureInfo.InvariantCulture), stood.Poles == 2 ? "AB" : SpaceNumbers.LegOf(stood.Space.Number).ToString(),
+    ];
 
     private static string Write(string columns, IEnumerable<object[]> rows)
     {

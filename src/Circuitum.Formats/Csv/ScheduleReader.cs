@@ -64,7 +64,7 @@ public static class ScheduleReader
         }
 
         var lines = new List<ScheduleLine>();
-        var seen = new Dictionary<(string, int), int>();
+        var seen = new Dictionary<(string, PanelSpace), int>();
         while (csv.Read())
         {
             var row = csv.Parser.Row;
@@ -79,10 +79,16 @@ public static class ScheduleReader
                 continue;
             }
 
-            var at = spaces.Split('/', '-', ' ')[0];
-            if (!int.TryParse(at, NumberStyles.None, CultureInfo.InvariantCulture, out var space) || space is < 1 or > 84)
+            // What the plan's own list says of a feeder on feed-through lugs, and of what finds no space: no breaker.
+            if (spaces is "lugs" or "none")
             {
-                throw new FormatException($"Line {row}: “{Quoted(spaces)}” is no space; write 14, or 1/3 for two poles.");
+                continue;
+            }
+
+            var at = spaces.Split('/', '-', ' ')[0];
+            if (!PanelSpace.TryParse(at, out var space) || space.Number is < 1 or > PanelSpace.Most)
+            {
+                throw new FormatException($"Line {row}: “{Quoted(spaces)}” is no space; write 14, 14a for half of one, or 1/3 for two poles.");
             }
 
             var description = Field("description") ?? "";

@@ -30,6 +30,7 @@ public static class JobJson
         options.Converters.Add(new EditionConverter());
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.Converters.Add(new PointConverter());
+        options.Converters.Add(new PanelSpaceConverter());
         options.Converters.Add(new TextConverter<Length>(Length.Parse));
         options.Converters.Add(new TextConverter<Gauge>(Gauge.Parse));
         options.Converters.Add(new TextConverter<BoxId>(t => new(t)));
@@ -94,6 +95,27 @@ public static class JobJson
             reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var value) ? read(value) : throw new JsonException($"Here stands a {reader.TokenType}; write a number.");
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteNumberValue(write(value));
+    }
+
+    // A whole space is a number, half of one a text: 14, "14a".
+    private sealed class PanelSpaceConverter : JsonConverter<PanelSpace>
+    {
+        public override PanelSpace Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var number) ? number
+            : reader.TokenType == JsonTokenType.String && PanelSpace.TryParse(reader.GetString(), out var space) ? space
+            : throw new JsonException("A space is written 14, or \"14a\" and \"14b\" for the halves of a tandem breaker.");
+
+        public override void Write(Utf8JsonWriter writer, PanelSpace value, JsonSerializerOptions options)
+        {
+            if (value.IsHalf)
+            {
+                writer.WriteStringValue(value.ToString());
+            }
+            else
+            {
+                writer.WriteNumberValue(value.Number);
+            }
+        }
     }
 
     private sealed class EditionConverter : JsonConverter<Edition>

@@ -37,6 +37,7 @@ public static class JobSchema
     {
         var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
         return type == typeof(Length) ? Of(new JsonArray("string", "number"), "a length: 12-6, 12' 6 1/2\", 150.5\", 3.2 m; a bare number is inches")
+            : type == typeof(PanelSpace) ? Of(new JsonArray("integer", "string"), "a space of a panel, 1 to 84; 14a and 14b are the halves of a tandem breaker")
             : type == typeof(Point) ? Pair()
             : type == typeof(Edition) ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
             : type == typeof(Gauge) ? new JsonObject { ["enum"] = new JsonArray([.. Gauge.All.Select(g => (JsonNode)g.ToString())]) }

@@ -9,14 +9,14 @@ internal static class QrDrawing
     /// <summary>Longest text that one code holds at this correction.</summary>
     public const int MostBytes = 1400;
 
-    /// <summary>Draws the code with its quiet border; false when the text is too long for one.</summary>
-    public static bool Draw(XGraphics g, string text, double x, double y, double size)
+    /// <summary>Draws the code with its quiet border.</summary>
+    /// <param name="g">The page.</param>
+    /// <param name="text">At most <see cref="MostBytes"/> bytes of UTF-8.</param>
+    /// <param name="x">Its left, points.</param>
+    /// <param name="y">Its top, points.</param>
+    /// <param name="size">Its side, points.</param>
+    public static void Draw(XGraphics g, string text, double x, double y, double size)
     {
-        if (System.Text.Encoding.UTF8.GetByteCount(text) > MostBytes)
-        {
-            return false;
-        }
-
         using var generator = new QRCodeGenerator();
         using var code = generator.CreateQrCode(text, QRCodeGenerator.ECCLevel.L, forceUtf8: true);
         var modules = code.ModuleMatrix;
@@ -40,7 +40,5 @@ internal static class QrDrawing
                 g.DrawRectangle(XBrushes.Black, x + (from * each), y + (row * each), (column - from + 1) * each, each);
             }
         }
-
-        return true;
     }
 }

@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using System.Globalization;
+using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
@@ -29,6 +31,9 @@ public static class SchedulePdf
 {
     private const double Spine = 20;
 
+    // White between codes: a reader takes one at a time.
+    private const double CodeGap = 20;
+
     /// <summary>The cautions that stand on the first page of every print.</summary>
     public const string Caution = "Electricity kills and burns. Open, lock and tag the supply, then prove it dead with a tester that was itself proved on a live source. "
         + "Lugs ahead of the main stay live. The adopted code and the local authority decide; this plan is an aid and can be wrong. Licensed work where the law says so.";
@@ -52,9 +57,28 @@ public static class SchedulePdf
         return stream.ToArray();
     }
 
-    /// <summary>The schedule in plain lines, as the code on the sheet holds it where there is no network.</summary>
-    public static string Text(Plan plan, PanelSchedule panel) => string.Join('\n', ScheduleComparison.LinesOf([panel])
-        .Select(l => $"{(l.Poles == 2 ? $"{l.Space}/{l.Space + 2}" : l.Space)} {l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}").Prepend($"{plan.Job.Name}, panel {panel.Panel.Id}"));
+    /// <summary>The schedule in plain lines, as the codes on the sheet hold it where there is no network: as many texts as it takes, each short enough for a code.</summary>
+    public static ImmutableArray<string> Texts(Plan plan, PanelSchedule panel)
+    {
+        var head = $"{plan.Job.Name}, panel {panel.Panel.Id}";
+        // Room for its number: “, 2 of 4”.
+        var parts = new List<string>();
+        var room = 0;
+        foreach (var line in ScheduleComparison.LinesOf([panel]).Select(l => $"\n{(l.Poles == 2 ? $"{l.Space}/{l.Space.Number + 2}" : l.Space)} {l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}"))
+        {
+            var bytes = Encoding.UTF8.GetByteCount(line);
+            if (parts.Count == 0 || room < bytes)
+            {
+                parts.Add("");
+                room = QrDrawing.MostBytes - Encoding.UTF8.GetByteCount(head) - 10;
+            }
+
+            parts[^1] += line;
+            room -= bytes;
+        }
+
+        return parts.Count < 2 ? [head + string.Concat(parts)] : [.. parts.Select((p, i) => $"{head}, {i + 1} of {parts.Count}{p}")];
+    }
 
     // One page: its measures follow from the sheet and from the number of rows.
     private sealed class Door(XGraphics g, Plan plan, PanelSchedule panel, ScheduleSheet sheet, double width, double height)
@@ -68,14 +92,22 @@ public static class SchedulePdf
         {
             XFont title = Font(15, bold: true), plain = Font(9), small = Font(7);
             g.DrawString($"Panel {panel.Panel.Id} · {panel.Where}", title, XBrushes.Black, new XPoint(margin, margin + (10 * scale)));
-            var fed = panel.Panel.FedFrom is { } from ? $"fed from panel {from}, space {FedFromSpace(from)}; neutral and ground apart" : "fed from the service; neutral and ground bonded here";
+            var fed = panel.Panel.FedFrom is { } from ? $"fed from panel {from}, {FedFromSpace(from)}; neutral and ground apart" : plan.Job.BondsAt(panel.Panel) ? "fed from the service; neutral and ground bonded here" : "fed from the disconnect; neutral and ground apart";
             var head = width - (2 * margin);
             var y = Wrapped($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · {panel.Panel.Rating} {(panel.Panel.Listing.MainLugs ? "main lugs" : "main breaker")} · {panel.Panel.Spaces} spaces, {panel.Left} left · {fed}", plain, margin, margin + (24 * scale), head);
             y = sheet.Stamp.Length > 0 ? Wrapped(sheet.Stamp, plain, margin, y, head) : y;
             var rows = panel.Panel.Spaces / 2;
             // A whole schedule makes a dense code: a third of a millimetre to a square is what a phone still reads off paper.
             var code = sheet.Address is null ? 112 : 64 * scale;
-            double top = y - (4 * scale), foot = code + (12 * scale), rowHeight = Math.Min(26 * scale, (height - top - margin - foot) / rows);
+            ImmutableArray<string> codes = sheet.Address is { } address ? [address] : Texts(plan, panel);
+            // Beside the words one code; several have a line of their own under them, where the sheet is wide enough.
+            var several = codes.Length > 1;
+            if (several && (codes.Length * (code + CodeGap)) - CodeGap > head)
+            {
+                codes = [];
+            }
+
+            double top = y - (4 * scale), foot = code + ((several ? 52 : 12) * scale), rowHeight = Math.Min(26 * scale, (height - top - margin - foot) / rows);
             var spine = margin + Half;
             g.DrawRectangle(new XPen(XColors.Black, 1.4), margin, top, width - (2 * margin), rows * rowHeight);
             for (var row = 1; row <= rows; row++)
@@ -89,49 +121,58 @@ public static class SchedulePdf
             g.DrawLine(XPens.Black, spine, top, spine, top + (rows * rowHeight));
             g.DrawLine(XPens.Black, spine + Spine, top, spine + Spine, top + (rows * rowHeight));
             var under = top + (rows * rowHeight);
-            var hasCode = QrDrawing.Draw(g, sheet.Address ?? Text(plan, panel), width - margin - code, under + 8, code);
-            head -= hasCode ? code + 10 : 0;
-            var below = Wrapped($"Connected: leg A {panel.On(Leg.A)}, leg B {panel.On(Leg.B)}, {panel.Apart} apart. AF arc-fault, GF ground-fault breaker; test monthly.{(hasCode ? sheet.Address is null ? " The code holds this schedule." : " The code opens this panel on the local network." : "")}", plain, margin, under + (13 * scale), head);
-            Wrapped(Caution, small, margin, below, head);
+            var told = codes.Length switch { 0 => "", 1 => sheet.Address is null ? " The code holds this schedule." : " The code opens this panel on the local network.", _ => " The codes hold this schedule." };
+            head -= codes.Length == 1 ? code + 10 : 0;
+            var below = Wrapped($"Connected: leg A {panel.On(Leg.A)}, leg B {panel.On(Leg.B)}, {panel.Apart} apart. {string.Concat(panel.Circuits.Where(c => c.OnLugs).Select(c => $"On the feed-through lugs: {c.Description}. "))}AF arc-fault, GF ground-fault breaker; test monthly.{told}", plain, margin, under + (13 * scale), head);
+            below = Wrapped(Caution, small, margin, below, head);
+            foreach (var (text, i) in codes.Select((t, i) => (t, i)))
+            {
+                QrDrawing.Draw(g, text, several ? margin + (i * (code + CodeGap)) : width - margin - code, several ? below - (4 * scale) : under + 8, code);
+            }
         }
 
-        private string FedFromSpace(PanelId from) => plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Wired.Circuit.Feeds == panel.Panel.Id)?.SpaceText ?? "none";
+        private string FedFromSpace(PanelId from) => plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Wired.Circuit.Feeds == panel.Panel.Id) is { } feeder ? feeder.OnLugs ? "feed-through lugs" : $"space {feeder.SpaceText}" : "none";
 
         // Number, amperes, words: in this order, so that text taken from the page reads as the list does.
         private void Cell(int space, double x, double y, double rowHeight, bool left)
         {
-            var landed = panel.BySpace.GetValueOrDefault(space);
-            var stands = landed is null ? panel.TakenBefore.GetValueOrDefault(space) : null;
-            var upper = landed?.Space == space || stands?.Space == space || (landed is null && stands is null);
-            if (upper)
+            var there = panel.In(space).ToList();
+            if (there.Count == 0 || there.Exists(o => o.Space.Number == space))
             {
                 g.DrawLine(new XPen(XColors.Black, .6), x, y, x + Half, y);
             }
 
-            var poles = upper ? landed?.Wired.Circuit.Poles ?? stands?.Poles ?? 1 : 1;
-            var tall = rowHeight * poles;
-            double number = 11 * scale, numberAt = left ? x + number : x + Half - number, ampsAt = left ? x + Half - (14 * scale) : x + (14 * scale);
-            Centre(space.ToString(CultureInfo.InvariantCulture), Font(Math.Min(9.5, rowHeight * .75), bold: true), numberAt, y + (rowHeight / 2));
-            var textAt = left ? x + (24 * scale) : x + (30 * scale);
-            var room = Half - (56 * scale);
-            if (landed is null && stands is null)
+            // The halves of a tandem breaker share the row and have numbers of their own.
+            var halves = there.Exists(o => o.Space.IsHalf);
+            var numbered = halves ? new PanelSpace(space).Halves : [space];
+            var height = rowHeight / (halves ? 2 : 1);
+            foreach (var (number, i) in numbered.Select((n, i) => (n, i)))
             {
-                g.DrawString("spare", Font(Math.Min(8, rowHeight * .6)), XBrushes.Gray, new XPoint(textAt, y + (rowHeight / 2) + (3 * scale)));
-                return;
+                var at = y + (i * height);
+                Centre(number.ToString(), Font(Math.Min(9.5, height * .75), bold: true), left ? x + (11 * scale) : x + Half - (11 * scale), at + (height / 2));
+                var occupant = there.Find(o => !halves || o.Space == number);
+                if (occupant is null)
+                {
+                    g.DrawString("spare", Font(Math.Min(8, height * .6)), XBrushes.Gray, new XPoint(TextAt(x, left), at + (height / 2) + (3 * scale)));
+                }
+                else if (occupant.Space.Number == space)
+                {
+                    Words(occupant, x, at, height, left);
+                }
             }
+        }
 
-            if (!upper)
-            {
-                return;
-            }
+        private double TextAt(double x, bool left) => left ? x + (24 * scale) : x + (30 * scale);
 
-            var amps = landed?.Wired.Protected.Sized.Breaker.Value ?? stands!.Rating;
-            Centre(amps.Value.ToString("0.#", CultureInfo.InvariantCulture), Font(Math.Min(11, rowHeight * .8), bold: true), ampsAt, y + (tall / 2));
-            var details = landed is null ? "stood there before" : Details(landed);
+        private void Words(Occupant occupant, double x, double y, double rowHeight, bool left)
+        {
+            var tall = rowHeight * occupant.Poles;
+            double textAt = TextAt(x, left), room = Half - (56 * scale), ampsAt = left ? x + Half - (14 * scale) : x + (14 * scale);
+            Centre(occupant.Rating.Value.ToString("0.#", CultureInfo.InvariantCulture), Font(Math.Min(11, rowHeight * .8), bold: true), ampsAt, y + (tall / 2));
+            var details = occupant.Landed is null ? "stood there before" : Details(occupant.Landed);
             // Two lines of words where they need them and there is height; smaller letters, down to what is still read, before that.
             var size = Math.Min(8.5, rowHeight * .62);
-            var words = landed?.Description ?? stands!.Description;
-            var lines = Lines(words, size, room, tall);
+            var lines = Lines(occupant.Description, size, room, tall);
             var lineHeight = Font(lines.Size, true).Size * 1.12;
             var withDetails = tall >= ((lines.Text.Count + 1) * lineHeight) + 1;
             var block = (lines.Text.Count + (withDetails ? .9 : 0)) * lineHeight;

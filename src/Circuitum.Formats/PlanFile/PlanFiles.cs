@@ -46,7 +46,7 @@ public static class PlanFiles
         {
             ["circuit"] = landed.Wired.Circuit.Key.Value,
             ["description"] = landed.Description,
-            ["spaces"] = List(landed.Spaces, s => JsonValue.Create(s)),
+            ["spaces"] = List(landed.Spaces, s => s.IsHalf ? JsonValue.Create(s.ToString()) : JsonValue.Create(s.Number)),
             ["breakerAmps"] = sized.Breaker.Value.Value,
             ["breakerKind"] = safe.Mark,
             ["cable"] = sized.Cable,

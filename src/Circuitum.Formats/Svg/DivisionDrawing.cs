@@ -50,7 +50,7 @@ public static class DivisionDrawing
 
         // Lines by pattern and number, so that chains are told apart in black and white.
         var points = boxes.ConvertAll(b => (X: b.Place.At.Plan.X.Inches, Y: b.Place.At.Plan.Y.Inches));
-        svg.Empty("polyline", ("class", "chain"), ("stroke-dasharray", Dashes[(landed.Space ?? 0) / 2 % Dashes.Length]), ("points", string.Join(' ', points.Select(p => $"{SvgText.N(p.X)},{SvgText.N(p.Y)}"))));
+        svg.Empty("polyline", ("class", "chain"), ("stroke-dasharray", Dashes[(landed.Space?.Number ?? 0) / 2 % Dashes.Length]), ("points", string.Join(' ', points.Select(p => $"{SvgText.N(p.X)},{SvgText.N(p.Y)}"))));
         foreach (var (box, at) in boxes.Zip(points))
         {
             svg.Empty("circle", ("class", moved.Contains(box.Box.Id) ? "bead moved" : "bead"), ("cx", SvgText.N(at.X)), ("cy", SvgText.N(at.Y)), ("r", moved.Contains(box.Box.Id) ? "6.5" : "4"));

@@ -233,7 +233,7 @@ public static class PlanDrawing
             var sized = landed.Wired.Protected.Sized;
             foreach (var run in sized.Routed.Runs.Where(r => which(r) && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
-                Cable(svg, plan, run, Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane : (((landed.Space ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);
+                Cable(svg, plan, run, Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane : (((landed.Space?.Number ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);
             }
         }
     }

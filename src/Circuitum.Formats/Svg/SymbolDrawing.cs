@@ -37,7 +37,7 @@ internal static class SymbolDrawing
             }
 
             Symbol(svg, box, at);
-            if (view.Stage is not Stage.House && landed?.Space is int space && (view.Stage != Stage.Boxes))
+            if (view.Stage is not Stage.House && landed?.Space is { } space && (view.Stage != Stage.Boxes))
             {
                 Label(svg, box, at, space, on, ink);
             }
@@ -83,10 +83,10 @@ internal static class SymbolDrawing
 
     public static string Direction(RoomSide side) => side.AlongX ? side.End.X >= side.Start.X ? "1 0" : "-1 0" : side.End.Y >= side.Start.Y ? "0 1" : "0 -1";
 
-    private static void Label(SvgText svg, PlacedBox box, Point at, int space, bool on, Ink ink)
+    private static void Label(SvgText svg, PlacedBox box, Point at, PanelSpace space, bool on, Ink ink)
     {
         decimal x = at.X.Inches, y = at.Y.Inches;
-        var words = space.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        var words = space.ToString();
         var half = words.Length * 2.4m;
         (decimal, decimal)[] around = [(x + 8 + half, y), (x - 8 - half, y), (x, y + 10), (x, y - 10), (x + 8 + half, y + 8), (x - 8 - half, y + 8), (x + 8 + half, y - 8), (x - 8 - half, y - 8)];
         if (ink.Fit(around, half, 4) is (decimal lx, decimal ly))

@@ -79,6 +79,10 @@ public sealed class BenchView
     /// <summary>The building selected.</summary>
     public FramedStructure? Building { get; private set; }
 
+    /// <summary>Spaces that a circuit may be put in by hand: every one of its panel, and the halves that the label lists where half a space suits it.</summary>
+    public IEnumerable<PanelSpace> SpacesFor(Landed landed) => Enumerable.Range(1, Panel.Panel.Spaces)
+        .SelectMany(s => Tandem.IsListed(Panel.Panel, s) && Tandem.Takes(landed.Wired) ? new PanelSpace(s).Halves.Prepend(s) : [s]);
+
     /// <summary>The selected panel, or of the selected circuit; the one on the service otherwise.</summary>
     public PanelSchedule Panel => panel ?? (Circuit is { } c ? Plan.Panels.First(p => p.Circuits.Contains(c)) : Plan.Panels.First(p => p.Panel.FedFrom is null));
 

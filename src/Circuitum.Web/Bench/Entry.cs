@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
@@ -61,6 +62,28 @@ public static class Entry
     /// <summary>A whole number.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
     public static int Count(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : throw new FormatException($"“{text}” is no whole number.");
+
+    /// <summary>Spaces of a panel: 17-24, 30.</summary>
+    /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
+    public static ImmutableArray<int> Spaces(string? text)
+    {
+        var spaces = new SortedSet<int>();
+        foreach (var part in (text ?? "").Split([',', ';', ' '], StringSplitOptions.RemoveEmptyEntries))
+        {
+            var ends = part.Split('-', '–');
+            if (ends.Length > 2 || !int.TryParse(ends[0], NumberStyles.None, CultureInfo.InvariantCulture, out var first) || !int.TryParse(ends[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var last) || first < 1 || last < first || last > PanelSpace.Most)
+            {
+                throw new FormatException($"“{part}” is no space; write them like 17-24, 30.");
+            }
+
+            spaces.UnionWith(Enumerable.Range(first, last - first + 1));
+        }
+
+        return [.. spaces];
+    }
+
+    /// <summary>Spaces as they are typed: 17-24, 30.</summary>
+    public static string Spaces(ImmutableArray<int> spaces) => string.Join(", ", spaces.Order().Select((s, i) => (s, Group: s - i)).GroupBy(x => x.Group, x => x.s).Select(g => g.First() == g.Last() ? $"{g.First()}" : $"{g.First()}-{g.Last()}"));
 
     /// <summary>One of the words a list offers.</summary>
     /// <exception cref="FormatException">The list has no such word.</exception>

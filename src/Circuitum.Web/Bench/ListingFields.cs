@@ -15,6 +15,15 @@ public sealed record ListingFields
     /// <summary>Feed-through lugs.</summary>
     public bool FeedThrough { get; init; }
 
+    /// <summary>Neutral and ground as found.</summary>
+    public bool? Bonded { get; init; }
+
+    /// <summary>Circuits by the label.</summary>
+    public string? Circuits { get; init; }
+
+    /// <summary>Spaces listed for tandem breakers: 17-24, 30.</summary>
+    public string? TandemSpaces { get; init; }
+
     /// <summary>Rating of the bus.</summary>
     public string? Bus { get; init; }
 
@@ -46,6 +55,9 @@ public sealed record ListingFields
         Family = Text(Family),
         MainLugs = MainLugs,
         FeedThrough = FeedThrough,
+        Bonded = Bonded,
+        Circuits = Count(Circuits),
+        TandemSpaces = Entry.Spaces(TandemSpaces),
         Bus = Text(Bus) is { } bus ? Entry.Amps(bus) : null,
         NeutralTerminals = Count(NeutralTerminals),
         GroundTerminals = Count(GroundTerminals),

@@ -30,15 +30,21 @@ public sealed record PanelFields
     /// <summary>It stands there already.</summary>
     public bool Existing { get; init; }
 
-    /// <summary>The panel.</summary>
+    /// <summary>It is on the feed-through lugs of the panel that feeds it.</summary>
+    public bool ByLugs { get; init; }
+
+    /// <summary>The panel; what its card does not ask, its label and what stands in it, stays as it is in the job.</summary>
+    /// <param name="job">The job.</param>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
-    public Panel Read()
+    public Panel Read(Job job)
     {
         var (room, number) = HouseEntry.Numbered(Wall);
+        PanelId id = new((Id ?? "").Trim());
+        var was = job.Panels.FirstOrDefault(p => p.Id == id);
         return new()
         {
-            Id = new((Id ?? "").Trim()), Room = new(room), Wall = number, Offset = Length.Parse(Offset), Top = Length.Parse(Top), Rating = Entry.Amps(Rating), Spaces = Entry.Count(Spaces),
-            FedFrom = string.IsNullOrEmpty(FedFrom) ? null : new PanelId(FedFrom), Existing = Existing,
+            Id = id, Listing = was?.Listing ?? new(), Taken = was?.Taken ?? [], Room = new(room), Wall = number, Offset = Length.Parse(Offset), Top = Length.Parse(Top), Rating = Entry.Amps(Rating), Spaces = Entry.Count(Spaces),
+            FedFrom = string.IsNullOrEmpty(FedFrom) ? null : new PanelId(FedFrom), Existing = Existing, ByLugs = ByLugs && !string.IsNullOrEmpty(FedFrom),
         };
     }
 }

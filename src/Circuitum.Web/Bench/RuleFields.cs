@@ -66,6 +66,9 @@ public sealed record RuleFields
     /// <summary>Can to can.</summary>
     public string CanSpacing { get; init; } = "";
 
+    /// <summary>Spaces left free.</summary>
+    public string SpareSpaces { get; init; } = "";
+
     /// <summary>Breakers listed for a first-outlet device.</summary>
     public bool ListedForFirstOutlet { get; init; }
 
@@ -93,6 +96,7 @@ public sealed record RuleFields
         CounterReach = Length.Parse(CounterReach),
         SwitchFromJamb = Length.Parse(SwitchFromJamb),
         CanSpacing = Length.Parse(CanSpacing),
+        SpareSpaces = Entry.Count(SpareSpaces),
         ListedForFirstOutlet = ListedForFirstOutlet,
     };
 }

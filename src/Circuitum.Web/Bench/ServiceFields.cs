@@ -65,6 +65,12 @@ public sealed record ServiceFields
     /// <summary>Its inlet.</summary>
     public string? Inlet { get; init; }
 
+    /// <summary>The panel behind the transfer switch.</summary>
+    public string? TransferPanel { get; init; }
+
+    /// <summary>Bonded at the outdoor disconnect.</summary>
+    public bool BondedAtDisconnect { get; init; }
+
     /// <summary>The service.</summary>
     /// <exception cref="FormatException">Something typed is no number; the message quotes it.</exception>
     public Service Read() => new()
@@ -88,6 +94,8 @@ public sealed record ServiceFields
         OutdoorDisconnect = OutdoorDisconnect,
         IntersystemBonding = IntersystemBonding,
         Generator = Entry.Choice<GeneratorWay>(Generator),
+        TransferPanel = string.IsNullOrEmpty(TransferPanel) ? null : new PanelId(TransferPanel),
+        BondedAtDisconnect = BondedAtDisconnect,
         Inlet = string.IsNullOrWhiteSpace(Inlet) ? null : Entry.Amps(Inlet),
     };
 }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Circuitum.Core.Jobs;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
@@ -30,6 +31,7 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
         new("makeUpAtBox", "Cable made up in a box", r => r.MakeUpAtBox.ToString(), "6 in free conductor", "300.14"),
         new("slackAtBox", "Slack behind a box", r => r.SlackAtBox.ToString(), "no rule", ""),
         new("atPanel", "Cable left at a panel", r => r.AtPanel.ToString(), "no rule", ""),
+        new("spareSpaces", "Spaces left free in a panel", r => r.SpareSpaces.ToString(CultureInfo.InvariantCulture), "no rule", "", IsLength: false),
         new("sag", "Sag and going round", r => r.Sag.ToString(), "no rule", "", false),
         new("waste", "Cable bought beyond what is cut", r => r.Waste.ToString(), "no rule", "", false),
         new("fastenedNearBox", "First staple from a box", r => r.FastenedNearBox.ToString(), "12 in; 8 in at a box without clamps", "334.30, 314.17(C)"),

@@ -26,12 +26,24 @@ public sealed record Reland : JobChange
     }
 }
 
+/// <summary>Lets a circuit land anew: it is held in no space, and no number of it is written.</summary>
+/// <param name="Circuit">The circuit.</param>
+public sealed record FreeSpace(CircuitKey Circuit) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        phrase = $"Free the space of {Circuit}";
+        return job with { Written = job.Written.RemoveAll(w => w.Circuit == Circuit), Pins = job.Pins with { Spaces = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit) } };
+    }
+}
+
 /// <summary>Moves a breaker to another space; every other one stays, but for what makes room.</summary>
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Space">Where its upper pole goes.</param>
 /// <param name="Gives">Circuits that make room.</param>
 /// <param name="Spaces">Where every circuit stands afterwards.</param>
-public sealed record MoveBreaker(CircuitKey Circuit, int Space, ImmutableArray<CircuitKey> Gives, ImmutableArray<WrittenSpace> Spaces) : JobChange
+public sealed record MoveBreaker(CircuitKey Circuit, PanelSpace Space, ImmutableArray<CircuitKey> Gives, ImmutableArray<WrittenSpace> Spaces) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -81,7 +93,7 @@ public sealed record SetListing(PanelId Panel, PanelListing Listing) : JobChange
 }
 
 /// <summary>Says that a breaker stands in a space already; null takes it out.</summary>
-public sealed record SetTaken(PanelId Panel, int Space, TakenSpace? Taken) : JobChange
+public sealed record SetTaken(PanelId Panel, PanelSpace Space, TakenSpace? Taken) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)

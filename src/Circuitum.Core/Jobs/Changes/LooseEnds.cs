@@ -8,7 +8,7 @@ internal static class LooseEnds
     /// <summary>The job without them; the same job where there are none.</summary>
     public static Job Drop(Job job)
     {
-        if (job.RoomSchools.IsEmpty && job.Pins.Individual.IsEmpty && job.Pins.Panels.IsEmpty && job.Divisions.IsEmpty)
+        if (job.RoomSchools.IsEmpty && job.Pins.Individual.IsEmpty && job.Pins.Panels.IsEmpty && job.Divisions.IsEmpty && job.Service.TransferPanel is null)
         {
             return job;
         }
@@ -20,6 +20,7 @@ internal static class LooseEnds
         {
             RoomSchools = job.RoomSchools.RemoveAll(r => !rooms.Contains(r.Room)),
             Pins = job.Pins with { Individual = job.Pins.Individual.RemoveAll(b => !boxes.Contains(b)), Panels = job.Pins.Panels.RemoveAll(p => !panels.Contains(p.Panel)) },
+            Service = job.Service.TransferPanel is PanelId behind && !panels.Contains(behind) ? job.Service with { TransferPanel = null } : job.Service,
             Divisions = [.. job.Divisions.Select(d => Without(d, boxes))],
         };
     }

@@ -41,14 +41,14 @@ public sealed record PinCable(CircuitKey Circuit, Gauge? Gauge) : JobChange
 }
 
 /// <summary>Holds a circuit's space; null frees it.</summary>
-public sealed record PinSpace(CircuitKey Circuit, int? Space) : JobChange
+public sealed record PinSpace(CircuitKey Circuit, PanelSpace? Space) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var others = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit);
-        phrase = Space is int s ? $"Land {Circuit} on space {s}" : $"Free the space of {Circuit}";
-        return job with { Pins = job.Pins with { Spaces = Space is int space ? others.Add(new(Circuit, space)) : others } };
+        phrase = Space is { } s ? $"Land {Circuit} on space {s}" : $"Free the space of {Circuit}";
+        return job with { Pins = job.Pins with { Spaces = Space is { } space ? others.Add(new(Circuit, space)) : others } };
     }
 }
 

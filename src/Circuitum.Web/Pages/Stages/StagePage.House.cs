@@ -188,7 +188,8 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostMoveStructureAsync(string structure, string east, string south, string cover) => ChangeAsync(() => new MoveStructure(new(structure), Length.Parse(east), Length.Parse(south), Length.Parse(cover)));
 
     /// <summary>Hangs or moves a panel.</summary>
-    public Task<IActionResult> OnPostPanelAsync(PanelFields fields) => ChangeAsync(() => new SetPanel(fields.Read()));
+    public async Task<IActionResult> OnPostPanelAsync(PanelFields fields) =>
+        await bench.OpenAsync(new(Key)) is { } job ? await ChangeAsync(() => new SetPanel(fields.Read(job.Plan.Job))) : NotFound();
 
     /// <summary>Moves a panel along its wall.</summary>
     public Task<IActionResult> OnPostSlidePanelAsync(string panel, string offset) => ChangeAsync(job =>

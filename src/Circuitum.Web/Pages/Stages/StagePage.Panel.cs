@@ -18,7 +18,7 @@ public abstract partial class StagePage
             return NotFound();
         }
 
-        return await ChangeAsync(() => Moving.To(job.Plan.Panels, new(circuit), Entry.Count(space)));
+        return await ChangeAsync(() => Moving.To(job.Plan.Panels, new(circuit), PanelSpace.Parse(space)));
     }
 
     /// <summary>What landing a breaker there would do; nothing is changed.</summary>
@@ -31,7 +31,7 @@ public abstract partial class StagePage
 
         try
         {
-            var move = Moving.To(job.Plan.Panels, new(circuit ?? ""), Entry.Count(space));
+            var move = Moving.To(job.Plan.Panels, new(circuit ?? ""), PanelSpace.Parse(space));
             var outcome = move.On(job.Plan.Kept);
             return Partial("_LandEffect", outcome.Job is { } after ? new LandView(move, job.Plan, Planner.Plan(after), null) : new LandView(null, job.Plan, null, outcome.Refusal));
         }
@@ -76,8 +76,8 @@ public abstract partial class StagePage
 
     /// <summary>Says that a breaker stands in a space already.</summary>
     public Task<IActionResult> OnPostTakenAsync(string panel, string space, string poles, string rating, string description, string? load, string? use) => ChangeAsync(() =>
-        new SetTaken(new(panel), Entry.Count(space), new(Entry.Count(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load) ? default : Entry.VoltAmps(load)) { Use = string.IsNullOrEmpty(use) ? TakenUse.General : Entry.Choice<TakenUse>(use) }));
+        new SetTaken(new(panel), PanelSpace.Parse(space), new(PanelSpace.Parse(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load) ? default : Entry.VoltAmps(load)) { Use = string.IsNullOrEmpty(use) ? TakenUse.General : Entry.Choice<TakenUse>(use) }));
 
     /// <summary>Takes such a breaker out again.</summary>
-    public Task<IActionResult> OnPostDropTakenAsync(string panel, string space) => ChangeAsync(() => new SetTaken(new(panel), Entry.Count(space), null));
+    public Task<IActionResult> OnPostDropTakenAsync(string panel, string space) => ChangeAsync(() => new SetTaken(new(panel), PanelSpace.Parse(space), null));
 }

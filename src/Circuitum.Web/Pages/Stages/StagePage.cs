@@ -79,7 +79,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     public Task<IActionResult> OnPostPinCableAsync(string circuit, string? gauge) => ChangeAsync(() => new PinCable(new(circuit), string.IsNullOrEmpty(gauge) ? null : Gauge.Parse(gauge)));
 
     /// <summary>Holds a space, or frees it.</summary>
-    public Task<IActionResult> OnPostPinSpaceAsync(string circuit, string? space) => ChangeAsync(() => new PinSpace(new(circuit), string.IsNullOrEmpty(space) ? null : Entry.Count(space)));
+    public Task<IActionResult> OnPostPinSpaceAsync(string circuit, string? space) => ChangeAsync(() => new PinSpace(new(circuit), string.IsNullOrEmpty(space) ? null : PanelSpace.Parse(space)));
 
     /// <summary>Applies the fix that a tag offers.</summary>
     public async Task<IActionResult> OnPostFixAsync(int tag, int fix, int from)
