@@ -17,6 +17,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Drawings to lay under plans.</summary>
     public DbSet<StoredDrawing> Drawings => Set<StoredDrawing>();
 
+    /// <summary>Schedules that were printed.</summary>
+    public DbSet<StoredSheet> Sheets => Set<StoredSheet>();
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -30,6 +33,14 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             set.HasKey(s => s.Id);
             set.Property(s => s.Name).HasMaxLength(40);
             set.HasIndex(s => s.Name);
+        });
+        modelBuilder.Entity<StoredSheet>(sheet =>
+        {
+            sheet.HasKey(s => s.Id);
+            sheet.Property(s => s.Panel).HasMaxLength(2);
+            sheet.Property(s => s.Paper).HasMaxLength(12);
+            sheet.HasIndex(s => new { s.JobKey, s.Panel });
+            sheet.HasOne<StoredJob>().WithMany().HasForeignKey(s => s.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StoredDrawing>(drawing =>
         {

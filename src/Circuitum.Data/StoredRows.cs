@@ -63,6 +63,31 @@ public sealed class StoredRuleSet
     public required string Document { get; init; }
 }
 
+/// <summary>A schedule that was printed: written once, never changed.</summary>
+public sealed class StoredSheet
+{
+    /// <summary>Row number.</summary>
+    public int Id { get; init; }
+
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>The panel.</summary>
+    public required string Panel { get; init; }
+
+    /// <summary>The revision that was printed.</summary>
+    public required int Revision { get; init; }
+
+    /// <summary>Its paper.</summary>
+    public required string Paper { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+}
+
 /// <summary>A drawing to lay under plans, found by the fingerprint of what is in it.</summary>
 public sealed class StoredDrawing
 {

@@ -23,6 +23,8 @@ public static class PlanFolder
         yield return Text("schedule.csv", () => CsvFiles.Schedule(plan));
         yield return new("schedule.pdf", () => SchedulePdf.Write(plan));
         yield return new("schedule.xlsx", () => ScheduleXlsx.Write(plan));
+        yield return Text("home-runs.csv", () => CsvFiles.HomeRunList(plan));
+        yield return new("home-runs.pdf", () => HomeRunPdf.Write(plan));
         yield return Text("pull-list.csv", () => CsvFiles.PullList(plan));
         yield return Text("material.csv", () => CsvFiles.Material(plan));
         if (!PreDrill.Of(plan).IsEmpty)

@@ -18,6 +18,7 @@ builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DistanceMeter>();
 builder.Services.AddSingleton<RuleSets>();
+builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();
 builder.Services.AddSingleton<DivisionSearches>();

@@ -97,6 +97,8 @@ public sealed class FeederTests
     {
         var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired;
         Assert.Equal(3780m, feeder.Circuit.Load.Connected.Value);
+        // 220.61: the heater of 240 V alone has no neutral; the receptacle's 180 VA has.
+        Assert.Equal(180m, feeder.Protected.Sized.Feeding!.Standard.Lines.Sum(l => l.Neutral.Value));
         Assert.Equal(19.5m, feeder.Protected.Sized.Through[feeder.Protected.Sized.Routed.HomeRun!.Id].Value);
     }
 

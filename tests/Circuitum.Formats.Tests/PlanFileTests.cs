@@ -171,10 +171,10 @@ public sealed class PlanFileTests
     }
 
     [Fact]
-    public void A_plan_is_handed_out_as_nineteen_files()
+    public void A_plan_is_handed_out_as_these_files()
     {
         var files = PlanFolder.Of(Demo).ToList();
-        Assert.Equal(["schedule.csv", "schedule.pdf", "schedule.xlsx", "pull-list.csv", "material.csv", "cable-labels.pdf", "box-labels.pdf", "space-labels.pdf", "cable-labels.txt", "box-labels.txt", "space-labels.txt", "tags.csv", "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
+        Assert.Equal(["schedule.csv", "schedule.pdf", "schedule.xlsx", "home-runs.csv", "home-runs.pdf", "pull-list.csv", "material.csv", "cable-labels.pdf", "box-labels.pdf", "space-labels.pdf", "cable-labels.txt", "box-labels.txt", "space-labels.txt", "tags.csv", "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
         Assert.All(files, f => Assert.NotEmpty(f.Write()));
     }
 

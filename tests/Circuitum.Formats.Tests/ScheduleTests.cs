@@ -164,6 +164,31 @@ public sealed class ScheduleTests
         Assert.Equal(terminals.Neutrals + terminals.GroundScrews + (bonded == "apart" ? 0 : 1), drawing.Elements().Count(e => e.Name.LocalName == "circle"));
     }
 
+    [Theory] // the same circuits, spaces, breakers and words as the schedule; the lengths are the runs' own
+    [InlineData("demo", Paper.Letter)]
+    [InlineData("demo", Paper.A4)]
+    [InlineData("84", Paper.Letter)]
+    [InlineData("three", Paper.A4)]
+    public void The_home_run_list_agrees_with_the_schedule(string what, Paper paper)
+    {
+        var plan = PlanOf(what);
+        var text = Tight(TextOf(HomeRunPdf.Write(plan, new() { Paper = paper, Stamp = "Revision 7" })));
+        foreach (var panel in plan.Panels)
+        {
+            var lines = HomeRuns.Of(plan, panel);
+            Assert.Equal(panel.Circuits.Select(c => ($"{panel.Panel.Id}{c.SpaceText}", c.Description)), lines.Select(l => (l.Number, l.Landed.Description)));
+            Assert.All(lines, l => Assert.Contains(Tight($"{l.Number}{l.Landed.Wired.Protected.Sized.Breaker.Value.Value:0.#}{l.Landed.Wired.Protected.Mark}{l.Landed.Description}{l.Cable}"), text, StringComparison.Ordinal));
+            Assert.Contains(Tight($"Together {lines.Length} home runs."), text, StringComparison.Ordinal);
+            Assert.Equal(plan.Circuits.Where(c => c.Circuit.Panel == panel.Panel.Id).Select(c => c.Protected.Sized.Routed.HomeRun!).Where(r => r.RidesIn is null).Sum(r => r.Length.Value.Sixtyfourths), lines.Sum(l => l.Length.Sixtyfourths));
+        }
+
+        Assert.Contains("Revision7", text, StringComparison.Ordinal);
+        Assert.Contains(Tight("prove it dead with a tester"), text, StringComparison.Ordinal);
+        // And as CSV: a line each, under the same numbers.
+        var rows = CsvFiles.HomeRunList(plan).TrimEnd('\n').Split('\n').Skip(1).Select(r => r.Split(',')[0]);
+        Assert.Equal(plan.Panels.SelectMany(p => HomeRuns.Of(plan, p)).Select(l => l.Number), rows);
+    }
+
     [Fact] // small enough for one code of a third of a millimetre a square on 112 points
     public void The_code_holds_the_whole_schedule_of_the_demo()
     {

@@ -173,6 +173,8 @@ public sealed class PanelPagesTests : IDisposable
 
     [Theory]
     [InlineData("/job/demo/prints/A?handler=Pdf&paper=Poster", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("/job/demo/prints/A?handler=HomeRuns&paper=Door", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("/job/demo/prints/Z?handler=HomeRuns", HttpStatusCode.NotFound)]
     [InlineData("/job/demo/prints/Z", HttpStatusCode.NotFound)]
     [InlineData("/job/demo/make-up/Z", HttpStatusCode.NotFound)]
     [InlineData("/job/none/load", HttpStatusCode.NotFound)]
@@ -183,6 +185,29 @@ public sealed class PanelPagesTests : IDisposable
         using var client = host.CreateClient();
         using var answer = await client.GetAsync(address);
         Assert.Equal(status, answer.StatusCode);
+    }
+
+    [Fact] // what hangs in the door is known: the change sheet begins from the newest print
+    public async Task Prints_are_kept_and_the_change_sheet_begins_from_the_newest()
+    {
+        var visitor = await host.AtAsync("/job/demo/panel");
+        Assert.DoesNotContain("Printed so far", await visitor.GetAsync("/job/demo/prints/A"), StringComparison.Ordinal);
+        using var client = host.CreateClient();
+        (await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Door")).EnsureSuccessStatusCode();
+        await visitor.GetAsync("/job/demo/panel");
+        await visitor.PostAsync("/job/demo/panel?handler=Describe", ("circuit", "k-micro"), ("text", "Kitchen microwave, over the range"));
+        (await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=A4")).EnsureSuccessStatusCode();
+        // Neither a refused sheet nor the home runs are the schedule in the door.
+        await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Poster");
+        (await client.GetAsync("/job/demo/prints/A?handler=HomeRuns&paper=A4")).EnsureSuccessStatusCode();
+        var page = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/prints/A"));
+        Assert.Contains("value=\"2\"", page, StringComparison.Ordinal);
+        Assert.Matches("Revision 2</a>, A4, .*: as it is now", page);
+        Assert.Matches("Revision 1</a>, Door, .*\\d", page);
+        Assert.DoesNotContain("Poster", page, StringComparison.Ordinal);
+        var since = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/prints/A?since=1"));
+        Assert.Contains("1 difference from revision 1", since.ReplaceLineEndings(" "), StringComparison.Ordinal);
+        Assert.DoesNotContain("Printed so far", await visitor.GetAsync("/job/demo/prints/G"), StringComparison.Ordinal);
     }
 
     private static Task<(HttpStatusCode Status, string Text)> CompareAsync(Visitor visitor, string name, byte[] file) => visitor.SendFileAsync("/job/demo/prints/A", "/job/demo/prints/A?handler=Compare", "sheet", name, file);

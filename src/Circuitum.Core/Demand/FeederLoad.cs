@@ -44,7 +44,9 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     private static IEnumerable<LoadLine> AllOfIt(Circuit feeder, IEnumerable<TakenSpace> before, Survey survey)
     {
         var (load, stood) = (feeder.Load, before.Select(t => t.Load).Total());
-        yield return new("everything the panel feeds", load.Connected.ToString(), load.Connected, "220.40", load.Connected);
+        // 220.61: nothing of what has 240 V alone.
+        var neutral = load.Items.Where(i => survey[i.Box].Plates.FirstOrDefault(p => p.Name == i.Name) is not { Volts.Value: > 120, Neutral: false }).Select(i => i.Load).Total();
+        yield return new("everything the panel feeds", load.Connected.ToString(), load.Connected, "220.40", neutral);
         if (stood.Value > 0)
         {
             yield return new("what stood there before", stood.ToString(), stood, "220.40", stood);

@@ -115,7 +115,53 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("RuleSets");
                 });
 
+            modelBuilder.Entity("Circuitum.Data.StoredSheet", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("JobKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Panel")
+                        .IsRequired()
+                        .HasMaxLength(2)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Paper")
+                        .IsRequired()
+                        .HasMaxLength(12)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("JobKey", "Panel");
+
+                    b.ToTable("Sheets");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithMany()
+                        .HasForeignKey("JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredSheet", b =>
                 {
                     b.HasOne("Circuitum.Data.StoredJob", null)
                         .WithMany()

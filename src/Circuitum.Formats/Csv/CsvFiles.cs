@@ -23,6 +23,12 @@ public static class CsvFiles
     internal static IEnumerable<object[]> ScheduleLines(PanelSchedule panel) => panel.Circuits.Select(c => (c.Space, Line: ScheduleLine(panel, c))).Concat(panel.Panel.Taken.Select(t => ((PanelSpace?)t.Space, Line: ScheduleLine(panel, t))))
         .OrderBy(x => x.Item1 ?? int.MaxValue).Select(x => x.Line);
 
+    /// <summary>home-runs.csv: a line for each home run, by panel and space, as the schedule has them.</summary>
+    public static string HomeRunList(Plan plan) => Write("number,circuit,description,breaker_amps,breaker_kind,cable,length_ft,to,room,beside", plan.Panels.SelectMany(p => HomeRuns.Of(plan, p)).Select(l => new object[]
+    {
+        l.Number, l.Landed.Wired.Circuit.Key, l.Landed.Description, l.Landed.Wired.Protected.Sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture), l.Landed.Wired.Protected.Mark, l.Cable, l.Length.WholeFeetUp, l.To, l.Room, l.Beside,
+    }));
+
     /// <summary>pull-list.csv: a line for each run.</summary>
     public static string PullList(Plan plan) => Write("run,circuit,kind,cable,from,to,length_ft,label_from,label_to",
         plan.Takeoff.Pulls.Select(p => new object[] { p.Run, p.Circuit, Words.Of(p.Kind), p.Cable, p.From, p.To, p.Length.WholeFeetUp, p.LabelFrom, p.LabelTo }));

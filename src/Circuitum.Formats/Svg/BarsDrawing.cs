@@ -47,13 +47,13 @@ public static class BarsDrawing
     private static void Feed(SvgText svg, string supply, bool bonded)
     {
         Words(svg, $"{(bonded ? 3 : 4)} wires {supply}", 2, 12, "start");
-        foreach (var (y, name, colour) in new[] { (24, "A", "#1D2A30"), (30, "B", "#1D2A30") })
+        foreach (var y in new[] { 20, 28 })
         {
-            svg.Empty("path", ("d", $"M2 {y}H74"), ("stroke", colour), ("stroke-width", "3"));
-            Words(svg, name, 80, y + 4, "start", 9);
+            svg.Empty("path", ("d", $"M2 {y}H70"), ("stroke", "#1D2A30"), ("stroke-width", "3"));
         }
 
-        svg.Empty("path", ("d", "M2 36H112V27H118"), ("fill", "none"), ("stroke", "#8A8472"), ("stroke-width", "3"));
+        Words(svg, "legs", 75, 28, "start");
+        svg.Empty("path", ("d", "M2 36H108V27H118"), ("fill", "none"), ("stroke", "#8A8472"), ("stroke-width", "3"));
         if (!bonded)
         {
             svg.Empty("path", ("d", "M2 83H118"), ("stroke", "#2F7D4F"), ("stroke-width", "3"));
@@ -74,6 +74,6 @@ public static class BarsDrawing
         Words(svg, $"{name}: {taken} taken{(has is { } of ? $" of {of}" : ", its terminals not read off yet")}", Left, y + 31, "start");
     }
 
-    private static void Words(SvgText svg, string words, int x, int y, string anchor, int size = 11) =>
-        svg.Open("text", ("x", $"{x}"), ("y", $"{y}"), ("text-anchor", anchor), ("font-size", $"{size}"), ("fill", "#1D2A30")).Raw(SvgText.Escape(words)).Close("text");
+    private static void Words(SvgText svg, string words, int x, int y, string anchor) =>
+        svg.Open("text", ("x", $"{x}"), ("y", $"{y}"), ("text-anchor", anchor), ("font-size", "11"), ("fill", "#1D2A30")).Raw(SvgText.Escape(words)).Close("text");
 }

@@ -1,3 +1,6 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
@@ -12,6 +15,9 @@ namespace Circuitum.Web.Pages;
 public sealed class PlacesModel(Workbench bench) : JobPage(bench)
 {
     private const int Wanted = 5;
+
+    // Each place is a whole plan: found once for a plan, and forgotten with it.
+    private static readonly ConditionalWeakTable<Plan, ConcurrentDictionary<PanelId, ImmutableArray<PanelPlace>>> Found = [];
 
     /// <summary>The panel.</summary>
     [FromRoute]
@@ -52,7 +58,7 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
     protected override Task ReadAsync()
     {
         Standing = Open.Plan.Job.Panels.FirstOrDefault(p => p.Id.Value == Panel);
-        Best = Standing is null ? [] : PanelPlaces.Best(Open.Plan, Standing.Id, Wanted);
+        Best = Standing is null ? [] : Found.GetValue(Open.Plan, _ => []).GetOrAdd(Standing.Id, id => PanelPlaces.Best(Open.Plan, id, Wanted));
         return Task.CompletedTask;
     }
 }

@@ -1,6 +1,7 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Takeoff;
+using Circuitum.Data;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.Pdf;
 using Circuitum.Web.Bench;
@@ -9,7 +10,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace Circuitum.Web.Pages;
 
 /// <summary>The schedule of a panel on paper: printed, compared with what somebody typed, and with what was printed before.</summary>
-public sealed class PrintsModel(Workbench bench, TimeProvider clock) : JobPage(bench)
+public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clock) : JobPage(bench)
 {
     /// <summary>The panel.</summary>
     [FromRoute]
@@ -21,6 +22,9 @@ public sealed class PrintsModel(Workbench bench, TimeProvider clock) : JobPage(b
 
     /// <summary>The panel as landed.</summary>
     public PanelSchedule Schedule { get; private set; } = null!;
+
+    /// <summary>What was printed of it, the newest first.</summary>
+    public IReadOnlyList<PrintedSheet> Printed { get; private set; } = [];
 
     /// <summary>What differs from a typed or an earlier sheet; null when none was asked about.</summary>
     public IReadOnlyList<ScheduleDifference>? Differences { get; private set; }
@@ -63,15 +67,21 @@ public sealed class PrintsModel(Workbench bench, TimeProvider clock) : JobPage(b
             return Refuse("Choose Letter, A4 or the door's size.", StatusCodes.Status422UnprocessableEntity);
         }
 
-        var when = clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        await sheets.KeepAsync(new(Key), Schedule.Panel.Id, Open.Revision, sheet.ToString(), Crew.Of(HttpContext));
         return File(SchedulePdf.Write(Open.Plan, new()
         {
             Paper = sheet,
             Panel = Schedule.Panel.Id,
-            Stamp = $"Revision {Open.Revision} · printed {when} · {Crew.Of(HttpContext)}",
+            Stamp = Stamp,
             Address = code == "address" ? $"{Request.Scheme}://{Request.Host}/job/{Key}/find/{Panel}" : null,
         }), "application/pdf");
     }
+
+    /// <summary>Prints the home runs of the panel.</summary>
+    public async Task<IActionResult> OnGetHomeRunsAsync(string? paper) => !await LoadAsync() || Schedule is null ? NotFound()
+        : Enum.TryParse<Paper>(paper ?? nameof(Paper.Letter), true, out var sheet) && sheet is Paper.Letter or Paper.A4
+            ? File(HomeRunPdf.Write(Open.Plan, new() { Paper = sheet, Panel = Schedule.Panel.Id, Stamp = Stamp }), "application/pdf")
+            : Refuse("Choose Letter or A4.", StatusCodes.Status422UnprocessableEntity);
 
     /// <summary>Holds a typed schedule against the plan.</summary>
     public async Task<IActionResult> OnPostCompareAsync(IFormFile? sheet)
@@ -112,10 +122,12 @@ public sealed class PrintsModel(Workbench bench, TimeProvider clock) : JobPage(b
         }
     }
 
+    private string Stamp => $"Revision {Open.Revision} · printed {clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)} · {Crew.Of(HttpContext)}";
+
     /// <inheritdoc/>
-    protected override Task ReadAsync()
+    protected override async Task ReadAsync()
     {
         Schedule = Open.Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == Panel)!;
-        return Task.CompletedTask;
+        Printed = Schedule is null ? [] : await sheets.OfAsync(new(Key), Schedule.Panel.Id);
     }
 }
