@@ -87,6 +87,15 @@ public sealed class SupplyTests
         Assert.All(tag.Fixes, f => Assert.DoesNotContain(Planner.Plan(Did(job, f.Change)).Tags, t => t.Rule == "250.24(A)(5)"));
     }
 
+    [Fact] // an old receptacle circuit, an old range and an old heater of 100 A: two neutrals, three grounds, of which an 8 has a screw to itself
+    public void What_stood_there_takes_terminals_too()
+    {
+        TakenSpace Old(int space, int poles, int amps, TakenUse use) => new(space, poles, amps.Amps(), $"Old {space}", new(500)) { Use = use };
+        var job = Houses.Row(("den", RoomUse.Den, 20));
+        job = job with { Panels = [job.Panels[0] with { Listing = new() { GroundsUnderScrew = 2 }, Taken = [Old(1, 1, 20, TakenUse.General), Old(2, 2, 50, TakenUse.Cooking), Old(5, 2, 100, TakenUse.Fixed)] }] };
+        Assert.Equal(new Terminals(2, 0, 3, 2, 3), Terminals.Of(Planner.Plan(job).Panels[0], job.Schools));
+    }
+
     [Theory] // a 50 A circuit in 6-3 brings a 10 AWG ground (Table 250.122), which may share its screw; a 70 A one in 4 an 8, which may not
     [InlineData(12_000, "10 bare", 1)]
     [InlineData(16_000, "8 bare", 2)]

@@ -74,6 +74,48 @@ test("a welder outlet that comes later moves no written number; re-landing does,
   expect(await spaces(page)).toEqual(later);
 });
 
+// Six machines on a panel of eight spaces whose label lists tandem breakers in the lower four; a generator's inlet, meant for an interlock.
+const workshop = () => {
+  const corners = [["0", "0"], ["40-0", "0"], ["40-0", "12-0"], ["0", "12-0"]];
+  const machine = (id, wall, offset, plate, outside) => ({ id, room: "shop", wall, offset, outside, devices: [{ kind: "equipment", plate: { name: id, individual: true, ...plate } }] });
+  return {
+    format: "circuitum-job", version: 1, job: {
+      name: "Workshop", edition: 2020,
+      structures: [{ id: "house", name: "House", origin: ["0", "0"], underfloor: "slab", levels: [{ id: "ground", name: "Ground", ceilingHeight: "8-0", atticAbove: true, ceilingJoists: { run: "north-south", spacing: "2-0", depth: "5.5\"" }, rooms: [{ id: "shop", name: "Shop", use: "utility", corners }] }] }],
+      service: { generator: "interlock" },
+      panels: [{ id: "A", room: "shop", wall: 4, offset: "5-0", rating: 200, spaces: 8, listing: { circuits: 12, tandemSpaces: [5, 6, 7, 8] } }],
+      boxes: [...Array(6).keys()].map((i) => machine(`m${i}`, 1, `${4 + i * 4}-0`, { appliance: "other", volts: 120, load: 700 + i * 50 }))
+        .concat(machine("inlet", 3, "10-0", { appliance: "generator-inlet", volts: 240, load: 7200, neutral: true }, true)),
+    },
+  };
+};
+
+test("two breakers share a space where the label lists it, by card and by hand, and neutral and ground are drawn bonded", async ({ page }) => {
+  await page.goto("/");
+  await page.getByLabel(/A \*\.circuitum\.json/).setInputFiles({ name: "workshop.circuitum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(workshop())) });
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.waitForURL(/\/job\//);
+  const at = (on) => page.goto(`${new URL(page.url()).pathname.replace(/\/[a-z]+$/, "")}/panel${on ? `?on=${on}` : ""}`);
+  await at("circuit:m0");
+  expect(await spaceOf(page, "inlet")).toBe("2");
+  await expect(board(page).getByRole("img", { name: "Bars of panel A: neutral and ground bonded here, 3 wires from the service" })).toBeVisible();
+  for (const [circuit, space] of [["m0", "8a"], ["m1", "8b"]]) {
+    await at(`circuit:${circuit}`);
+    await card(page).getByText("Pins: hold your own choice").click();
+    await card(page).getByLabel(/^Space/).selectOption(space);
+    await expect(said(page)).toContainText(new RegExp(`(Land|Swap) ${circuit} `));
+    expect(await spaceOf(page, circuit)).toBe(space);
+  }
+  await expect(board(page)).toContainText("8a m0, shop");
+  expect((await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa"]).analyze()).violations).toEqual([]);
+  // Dragged onto the other half the two change places; onto a space where none is listed, what stands there stays.
+  await drag(page, "m0", breaker(page, "m1"));
+  await expect(page.locator("#effect")).toContainText("8a → 8b");
+  await page.mouse.up();
+  await expect(said(page)).toContainText("Swap m0 with m1");
+  expect([await spaceOf(page, "m0"), await spaceOf(page, "m1")]).toEqual(["8b", "8a"]);
+});
+
 test("the service is read line by line, sized the other way, and the tag's button mends it", async ({ page }) => {
   await open(page, "panel");
   await card(page).getByRole("link", { name: "Both, line by line" }).click();
@@ -98,6 +140,12 @@ test("the schedule prints on three sizes, and a sheet that hangs there is told w
     const pdf = await page.request.get(new URL(await page.getByRole("link", { name, exact: true }).getAttribute("href"), page.url()).href);
     expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
   }
+  const homeRuns = await page.request.get(new URL(await page.getByRole("link", { name: "home runs on A4" }).getAttribute("href"), page.url()).href);
+  expect((await homeRuns.body()).subarray(0, 5).toString()).toBe("%PDF-");
+  await page.reload();
+  const newest = page.getByRole("listitem").filter({ hasText: /^\s*Revision \d+, Door/ }).first();
+  await expect(newest).toContainText("as it is now");
+  await expect(page.getByLabel("Revision on the printed sheet")).toHaveValue((await newest.textContent()).match(/\d+/)[0]);
   await page.getByLabel("Revision on the printed sheet").fill("1");
   await page.getByRole("button", { name: "What changed since" }).click();
   await expect(page.getByRole("row", { name: /A40 moved/ })).toContainText("Microwave, kitchen");

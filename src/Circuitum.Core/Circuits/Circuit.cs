@@ -81,6 +81,9 @@ public sealed record Circuit
     /// <summary>Two hots and no neutral load count as two poles.</summary>
     public int Poles => Load.Volts.Value > 120 ? 2 : 1;
 
+    /// <summary>True for the circuit of a generator's inlet: it carries nothing, and brings what it is rated for.</summary>
+    public bool BringsPower => Kind == CircuitKind.Individual && Load.Items.IsEmpty;
+
     /// <summary>True for circuits that 210.11(A) counts as general.</summary>
     public bool IsGeneral => Kind is CircuitKind.Receptacles or CircuitKind.Lighting or CircuitKind.General;
 }

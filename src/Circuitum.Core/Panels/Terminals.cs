@@ -22,10 +22,14 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
         var cables = circuits.Where(c => c.Protected.Sized.Routed.HomeRun!.RidesIn is null).ToList();
         var tails = circuits.Count(c => c.Protected.Mark.Length > 0);
         var neutrals = circuits.Count(c => c.Protected.Mark.Length == 0 && !c.Circuit.ByLugs && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
-        var small = cables.Count(c => IsSmall(GroundOf(c)));
+        // What stood there has a cable and a ground each; a neutral where it is of one pole, a range or a dryer.
+        var before = schedule.Panel.Taken;
+        neutrals += before.Count(t => t.Poles == 1 || t.Use is TakenUse.Cooking or TakenUse.Dryer);
+        var all = cables.Count + before.Length;
+        var small = cables.Count(c => IsSmall(GroundOf(c))) + before.Count(t => IsSmall(CodeBook.Tables.EquipmentGround(t.Rating, CodeBook.Metal.Copper)));
         var each = PerScrew(schedule.Panel, schools);
-        var screws = ((small + each - 1) / each) + cables.Count - small;
-        return new(neutrals + tails, tails, cables.Count, screws, cables.Count);
+        var screws = ((small + each - 1) / each) + all - small;
+        return new(neutrals + tails, tails, all, screws, all);
     }
 
     /// <summary>Small grounds that go under one screw: as many as the bar's label allows, or one by the crew's school.</summary>

@@ -44,7 +44,7 @@ public static class MakeUpGuide
                 [.. onBreakers.Where(c => Terminals.HasNeutral(c.Wired) || c.Wired.Protected.Mark.Length > 0).OrderByDescending(c => c.Wired.Protected.Sized.HomeRunGauge).ThenBy(c => c.Space)
                     .Select(c => new MakeUpLine(c.SpaceText, c.Wired.Protected.Mark.Length > 0 && !Terminals.HasNeutral(c.Wired) ? "tail of the breaker" : $"{c.Wired.Protected.Sized.HomeRunGauge} white", c.Wired.Protected.Mark.Length > 0 ? $"{(Terminals.HasNeutral(c.Wired) ? "on the breaker, " : "")}tail to the bar" : "neutral bar"))]),
             new("Breakers, off, largest at the top down", listing.BreakerTorque, listing.Family is { } family ? $"Of the line {family}, which the label lists; each set OFF before it is clipped on." : "Of the line that the panel's label lists (110.3(B)); each set OFF before it is clipped on.",
-                [.. onBreakers.OrderByDescending(c => c.Wired.Protected.Sized.Breaker.Value).ThenBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Wired.Protected.Sized.Breaker.Value}, {(c.Wired.Circuit.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem" : c.Wired.Circuit.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Wired.Protected.Mark.Length > 0 ? ", " + c.Wired.Protected.Mark : "")}", BringsPower(c) ? $"{c.Description}: back-fed, held down by a listed kit (408.36(D)), interlocked" : c.Description))]),
+                [.. onBreakers.OrderByDescending(c => c.Wired.Protected.Sized.Breaker.Value).ThenBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Wired.Protected.Sized.Breaker.Value}, {(c.Wired.Circuit.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem" : c.Wired.Circuit.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Wired.Protected.Mark.Length > 0 ? ", " + c.Wired.Protected.Mark : "")}", c.Wired.Circuit.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit (408.36(D)), interlocked" : c.Description))]),
             new("Whites that are hot: re-mark them", null, "Taped or coloured at both ends before they are landed (200.7(C)).",
                 [.. landed.Where(c => c.Wired.Circuit.Poles == 2 && c.Wired.Protected.Sized.Routed.HomeRun is { Conductors: 2, Jacket: not CodeBook.Jacket.Loose }).OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Wired.Protected.Sized.HomeRunGauge} white", "second leg"))]),
             new("Hots, cut to one line", listing.BreakerTorque, "No copper outside a terminal.",
@@ -72,8 +72,6 @@ public static class MakeUpGuide
 
         return lines.ToImmutable();
     }
-
-    private static bool BringsPower(Landed landed) => landed.Wired.Circuit.Kind == Circuits.CircuitKind.Individual && landed.Wired.Circuit.Load.Items.IsEmpty;
 
     private static IEnumerable<MakeUpLine> Left(int? terminals, int taken, string what) => terminals is int has ? [new("", $"{Math.Max(0, has - taken)} of {has}", what)] : [];
 }

@@ -193,7 +193,7 @@ public static class SchedulePdf
         {
             var sized = landed.Wired.Protected.Sized;
             var mark = landed.Wired.Protected.Mark is { Length: > 0 } m ? $" · {m}" : "";
-            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · {landed.Wired.Circuit.Load.Connected}{mark}";
+            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · {(landed.Wired.Circuit.BringsPower ? "brings power" : landed.Wired.Circuit.Load.Connected)}{mark}";
         }
 
         private (double Size, List<string> Text) Lines(string words, double size, double room, double tall)
