@@ -10,8 +10,7 @@ namespace Circuitum.Core.Tests;
 /// <summary>Breakers land by the crew's school, stay where their numbers are written, and leave alone what stands there.</summary>
 public sealed class LandingTests
 {
-    private static Job Shop(int spaces, params (string Id, int Volts, int Load)[] machines) => (Houses.Row(("shop", RoomUse.Utility, 60)) with { Panels = [Houses.Panel("shop", spaces)] })
-        .With([.. machines.Select((m, i) => Houses.Appliance(m.Id, "shop", 1, 20 + (i * 20), Houses.Plate(Appliance.Other, m.Volts, m.Load) with { Individual = true, Name = m.Id }))]);
+    private static Job Shop(int spaces, params (string Id, int Volts, int Load)[] machines) => Houses.Shop(spaces, new(), machines);
 
     private static Job Did(Job job, JobChange change) => change.On(job).Job!;
 

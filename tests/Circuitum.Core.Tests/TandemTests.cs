@@ -10,9 +10,7 @@ namespace Circuitum.Core.Tests;
 /// <summary>Two breakers in one space: only where the label lists it, only what half a space suits, and no more than the panel needs.</summary>
 public sealed class TandemTests
 {
-    // A utility room with machines on circuits of their own: of 120 V without protection in the breaker, each to 1900 VA, unless 240 V is asked.
-    private static Job Shop(int spaces, PanelListing listing, params (string Id, int Volts, int Load)[] machines) => (Houses.Row(("shop", RoomUse.Utility, 60)) with { Panels = [Houses.Panel("shop", spaces) with { Listing = listing }] })
-        .With([.. machines.Select((m, i) => Houses.Appliance(m.Id, "shop", 1, 20 + (i * 20), Houses.Plate(Appliance.Other, m.Volts, m.Load) with { Individual = true, Name = m.Id }))]);
+    private static Job Shop(int spaces, PanelListing listing, params (string Id, int Volts, int Load)[] machines) => Houses.Shop(spaces, listing, machines);
 
     private static (string, int, int)[] Ones(int count) => [.. Enumerable.Range(0, count).Select(i => ($"m{i}", 120, 500 + (i * 100)))];
 

@@ -57,7 +57,7 @@ public sealed class ScheduleTests
     private static Plan PlanOf(string what) => what switch
     {
         "demo" => Demo,
-        "three" => Planner.Plan(Fernhollow with { Panels = Fernhollow.Panels.Add(Fernhollow.Panels[0] with { Id = new("B"), Wall = 4, FedFrom = new("A"), Spaces = 12, Rating = 100.Amps() }) }),
+        "three" => Planner.Plan(Fernhollow with { Panels = Fernhollow.Panels.Add(Fernhollow.Panels[0] with { Id = new("B"), Wall = 4, FedFrom = new("A"), Spaces = 12, Rating = 100.Amps(), Listing = new() }) }),
         _ => Long(int.Parse(what, System.Globalization.CultureInfo.InvariantCulture)),
     };
 

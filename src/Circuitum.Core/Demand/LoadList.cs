@@ -71,6 +71,12 @@ public sealed record LoadList
     /// <summary>Loads of one kind.</summary>
     public IEnumerable<ListedLoad> Of(LoadKind kind) => Loads.Where(l => l.Kind == kind);
 
+    /// <summary>All electric heat: space heaters, and heat pumps with what helps them.</summary>
+    public VoltAmps Heating => Sum(LoadKind.SpaceHeat) + Sum(LoadKind.HeatPump) + Sum(LoadKind.Supplement);
+
+    /// <summary>All cooling: a heat pump cools as well.</summary>
+    public VoltAmps Cooling => Sum(LoadKind.Cooling) + Sum(LoadKind.HeatPump);
+
     /// <summary>Sum of one kind.</summary>
     public VoltAmps Sum(LoadKind kind) => Of(kind).Select(l => l.Load).Total();
 }

@@ -18,8 +18,7 @@ public static class OptionalMethod
     {
         // Four or more separately controlled heaters are among the rest even where heating is added.
         var spread = list.HeatingControls >= 4 ? list.Sum(LoadKind.SpaceHeat) : new(0);
-        var heating = list.Sum(LoadKind.SpaceHeat) + list.Sum(LoadKind.HeatPump) + list.Sum(LoadKind.Supplement);
-        var cooling = list.Sum(LoadKind.Cooling) + list.Sum(LoadKind.HeatPump);
+        var (heating, cooling) = (list.Heating, list.Cooling);
         if (!newClimate)
         {
             return new(LoadMethod.Optional, [.. Lines(list, 8000, "220.83(A)", heating >= cooling ? ("heating", heating) : ("cooling", cooling))]);
@@ -56,8 +55,7 @@ public static class OptionalMethod
             yield return new($"added: {load.Name}", "all of it", load.Load, "220.87", new(0));
         }
 
-        var heating = list.Sum(LoadKind.SpaceHeat) + list.Sum(LoadKind.HeatPump) + list.Sum(LoadKind.Supplement);
-        var cooling = list.Sum(LoadKind.Cooling) + list.Sum(LoadKind.HeatPump);
+        var (heating, cooling) = (list.Heating, list.Cooling);
         if (heating.Value + cooling.Value > 0)
         {
             yield return new("added: heating or cooling", $"the larger of {heating} and {cooling}", heating >= cooling ? heating : cooling, "220.87, 220.60", new(0));
@@ -87,11 +85,11 @@ public static class OptionalMethod
     // 220.82(C): the largest of what the list there names.
     private static IEnumerable<LoadLine> Climate(LoadList list)
     {
-        VoltAmps pump = list.Sum(LoadKind.HeatPump), supplement = list.Sum(LoadKind.Supplement), space = list.Sum(LoadKind.SpaceHeat), cooling = list.Sum(LoadKind.Cooling);
+        VoltAmps pump = list.Sum(LoadKind.HeatPump), supplement = list.Sum(LoadKind.Supplement), space = list.Sum(LoadKind.SpaceHeat), cooling = list.Cooling;
         var few = list.HeatingControls < 4;
         (string Text, VoltAmps Counted, string Section)[] choices =
         [
-            ($"air conditioning {cooling + pump}, 100 %", cooling + pump, "220.82(C)(1)"),
+            ($"air conditioning {cooling}, 100 %", cooling, "220.82(C)(1)"),
             supplement.Value == 0 ? ($"heat pump {pump}, 100 %", pump, "220.82(C)(2)") : ($"heat pump {pump}, 100 %, and its supplement {supplement}, 65 %", new(pump.Value + (supplement.Value * .65m)), "220.82(C)(3)"),
             few ? ($"space heating {space}, fewer than four controls, 65 %", new(space.Value * .65m), "220.82(C)(4)") : ($"space heating {space}, {list.HeatingControls} controls, 40 %", new(space.Value * .4m), "220.82(C)(5)"),
         ];

@@ -107,8 +107,7 @@ public static class StandardMethod
     // 220.60: only the larger of what never runs together; heating at 100 per cent, 220.51. A heat pump runs with its supplement.
     private static (LoadLine? Line, IEnumerable<ListedLoad> Motors) Climate(LoadList list)
     {
-        VoltAmps pump = list.Sum(LoadKind.HeatPump), supplement = list.Sum(LoadKind.Supplement), space = list.Sum(LoadKind.SpaceHeat), cooling = list.Sum(LoadKind.Cooling) + pump;
-        var heating = pump + supplement + space;
+        var (heating, cooling) = (list.Heating, list.Cooling);
         if (heating.Value == 0 && cooling.Value == 0)
         {
             return (null, []);

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using Circuitum.Core.Units;
 
@@ -20,8 +21,11 @@ public static partial class JobProblems
 
     private static readonly Length Longest = Length.FromFeet(1000);
 
+    // A job never changes, and is asked about by the change that made it and again by its plan.
+    private static readonly ConditionalWeakTable<Job, StrongBox<JobProblem?>> Known = [];
+
     /// <summary>The first contradiction found, or null.</summary>
-    public static JobProblem? First(Job job) => Find(job).FirstOrDefault() ?? Clear(job).FirstOrDefault();
+    public static JobProblem? First(Job job) => Known.GetValue(job, j => new(Find(j).FirstOrDefault() ?? Clear(j).FirstOrDefault())).Value;
 
     // Measured inside: only a job that can be framed has inside walls.
     private static IEnumerable<JobProblem> Clear(Job job)

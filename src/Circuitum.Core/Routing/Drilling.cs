@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
@@ -16,7 +15,7 @@ namespace Circuitum.Core.Routing;
 public sealed record Hole(Spot Spot, int Number, ImmutableArray<string> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient, Point3 At);
 
 /// <summary>All holes of a plan, and which of them each run passes.</summary>
-public sealed record Holes(ImmutableArray<Hole> All, FrozenDictionary<string, ImmutableArray<Hole>> ByRun)
+public sealed record Holes(ImmutableArray<Hole> All, IReadOnlyDictionary<string, ImmutableArray<Hole>> ByRun)
 {
     /// <summary>Members where fewer cables than usual go in a hole, and how many.</summary>
     public ImmutableDictionary<Spot, int> Relieved { get; init; } = ImmutableDictionary<Spot, int>.Empty;
@@ -95,6 +94,6 @@ public static class Drilling
             }
         }
 
-        return new(all.ToImmutable(), byRun.ToFrozenDictionary(p => p.Key, p => p.Value.ToImmutable())) { Relieved = relief };
+        return new(all.ToImmutable(), byRun.ToDictionary(p => p.Key, p => p.Value.ToImmutable())) { Relieved = relief };
     }
 }

@@ -67,6 +67,10 @@ internal static class Houses
     public static Nameplate Plate(Appliance appliance, int volts, decimal load) =>
         new() { Appliance = appliance, Name = appliance.ToString(), Volts = new(volts), Load = new(load) };
 
+    /// <summary>A utility room of 60 ft with machines along its first wall, each on a circuit of its own without protection in its breaker, and panel A.</summary>
+    public static Job Shop(int spaces, PanelListing listing, params (string Id, int Volts, int Load)[] machines) => (Row(("shop", RoomUse.Utility, 60)) with { Panels = [Panel("shop", spaces) with { Listing = listing }] })
+        .With([.. machines.Select((m, i) => Appliance(m.Id, "shop", 1, 20 + (i * 20), Plate(Core.Jobs.Appliance.Other, m.Volts, m.Load) with { Individual = true, Name = m.Id }))]);
+
     /// <summary>A den of 20 ft, and 50 ft east of it a shed of 12 by 12 ft at the end of a straight trench 24 in deep; with panel G in it when asked.</summary>
     public static Job WithShed(Panel? panel)
     {
