@@ -199,6 +199,26 @@ public sealed class LandingTests
         Assert.Equal([21_600m, 17_600, 8400, 9600], Enum.GetValues<LegView>().Select(On));
     }
 
+    [Fact] // against every split of up to seven one-poles, by each of the four ways to look at them
+    public void The_legs_are_balanced_by_what_the_crew_asks()
+    {
+        var random = new Random(29);
+        for (var i = 0; i < 20; i++)
+        {
+            var boxes = Enumerable.Range(0, random.Next(2, 8)).Select(n => Houses.Appliance($"m{n}", "shop", 1, 20 + (n * 20), Houses.Plate(random.Next(2) == 0 ? Appliance.SpaceHeater : Appliance.Other, 120, random.Next(300, 1900)) with { Individual = true, Name = $"m{n}", Cord = random.Next(2) == 0 })).ToArray();
+            foreach (var view in Enum.GetValues<LegView>())
+            {
+                var plan = Planner.Plan(Shop(20).With(boxes) with { Schools = new() { Balance = view } });
+                var taken = LegViews.Of(view, plan.Survey);
+                // Whole volt-amperes are balanced.
+                var loads = plan.Circuits.Select(c => decimal.Round(taken(c).Value)).ToList();
+                var least = Enumerable.Range(0, 1 << loads.Count).Min(set => Math.Abs(loads.Select((l, n) => (set & (1 << n)) != 0 ? l : -l).Sum()));
+                var schedule = plan.Panels[0];
+                Assert.Equal(least, Math.Abs(schedule.On(Leg.A, c => new(decimal.Round(taken(c).Value))).Value - schedule.On(Leg.B, c => new(decimal.Round(taken(c).Value))).Value));
+            }
+        }
+    }
+
     // Three receptacle rooms on AFCI breakers, a heater of 240 V: neutrals are three tails; grounds four.
     private static Job Bars(PanelListing listing, SmallGrounds grounds = SmallGrounds.AsLabelAllows)
     {

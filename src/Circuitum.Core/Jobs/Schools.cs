@@ -38,6 +38,9 @@ public sealed record Schools
     /// <summary>What comes first where breakers are landed.</summary>
     public LandingSchool Landing { get; init; }
 
+    /// <summary>What the legs are balanced by.</summary>
+    public LegView Balance { get; init; }
+
     /// <summary>Where spare spaces are left.</summary>
     public SpareSpaces Spares { get; init; }
 

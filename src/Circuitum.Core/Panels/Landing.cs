@@ -3,6 +3,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Panels;
@@ -23,7 +24,7 @@ public static class Landing
     private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job)
     {
         var rooms = house.Rooms.Select((r, i) => (r.Room.Id, i)).ToDictionary(r => r.Id, r => r.i);
-        var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey));
+        var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey), LegViews.Of(job.Schools.Balance, survey));
         var pins = job.Pins.Spaces.ToLookup(p => p.Circuit, p => p.Space);
         var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Protected.Sized.Breaker.Value).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
         foreach (var circuit in order.Where(c => pins.Contains(c.Circuit.Key)))
@@ -57,7 +58,7 @@ public static class Landing
     private static (int Structure, int Level, int Room) AreaOf(WiredCircuit circuit, Dictionary<RoomId, int> rooms, Survey survey) => circuit.Circuit.Boxes.IsEmpty ? (0, 0, 0) : circuit.Circuit.Boxes
         .Select(b => survey[b]).GroupBy(b => (b.Place.Structure, b.Place.Level, Room: rooms[b.Room.Room.Id])).OrderByDescending(g => g.Count()).ThenBy(g => g.Key).First().Key;
 
-    private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf)
+    private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf, Func<WiredCircuit, VoltAmps> loadOf)
     {
         private readonly Dictionary<PanelSpace, WiredCircuit?> taken = panel.Taken.SelectMany(t => t.Spaces).Where(s => s.Number <= panel.Spaces).Distinct().ToDictionary(s => s, _ => (WiredCircuit?)null);
         private readonly HashSet<WiredCircuit> held = new(ReferenceEqualityComparer.Instance);
@@ -230,7 +231,7 @@ public static class Landing
                 foreach (var (circuit, space) in Arranged([.. placed.Where((_, i) => legs[i] == (leg == Leg.A))], leg == Leg.A ? onA : onB))
                 {
                     Take(circuit, space, Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}", "school: least leg difference"), sideOf(circuit), space.Number)
-                        .Plan("the least difference that any placing of these breakers reaches", $"{difference} VA") is var why && space.IsHalf ? Halves(why) : why);
+                        .Plan($"the least difference that any placing of these breakers reaches{(schools.Balance == LegView.Connected ? "" : $", {Words.Of(schools.Balance)}")}", $"{difference} VA") is var why && space.IsHalf ? Halves(why) : why);
                 }
             }
         }
@@ -304,7 +305,7 @@ public static class Landing
 
         private static Because Why => Because.Of("Why this space");
 
-        private static int Load(WiredCircuit circuit) => (int)decimal.Round(circuit.Circuit.Load.Connected.Value);
+        private int Load(WiredCircuit circuit) => (int)decimal.Round(loadOf(circuit).Value);
 
         private IEnumerable<int> Spaces => Enumerable.Range(1, panel.Spaces);
 

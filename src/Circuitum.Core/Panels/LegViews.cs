@@ -6,22 +6,6 @@ using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Panels;
 
-/// <summary>How the legs are looked at.</summary>
-public enum LegView
-{
-    /// <summary>Everything connected, all on at once.</summary>
-    Connected,
-
-    /// <summary>As the demand factors take it.</summary>
-    Demand,
-
-    /// <summary>An evening with the range on.</summary>
-    Evening,
-
-    /// <summary>A night with the car charging.</summary>
-    Night,
-}
-
 /// <summary>How much of each circuit's load the legs carry at a time of day. Shares of an evening and a night are assumed: typical for a household, no rule.</summary>
 public static class LegViews
 {

@@ -68,14 +68,14 @@ public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Lan
         .Sum(c => c.Wired.Circuit.Poles == 2 ? taken(c.Wired).Value / 2 : c.Leg == leg ? taken(c.Wired).Value : 0)
         + Panel.Taken.Sum(t => t.Poles == 2 ? t.Load.Value / 2 : SpaceNumbers.LegOf(t.Space.Number) == leg ? t.Load.Value : 0));
 
-    /// <summary>How far the legs are apart, of the larger.</summary>
-    public Percent Apart
+    /// <summary>How far the legs are apart with everything connected, of the larger.</summary>
+    public Percent Apart => ApartBy(c => c.Circuit.Load.Connected);
+
+    /// <summary>How far the legs are apart by what is taken of each circuit, of the larger.</summary>
+    public Percent ApartBy(Func<WiredCircuit, VoltAmps> taken)
     {
-        get
-        {
-            var larger = Math.Max(On(Leg.A).Value, On(Leg.B).Value);
-            return new(larger == 0 ? 0 : Math.Abs(On(Leg.A).Value - On(Leg.B).Value) / larger * 100);
-        }
+        decimal a = On(Leg.A, taken).Value, b = On(Leg.B, taken).Value;
+        return new(Math.Max(a, b) == 0 ? 0 : Math.Abs(a - b) / Math.Max(a, b) * 100);
     }
 
     /// <summary>Spaces without a breaker.</summary>

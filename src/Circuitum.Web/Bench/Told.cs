@@ -26,11 +26,11 @@ public static class Told
     };
 
     /// <summary>How the legs are looked at.</summary>
-    public static string Legs(Core.Panels.LegView view) => view switch
+    public static string Legs(LegView view) => view switch
     {
-        Core.Panels.LegView.Demand => "by demand",
-        Core.Panels.LegView.Evening => "an evening, range on",
-        Core.Panels.LegView.Night => "a night, car charging",
+        LegView.Demand => "by demand",
+        LegView.Evening => "an evening, range on",
+        LegView.Night => "a night, car charging",
         _ => "connected",
     };
 
