@@ -62,7 +62,7 @@ public static class Planner
             if (moved.Count > 0)
             {
                 relieved = relieved.SetItems(crowded);
-                holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
+                holes = Drilling.Drill(holes, moved, routed, job.HouseRules, relieved, across);
                 bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
                 sized = Sizing.Size(routed, raceways, holes, bundles, feeders, survey, job, book, sized, moved);
                 moved.Clear();

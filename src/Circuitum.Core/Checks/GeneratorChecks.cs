@@ -24,7 +24,7 @@ internal static class GeneratorChecks
             yield break;
         }
 
-        if (service.Generator == GeneratorWay.TransferPanel && service.TransferPanel is null)
+        if (service.Generator == GeneratorWay.TransferPanel && plan.Job.Panels.All(p => p.Id != service.TransferPanel))
         {
             yield return new(Severity.Amber, Stage.Panel, Subject.Panel(panel.Id), "702.5", "Nobody has said which panel is behind the transfer switch.", "The inlet is taken to the panel on the service until then.")
             {

@@ -197,8 +197,12 @@ public static class Landing
             {
                 // Halves beside a half that is taken go first, before a new tandem is begun.
                 var more = circuits.Count - free.Count + below;
-                var beside = circuits.OrderBy(Load).Where(c => more > 0 && Beside(c) && more-- > 0).ToList();
-                circuits = [.. circuits.Except(beside)];
+                foreach (var circuit in circuits.OrderBy(Load))
+                {
+                    more -= more > 0 && Beside(circuit) ? 1 : 0;
+                }
+
+                circuits = circuits.FindAll(c => !Has(c));
             }
 
             var tandems = TandemsIn(free[..Math.Max(0, free.Count - below)], circuits);
@@ -213,10 +217,17 @@ public static class Landing
             // What half a space suits is kept before others where not all find room.
             var paired = circuits.Where(Tandem.Takes).Take(2 * tandems).ToHashSet(ReferenceEqualityComparer.Instance);
             var room = free.Count + tandems - paired.Count;
-            var placed = circuits.Where(c => paired.Contains(c) || room-- > 0).ToList();
-            foreach (var over in circuits.Except(placed))
+            var placed = new List<WiredCircuit>();
+            foreach (var circuit in circuits)
             {
-                landed[over] = (null, Why.Plan("no space left", ""));
+                if (paired.Contains(circuit) || room-- > 0)
+                {
+                    placed.Add(circuit);
+                }
+                else
+                {
+                    landed[circuit] = (null, Why.Plan("no space left", ""));
+                }
             }
 
             var loads = placed.Select(Load).ToList();
@@ -282,15 +293,15 @@ public static class Landing
             // Where there are more circuits than spaces, the lightest share the lowest spaces that are listed for two.
             var two = Math.Max(0, circuits.Count - free.Count);
             var shared = free.Where(s => Tandem.IsListed(panel, s)).TakeLast(two).SelectMany(s => new PanelSpace(s).Halves).ToList();
-            var halved = circuits.Where(Tandem.Takes).OrderBy(Load).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Take(2 * two).ToList();
-            var whole = circuits.Except(halved).ToList();
+            var halved = circuits.Where(Tandem.Takes).OrderBy(Load).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Take(2 * two).ToHashSet(ReferenceEqualityComparer.Instance);
+            var whole = circuits.FindAll(c => !halved.Contains(c));
             var open = free.FindAll(s => shared.TrueForAll(h => h.Number != s));
             // Spaces used: the topmost, or as far apart as they go.
             List<int> used = [.. Enumerable.Range(0, whole.Count).Select(i => open[schools.Spares == SpareSpaces.Spread ? i * open.Count / whole.Count : i])];
             var left = used.FindAll(s => s % 2 == 1);
             var right = used.FindAll(s => s % 2 == 0);
             var bySide = whole.OrderBy(c => sideOf(c) switch { Side.Left => 0, Side.Either => 1, _ => 2 }).ThenBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
-            return Down(bySide.GetRange(0, left.Count), left).Concat(Down(bySide.GetRange(left.Count, right.Count), right)).Select(x => (x.Item1, new PanelSpace(x.Item2))).Concat(halved.OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(shared));
+            return Down(bySide.GetRange(0, left.Count), left).Concat(Down(bySide.GetRange(left.Count, right.Count), right)).Select(x => (x.Item1, new PanelSpace(x.Item2))).Concat(circuits.Where(halved.Contains).OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(shared));
         }
 
         private IEnumerable<(WiredCircuit, int)> Down(List<WiredCircuit> circuits, List<int> column) => circuits.OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(column);

@@ -75,11 +75,11 @@ public static class LegBalance
                     continue;
                 }
 
-                for (var sum = 0; sum <= total; sum++)
+                if (Nearest(there, total, (long)total - lead) is int sum)
                 {
                     var difference = Math.Abs(lead + (2L * sum) - total);
                     var uneven = Math.Abs((2 * c) - n);
-                    if ((difference, uneven).CompareTo((best.Difference, best.Uneven)) <= 0 && Has(there, sum))
+                    if ((difference, uneven).CompareTo((best.Difference, best.Uneven)) <= 0)
                     {
                         best = (difference, uneven, c, e, sum);
                     }
@@ -109,6 +109,26 @@ public static class LegBalance
         }
 
         return onA;
+    }
+
+    // The reachable sum whose double is nearest to what is wanted; of two as near the larger.
+    private static int? Nearest(ulong[] bits, int total, long wanted)
+    {
+        var (low, high) = (wanted >> 1, wanted - (wanted >> 1));
+        for (; low >= 0 || high <= total; low--, high++)
+        {
+            if (high >= 0 && high <= total && Has(bits, (int)high))
+            {
+                return (int)high;
+            }
+
+            if (low >= 0 && low <= total && Has(bits, (int)low))
+            {
+                return (int)low;
+            }
+        }
+
+        return null;
     }
 
     private static ulong[]? Has(ulong[][] reach, int index) => index < reach.Length ? reach[index] : null;

@@ -32,7 +32,7 @@ public static class Moving
             throw new ChangeRefusedException($"Panel {panel.Id} has spaces 1 to {panel.Spaces}; {(wanted.Length == 2 ? "two poles take a space and the one below it." : $"there is no space {space}.")}");
         }
 
-        var occupants = Enumerable.Range(1, panel.Spaces).SelectMany(schedule.In).Where(o => o.Landed != moved).Distinct().ToList();
+        var occupants = Enumerable.Range(1, panel.Spaces).SelectMany(schedule.In).Where(o => o.Landed != moved).Distinct(ReferenceEqualityComparer.Instance).Cast<Occupant>().ToList();
         var inWay = occupants.FindAll(o => o.Spaces.Any(s => wanted.Any(s.Overlaps)));
         if (inWay.Find(o => o.Stood is not null) is { } stands)
         {

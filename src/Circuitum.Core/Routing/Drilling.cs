@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Runtime.InteropServices;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
@@ -47,53 +48,75 @@ public static class Drilling
     public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int>? relieved = null, ImmutableHashSet<string>? across = null)
     {
         var relief = relieved ?? ImmutableDictionary<Spot, int>.Empty;
+        ImmutableArray<Hole> all = [.. Passing(circuits, across, null).OrderBy(p => p.Key).SelectMany(p => Bored(p.Key, p.Value, rules, relief))];
+        var byRun = new Dictionary<string, List<Hole>>();
+        foreach (var hole in all)
+        {
+            foreach (var run in hole.Runs)
+            {
+                (CollectionsMarshal.GetValueRefOrAddDefault(byRun, run, out _) ??= []).Add(hole);
+            }
+        }
+
+        return new(all, byRun.ToDictionary(p => p.Key, p => p.Value.ToImmutableArray())) { Relieved = relief };
+    }
+
+    /// <summary>Drills some members anew; all others stay as they were.</summary>
+    /// <param name="before">As drilled for the same runs.</param>
+    /// <param name="again">The members.</param>
+    /// <param name="circuits">Every circuit with its runs.</param>
+    /// <param name="rules">The crew's cables in a hole.</param>
+    /// <param name="relieved">Spots where fewer cables go in one hole, and how many.</param>
+    /// <param name="across">Runs that lie across without holes.</param>
+    public static Holes Drill(Holes before, IReadOnlySet<Spot> again, ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<string> across)
+    {
+        var passing = Passing(circuits, across, again);
+        var bored = again.Order().SelectMany(s => passing.TryGetValue(s, out var through) ? Bored(s, through, rules, relieved) : []).ToList();
+        ImmutableArray<Hole> all = [.. before.All.Where(h => !again.Contains(h.Spot)).Concat(bored).OrderBy(h => h.Spot)];
+        var byRun = new Dictionary<string, ImmutableArray<Hole>>(before.ByRun);
+        foreach (var run in before.All.Where(h => again.Contains(h.Spot)).SelectMany(h => h.Runs).Distinct())
+        {
+            ImmutableArray<Hole> passed = [.. before.ByRun[run].Where(h => !again.Contains(h.Spot)).Concat(bored.SelectMany(h => h.Runs.Where(r => r == run).Select(_ => h))).OrderBy(h => h.Spot)];
+            if (passed.IsEmpty)
+            {
+                byRun.Remove(run);
+            }
+            else
+            {
+                byRun[run] = passed;
+            }
+        }
+
+        return new(all, byRun) { Relieved = relieved };
+    }
+
+    // What passes each member: of all members, or of some.
+    private static Dictionary<Spot, List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits, ImmutableHashSet<string>? across, IReadOnlySet<Spot>? only)
+    {
         var passing = new Dictionary<Spot, List<(Run Run, Passage Passage)>>();
         foreach (var run in circuits.SelectMany(c => c.Runs))
         {
             var lies = across is not null && across.Contains(run.Id);
             foreach (var passage in run.Way.Passages)
             {
-                if (lies && passage.Spot is { Kind: MemberKind.Joist, Level: 0 })
+                if ((!lies || passage.Spot is not { Kind: MemberKind.Joist, Level: 0 }) && only?.Contains(passage.Spot) != false)
                 {
-                    continue;
-                }
-
-                if (!passing.TryGetValue(passage.Spot, out var list))
-                {
-                    passing[passage.Spot] = list = [];
-                }
-
-                list.Add((run, passage));
-            }
-        }
-
-        var all = ImmutableArray.CreateBuilder<Hole>();
-        var byRun = new Dictionary<string, ImmutableArray<Hole>.Builder>();
-        foreach (var (spot, through) in passing.OrderBy(p => p.Key))
-        {
-            var most = relief.TryGetValue(spot, out var few) ? Math.Min(few, rules.CablesPerHole) : rules.CablesPerHole;
-            var cables = through.FindAll(t => t.Run.Pipe is null);
-            var shared = (cables.Count + most - 1) / most;
-            // A pipe has a hole of its own, whatever is pulled in it.
-            List<(Run Run, Passage Passage)>[] shares = [.. Enumerable.Range(0, shared).Select(i => cables.GetRange(i * cables.Count / shared, ((i + 1) * cables.Count / shared) - (i * cables.Count / shared))),
-                .. through.Where(t => t.Run.Pipe is not null).GroupBy(t => t.Run.Pipe).Select(g => g.ToList())];
-            foreach (var (share, i) in shares.Select((s, i) => (s, i)))
-            {
-                var hole = new Hole(spot, i + 1, [.. share.Select(s => s.Run.Id)], share.Sum(s => s.Run.CurrentCarrying), share[0].Passage.Sealed,
-                    share.Max(s => s.Passage.Ambient.Degrees) is var hottest ? new(hottest) : default, share[0].Passage.At);
-                all.Add(hole);
-                foreach (var (run, _) in share)
-                {
-                    if (!byRun.TryGetValue(run.Id, out var list))
-                    {
-                        byRun[run.Id] = list = ImmutableArray.CreateBuilder<Hole>();
-                    }
-
-                    list.Add(hole);
+                    (CollectionsMarshal.GetValueRefOrAddDefault(passing, passage.Spot, out _) ??= []).Add((run, passage));
                 }
             }
         }
 
-        return new(all.ToImmutable(), byRun.ToDictionary(p => p.Key, p => p.Value.ToImmutable())) { Relieved = relief };
+        return passing;
+    }
+
+    // The holes of one member: cables shared out evenly, a pipe in a hole of its own, whatever is pulled in it.
+    private static IEnumerable<Hole> Bored(Spot spot, List<(Run Run, Passage Passage)> through, HouseRules rules, ImmutableDictionary<Spot, int> relief)
+    {
+        var most = relief.TryGetValue(spot, out var few) ? Math.Min(few, rules.CablesPerHole) : rules.CablesPerHole;
+        var cables = through.FindAll(t => t.Run.Pipe is null);
+        var shared = (cables.Count + most - 1) / most;
+        var shares = Enumerable.Range(0, shared).Select(i => cables.GetRange(i * cables.Count / shared, ((i + 1) * cables.Count / shared) - (i * cables.Count / shared)))
+            .Concat(through.Where(t => t.Run.Pipe is not null).GroupBy(t => t.Run.Pipe).Select(g => g.ToList()));
+        return shares.Select((share, i) => new Hole(spot, i + 1, [.. share.Select(s => s.Run.Id)], share.Sum(s => s.Run.CurrentCarrying), share[0].Passage.Sealed, new(share.Max(s => s.Passage.Ambient.Degrees)), share[0].Passage.At));
     }
 }

@@ -62,8 +62,8 @@ public enum MemberKind
 public readonly record struct Spot(MemberKind Kind, int Structure, int Level, int Member, int Number, bool Top) : IComparable<Spot>
 {
     /// <inheritdoc/>
-    public int CompareTo(Spot other) =>
-        (Structure, Level, Kind, Member, Number, Top).CompareTo((other.Structure, other.Level, other.Kind, other.Member, other.Number, other.Top));
+    public int CompareTo(Spot other) => Structure != other.Structure ? Structure.CompareTo(other.Structure) : Level != other.Level ? Level.CompareTo(other.Level) : Kind != other.Kind ? ((int)Kind).CompareTo((int)other.Kind)
+        : Member != other.Member ? Member.CompareTo(other.Member) : Number != other.Number ? Number.CompareTo(other.Number) : Top.CompareTo(other.Top);
 
     /// <summary>plate over bay 4 of wall 12, stud 7 of wall 3, joist 9.</summary>
     public override string ToString() => Kind switch

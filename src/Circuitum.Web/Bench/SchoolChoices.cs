@@ -47,7 +47,7 @@ public static class SchoolChoices
         new("branches", "A box may feed two ways", s => s.Branches, [(FeedBranches.WhereThereIsRoom, "where it has room and it saves"), (FeedBranches.Never, "one in, one out")]),
         new("measure", "Cable is measured in", s => s.Measure, [(Measure.Feet, "feet, cut to the next foot"), (Measure.Metres, "metres, cut to the next tenth")]),
         new("landing", "Breakers are landed", s => s.Landing, [(LandingSchool.LargeAtTop, "large two-poles at the top, then least leg difference"), (LandingSchool.LeastDifference, "least leg difference at the top, two-poles below"), (LandingSchool.ByArea, "by area of the house")]),
-        new("balance", "Legs balanced by", s => s.Balance, [(LegView.Connected, "everything connected"), (LegView.Demand, "demand"), (LegView.Evening, "an evening with the range on"), (LegView.Night, "a night with the car charging")]),
+        new("balance", "Legs balanced by", s => s.Balance, [(LegView.Connected, "everything connected"), (LegView.Demand, "demand"), (LegView.Evening, "an evening while people cook"), (LegView.Night, "a night with the car charging")]),
         new("spares", "Spare spaces", s => s.Spares, [(SpareSpaces.Last, "last"), (SpareSpaces.Spread, "spread among the one-poles")]),
         new("grounds", "Small grounds at the bar", s => s.Grounds, [(SmallGrounds.AsLabelAllows, "as many under a screw as the label allows"), (SmallGrounds.OneEach, "one each")]),
         new("column", "Cables down one bay", s => s.Column, [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"), (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
