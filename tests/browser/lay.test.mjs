@@ -97,35 +97,46 @@ test("readings of the meter drop into the field that has focus, one after the ot
 });
 
 test("a drag on the demo keeps up with the screen", async ({ page }) => {
+  test.setTimeout(180_000);
   await open(page, "boxes");
   const at = await centre(boxOf(page, "f-r5").locator(".hit"));
+  const watch = () => page.evaluate(() => {
+    window.frames_ = [];
+    let last = performance.now();
+    const tick = (now) => {
+      window.frames_.push(now - last);
+      last = now;
+      window.watching = requestAnimationFrame(tick);
+    };
+    window.watching = requestAnimationFrame(tick);
+  });
+  const watched = async () => {
+    const frames = await page.evaluate(() => (cancelAnimationFrame(window.watching), window.frames_.slice(1)));
+    frames.sort((a, b) => a - b);
+    return { median: frames[Math.floor(frames.length / 2)], longest: frames.at(-1), count: frames.length };
+  };
+  const sway = async (x) => {
+    for (let i = 0; i < 90; i++) await page.mouse.move(x, at.y + 10 + 30 * Math.sin(i / 8));
+  };
   const rounds = [];
-  // The machine may be taken away for a while, and then no round tells what the page itself takes: one undisturbed round does.
-  const undisturbed = () => rounds.some((r) => r.longest < 50 && r.median < 20);
-  for (let round = 0; round < 12 && !undisturbed(); round++) {
+  // The machine may be taken away for a while, and then a round does not tell what the page itself takes: the same movement without
+  // anything held is watched first, and one round that is at most a frame longer than that, or short by itself, does.
+  const keepsUp = (r) => r.median < 20 && (r.longest < 50 || r.longest < r.idle + 17);
+  for (let round = 0; round < 8 && !rounds.some(keepsUp); round++) {
+    await page.mouse.move(at.x, at.y + 10);
+    await watch();
+    await sway(at.x);
+    const { longest: idle } = await watched();
     await page.mouse.move(at.x, at.y);
     await page.mouse.down();
     await page.mouse.move(at.x, at.y + 10, { steps: 3 });
-    await page.evaluate(() => {
-      window.frames_ = [];
-      let last = performance.now();
-      const tick = (now) => {
-        window.frames_.push(now - last);
-        last = now;
-        window.watching = requestAnimationFrame(tick);
-      };
-      window.watching = requestAnimationFrame(tick);
-    });
-    for (let i = 0; i < 90; i++) await page.mouse.move(at.x, at.y + 10 + 30 * Math.sin(i / 8));
-    const frames = await page.evaluate(() => (cancelAnimationFrame(window.watching), window.frames_.slice(1)));
+    await watch();
+    await sway(at.x);
+    rounds.push({ ...(await watched()), idle });
     await page.mouse.move(at.x, at.y, { steps: 2 });
     await page.mouse.up();
-    frames.sort((a, b) => a - b);
-    rounds.push({ median: frames[Math.floor(frames.length / 2)], longest: frames.at(-1), count: frames.length });
     await page.keyboard.press("Escape");
   }
-  const best = rounds.reduce((a, b) => (b.longest < a.longest ? b : a));
-  console.log(`frames while dragging: ${rounds.map((r) => `${r.count} frames, median ${r.median.toFixed(1)} ms, longest ${r.longest.toFixed(1)} ms`).join(" · ")}`);
-  expect(best.longest).toBeLessThan(50);
-  expect(best.median).toBeLessThan(20);
+  console.log(`frames while dragging: ${rounds.map((r) => `${r.count} frames, median ${r.median.toFixed(1)} ms, longest ${r.longest.toFixed(1)} ms, ${r.idle.toFixed(1)} ms with nothing held`).join(" · ")}`);
+  expect(rounds.some(keepsUp)).toBe(true);
 });
