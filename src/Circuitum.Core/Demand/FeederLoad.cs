@@ -26,7 +26,7 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book)
     {
         var list = Listing.OfFeeder(panel, circuits, house, survey, job);
-        if (house.Structures[house.Room(panel.Room).Structure].Structure.Accessory)
+        if (Listing.InOutbuilding(panel, house))
         {
             var feeder = circuits.First(c => c.Feeds == panel.Id);
             return new(panel.Id, list, new(LoadMethod.Standard, [.. AllOfIt(feeder, job.Behind(panel.Id).SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey)]), null, false, LoadMethod.Standard);

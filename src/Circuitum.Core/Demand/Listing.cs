@@ -58,10 +58,10 @@ public static class Listing
         var on = branch.SelectMany(c => c.Boxes).ToHashSet();
         var own = survey.Boxes.Where(b => on.Contains(b.Box.Id) && !Accessory(b, house)).ToList();
         var heatPump = own.SelectMany(b => b.Plates).Any(p => p.Appliance == Appliance.HeatPump) && job.Service.OutdoorUnitHeats;
-        var before = panels.Where(p => !house.Structures[house.Room(p.Room).Structure].Structure.Accessory).SelectMany(p => p.Taken).ToList();
+        var before = panels.Where(p => !InOutbuilding(p, house)).SelectMany(p => p.Taken).ToList();
         ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump)).OfType<ListedLoad>(), .. before.Select(Listed).OfType<ListedLoad>()];
         var outbuildings = branch.SelectMany(c => c.Load.Items.Select(i => (Box: survey[i.Box], i.Load))).Where(x => Accessory(x.Box, house)).Select(x => (x.Box.Place.Structure, x.Load))
-            .Concat(panels.Select(p => (house.Room(p.Room).Structure, Load: p.Taken.Select(t => t.Load).Total())).Where(x => house.Structures[x.Structure].Structure.Accessory && x.Load.Value > 0))
+            .Concat(panels.Where(p => InOutbuilding(p, house)).Select(p => (house.Room(p.Room).Structure, Load: p.Taken.Select(t => t.Load).Total())).Where(x => x.Load.Value > 0))
             .GroupBy(x => x.Structure).OrderBy(g => g.Key).Select(g => new ListedLoad(house.Structures[g.Key].Structure.Name, LoadKind.Outbuilding, g.Select(x => x.Load).Total()) { Neutral = true });
         return new()
         {
@@ -72,6 +72,9 @@ public static class Listing
             HeatingControls = Math.Max(1, listed.Count(l => l.Kind == LoadKind.SpaceHeat)),
         };
     }
+
+    /// <summary>True for a panel in an outbuilding.</summary>
+    internal static bool InOutbuilding(Panel panel, FramedHouse house) => house.Structures[house.Room(panel.Room).Structure].Structure.Accessory;
 
     private static bool Accessory(PlacedBox box, FramedHouse house) => house.Structures[box.Place.Structure].Structure.Accessory;
 

@@ -40,7 +40,7 @@ public static class OptionalMethod
     public static LoadSum OfMeasured(Amps peak, LoadList? added, VoltAmps future)
     {
         var measured = new VoltAmps(peak.Value * 240);
-        return new(LoadMethod.Optional, [new("highest demand measured in a year", $"{peak} × 240 V × 125 %", new(measured.Value * 1.25m), "220.87", new(0)), .. added is null ? [] : Added(added), .. Allowed(future)]);
+        return new(LoadMethod.Optional, [new("highest demand measured in a year", $"{peak} × 240 V × 125 %", new(measured.Value * 1.25m), "220.87", new(0)), .. added is null ? [] : Added(added), .. StandardMethod.Allowed(future)]);
     }
 
     private static IEnumerable<LoadLine> Added(LoadList list)
@@ -62,8 +62,6 @@ public static class OptionalMethod
         }
     }
 
-    private static IEnumerable<LoadLine> Allowed(VoltAmps future) => future.Value > 0 ? [new("allowed for what may come", "at 100 %", future, "the crew", new(0))] : [];
-
     private static IEnumerable<LoadLine> Lines(LoadList list, decimal first, string section, (string Name, VoltAmps Load) more = default)
     {
         var appliances = list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Cooking or LoadKind.Dryer or LoadKind.Vehicle).ToList();
@@ -76,7 +74,7 @@ public static class OptionalMethod
             yield return new(building.Name, "no part of the dwelling: all of it", building.Load, "220.40", new(0));
         }
 
-        foreach (var line in Allowed(list.Future))
+        foreach (var line in StandardMethod.Allowed(list.Future))
         {
             yield return line;
         }

@@ -65,9 +65,9 @@ public static class StandardMethod
             yield return new($"largest motor, {running.Name}", $"{running.Load} × 25 %", quarter, "220.50", running.Neutral ? quarter : new(0));
         }
 
-        if (list.Future.Value > 0)
+        foreach (var line in Allowed(list.Future))
         {
-            yield return new("allowed for what may come", "at 100 %", list.Future, "the crew", new(0));
+            yield return line;
         }
     }
 
@@ -78,6 +78,9 @@ public static class StandardMethod
         var demand = Math.Min(3000, general.Value) + (Math.Clamp(general.Value - 3000, 0, 117_000) * .35m) + (Math.Max(0, general.Value - 120_000) * .25m);
         return new("lighting, receptacles, small appliances, laundry", $"{GeneralSum(list)}; 3000 + 35 % of the rest{(general.Value > 120_000 ? " to 120 000, 25 % beyond" : "")}", new(demand), $"{book.LightingLoadSection}, 220.52, {book.LightingDemandSection}", new(demand));
     }
+
+    /// <summary>What the crew allows for what may come: both methods end with it, whole.</summary>
+    internal static IEnumerable<LoadLine> Allowed(VoltAmps future) => future.Value > 0 ? [new("allowed for what may come", "at 100 %", future, "the crew", new(0))] : [];
 
     /// <summary>Before demand factors: both methods begin with it.</summary>
     internal static VoltAmps GeneralLoad(LoadList list) => new((list.Area.Value * 3) + (1500 * list.SmallApplianceCircuits) + (1500 * list.LaundryCircuits));

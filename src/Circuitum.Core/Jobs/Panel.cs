@@ -101,7 +101,7 @@ public sealed record TakenSpace(PanelSpace Space, int Poles, Amps Rating, string
     public TakenUse Use { get; init; }
 
     /// <summary>Spaces it takes.</summary>
-    public IEnumerable<PanelSpace> Spaces => Poles == 2 ? [Space, Space.Number + 2] : [Space];
+    public IEnumerable<PanelSpace> Spaces => Space.Taking(Poles);
 }
 
 /// <summary>What a breaker that stood there before feeds, as the methods of load take it.</summary>

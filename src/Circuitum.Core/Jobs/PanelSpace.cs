@@ -29,6 +29,10 @@ public readonly record struct PanelSpace(int Number, SpaceHalf Half = SpaceHalf.
     /// <summary>Both halves of the space.</summary>
     public IEnumerable<PanelSpace> Halves => [this with { Half = SpaceHalf.Upper }, this with { Half = SpaceHalf.Lower }];
 
+    /// <summary>What a breaker takes whose upper pole stands here: two poles take the space below on the same side as well.</summary>
+    /// <param name="poles">1 or 2.</param>
+    public IEnumerable<PanelSpace> Taking(int poles) => poles == 2 ? [this, Number + 2] : [this];
+
     /// <summary>True when two breakers cannot stand in both.</summary>
     public bool Overlaps(PanelSpace other) => Number == other.Number && (Half == other.Half || !IsHalf || !other.IsHalf);
 

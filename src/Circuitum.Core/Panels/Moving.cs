@@ -26,10 +26,10 @@ public static class Moving
             throw new ChangeRefusedException(why);
         }
 
-        PanelSpace[] wanted = moved.Wired.Circuit.Poles == 2 ? [space, space.Number + 2] : [space];
+        var wanted = space.Taking(moved.Wired.Circuit.Poles).ToList();
         if (wanted.Any(s => s.Number < 1 || s.Number > panel.Spaces))
         {
-            throw new ChangeRefusedException($"Panel {panel.Id} has spaces 1 to {panel.Spaces}; {(wanted.Length == 2 ? "two poles take a space and the one below it." : $"there is no space {space}.")}");
+            throw new ChangeRefusedException($"Panel {panel.Id} has spaces 1 to {panel.Spaces}; {(wanted.Count == 2 ? "two poles take a space and the one below it." : $"there is no space {space}.")}");
         }
 
         var occupants = Enumerable.Range(1, panel.Spaces).SelectMany(schedule.In).Where(o => o.Landed != moved).Distinct(ReferenceEqualityComparer.Instance).Cast<Occupant>().ToList();
@@ -46,7 +46,7 @@ public static class Moving
         var places = moved.Spaces.ToList();
         foreach (var gives in inWay.Select(o => o.Landed!))
         {
-            bool Fits(PanelSpace at) => PolesAt(gives, at).All(s => s.Number >= 1 && s.Number <= panel.Spaces && !taken.Exists(s.Overlaps)) && (!at.IsHalf || WhyNoHalf(panel, gives, at) is null);
+            bool Fits(PanelSpace at) => at.Taking(gives.Wired.Circuit.Poles).All(s => s.Number >= 1 && s.Number <= panel.Spaces && !taken.Exists(s.Overlaps)) && (!at.IsHalf || WhyNoHalf(panel, gives, at) is null);
             // Two that give way to one share its space, where that is listed.
             var open = places.SelectMany(s => gives.Wired.Circuit.Poles == 2 ? [s.Number, s.Number - 2] : inWay.Count > places.Count && !s.IsHalf ? s.Halves : [s]);
             if (open.Where(Fits).Select(s => (PanelSpace?)s).FirstOrDefault() is not { } to)
@@ -54,14 +54,12 @@ public static class Moving
                 throw new ChangeRefusedException($"{gives.Description} stands in space {gives.SpaceText} and finds no room where {moved.Description} is now. Move it first.");
             }
 
-            taken.AddRange(PolesAt(gives, to));
+            taken.AddRange(to.Taking(gives.Wired.Circuit.Poles));
             spaces[gives.Wired.Circuit.Key] = new(gives.Wired.Circuit.Key, panel.Id, to);
         }
 
         return new(circuit, space, [.. inWay.Select(o => o.Landed!.Wired.Circuit.Key)], [.. spaces.Values.OrderBy(s => s.Panel.Value, StringComparer.Ordinal).ThenBy(s => s.Space)]);
     }
-
-    private static PanelSpace[] PolesAt(Landed landed, PanelSpace space) => landed.Wired.Circuit.Poles == 2 ? [space, space.Number + 2] : [space];
 
     private static string? WhyNoHalf(Panel panel, Landed landed, PanelSpace space) =>
         !Tandem.IsListed(panel, space.Number) ? $"The label of panel {panel.Id} lists no tandem breaker in space {space.Number}."

@@ -24,7 +24,7 @@ public enum Leg
 public sealed record Landed(WiredCircuit Wired, PanelSpace? Space, string Description, Because Why)
 {
     /// <summary>What it takes.</summary>
-    public IEnumerable<PanelSpace> Spaces => Space is not { } at ? [] : Wired.Circuit.Poles == 2 ? [at, at.Number + 2] : [at];
+    public IEnumerable<PanelSpace> Spaces => Space?.Taking(Wired.Circuit.Poles) ?? [];
 
     /// <summary>What the planner writes; the description is a person's where it differs.</summary>
     public string Planned { get; init; } = Description;

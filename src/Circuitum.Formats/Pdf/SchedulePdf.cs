@@ -64,7 +64,7 @@ public static class SchedulePdf
         // Room for its number: “, 2 of 4”.
         var parts = new List<string>();
         var room = 0;
-        foreach (var line in ScheduleComparison.LinesOf([panel]).Select(l => $"\n{(l.Poles == 2 ? $"{l.Space}/{l.Space.Number + 2}" : l.Space)} {l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}"))
+        foreach (var line in ScheduleComparison.LinesOf([panel]).Select(l => $"\n{string.Join('/', l.Space.Taking(l.Poles ?? 1))} {l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}"))
         {
             var bytes = Encoding.UTF8.GetByteCount(line);
             if (parts.Count == 0 || room < bytes)
