@@ -27,8 +27,9 @@ public static class PanelPlaces
     /// <param name="plan">The plan as it stands.</param>
     /// <param name="panel">A panel of it.</param>
     /// <param name="count">Places wanted, 1 to 8.</param>
+    /// <param name="gone">Ends the search: nobody waits for it any more.</param>
     /// <exception cref="ArgumentException">There is no such panel.</exception>
-    public static ImmutableArray<PanelPlace> Best(Plan plan, PanelId panel, int count)
+    public static ImmutableArray<PanelPlace> Best(Plan plan, PanelId panel, int count, CancellationToken gone = default)
     {
         var standing = plan.Job.Panels.FirstOrDefault(p => p.Id == panel) ?? throw new ArgumentException($"no panel {panel}", nameof(panel));
         var structure = plan.House.Room(standing.Room).Structure;
@@ -56,7 +57,7 @@ public static class PanelPlaces
                 continue;
             }
 
-            var after = Planner.Plan(job);
+            var after = Planner.Plan(job, gone);
             var room = after.House.Room(there.Room);
             if (!after.Tags.Any(t => t.Severity == Severity.Red && t.Subject == Subject.Panel(panel) && plan.Tags.All(b => b.Subject != t.Subject || b.Rule != t.Rule)))
             {

@@ -8,10 +8,13 @@ namespace Circuitum.Data;
 /// <summary>Drawings to lay under plans, kept once however often they are brought in.</summary>
 public sealed class Drawings(IDbContextFactory<JobsDb> databases)
 {
+    /// <summary>What a drawing is found by.</summary>
+    public static string FingerprintOf(string document) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(document)));
+
     /// <summary>Keeps a drawing; its fingerprint.</summary>
     public async Task<string> KeepAsync(string document)
     {
-        var fingerprint = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(document)));
+        var fingerprint = FingerprintOf(document);
         await using var db = await databases.CreateDbContextAsync();
         if (!await db.Drawings.AnyAsync(d => d.Fingerprint == fingerprint))
         {

@@ -9,12 +9,37 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     // SQLite's own code for a broken primary key or unique index.
     private const int Constraint = 19;
 
-    /// <summary>Makes or upgrades the database file.</summary>
-    public async Task PrepareAsync()
+    // One writer at a time, as SQLite has it: the others wait here, where waiting takes no thread.
+    private readonly SemaphoreSlim writing = new(1);
+
+    /// <summary>Makes or upgrades the database file, see <see cref="Preparation"/>; what was found in it.</summary>
+    /// <exception cref="PreparationException">It cannot be done.</exception>
+    public Task<Prepared> PrepareAsync(Action<string>? say = null) => new Preparation(databases).RunAsync(say ?? (_ => { }));
+
+    /// <summary>Takes a job off the list with all its revisions; nothing brings it back but a backup. False when there is none.</summary>
+    public async Task<bool> DeleteAsync(JobKey job)
     {
-        await using var db = await databases.CreateDbContextAsync();
-        await db.Database.MigrateAsync();
-        await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+        await writing.WaitAsync();
+        try
+        {
+            await using var db = await databases.CreateDbContextAsync();
+            KeptAside.Forget(db);
+            var gone = await db.Jobs.Where(j => j.Key == job.Value).ExecuteDeleteAsync() > 0;
+            await KeptAside.WriteAsync(db);
+            return gone;
+        }
+        finally
+        {
+            writing.Release();
+        }
+    }
+
+    /// <summary>Writes a backup of everything to a file that is not there yet.</summary>
+    /// <exception cref="PreparationException">It cannot be done.</exception>
+    public BackupContents Backup(string to)
+    {
+        using var db = databases.CreateDbContext();
+        return Backups.Write(db.Database.GetDbConnection().DataSource, to);
     }
 
     /// <summary>Every job with its newest revision, the newest first.</summary>
@@ -59,7 +84,17 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         var key = isDemo ? "demo" : Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..];
         db.Add(new StoredJob { Key = key, IsDemo = isDemo, StartedAt = Now() });
         db.Add(Row(key, 1, new(RevisionKind.Start, 0, who, phrase, jobName, document)));
-        await db.SaveChangesAsync();
+        await writing.WaitAsync();
+        try
+        {
+            await db.SaveChangesAsync();
+            await KeptAside.WriteAsync(db);
+        }
+        finally
+        {
+            writing.Release();
+        }
+
         return new(key);
     }
 
@@ -79,15 +114,21 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
 
         var row = Row(job.Value, from + 1, revision);
         db.Add(row);
+        await writing.WaitAsync();
         try
         {
             await db.SaveChangesAsync();
+            await KeptAside.WriteAsync(db);
             return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase));
         }
         catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: Constraint })
         {
             await using var fresh = await databases.CreateDbContextAsync();
             return await LatestAsync(fresh, job) is { } first ? new Saving.Overtaken(first) : new Saving.Gone();
+        }
+        finally
+        {
+            writing.Release();
         }
     }
 

@@ -213,6 +213,15 @@ internal static class CircuitChecks
             };
         }
 
+        foreach (var (circuit, pin) in plan.Job.Pins.Boxes.Select(p => (Circuit: plan.Circuits.FirstOrDefault(c => c.Circuit.Boxes.Contains(p.Box)), p)).Where(x => x.Circuit is not null && x.Circuit.Circuit.Key != x.p.Circuit))
+        {
+            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit!.Circuit.Key), "pin", $"{plan.Survey[pin.Box].Name} is pinned to circuit {pin.Circuit}, and cannot be on it.",
+                "That circuit is in another building, is a feeder, or has not what is tied to this box. Free the pin, or pin it elsewhere.")
+            {
+                Fixes = [new Fix($"Unpin {plan.Survey[pin.Box].Name}", new PinBox(pin.Box, null))],
+            };
+        }
+
         foreach (var (circuit, free) in loose.Where(p => !keys.Contains(p.Circuit)))
         {
             yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit), "pin", $"A pin names circuit “{circuit}”, which is not in the plan now.", "Its boxes are on other circuits. Free the pin, or put the boxes back.")

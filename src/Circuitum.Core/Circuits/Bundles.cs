@@ -34,7 +34,16 @@ internal static class Bundles
     {
         var index = survey.Boxes.Select((b, i) => (b.Box.Id, i)).ToDictionary(x => x.Id, x => x.i);
         var parent = Enumerable.Range(0, survey.Boxes.Length).ToArray();
-        int Root(int i) => parent[i] == i ? i : parent[i] = Root(parent[i]);
+        int Root(int i)
+        {
+            while (parent[i] != i)
+            {
+                i = parent[i] = parent[parent[i]];
+            }
+
+            return i;
+        }
+
         void Join(int a, int b) => parent[Math.Max(Root(a), Root(b))] = Math.Min(Root(a), Root(b));
 
         foreach (var box in survey.Boxes)

@@ -52,19 +52,25 @@ public static class Dividing
     private static List<CircuitDraft> WithPins(List<CircuitDraft> drafts, Sorted sorted, Job job)
     {
         var pinned = job.Pins.Boxes.ToDictionary(p => p.Box, p => p.Circuit);
-        var keyed = CircuitDraft.Keyed(drafts);
+        var keyed = CircuitDraft.Keyed(drafts, Feeders(job));
         if (pinned.Count == 0)
         {
             return keyed;
         }
 
+        // A circuit stays in the building of its panel: a box held on one of another building, or on a feeder, gets a circuit of its own there.
+        var elsewhere = new Dictionary<(string Key, int Structure), int>();
+        var taken = keyed.Select(d => d.Key).Concat(Feeders(job)).ToHashSet();
         foreach (var (family, bundle) in sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b))).Where(x => x.b.Boxes.Any(b => pinned.ContainsKey(b.Box.Id))))
         {
             var key = bundle.Boxes.Where(b => pinned.ContainsKey(b.Box.Id)).Select(b => pinned[b.Box.Id]).First();
-            var target = keyed.FindIndex(d => d.Key == key.Value && d.Structure == bundle.Structure);
+            var target = elsewhere.TryGetValue((key.Value, bundle.Structure), out var made) ? made : keyed.FindIndex(d => d.Key == key.Value && d.Structure == bundle.Structure);
             if (target < 0)
             {
-                keyed.Add(CircuitDraft.Of(family, [bundle], 0) with { Key = key.Value, Why = Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", key.Value) });
+                var own = Ids.Free(key.Value, taken);
+                taken.Add(own);
+                elsewhere[(key.Value, bundle.Structure)] = keyed.Count;
+                keyed.Add(CircuitDraft.Of(family, [bundle], 0) with { Key = own, Why = Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", own) });
             }
             else
             {
@@ -74,6 +80,9 @@ public static class Dividing
 
         return keyed;
     }
+
+    /// <summary>Keys of the feeders: no branch circuit takes one of them.</summary>
+    internal static IEnumerable<string> Feeders(Job job) => job.Panels.Where(p => p.FedFrom is not null).Select(p => $"feeder-{p.Id}");
 
     private static Circuit Feeder(Panel panel, List<Circuit> circuits, Job job)
     {
@@ -167,15 +176,23 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
             : machines == 0 ? (CircuitKind.Lighting, 15.Amps()) : (CircuitKind.General, family.Rating);
     }
 
-    /// <summary>Two circuits that start in one room are told apart by a number.</summary>
-    public static List<CircuitDraft> Keyed(IEnumerable<CircuitDraft> drafts)
+    /// <summary>Two circuits that start in one room are told apart by a number; so is one that has the name of a feeder.</summary>
+    public static List<CircuitDraft> Keyed(IEnumerable<CircuitDraft> drafts, IEnumerable<string> feeders)
     {
         var used = new Dictionary<string, int>();
+        var taken = feeders.ToHashSet();
         var keyed = new List<CircuitDraft>();
         foreach (var draft in drafts)
         {
-            var count = used[draft.Key] = used.GetValueOrDefault(draft.Key) + 1;
-            keyed.Add(count == 1 ? draft : draft with { Key = $"{draft.Key}-{count}" });
+            string key;
+            do
+            {
+                var count = used[draft.Key] = used.GetValueOrDefault(draft.Key) + 1;
+                key = count == 1 ? draft.Key : $"{draft.Key}-{count}";
+            }
+            while (!taken.Add(key));
+
+            keyed.Add(key == draft.Key ? draft : draft with { Key = key });
         }
 
         return keyed;

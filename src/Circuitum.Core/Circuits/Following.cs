@@ -61,7 +61,7 @@ internal sealed class Following(Sorted sorted, Job job)
             Insert(drafts, family, bundle);
         }
 
-        return CircuitDraft.Keyed(drafts.Select(d => d.Draft));
+        return CircuitDraft.Keyed(drafts.Select(d => d.Draft), Dividing.Feeders(job));
     }
 
     private bool IsHeld(Bundle bundle) => bundle.Boxes.Any(b => pinned.ContainsKey(b.Box.Id));

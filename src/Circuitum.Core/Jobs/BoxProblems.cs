@@ -70,7 +70,7 @@ public static partial class JobProblems
                     yield return problem;
                 }
             }
-            else if (!Inside(room, box.X, box.Y))
+            else if (box.X.Abs() > Longest || box.Y.Abs() > Longest || !Inside(room, box.X, box.Y))
             {
                 yield return new(where, $"X {box.X}, Y {box.Y} lies outside “{room.Name}”");
             }
@@ -110,6 +110,11 @@ public static partial class JobProblems
         if (device.Rating is Amps rating && (rating.Value is not (15 or 20) || !device.Kind.IsGeneralReceptacle()))
         {
             yield return new($"{where} {device.Kind}", "a 125 V receptacle is rated 15 or 20 A");
+        }
+
+        foreach (var twice in device.Controls.GroupBy(c => c).Where(g => g.Count() > 1))
+        {
+            yield return new($"{where} {device.Kind}", $"controls “{twice.Key}” twice; name it once");
         }
 
         foreach (var target in device.Controls.Where(c => !boxes.Contains(c)))

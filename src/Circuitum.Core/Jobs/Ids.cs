@@ -1,43 +1,85 @@
 namespace Circuitum.Core.Jobs;
 
 /// <summary>Stable id of a box.</summary>
-public readonly record struct BoxId(string Value)
+public readonly record struct BoxId
 {
+    /// <summary>An id of that text.</summary>
+    /// <exception cref="FormatException">There is no text.</exception>
+    public BoxId(string value) => Value = Ids.Given(value);
+
+    /// <summary>Its text.</summary>
+    public string Value { get; }
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
 
 /// <summary>Stable id of a room.</summary>
-public readonly record struct RoomId(string Value)
+public readonly record struct RoomId
 {
+    /// <summary>An id of that text.</summary>
+    /// <exception cref="FormatException">There is no text.</exception>
+    public RoomId(string value) => Value = Ids.Given(value);
+
+    /// <summary>Its text.</summary>
+    public string Value { get; }
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
 
 /// <summary>Stable id of a level of a structure.</summary>
-public readonly record struct LevelId(string Value)
+public readonly record struct LevelId
 {
+    /// <summary>An id of that text.</summary>
+    /// <exception cref="FormatException">There is no text.</exception>
+    public LevelId(string value) => Value = Ids.Given(value);
+
+    /// <summary>Its text.</summary>
+    public string Value { get; }
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
 
 /// <summary>Stable id of a building.</summary>
-public readonly record struct StructureId(string Value)
+public readonly record struct StructureId
 {
+    /// <summary>An id of that text.</summary>
+    /// <exception cref="FormatException">There is no text.</exception>
+    public StructureId(string value) => Value = Ids.Given(value);
+
+    /// <summary>Its text.</summary>
+    public string Value { get; }
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
 
 /// <summary>Stable id of a panel.</summary>
-public readonly record struct PanelId(string Value)
+public readonly record struct PanelId
 {
+    /// <summary>An id of that text.</summary>
+    /// <exception cref="FormatException">There is no text.</exception>
+    public PanelId(string value) => Value = Ids.Given(value);
+
+    /// <summary>Its text.</summary>
+    public string Value { get; }
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
 
 /// <summary>A circuit's key, made from the room or box it serves, so that pins keep their meaning when the plan is made again.</summary>
-public readonly record struct CircuitKey(string Value)
+public readonly record struct CircuitKey
 {
+    /// <summary>An id of that text.</summary>
+    /// <exception cref="FormatException">There is no text.</exception>
+    public CircuitKey(string value) => Value = Ids.Given(value);
+
+    /// <summary>Its text.</summary>
+    public string Value { get; }
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }
@@ -45,6 +87,9 @@ public readonly record struct CircuitKey(string Value)
 /// <summary>Makes ids that people can read.</summary>
 public static class Ids
 {
+    // What a form or a file left out must not become an id: it would be stored as nothing, and nothing cannot be read back.
+    internal static string Given(string? value) => value ?? throw new FormatException("What this names was not sent. Open the page again.");
+
     /// <summary>Bedroom 2 becomes bedroom-2; at most 32 characters; the stem where nothing of the name can stand in an id.</summary>
     public static string Slug(string name, string stem)
     {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using Circuitum.Core.Units;
@@ -10,16 +11,13 @@ namespace Circuitum.Core.Jobs;
 public sealed record JobProblem(string Where, string What)
 {
     /// <inheritdoc/>
-    public override string ToString() => $"{Where}: {What}";
+    public override string ToString() => $"{Printed.Told(Where)}: {Printed.Told(What)}";
 }
 
 /// <summary>Finds what makes a job impossible to plan. A job without problems can be planned; whether it is lawful is for the checks.</summary>
 public static partial class JobProblems
 {
-    /// <summary>Most boxes one job may hold.</summary>
-    public const int MostBoxes = 5000;
-
-    private static readonly Length Longest = Length.FromFeet(1000);
+    private static Length Longest => JobLimits.Farthest;
 
     // A job never changes, and is asked about by the change that made it and again by its plan.
     private static readonly ConditionalWeakTable<Job, StrongBox<JobProblem?>> Known = [];
@@ -43,7 +41,7 @@ public static partial class JobProblems
 
     // Contradictions that need no framing to be seen, in the order of the job.
     private static IEnumerable<JobProblem> Find(Job job) =>
-        Sizes(job).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
+        Sizes(job).Concat(JobTexts.Find(job)).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Members(job)).Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
 
     private static IEnumerable<JobProblem> Sizes(Job job)
     {
@@ -62,14 +60,58 @@ public static partial class JobProblems
             yield return new("structures", "a job has 1 to 6 buildings");
         }
 
-        if (job.Boxes.Length > MostBoxes)
+        foreach (var (where, what, count, most) in Counts(job))
         {
-            yield return new("boxes", $"at most {MostBoxes} boxes to a job; this one has {job.Boxes.Length}");
+            if (count > most)
+            {
+                yield return new(where, string.Create(CultureInfo.InvariantCulture, $"at most {most} {what} to a job; this one has {count}"));
+            }
         }
 
-        if (job.Structures.Sum(s => s.Levels.Sum(l => l.Rooms.Length)) > 600)
+        foreach (var box in job.Boxes)
         {
-            yield return new("structures", "at most 600 rooms to a job");
+            if (box.Devices.FirstOrDefault(d => d.Controls.Length > JobLimits.ToASwitch) is { } device)
+            {
+                yield return new($"boxes “{box.Id}”", $"one switch works at most {JobLimits.ToASwitch} boxes; this one works {device.Controls.Length}");
+            }
+        }
+
+        if (job.Boxes.SelectMany(b => b.Devices).SelectMany(d => d.Controls).GroupBy(c => c).FirstOrDefault(g => g.Count() > JobLimits.ToASwitch) is { } often)
+        {
+            yield return new($"boxes “{often.Key}”", $"at most {JobLimits.ToASwitch} places work one lamp; this one has {often.Count()}");
+        }
+    }
+
+    private static IEnumerable<(string Where, string What, int Count, int Most)> Counts(Job job)
+    {
+        var levels = job.Levels.ToList();
+        var rooms = job.Rooms.ToList();
+        yield return ("boxes", "boxes", job.Boxes.Length, JobLimits.Boxes);
+        yield return ("structures", "rooms", rooms.Count, JobLimits.Rooms);
+        yield return ("structures", "corners of rooms", rooms.Sum(r => r.Corners.Length), JobLimits.Corners);
+        yield return ("structures", "openings", rooms.Sum(r => r.Openings.Length), JobLimits.Openings);
+        yield return ("structures", "fixtures", rooms.Sum(r => r.Fixtures.Length), JobLimits.Fixtures);
+        yield return ("structures", "walls built otherwise", rooms.Sum(r => r.Builds.Length), JobLimits.Corners);
+        yield return ("structures", "obstructions", levels.Sum(l => l.Obstructions.Length), JobLimits.OnALevel);
+        yield return ("structures", "kept bays", levels.Sum(l => l.Reservations.Length), JobLimits.OnALevel);
+        yield return ("structures", "spare chases", levels.Sum(l => l.Chases.Length), JobLimits.OnALevel);
+        yield return ("panels", "panels", job.Panels.Length, JobLimits.Panels);
+        yield return ("trenches", "trenches", job.Trenches.Length, JobLimits.Trenches);
+        yield return ("pipes", "pipes", job.Pipes.Length, JobLimits.Pipes);
+        yield return ("wants", "wants", job.Wants.Length, JobLimits.Asked);
+        yield return ("holds", "holds", job.Holds.Length, JobLimits.Asked);
+        yield return ("amendments", "amendments", job.Amendments.Length, JobLimits.Amendments);
+        yield return ("pins.individual", "boxes held for a circuit of their own", job.Pins.Individual.Length, JobLimits.Individual);
+        yield return ("boxes", "pieces of equipment", job.Boxes.Count(b => b.Devices.Any(d => d.Plate is not null)), JobLimits.Individual);
+        yield return ("roomSchools", "rooms with schools of their own", job.RoomSchools.Length, JobLimits.Rooms);
+        foreach (var (where, count) in new (string, int)[]
+        {
+            ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("pins.spaces", job.Pins.Spaces.Length), ("pins.breakers", job.Pins.Breakers.Length),
+            ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length), ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),
+            ("pins.ways", job.Pins.Ways.Length), ("divisions", job.Divisions.Select(d => d.Circuits.Length).DefaultIfEmpty().Max()), ("panels", job.Panels.Sum(p => p.Taken.Length)),
+        })
+        {
+            yield return (where, "of these", count, JobLimits.Boxes);
         }
     }
 
@@ -174,7 +216,7 @@ public static partial class JobProblems
             yield return new($"pins.ways “{pin.Run}”", "a way is held by 1 to 12 places");
         }
 
-        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Any(v => v.X.Abs() > Length.FromFeet(1000) || v.Y.Abs() > Length.FromFeet(1000))))
+        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Any(v => v.X.Abs() > Longest || v.Y.Abs() > Longest)))
         {
             yield return new($"pins.ways “{pin.Run}”", "a place on a way lies within 1000 ft of the building's corner");
         }

@@ -20,6 +20,11 @@ public static partial class JobProblems
                 yield return new($"structures “{structure.Id}”", "a building needs at least one room");
             }
 
+            if (structure.Origin.X.Abs() > Longest || structure.Origin.Y.Abs() > Longest)
+            {
+                yield return new($"structures “{structure.Id}”.origin", "lies more than 1000 ft away");
+            }
+
             foreach (var level in structure.Levels)
             {
                 if (level.CeilingHeight < Length.FromFeet(6) || level.CeilingHeight > Length.FromFeet(20))
@@ -51,9 +56,9 @@ public static partial class JobProblems
                     }
                 }
 
-                foreach (var problem in level.Obstructions.Where(o => o.Width <= Length.Zero || o.Depth <= Length.Zero || o.Width > Longest || o.Depth > Longest))
+                foreach (var problem in level.Obstructions.Where(o => o.Width <= Length.Zero || o.Depth <= Length.Zero || o.Width > Longest || o.Depth > Longest || o.Corner.X.Abs() > Longest || o.Corner.Y.Abs() > Longest))
                 {
-                    yield return new($"levels “{level.Id}” obstruction “{problem.Name}”", "width and depth must be longer than nothing");
+                    yield return new($"levels “{level.Id}” obstruction “{problem.Name}”", "width and depth must be longer than nothing, and it lies within 1000 ft");
                 }
 
                 foreach (var problem in Outlines(level).Concat(level.Rooms.SelectMany(Contents)).Concat(KeptWays(level)))
@@ -70,6 +75,11 @@ public static partial class JobProblems
                 yield return new($"trenches “{trench.Id}”", "a trench has 2 to 40 points and 6 to 48 in of cover");
             }
 
+            if (trench.Path.Any(p => p.X.Abs() > Longest || p.Y.Abs() > Longest))
+            {
+                yield return new($"trenches “{trench.Id}”", "a corner of it lies more than 1000 ft away");
+            }
+
             if (trench.DataPipe is { } apart && (apart < Length.Zero || apart > Length.FromInches(48)))
             {
                 yield return new($"trenches “{trench.Id}”.dataPipe", $"lies 0 to 48 in from the power; it is {apart}");
@@ -79,6 +89,35 @@ public static partial class JobProblems
 
     /// <summary>The first thing wrong with the outlines of rooms, whatever is on their walls; null when they can be framed.</summary>
     internal static JobProblem? FirstOfOutlines(Job job) => Sizes(job).Concat(Duplicates(job)).Concat(job.Levels.SelectMany(Outlines)).FirstOrDefault();
+
+    // Joists and studs by their spacing: what is bored is looked for among them, so a field of a thousand feet framed at 8 in is no house.
+    private static IEnumerable<JobProblem> Members(Job job)
+    {
+        long members = 0;
+        foreach (var level in job.Levels.Where(l => l.Rooms.Any(r => !r.Corners.IsEmpty)))
+        {
+            var corners = level.Rooms.SelectMany(r => r.Corners).ToList();
+            foreach (var joists in new[] { level.FloorJoists, level.CeilingJoists }.OfType<Joists>())
+            {
+                var across = joists.Run == JoistRun.NorthSouth ? corners.Max(c => c.X) - corners.Min(c => c.X) : corners.Max(c => c.Y) - corners.Min(c => c.Y);
+                members += across.Sixtyfourths / Math.Max(1, joists.Spacing.Sixtyfourths);
+            }
+
+            foreach (var room in level.Rooms)
+            {
+                for (var wall = 1; wall <= room.Corners.Length; wall++)
+                {
+                    var spacing = room.Builds.FirstOrDefault(b => b.Wall == wall)?.Spacing ?? Length.FromInches(16);
+                    members += Span(room, wall).Sixtyfourths / Math.Max(1, spacing.Sixtyfourths);
+                }
+            }
+        }
+
+        if (members > JobLimits.Members)
+        {
+            yield return new("structures", $"at most {JobLimits.Members} joists and studs to a job; by their spacing this one has {members}");
+        }
+    }
 
     private static IEnumerable<JobProblem> Outlines(Level level)
     {
@@ -242,9 +281,10 @@ public static partial class JobProblems
             {
                 yield return new($"{where} fixture {fixture.Kind}", $"wall {wall} is not there; the room has walls 1 to {corners.Length}");
             }
-            else if (fixture.Width <= Length.Zero || fixture.Depth <= Length.Zero || fixture.Offset < Length.Zero || fixture.Width > Longest || fixture.Depth > Longest)
+            else if (fixture.Width <= Length.Zero || fixture.Depth <= Length.Zero || fixture.Offset < Length.Zero || fixture.Width > Longest || fixture.Depth > Longest
+                || fixture.Offset > Longest || fixture.X.Abs() > Longest || fixture.Y.Abs() > Longest)
             {
-                yield return new($"{where} fixture {fixture.Kind}", "width and depth must be longer than nothing, the offset not negative");
+                yield return new($"{where} fixture {fixture.Kind}", "width and depth must be longer than nothing, the offset not negative, and it stands within 1000 ft");
             }
         }
     }

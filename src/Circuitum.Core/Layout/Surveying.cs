@@ -56,12 +56,20 @@ public static class Surveying
         var side = room.Sides[number - 1];
         var face = side.At(Length.Min(offset, side.Clear));
         var centre = side.Into(face, -side.HalfThickness);
-        var wall = level.Walls.First(w => w.AlongX == side.AlongX && w.Rooms.Contains(id) && OnLine(w, centre) && w.Along(centre) >= Length.Zero && w.Along(centre) <= w.Run);
-        return new(room.Structure, room.Level, wall.At(wall.Along(centre)).At(level.Floor + height), wall.Index, wall.Along(centre), Mount.Wall);
+        // Beside a corner that turns into the room the face reaches past the end of its wall: then the nearest of the room's walls is the one.
+        var wall = level.Walls.Where(w => w.AlongX == side.AlongX && w.Rooms.Contains(id)).MinBy(w => Off(w, centre))!;
+        var along = Length.Max(Length.Zero, Length.Min(wall.Along(centre), wall.Run));
+        return new(room.Structure, room.Level, wall.At(along).At(level.Floor + height), wall.Index, along, Mount.Wall);
     }
 
-    // A side that is part inside, part outside has its face set off by the thicker wall; its stretches still lie within that set-off.
-    private static bool OnLine(Wall wall, Point at) => (wall.AlongX ? wall.Start.Y - at.Y : wall.Start.X - at.X).Abs() <= Length.FromInches(2.5m);
+    // How far a place is from a wall. A side that is part inside, part outside has its face set off by the thicker wall; its stretches still lie within that set-off.
+    private static Length Off(Wall wall, Point at)
+    {
+        var aside = (wall.AlongX ? wall.Start.Y - at.Y : wall.Start.X - at.X).Abs();
+        var along = wall.Along(at);
+        var beyond = Length.Max(Length.Zero, Length.Max(-along, along - wall.Run));
+        return beyond + (aside <= Length.FromInches(2.5m) ? Length.Zero : aside);
+    }
 
     internal static Length UsualHeight(Box box, HouseRules rules) =>
         box.ServesCounter ? rules.CounterHeight

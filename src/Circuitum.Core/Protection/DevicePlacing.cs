@@ -89,40 +89,55 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 
         var devices = ImmutableDictionary.CreateBuilder<BoxId, ProtectiveDevice>();
         string? refused = null;
-        void Go(BoxId at, bool covered)
-        {
-            var next = onward[at].Distinct().ToList();
-            if (!needs.Contains(at) || covered)
-            {
-                next.ForEach(n => Go(n, covered));
-                return;
-            }
 
-            if (!CanCarry(survey[at]))
-            {
-                refused ??= $"{survey[at].Name} needs it and cannot carry a device whose button is within reach";
-                return;
-            }
-
-            var load = each ? [] : next.Where(n => Beyond(n).Any(needs.Contains) && !Beyond(n).Any(b => KeepsAlive(survey[b]) && !needs.Contains(b))).ToImmutableArray();
-            devices[at] = new(ProtectiveKind.Gfci, load, [.. next.Except(load)], false);
-            next.ForEach(n => Go(n, load.Contains(n)));
-        }
-
+        // Cables may come back to a box that they left (a switch on the circuit of what it works), so each box is passed once protected and once not:
+        // one that is reached both ways needs a device of its own.
+        var passed = new HashSet<(BoxId, bool)>();
+        var waiting = new Stack<(BoxId At, bool Covered)>();
         if (sized.Routed.HomeRun?.To.Box is BoxId first)
         {
-            Go(first, false);
+            waiting.Push((first, false));
+        }
+
+        while (waiting.TryPop(out var step))
+        {
+            var (at, covered) = step;
+            if (!passed.Add(step))
+            {
+                continue;
+            }
+
+            var next = onward[at].Distinct().ToList();
+            ImmutableArray<BoxId> load = [];
+            if (needs.Contains(at) && !covered)
+            {
+                if (!CanCarry(survey[at]))
+                {
+                    refused ??= $"{survey[at].Name} needs it and cannot carry a device whose button is within reach";
+                    continue;
+                }
+
+                load = each ? [] : [.. next.Where(n => Beyond(n) is var beyond && beyond.Any(needs.Contains) && !beyond.Any(b => KeepsAlive(survey[b]) && !needs.Contains(b)))];
+                devices[at] = new(ProtectiveKind.Gfci, load, [.. next.Except(load)], false);
+            }
+
+            foreach (var n in Enumerable.Reverse(next))
+            {
+                waiting.Push((n, covered || load.Contains(n)));
+            }
         }
 
         return (refused is null ? devices.ToImmutable() : ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, refused);
     }
 
-    private IEnumerable<BoxId> Beyond(BoxId box)
+    // A box with all that hangs behind it.
+    private List<BoxId> Beyond(BoxId box)
     {
         var found = new List<BoxId> { box };
+        var known = new HashSet<BoxId> { box };
         for (var i = 0; i < found.Count; i++)
         {
-            found.AddRange(onward[found[i]].Where(b => !found.Contains(b)));
+            found.AddRange(onward[found[i]].Where(known.Add));
         }
 
         return found;

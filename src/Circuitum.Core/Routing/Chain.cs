@@ -7,26 +7,18 @@ internal static class Chain
     public static int[] Improved(int n, int[] first, int[,] cost)
     {
         var order = new List<int>();
-        var left = Enumerable.Range(0, n).ToList();
-        while (left.Count > 0)
+        var loose = Enumerable.Range(0, n).ToList();
+        while (loose.Count > 0)
         {
-            var next = order.Count == 0 ? left.MinBy(i => first[i]) : left.MinBy(i => cost[order[^1], i]);
+            var next = order.Count == 0 ? loose.MinBy(i => first[i]) : loose.MinBy(i => cost[order[^1], i]);
             order.Add(next);
-            left.Remove(next);
+            loose.Remove(next);
         }
 
-        long Total(List<int> o)
-        {
-            long sum = first[o[0]];
-            for (var i = 1; i < o.Count; i++)
-            {
-                sum += cost[o[i - 1], o[i]];
-            }
-
-            return sum;
-        }
-
-        var best = Total(order);
+        // Only the cables at both ends of what is turned or moved change: the rest of the chain need not be summed again.
+        var chain = order.ToArray();
+        long Into(int before, int at) => before < 0 ? first[at] : cost[chain[before], at];
+        long Onward(int at, int after) => after == n ? 0 : cost[at, chain[after]];
         for (var better = true; better;)
         {
             better = false;
@@ -34,22 +26,29 @@ internal static class Chain
             {
                 for (var j = i + 1; j < n; j++)
                 {
-                    var turned = order.ToList();
-                    turned.Reverse(i, j - i + 1);
-                    var moved = order.ToList();
-                    moved.RemoveAt(i);
-                    moved.Insert(j, order[i]);
-                    foreach (var candidate in new[] { turned, moved })
+                    int here = chain[i], there = chain[j];
+                    var left = Into(i - 1, here) + Onward(there, j + 1);
+                    var turned = Into(i - 1, there) + Onward(here, j + 1) - left;
+                    var moved = Into(i - 1, chain[i + 1]) + cost[there, here] + Onward(here, j + 1) - left - cost[here, chain[i + 1]];
+                    if (Math.Min(turned, moved) >= 0)
                     {
-                        if (Total(candidate) is var total && total < best)
-                        {
-                            (order, best, better) = (candidate, total, true);
-                        }
+                        continue;
+                    }
+
+                    better = true;
+                    if (turned <= moved)
+                    {
+                        Array.Reverse(chain, i, j - i + 1);
+                    }
+                    else
+                    {
+                        Array.Copy(chain, i + 1, chain, i, j - i);
+                        chain[j] = here;
                     }
                 }
             }
         }
 
-        return [.. order];
+        return chain;
     }
 }

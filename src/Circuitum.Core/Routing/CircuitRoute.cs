@@ -19,7 +19,9 @@ internal sealed class CircuitRoute
     private readonly Dictionary<BoxId, PlacedBox> byId;
     private readonly ImmutableArray<ControlGroup> groups;
     private readonly List<Run> runs = [];
+    private readonly HashSet<string> ids = [];
     private readonly bool damp;
+    private readonly Func<Place, Place, Length> cost;
     private int? serves;
 
     public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook.CodeBook book)
@@ -27,12 +29,16 @@ internal sealed class CircuitRoute
         (this.circuit, this.panel, this.finder, this.job, this.book) = (circuit, panel, finder, job, book);
         boxes = [.. circuit.Boxes.Select(id => survey[id])];
         byId = boxes.ToDictionary(b => b.Box.Id);
+        cost = boxes.Count > MostWeighed ? Reckoning.Between : finder.Cost;
         damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
-        groups = ControlGroups.Of(boxes, job.Schools, p => finder.Cost(panel.Place, p.Place));
+        groups = ControlGroups.Of(boxes, job.Schools, p => cost(panel.Place, p.Place));
         // What the feed is near anyway: boxes that are always live, and switches that work alone.
         var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight()) || groups.Any(g => g.Switches.Length == 1 && g.Switches[0].Box == b.Box.Id)).Select(b => b.Place).Append(panel.Place).ToList();
         groups = [.. groups.Select(g => g.Switches.Length is > 1 and <= MostInOrder ? InOrder(g, near) : g)];
     }
+
+    // A circuit of more boxes than any breaker carries is put in order by reckoned distance: each pair by its cheapest way would take minutes, and help nobody.
+    private const int MostWeighed = 100;
 
     // Sets of more places than this are taken from the panel's side on.
     private const int MostInOrder = 4;
@@ -41,9 +47,9 @@ internal sealed class CircuitRoute
     private ControlGroup InOrder(ControlGroup group, List<Place> near)
     {
         var lamps = group.Lamps.Select(l => byId[l].Place).ToList();
-        var legs = group.Switches.ToDictionary(s => s, s => SpanningTree.Least([byId[s.Box].Place, .. lamps], finder.Cost).Sixtyfourths);
-        var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => finder.Cost(p, byId[s.Box].Place).Sixtyfourths));
-        long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1)).Sum(p => (long)finder.Cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
+        var legs = group.Switches.ToDictionary(s => s, s => SpanningTree.Least([byId[s.Box].Place, .. lamps], cost).Sixtyfourths);
+        var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => cost(p, byId[s.Box].Place).Sixtyfourths));
+        long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1)).Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
         return group with { Switches = [.. Orders([.. group.Switches]).Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).MinBy(CostOf)!] };
     }
 
@@ -70,9 +76,11 @@ internal sealed class CircuitRoute
         }
 
         var alarms = boxes.Where(b => b.HasAlarm).ToList();
-        var firstAlarm = alarms.MinBy(a => finder.Cost(panel.Place, a.Place));
-        var heads = boxes.Where(b => !b.IsHead).SelectMany(b => b.Box.Devices.Where(d => !d.Kind.IsSwitch()).SelectMany(d => d.Controls).Where(byId.ContainsKey).Select(h => (Unit: b, Head: byId[h]))).ToList();
-        var fed = Trunk([.. boxes.Where(b => b.HasAlarm ? b == firstAlarm : NeedsFeed(b) && !heads.Exists(h => h.Head == b))], shared);
+        var firstAlarm = alarms.MinBy(a => cost(panel.Place, a.Place));
+        var heads = boxes.Where(b => !b.IsHead)
+            .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Equipment).SelectMany(d => d.Controls).Distinct().Where(byId.ContainsKey).Select(h => (Unit: b, Head: byId[h])))
+            .Where(h => h.Head.IsHead).DistinctBy(h => (h.Unit.Box.Id, h.Head.Box.Id)).ToList();
+        var fed = Trunk([.. boxes.Where(b => TakesFeed(b) || (b.HasAlarm ? b == firstAlarm : NeedsFeed(b) && !heads.Exists(h => h.Head == b)))], shared);
         foreach (var (group, number) in groups.Select((g, i) => (g, i)))
         {
             serves = number;
@@ -92,7 +100,7 @@ internal sealed class CircuitRoute
         foreach (var (unit, head) in heads)
         {
             // The supply goes to the unit; from it a cable with the signal goes back to each head. Behind a disconnect the unit is fed by its leg.
-            Add(RunKind.Interconnect, unit, head, fed.GetValueOrDefault(unit.Box.Id) ?? runs.First(r => r.To.Box == unit.Box.Id), [Carried.Hot, TwoLegs ? Carried.SecondLeg : Carried.Neutral, Carried.Signal]);
+            Add(RunKind.Interconnect, unit, head, fed.GetValueOrDefault(unit.Box.Id) ?? runs.Find(r => r.To.Box == unit.Box.Id), [Carried.Hot, TwoLegs ? Carried.SecondLeg : Carried.Neutral, Carried.Signal]);
         }
 
         if (firstAlarm is not null)
@@ -114,7 +122,7 @@ internal sealed class CircuitRoute
     private bool NeedsFeed(PlacedBox box)
     {
         var id = box.Box.Id;
-        if (groups.Any(g => g.Loop ? g.Lamps[0] == id : g.Switches[0].Box == id))
+        if (TakesFeed(box))
         {
             return true;
         }
@@ -123,6 +131,9 @@ internal sealed class CircuitRoute
         var isLamp = groups.Any(g => g.Lamps.Contains(id));
         return !groups.Any(g => g.Has(id)) || (!isLamp && box.Box.Devices.Any(d => !d.Kind.IsSwitch()));
     }
+
+    // Where the feed of a group comes in: everything of it hangs on this box, whatever else is in it.
+    private bool TakesFeed(PlacedBox box) => groups.Any(g => g.Loop ? g.Lamps[0] == box.Box.Id : g.Switches[0].Box == box.Box.Id);
 
     // From the first switch by travelers to the last, on to a fan's control that stands elsewhere, and from there to the lamps.
     private void Behind(ControlGroup group, Run upstream)
@@ -148,7 +159,8 @@ internal sealed class CircuitRoute
 
     private void Legs(ControlGroup group, PlacedBox start, Run upstream, IReadOnlyList<BoxId> lamps)
     {
-        var ends = lamps.Select(id => byId[id]).ToList();
+        // A lamp in the box of its last switch needs no cable.
+        var ends = lamps.Where(id => id != start.Box.Id).Select(id => byId[id]).ToList();
         var tree = Tree(ends, start.Place, i => ends[i].Box.Devices.Length == 1 && ends[i].HasLight);
         var beyond = new List<PlacedBox>[ends.Count];
         foreach (var at in tree.Order.Reverse())
@@ -192,7 +204,7 @@ internal sealed class CircuitRoute
     }
 
     private FeedTree Tree(List<PlacedBox> ends, Place start, Func<int, bool> branches) => FeedTree.Of(ends.Count,
-        i => finder.Cost(start, ends[i].Place).Sixtyfourths, (i, j) => finder.Cost(ends[i].Place, ends[j].Place).Sixtyfourths, branches);
+        i => cost(start, ends[i].Place).Sixtyfourths, (i, j) => cost(ends[i].Place, ends[j].Place).Sixtyfourths, branches);
 
     // The box, or the largest usual one of its gangs, holds one feed in and two out beside its own legs, 314.16.
     private bool HasRoomToBranch(PlacedBox box)
@@ -212,7 +224,14 @@ internal sealed class CircuitRoute
 
     private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, ImmutableArray<Carried> carries, string? ridesIn = null)
     {
-        var id = $"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}";
+        // A leg may lie beside a feed between the same two boxes: each has an id of its own.
+        var stem = $"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}";
+        var id = stem;
+        for (var n = 2; !ids.Add(id); n++)
+        {
+            id = $"{stem}:{n}";
+        }
+
         var pin = job.Pins.Ways.FirstOrDefault(p => p.Run == id);
         var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.Via ?? []) : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
         var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;

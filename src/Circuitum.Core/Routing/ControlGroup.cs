@@ -30,7 +30,7 @@ internal static class ControlGroups
         var places = boxes.SelectMany(b => b.Box.Devices.Select((d, gang) => (Box: b, Device: d, Gang: gang))).Where(x => x.Device.Kind.IsSwitch());
         foreach (var (box, device, gang) in places.OrderBy(x => x.Device.Kind == DeviceKind.FanControl ? 1 : 0))
         {
-            var lamps = device.Controls.Where(id => id != box.Box.Id && here.ContainsKey(id)).Select(id => here[id]).ToList();
+            var lamps = device.Controls.Where(id => id != box.Box.Id && here.ContainsKey(id)).Distinct().Select(id => here[id]).ToList();
             if (lamps.Count == 0)
             {
                 continue;

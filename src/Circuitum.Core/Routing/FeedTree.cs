@@ -152,7 +152,13 @@ internal sealed record FeedTree(int[] Parent, int[] Order)
             parent[order[i]] = i == 0 ? -1 : order[i - 1];
         }
 
-        var best = Cost(parent, first, cost);
+        var fed = new int[n];
+        foreach (var by in parent.Where(p => p >= 0))
+        {
+            fed[by]++;
+        }
+
+        var branch = Labour.Usual.Branch.Sixtyfourths;
         for (var better = true; better;)
         {
             better = false;
@@ -161,19 +167,19 @@ internal sealed record FeedTree(int[] Parent, int[] Order)
                 for (var to = 0; to < n; to++)
                 {
                     var was = parent[at];
-                    if (was < 0 || to == was || Below(parent, to, at) || Fed(parent, to) >= (may[to] ? 2 : 1))
+                    if (was < 0 || to == was || fed[to] >= (may[to] ? 2 : 1))
                     {
                         continue;
                     }
 
-                    parent[at] = to;
-                    if (Cost(parent, first, cost) is var sum && sum < best)
+                    // What the tree costs changes by this one cable and by the branches at both ends of the exchange.
+                    var more = (long)cost[to, at] - cost[was, at] + (fed[to] > 0 ? branch : 0) - (fed[was] > 1 ? branch : 0);
+                    if (more < 0 && !Below(parent, to, at))
                     {
-                        (best, better) = (sum, true);
-                    }
-                    else
-                    {
-                        parent[at] = was;
+                        parent[at] = to;
+                        fed[was]--;
+                        fed[to]++;
+                        better = true;
                     }
                 }
             }
@@ -195,24 +201,33 @@ internal sealed record FeedTree(int[] Parent, int[] Order)
         return false;
     }
 
-    private static int Fed(int[] parent, int by) => parent.Count(p => p == by);
-
-    // The shorter branch is written first, as it is made up first.
+    // The shorter branch is written first, as it is made up first. Without recursion: a person can put thousands of boxes on one circuit.
     private static FeedTree InOrder(int[] parent)
     {
         var children = Enumerable.Range(0, parent.Length).ToLookup(i => parent[i]);
-        int Size(int at) => 1 + children[at].Sum(Size);
-        var order = new List<int>();
-        void Visit(int at)
+        var down = new List<int>(parent.Length) { children[-1].Single() };
+        for (var i = 0; i < down.Count; i++)
+        {
+            down.AddRange(children[down[i]]);
+        }
+
+        var size = new int[parent.Length];
+        foreach (var at in Enumerable.Reverse(down))
+        {
+            size[at] = 1 + children[at].Sum(c => size[c]);
+        }
+
+        var order = new List<int>(parent.Length);
+        var waiting = new Stack<int>([down[0]]);
+        while (waiting.TryPop(out var at))
         {
             order.Add(at);
-            foreach (var next in children[at].OrderBy(Size).ThenBy(c => c))
+            foreach (var next in children[at].OrderByDescending(c => size[c]).ThenByDescending(c => c))
             {
-                Visit(next);
+                waiting.Push(next);
             }
         }
 
-        Visit(children[-1].Single());
         return new(parent, [.. order]);
     }
 }

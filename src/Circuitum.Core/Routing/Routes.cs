@@ -12,7 +12,7 @@ namespace Circuitum.Core.Routing;
 public static class Routes
 {
     /// <summary>Routes every circuit from its panel.</summary>
-    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job, CodeBook.CodeBook book)
+    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job, CodeBook.CodeBook book, CancellationToken gone = default)
     {
         var finder = new Wayfinder(house, job);
         var panels = job.Panels.ToDictionary(p => p.Id, p => new RunEnd(Surveying.PlacePanel(house, p), $"Panel {p.Id}", null, p.Id));
@@ -20,6 +20,7 @@ public static class Routes
         var together = new Dictionary<CircuitKey, RoutedCircuit>();
         RoutedCircuit Pull(Circuit circuit)
         {
+            gone.ThrowIfCancellationRequested();
             if (circuit.Feeds is PanelId fed)
             {
                 return new(circuit, [FeederRoute.Pull(circuit, panels[circuit.Panel], panels[fed], finder, house, job)], []);

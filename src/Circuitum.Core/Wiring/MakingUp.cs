@@ -107,7 +107,7 @@ internal sealed class MakingUp
             // The lamp that takes the feed hands on to the others what its switch sends back.
             foreach (var next in from.Where(r => r.Kind == RunKind.SwitchLeg && GroupOf(r) == group))
             {
-                Join(switched!, NetOf(next, Carried.Switched));
+                Join(switched, NetOf(next, Carried.Switched));
                 switched = NetOf(loop, Carried.Switched);
             }
         }
@@ -181,8 +181,8 @@ internal sealed class MakingUp
         var outs = from.Where(r => r.Kind == RunKind.SwitchLeg && GroupOf(r) == group).ToList();
         if (group.Loop)
         {
-            On(NetOf(comes!, Carried.Hot), gang, TerminalKind.SwitchIn);
-            On(NetOf(comes!, Carried.Switched), gang, TerminalKind.SwitchOut);
+            On(NetOf(comes, Carried.Hot), gang, TerminalKind.SwitchIn);
+            On(NetOf(comes, Carried.Switched), gang, TerminalKind.SwitchOut);
         }
         else if (circuit.Circuit.Load.Volts.Value > 120)
         {
@@ -204,8 +204,8 @@ internal sealed class MakingUp
             }
             else
             {
-                On(NetOf(comes!, Carried.TravelerOne), gang, TerminalKind.TravelerOne);
-                On(NetOf(comes!, Carried.TravelerTwo), gang, TerminalKind.TravelerTwo);
+                On(NetOf(comes, Carried.TravelerOne), gang, TerminalKind.TravelerOne);
+                On(NetOf(comes, Carried.TravelerTwo), gang, TerminalKind.TravelerTwo);
             }
 
             if (goes is not null)
@@ -257,17 +257,20 @@ internal sealed class MakingUp
 
     private void MoveTo(Net to, Run run, Carried carries)
     {
-        var net = NetOf(run, carries);
-        var end = net.Ends.First(e => e.Run == run && e.Conductor.Carries == carries);
-        net.Ends.Remove(end);
-        to.Ends.Add(end);
+        if (NetOf(run, carries) is { } net)
+        {
+            var end = net.Ends.First(e => e.Run == run && e.Conductor.Carries == carries);
+            net.Ends.Remove(end);
+            to.Ends.Add(end);
+        }
     }
 
-    private Net NetOf(Run run, Carried carries) => nets.First(n => n.Ends.Exists(e => e.Run == run && e.Conductor.Carries == carries));
+    // Null where the cable does not carry it: a set of switches that a person tied so that it cannot work is still drawn, as far as it goes.
+    private Net? NetOf(Run? run, Carried carries) => nets.Find(n => n.Ends.Exists(e => e.Run == run && e.Conductor.Carries == carries));
 
-    private void Join(Net a, Net b)
+    private void Join(Net? a, Net? b)
     {
-        if (a == b)
+        if (a is null || b is null || a == b)
         {
             return;
         }
@@ -279,10 +282,10 @@ internal sealed class MakingUp
 
     private static void On(Net? net, int gang, TerminalKind kind) => net?.Terminals.Add(new(gang, kind));
 
-    private void Give(IEnumerable<Net> legs, int gang, TerminalKind kind)
+    private void Give(IEnumerable<Net?> legs, int gang, TerminalKind kind)
     {
         Net? first = null;
-        foreach (var leg in legs.ToList())
+        foreach (var leg in legs.OfType<Net>().ToList())
         {
             if (first is null)
             {

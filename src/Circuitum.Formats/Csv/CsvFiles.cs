@@ -12,7 +12,13 @@ namespace Circuitum.Formats.Csv;
 /// <summary>Writes the open CSV lists of a plan. Cells that a spreadsheet would run as a formula are written as text.</summary>
 public static class CsvFiles
 {
-    private static readonly CsvConfiguration Configuration = new(CultureInfo.InvariantCulture) { NewLine = "\n", InjectionOptions = InjectionOptions.Escape };
+    private static readonly CsvConfiguration Configuration = new(CultureInfo.InvariantCulture)
+    {
+        NewLine = "\n",
+        InjectionOptions = InjectionOptions.Escape,
+        // What separates cells in some countries, and what begins a row, is held together by quotes.
+        ShouldQuote = cell => ConfigurationFunctions.ShouldQuote(cell) || cell.Field?.IndexOfAny([';', '\t', '\r', '\n']) >= 0,
+    };
 
     /// <summary>Header of the schedule.</summary>
     public const string ScheduleColumns = "panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg";

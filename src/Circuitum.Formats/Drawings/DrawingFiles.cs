@@ -16,7 +16,14 @@ public static class DrawingFiles
     public static FlatDrawing Read(byte[] bytes)
     {
         var start = Encoding.UTF8.GetString(bytes.AsSpan(0, Math.Min(bytes.Length, 200))).TrimStart('\uFEFF').TrimStart();
-        return start.Length == 0 ? throw new DrawingException("The file is empty.") : start[0] == '<' ? SvgReader.Read(bytes) : DxfReader.Read(bytes);
+        try
+        {
+            return start.Length == 0 ? throw new DrawingException("The file is empty.") : start[0] == '<' ? SvgReader.Read(bytes) : DxfReader.Read(bytes);
+        }
+        catch (System.Text.RegularExpressions.RegexMatchTimeoutException)
+        {
+            throw new DrawingException("A text in the drawing takes too long to read. Bring in only the floor plan.");
+        }
     }
 
     /// <summary>The drawing as text, to be kept.</summary>

@@ -4,7 +4,7 @@ using Circuitum.Core.Units;
 namespace Circuitum.Formats.Drawings;
 
 /// <summary>A drawing that cannot be taken: one message that names the place and says what to do.</summary>
-public sealed class DrawingException(string message) : Exception(message);
+public sealed class DrawingException(string message) : Exception(Circuitum.Core.Jobs.Printed.Told(message, 400));
 
 /// <summary>A drawing brought in, flat: every curve as short lines, every block in its place. X runs east, Y south, as on a plan.</summary>
 /// <param name="Layers">Layers by name, in the order they were met.</param>

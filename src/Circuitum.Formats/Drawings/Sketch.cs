@@ -38,7 +38,7 @@ internal sealed class Sketch
 
         if (words.Trim().Length > 0)
         {
-            On(layer).Texts.Add(new(At(x, y, where), words.Trim() is { Length: > 80 } wordy ? wordy[..80] : words.Trim()));
+            On(layer).Texts.Add(new(At(x, y, where), Core.Jobs.Printed.Cut(words.Trim(), 80)));
         }
     }
 

@@ -204,17 +204,26 @@ public static partial class SvgReader
 }
 
 /// <summary>Cuts the data of an SVG path into lines; curves become short pieces, an arc its chord in eight.</summary>
-internal static partial class SvgPaths
+internal static class SvgPaths
 {
+    private static readonly System.Buffers.SearchValues<char> Letters = System.Buffers.SearchValues.Create("MmLlHhVvCcSsQqTtAaZz");
+
     public static IEnumerable<(bool Closed, List<(double X, double Y)> Points)> Of(string data, string where)
     {
         var points = new List<(double X, double Y)>();
         (double X, double Y) at = (0, 0), start = (0, 0), pull = (0, 0);
         var last = ' ';
-        foreach (Match match in Commands().Matches(data))
+        var commands = 0;
+        for (int here = Next(data, 0), next; here >= 0; here = next)
         {
-            var letter = match.Groups[1].Value[0];
-            var n = SvgReader.Numbers(match.Groups[2].Value, where);
+            next = Next(data, here + 1);
+            if (++commands > Sketch.MostPoints)
+            {
+                throw new DrawingException($"{where}: a path of more than {Sketch.MostPoints:#,0} pieces. Bring in only the floor plan.");
+            }
+
+            var letter = data[here];
+            var n = SvgReader.Numbers(data[(here + 1)..(next < 0 ? data.Length : next)], where);
             var relative = char.IsLower(letter);
             var each = char.ToUpperInvariant(letter) switch { 'M' or 'L' or 'T' => 2, 'H' or 'V' => 1, 'C' => 6, 'S' or 'Q' => 4, 'A' => 7, _ => 0 };
             if (each == 0)
@@ -296,6 +305,5 @@ internal static partial class SvgPaths
         }
     }
 
-    [GeneratedRegex(@"([MmLlHhVvCcSsQqTtAaZz])([^MmLlHhVvCcSsQqTtAaZz]*)", RegexOptions.CultureInvariant, 2000)]
-    private static partial Regex Commands();
+    private static int Next(string data, int from) => data.AsSpan(from).IndexOfAny(Letters) is >= 0 and var found ? from + found : -1;
 }

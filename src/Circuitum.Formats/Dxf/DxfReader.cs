@@ -175,11 +175,7 @@ public static class DxfReader
 
         private void Draw(Entity e, Placing placing, string? layerOfBlock, ImmutableStack<string> inside, int depth)
         {
-            if (++laid > MostEntities)
-            {
-                throw new DrawingException($"The drawing has more than {MostEntities:#,0} entities once its blocks are in their places. Bring in only the floor plan.");
-            }
-
+            Count(1);
             var where = $"Line {e.Line + 1}, {e.Kind}";
             // What a block draws on layer 0 is on the layer of its place.
             var layer = e.Layer == "0" && layerOfBlock is not null ? layerOfBlock : e.Layer;
@@ -212,6 +208,14 @@ public static class DxfReader
             }
         }
 
+        private void Count(int more)
+        {
+            if ((laid += more) > MostEntities)
+            {
+                throw new DrawingException($"The drawing has more than {MostEntities:#,0} entities once its blocks are in their places. Bring in only the floor plan.");
+            }
+        }
+
         private void Insert(Entity e, Placing placing, string layer, ImmutableStack<string> inside, int depth, string where)
         {
             var name = e.Text(2, "");
@@ -231,6 +235,8 @@ public static class DxfReader
                 throw new DrawingException($"{where}: {columns} × {rows} copies of a block; at most {MostCopies:#,0}.");
             }
 
+            // Copies count whether anything is drawn in them or not: empty blocks in each other would be gone through for ever.
+            Count(columns * rows);
             var at = placing.After(Placing.Shift(e.Number(10, 0), e.Number(20, 0))).After(Placing.Turn(e.Number(50, 0)));
             for (var row = 0; row < rows; row++)
             {
@@ -314,7 +320,8 @@ public static class DxfReader
         // Formatting of MTEXT: paragraphs, braces, and codes that end in a semicolon.
         private static string Plain(string text)
         {
-            var plain = System.Text.RegularExpressions.Regex.Replace(text.Replace("\\P", " ", StringComparison.Ordinal), @"\\[A-Za-z][^;\\{}]{0,40};", "", System.Text.RegularExpressions.RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+            // What is shown of a text is a line of 80 characters: the rest need not be looked at.
+            var plain = System.Text.RegularExpressions.Regex.Replace(Core.Jobs.Printed.Cut(text, 2000).Replace("\\P", " ", StringComparison.Ordinal), @"\\[A-Za-z][^;\\{}]{0,40};", "", System.Text.RegularExpressions.RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
             return plain.Replace("{", "", StringComparison.Ordinal).Replace("}", "", StringComparison.Ordinal).Replace("\\~", " ", StringComparison.Ordinal);
         }
     }

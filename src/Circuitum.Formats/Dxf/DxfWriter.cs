@@ -182,7 +182,7 @@ public static class DxfWriter
 
         public Text Pair(int code, string value)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{code,3}\n").Append(value.ReplaceLineEndings(" ")).Append('\n');
+            text.Append(CultureInfo.InvariantCulture, $"{code,3}\n").Append(string.Concat(value.Select(c => char.IsControl(c) || c is '\u2028' or '\u2029' ? ' ' : c))).Append('\n');
             return this;
         }
 

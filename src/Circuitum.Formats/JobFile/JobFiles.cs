@@ -6,7 +6,7 @@ using Circuitum.Core.Jobs;
 namespace Circuitum.Formats.JobFile;
 
 /// <summary>A job file that cannot be taken: one message that names the place and says what to do.</summary>
-public sealed class JobFileException(string message) : Exception(message);
+public sealed class JobFileException(string message) : Exception(Printed.Told(message, 400));
 
 /// <summary>Reads and writes *.circuitum.json.</summary>
 public static class JobFiles
@@ -45,6 +45,21 @@ public static class JobFiles
     /// <summary>Writes a job; reading it gives the same job.</summary>
     public static string Write(Job job) => JsonSerializer.Serialize(new Envelope { Format = Format, Version = Version, Job = job }, JobJson.Options) + "\n";
 
+    /// <summary>Writes a job that is about to be kept; null when what is written does not read back to the same job.</summary>
+    /// <remarks>Compared as text: a job that is written alike is alike. Contradictions are looked for where the job is planned.</remarks>
+    public static string? WriteWhole(Job job)
+    {
+        var written = Write(job);
+        try
+        {
+            return Write(JsonSerializer.Deserialize<Envelope>(written, JobJson.Options)!.Job) == written ? written : null;
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException or FormatException or OverflowException)
+        {
+            return null;
+        }
+    }
+
     private static Job Read(byte[] bytes)
     {
         var start = bytes.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? Encoding.UTF8.Preamble.Length : 0;
@@ -81,16 +96,26 @@ public static class JobFiles
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = 16 });
         string? format = null;
         int? version = null;
+        var member = Head.Other;
+        var lists = new Stack<bool>();
         while (reader.Read())
         {
-            if (reader.CurrentDepth == 1 && reader.TokenType == JsonTokenType.PropertyName)
+            switch (reader.TokenType)
             {
-                var isFormat = reader.ValueTextEquals("format");
-                var isVersion = reader.ValueTextEquals("version");
-                reader.Read();
-                format = isFormat && reader.TokenType == JsonTokenType.String ? reader.GetString() : format;
-                version = isVersion && reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var v) ? v : version;
+                case JsonTokenType.StartArray or JsonTokenType.StartObject:
+                    lists.Push(reader.TokenType == JsonTokenType.StartArray);
+                    break;
+                case JsonTokenType.EndArray or JsonTokenType.EndObject:
+                    lists.Pop();
+                    break;
+                case JsonTokenType.Null when lists.TryPeek(out var list) && list:
+                    throw new JobFileException($"Line {1 + utf8[..(int)reader.TokenStartIndex].Count((byte)'\n')}: a list holds nothing (null) where something is listed. Take it out.");
             }
+
+            format = member == Head.Format && reader.TokenType == JsonTokenType.String ? reader.GetString() : format;
+            version = member == Head.Version && reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var v) ? v : version;
+            member = reader.CurrentDepth != 1 || reader.TokenType != JsonTokenType.PropertyName ? Head.Other
+                : reader.ValueTextEquals("format") ? Head.Format : reader.ValueTextEquals("version") ? Head.Version : Head.Other;
         }
 
         if (format != Format)
@@ -113,6 +138,14 @@ public static class JobFiles
             : text.Contains("could not be mapped to any .NET member", StringComparison.Ordinal) ? $"“{text.Split('\'')[1]}” is no member the format knows here."
             : text.Contains("was missing required properties", StringComparison.Ordinal) ? $"required and missing: {text[(text.LastIndexOf(':') + 1)..].Trim(' ', '.')}."
             : text.Replace(" LineNumber:", " Line:", StringComparison.Ordinal);
+    }
+
+    // The member of the file's head whose value comes next.
+    private enum Head
+    {
+        Other,
+        Format,
+        Version,
     }
 
     private sealed record Envelope

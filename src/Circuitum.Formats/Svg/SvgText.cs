@@ -14,7 +14,24 @@ internal sealed class SvgText
 
     public static string N(Length length) => Hundredths((long)Math.Round(length.Sixtyfourths * (100 / 64.0)));
 
-    public static string Escape(string value) => SecurityElement.Escape(value);
+    /// <summary>The text as XML may hold it: marked characters written as entities, what is no character of XML left out (XML 1.0, 2.2).</summary>
+    public static string Escape(string value) => SecurityElement.Escape(IsWhole(value) ? value : string.Concat(Whole(value)));
+
+    private static bool IsWhole(string value)
+    {
+        foreach (var c in value)
+        {
+            if (c < ' ' || c >= '\uFFFE' || char.IsSurrogate(c))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static IEnumerable<string> Whole(string value) => value.EnumerateRunes()
+        .Where(r => r.Value is 9 or 10 or 13 or (>= 0x20 and < 0xFFFE) or >= 0x10000 && r != Rune.ReplacementChar).Select(r => r.ToString());
 
     public SvgText Raw(string svg)
     {

@@ -21,6 +21,7 @@ public sealed class DivisionSearches(TimeProvider clock) : IDisposable
     public const string Name = "Better division";
 
     private const int AtOnce = 2;
+    private static readonly TimeSpan Remembered = TimeSpan.FromHours(1);
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
     private readonly ConcurrentDictionary<JobKey, Search> searches = new();
     private readonly SemaphoreSlim turn = new(AtOnce);
@@ -50,6 +51,18 @@ public sealed class DivisionSearches(TimeProvider clock) : IDisposable
         if (searches.TryGetValue(key, out var search))
         {
             await Task.WhenAny(search.Task, Task.Delay(Patience, clock));
+        }
+    }
+
+    /// <summary>Forgets what ended an hour ago or longer.</summary>
+    public void DropOld()
+    {
+        foreach (var (key, search) in searches)
+        {
+            if (search.Ended is { } ended && clock.GetUtcNow() - ended > Remembered)
+            {
+                searches.TryRemove(new(key, search));
+            }
         }
     }
 

@@ -11,6 +11,9 @@ public sealed record OpenJob(JobKey Key, Timeline Timeline, Plan Plan)
 {
     /// <summary>Number of the newest revision.</summary>
     public int Revision => Timeline.Latest.Number;
+
+    /// <summary>Why this is not the newest revision's plan: that one cannot be opened. Null when it is.</summary>
+    public string? Spoiled { get; init; }
 }
 
 /// <summary>What came of a change.</summary>

@@ -7,26 +7,82 @@ using Circuitum.Formats.JobFile;
 namespace Circuitum.Web.Bench;
 
 /// <summary>Opens jobs, plans them, and saves what is done to them as new revisions.</summary>
-public sealed class Workbench(JobRevisions revisions)
+public sealed partial class Workbench(JobRevisions revisions, Planning planning, KeptPlans kept, IHttpContextAccessor asking, ILogger<Workbench> log)
 {
-    // Plans are functions of jobs: what is kept here can always be made again.
-    private const int MostOpen = 40;
-    private readonly ConcurrentDictionary<JobKey, OpenJob> open = new();
+    // How many revisions back one is looked for that can be read.
+    private const int MostBack = 50;
+    private readonly ConcurrentDictionary<(JobKey, int), Opening> openings = new();
 
-    /// <summary>The newest revision of a job, planned; null when there is no such job.</summary>
+    // Whoever asked has gone when the request is ended; a test without one waits for ever.
+    private CancellationToken Gone => asking.HttpContext?.RequestAborted ?? CancellationToken.None;
+
+    /// <summary>The newest revision of a job, planned; null when there is no such job. Where the newest cannot be read, the newest that can, with a sentence about it.</summary>
+    /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
     public async Task<OpenJob?> OpenAsync(JobKey key)
     {
-        if (open.TryGetValue(key, out var known) && known.Revision == await revisions.NewestAsync(key))
+        var newest = await revisions.NewestAsync(key);
+        if (newest == 0)
+        {
+            kept.Drop(key);
+            return null;
+        }
+
+        if (kept.Find(key) is { } known && known.Revision == newest)
         {
             return known;
         }
 
-        var all = await revisions.OfAsync(key);
-        return all.Count == 0 ? null : Keep(new(key, Timeline.Of(all), Planner.Plan(await JobAtAsync(key, all[^1].Number))));
+        // What several ask for at once is planned once, and ended when the last of them has gone.
+        while (true)
+        {
+            var opening = openings.GetOrAdd((key, newest), _ => new Opening());
+            if (opening.Join(token => ReadAsync(key, token)) is { } read)
+            {
+                try
+                {
+                    return await read.WaitAsync(Gone);
+                }
+                finally
+                {
+                    if (opening.Leave())
+                    {
+                        openings.TryRemove(new((key, newest), opening));
+                    }
+                }
+            }
+
+            openings.TryRemove(new((key, newest), opening));
+        }
     }
 
-    /// <summary>Starts a job from what a file says; its key.</summary>
-    public async Task<JobKey> StartAsync(Job job, string who, string phrase = "Bring in a job file") => await revisions.StartAsync(who, phrase, job.Name, JobFiles.Write(job));
+    /// <summary>Plans a job as it might be; nothing is kept.</summary>
+    /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
+    public Task<Plan> PlanAsync(Job job) => planning.PlanAsync(job, Gone);
+
+    /// <summary>Does a longer piece of planning.</summary>
+    /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
+    public Task<T> PlanAsync<T>(Func<CancellationToken, T> work) => planning.DoAsync(work, Gone);
+
+    /// <summary>Starts a job from what a file says; its key. It is planned before it is taken, so that whatever is on the list can be opened.</summary>
+    /// <exception cref="PlanningBusyException">Too much is being planned, or this takes too long.</exception>
+    /// <exception cref="JobFileException">It cannot be planned.</exception>
+    public async Task<JobKey> StartAsync(Job job, string who, string phrase = "Bring in a job file")
+    {
+        Plan plan;
+        try
+        {
+            plan = await PlanAsync(job);
+        }
+        catch (Exception e) when (!IsEnded(e))
+        {
+            CannotPlan(e, job.Name);
+            throw new JobFileException("It reads, and cannot be planned: two things in it contradict each other in a way this program does not name. Nothing was kept.");
+        }
+
+        var key = await revisions.StartAsync(who, phrase, job.Name, JobFiles.Write(job));
+        kept.Keep(new(key, Timeline.Of(await revisions.OfAsync(key)), plan));
+        return key;
+    }
 
     /// <summary>Does one thing to a job.</summary>
     /// <param name="key">The job.</param>
@@ -42,20 +98,27 @@ public sealed class Workbench(JobRevisions revisions)
 
     /// <summary>Takes the last change back.</summary>
     public Task<Outcome> UndoAsync(JobKey key, int from, string who) => StepAsync(key, from, who, async current => current.Timeline.Undo is { } undo
-        ? new(await JobAtAsync(key, undo.Number - 1), RevisionKind.Undo, undo.Number, $"Undo “{undo.Phrase}”", null)
+        ? await BackAsync(key, undo.Number - 1, RevisionKind.Undo, undo.Number, $"Undo “{undo.Phrase}”")
         : new(null, default, 0, "", "There is nothing to undo."));
 
     /// <summary>Does the last undone change again.</summary>
     public Task<Outcome> RedoAsync(JobKey key, int from, string who) => StepAsync(key, from, who, async current => current.Timeline.Redo is { } redo
-        ? new(await JobAtAsync(key, redo.Number), RevisionKind.Redo, redo.Number, $"Redo “{redo.Phrase}”", null)
+        ? await BackAsync(key, redo.Number, RevisionKind.Redo, redo.Number, $"Redo “{redo.Phrase}”")
         : new(null, default, 0, "", "There is nothing to redo."));
 
-    /// <summary>The plan as it was at a revision; null when there is none.</summary>
-    public async Task<Plan?> PlanAtAsync(JobKey key, int number) => Planner.Plan(await JobAtAsync(key, number));
+    /// <summary>The plan as it was at a revision; null when there is none, or none that can be read.</summary>
+    /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
+    public async Task<Plan?> PlanAtAsync(JobKey key, int number) => await TryReadAsync(key, number) is { Job: { } job } ? await PlanAsync(job) : null;
 
     /// <summary>Puts another whole job in place, as a change that can be undone.</summary>
     public Task<Outcome> ReplaceAsync(JobKey key, int from, string who, Job job, string phrase) =>
         StepAsync(key, from, who, _ => Task.FromResult(new Step(job, RevisionKind.Change, 0, phrase, null)));
+
+    private async Task<Step> BackAsync(JobKey key, int number, RevisionKind kind, int about, string phrase)
+    {
+        var (job, why) = await TryReadAsync(key, number);
+        return job is not null ? new(job, kind, about, phrase, null) : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
+    }
 
     private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
     {
@@ -75,33 +138,138 @@ public sealed class Workbench(JobRevisions revisions)
             return new Outcome.Refused(step.Refusal!);
         }
 
-        // The document is written beside the planning: neither needs the other.
-        var document = Task.Run(() => JobFiles.Write(step.Job));
-        var plan = Planner.Plan(step.Job);
+        // The document is written, and read back, beside the planning: neither needs the other.
+        var document = Task.Run(() => JobFiles.WriteWhole(step.Job));
+        Plan plan;
+        try
+        {
+            plan = await PlanAsync(step.Job);
+        }
+        catch (Exception e) when (!IsEnded(e))
+        {
+            CannotPlan(e, step.Phrase);
+            return new Outcome.Refused($"Not done: “{step.Phrase}” makes a job that this program cannot plan. Nothing was changed. It is in the log; please report it.");
+        }
+
         if (veto?.Invoke(new(before.Plan, plan)) is { } against)
         {
             return new Outcome.Vetoed(against);
         }
 
-        return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, await document)) switch
+        if (await document is not { } whole)
         {
-            Saving.Saved saved => new Outcome.Changed(Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),
+            CannotReadBack(step.Phrase);
+            return new Outcome.Refused($"Not done: “{step.Phrase}” makes a job that cannot be read again. Nothing was changed. It is in the log; please report it.");
+        }
+
+        return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole)) switch
+        {
+            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
             _ => new Outcome.Gone(),
         };
     }
 
-    private async Task<Job> JobAtAsync(JobKey key, int number) => JobFiles.Read((await revisions.DocumentAsync(key, number))!);
-
-    private OpenJob Keep(OpenJob job)
+    // The newest revision that can be read and planned; told where it is not the newest.
+    private async Task<OpenJob?> ReadAsync(JobKey key, CancellationToken gone)
     {
-        if (open.Count >= MostOpen && !open.ContainsKey(job.Key))
+        var all = await revisions.OfAsync(key);
+        if (all.Count == 0)
         {
-            open.Clear();
+            return null;
         }
 
-        return open[job.Key] = job;
+        string? spoiled = null;
+        for (var number = all[^1].Number; number > Math.Max(0, all[^1].Number - MostBack); number--)
+        {
+            var (job, why) = await TryReadAsync(key, number);
+            if (job is not null)
+            {
+                try
+                {
+                    var plan = await planning.PlanAsync(job, gone);
+                    return kept.Keep(new(key, Timeline.Of(all), plan)
+                    {
+                        Spoiled = spoiled is null ? null : $"Revision {all[^1].Number} cannot be opened ({spoiled}). This is revision {number}, and what you do next is done to it. Nothing is lost: each revision’s file can still be fetched.",
+                    });
+                }
+                catch (Exception e) when (!IsEnded(e))
+                {
+                    CannotPlan(e, $"{key}, revision {number}");
+                    why = "it cannot be planned";
+                }
+            }
+
+            spoiled ??= why;
+        }
+
+        throw new SpoiledJobException($"None of the last revisions of this job can be opened ({spoiled}). Its file can be fetched at /job/{key}/file/job.circuitum.json.");
     }
 
+    private async Task<(Job? Job, string? Why)> TryReadAsync(JobKey key, int number)
+    {
+        try
+        {
+            return await revisions.DocumentAsync(key, number) is { } document ? (JobFiles.Read(document), null) : (null, "it is not there");
+        }
+        catch (JobFileException e)
+        {
+            CannotRead(key.Value, number, e.Message);
+            return (null, e.Message.TrimEnd('.'));
+        }
+    }
+
+    private static bool IsEnded(Exception e) => e is OperationCanceledException or PlanningBusyException;
+
+    [LoggerMessage(LogLevel.Error, "A job could not be planned: {What}")]
+    private partial void CannotPlan(Exception e, string what);
+
+    [LoggerMessage(LogLevel.Error, "A job could not be read back and was not saved: {What}")]
+    private partial void CannotReadBack(string what);
+
+    [LoggerMessage(LogLevel.Warning, "Revision {Number} of {Job} cannot be read: {Why}")]
+    private partial void CannotRead(string job, int number, string why);
+
     private sealed record Step(Job? Job, RevisionKind Kind, int About, string Phrase, string? Refusal);
+
+    // One reading and planning of a job, and those who wait for it.
+    private sealed class Opening
+    {
+        private readonly Lock gate = new();
+        private readonly CancellationTokenSource gone = new();
+        private Task<OpenJob?>? reading;
+        private int waiting;
+
+        // Null once the last who waited has gone.
+        public Task<OpenJob?>? Join(Func<CancellationToken, Task<OpenJob?>> read)
+        {
+            lock (gate)
+            {
+                if (gone.IsCancellationRequested)
+                {
+                    return null;
+                }
+
+                waiting++;
+                return reading ??= Task.Run(() => read(gone.Token));
+            }
+        }
+
+        public bool Leave()
+        {
+            lock (gate)
+            {
+                if (--waiting > 0)
+                {
+                    return false;
+                }
+
+                gone.Cancel();
+                return true;
+            }
+        }
+    }
 }
+
+/// <summary>No revision of a job can be opened; the message says how to get its file.</summary>
+public sealed class SpoiledJobException(string message) : Exception(message);

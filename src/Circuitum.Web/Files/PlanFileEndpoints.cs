@@ -4,7 +4,6 @@ using Circuitum.Core.Rulings;
 using Circuitum.Data;
 using Circuitum.Formats;
 using Circuitum.Formats.Drawings;
-using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Pdf;
 using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
@@ -14,14 +13,20 @@ namespace Circuitum.Web.Files;
 /// <summary>Files that leave the program: the job, its plan and lists, and the drawing's style sheet.</summary>
 public static class PlanFileEndpoints
 {
+    private static readonly string[] Read = ["GET", "HEAD"];
+
     /// <summary>Maps them.</summary>
     public static void MapPlanFiles(this IEndpointRouteBuilder app)
     {
         // In a layer of its own, below the page's: see the order at the top of site.css.
-        app.MapGet("/css/plan.css", () => Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n{DrawingStyle.MakeUp}\n}}", "text/css"));
-        app.MapGet("/job/{key}/file/{name}", SendAsync);
-        app.MapGet("/drawing/{name}.svg", DrawAsync);
-        app.MapGet("/job/{key}/ruling/{topic}.pdf", RuleAsync);
+        app.MapGet("/css/plan.css", (HttpContext context) =>
+        {
+            context.Response.Headers.CacheControl = "public, max-age=300";
+            return Results.Text($"@layer drawing {{\n{DrawingStyle.Sheet}\n{DrawingStyle.MakeUp}\n}}", "text/css; charset=utf-8");
+        });
+        app.MapMethods("/job/{key}/file/{name}", Read, SendAsync);
+        app.MapMethods("/drawing/{name}.svg", Read, DrawAsync);
+        app.MapMethods("/job/{key}/ruling/{topic}.pdf", Read, RuleAsync);
     }
 
     // Found by what is in it, so what was once seen never changes.
@@ -36,16 +41,19 @@ public static class PlanFileEndpoints
         return Results.Text(DrawingFiles.Svg(DrawingFiles.Open(kept)), "image/svg+xml");
     }
 
-    private static async Task<IResult> SendAsync(string key, string name, Workbench bench)
+    private static async Task<IResult> SendAsync(string key, string name, Workbench bench, JobRevisions revisions)
     {
+        // As it was saved, planned or not: a job can always be got out.
+        if (name == "job.circuitum.json")
+        {
+            var job = new JobKey(key);
+            return await revisions.DocumentAsync(job, await revisions.NewestAsync(job)) is { } document
+                ? Results.Bytes(System.Text.Encoding.UTF8.GetBytes(document), TypeOf(name), $"{job}.circuitum.json") : Results.NotFound();
+        }
+
         if (await bench.OpenAsync(new JobKey(key)) is not { } open)
         {
             return Results.NotFound();
-        }
-
-        if (name == "job.circuitum.json")
-        {
-            return Results.Bytes(System.Text.Encoding.UTF8.GetBytes(JobFiles.Write(open.Plan.Job)), "application/json", $"{open.Key}.circuitum.json");
         }
 
         // What is looked at opens in the browser; lists are kept.
@@ -77,8 +85,9 @@ public static class PlanFileEndpoints
 
     private static string TypeOf(string name) => Path.GetExtension(name) switch
     {
-        ".csv" => "text/csv",
-        ".txt" => "text/plain",
+        ".csv" => "text/csv; charset=utf-8",
+        ".txt" => "text/plain; charset=utf-8",
+        ".xlsx" => "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
         ".pdf" => "application/pdf",
         ".svg" => "image/svg+xml",
         ".dxf" => "image/vnd.dxf",

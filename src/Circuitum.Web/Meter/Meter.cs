@@ -1,5 +1,6 @@
 using System.Threading.Channels;
 using Circuitum.Core.Units;
+using Circuitum.Web.Edge;
 
 namespace Circuitum.Web.Meter;
 
@@ -13,6 +14,22 @@ public sealed record Reading(int Number, string Text, string Then);
 public sealed class DistanceMeter
 {
     private const int MostWaiting = 100;
+
+    /// <summary>Most that listen at once.</summary>
+    public const int MostListening = 64;
+
+    /// <summary>Another may listen.</summary>
+    public bool HasRoom
+    {
+        get
+        {
+            lock (gate)
+            {
+                return listeners.Count < MostListening;
+            }
+        }
+    }
+
     private readonly Lock gate = new();
     private readonly List<Channel<Reading>> listeners = [];
     private int taken;
@@ -65,6 +82,12 @@ public static class MeterEndpoints
     public static void MapMeter(this IEndpointRouteBuilder app) => app.MapGet("/meter/readings", async (DistanceMeter meter, HttpContext context) =>
     {
         var gone = context.RequestAborted;
+        if (!meter.HasRoom)
+        {
+            await Guard.AnswerAsync(context, StatusCodes.Status503ServiceUnavailable, $"{DistanceMeter.MostListening} pages listen to the meter already. Close some of them.");
+            return;
+        }
+
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-store";
         await context.Response.WriteAsync(": ready\n\n", gone);

@@ -103,13 +103,12 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     public Task<IActionResult> OnPostDropAsync(string? name, int from) => DoAsync(from, () => new DropDivision(name ?? ""));
 
     /// <inheritdoc/>
-    protected override Task ReadAsync()
+    protected override async Task ReadAsync()
     {
         Search = searches.Of(Open.Key);
-        Found = Search is { Running: false, Latest: { IsBetter: true } found } && new KeepDivision(found.Division, true).On(Plan.Job).Job is { } after ? new(Plan, Planner.Plan(after)) : null;
+        Found = Search is { Running: false, Latest: { IsBetter: true } found } && new KeepDivision(found.Division, true).On(Plan.Job).Job is { } after ? new(Plan, await PlanAsync(after)) : null;
         // While only the search is asked for, nothing else is made ready.
-        Compared = InPlace ? [] : Compare();
-        return Task.CompletedTask;
+        Compared = InPlace ? [] : await PlanAsync(Compare);
     }
 
     private bool InPlace => Request.Headers.ContainsKey("HX-Request");
@@ -119,14 +118,14 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     private async Task<IActionResult> SearchOnlyAsync() => !await LoadAsync() ? NotFound() : InPlace ? Partial("_Search", this) : Page();
 
     // The planner's own first, then what is kept.
-    private IReadOnlyList<ComparedDivision> Compare()
+    private IReadOnlyList<ComparedDivision> Compare(CancellationToken gone)
     {
         string?[] names = [null, .. Plan.Job.Divisions.Select(d => d.Name)];
         var amounts = Redivide.Weigh(Plan.Job, names);
         return [.. names.Select((name, i) =>
         {
             var stands = Plan.Job.Follows == name;
-            return new ComparedDivision(name ?? "The planner's own", name is not null, stands, stands ? Plan : Planner.Plan(Plan.Job with { Follows = name }), amounts[i]);
+            return new ComparedDivision(name ?? "The planner's own", name is not null, stands, stands ? Plan : Planner.Plan(Plan.Job with { Follows = name }, gone), amounts[i]);
         })];
     }
 }

@@ -31,12 +31,11 @@ public sealed class EditionsModel(Workbench bench) : JobPage(bench)
     }
 
     /// <inheritdoc/>
-    protected override Task ReadAsync()
+    protected override async Task ReadAsync()
     {
         var own = Open.Plan.Job.Edition;
         var next = own == Edition.Y2023 ? Edition.Y2020 : own == Edition.Y2020 ? Edition.Y2023 : Edition.Y2020;
         Other = Enum.TryParse<Edition>(With, out var asked) && Enum.IsDefined(asked) && asked != own ? asked : next;
-        Difference = EditionDifference.Between(Open.Plan, Planner.Plan(Open.Plan.Job with { Edition = Other }));
-        return Task.CompletedTask;
+        Difference = EditionDifference.Between(Open.Plan, await PlanAsync(Open.Plan.Job with { Edition = Other }));
     }
 }

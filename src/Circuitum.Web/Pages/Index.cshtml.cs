@@ -1,16 +1,21 @@
 using Circuitum.Data;
 using Circuitum.Formats.JobFile;
 using Circuitum.Web.Bench;
+using Circuitum.Web.Edge;
+using Circuitum.Core.Jobs;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Circuitum.Web.Pages;
 
 /// <summary>The job list.</summary>
-public sealed class IndexModel(JobRevisions revisions, Workbench bench) : PageModel
+public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing, TimeProvider clock) : PageModel
 {
     /// <summary>Jobs, the last touched first.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
+
+    /// <summary>What is wrong with the file of all jobs; null when nothing is.</summary>
+    public string? Trouble => standing.Trouble;
 
     /// <summary>Why a file was not taken, or null.</summary>
     public string? Problem { get; private set; }
@@ -29,9 +34,10 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench) : PageMo
             return await RefusedAsync(StatusCodes.Status400BadRequest, "Choose a job file first: it ends in .circuitum.json.");
         }
 
+        var name = Printed.Told(file.FileName, 80);
         if (file.Length > JobFiles.MostBytes)
         {
-            return await RefusedAsync(StatusCodes.Status413PayloadTooLarge, $"“{file.FileName}” is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
+            return await RefusedAsync(StatusCodes.Status413PayloadTooLarge, $"“{name}” is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
         }
 
         try
@@ -42,7 +48,7 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench) : PageMo
         }
         catch (JobFileException e)
         {
-            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"“{file.FileName}” was not taken. {e.Message}");
+            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"“{name}” was not taken. {e.Message}");
         }
     }
 
@@ -57,9 +63,55 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench) : PageMo
         return RedirectToPage();
     }
 
-    /// <summary>Says who is at the bench.</summary>
-    public IActionResult OnPostWho(string? who)
+    /// <summary>A backup of everything, as it is at this moment.</summary>
+    public IActionResult OnPostBackup()
     {
+        var folder = Directory.CreateTempSubdirectory("circuitum-backup-").FullName;
+        var file = Path.Combine(folder, "backup.db");
+        try
+        {
+            revisions.Backup(file);
+            var name = $"circuitum-{clock.GetUtcNow().ToString("yyyy-MM-dd-HHmm", System.Globalization.CultureInfo.InvariantCulture)}.db";
+            // Gone from the disk as soon as it is sent, or the program ends.
+            return File(new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Delete, 1 << 16, FileOptions.DeleteOnClose), "application/vnd.sqlite3", name);
+        }
+        finally
+        {
+            // The open file stays readable without its folder.
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    /// <summary>Takes a job off the list for good.</summary>
+    public async Task<IActionResult> OnPostDeleteAsync(string job, string? typed)
+    {
+        var listed = (await revisions.ListAsync()).FirstOrDefault(j => j.Key.Value == job);
+        if (listed is null || listed.IsDemo)
+        {
+            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, listed is null ? "That job is not on the list any more." : "The demo stays; reset it instead.");
+        }
+
+        if (!string.Equals(typed, Printed.Of(listed.Name), StringComparison.OrdinalIgnoreCase))
+        {
+            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"Not deleted. To delete “{listed.Name}” with all its {listed.Latest.Number} revisions, type its name.");
+        }
+
+        searches.Drop(listed.Key);
+        await revisions.DeleteAsync(listed.Key);
+        plans.Drop(listed.Key);
+        return RedirectToPage();
+    }
+
+    /// <summary>Says who is at the bench.</summary>
+    public async Task<IActionResult> OnPostWhoAsync()
+    {
+        // As it was sent: a name is not mended behind a person's back.
+        var who = Request.Form["who"].ToString();
+        if (Crew.Problem(who) is { } problem)
+        {
+            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, problem);
+        }
+
         Response.Cookies.Append(Crew.Cookie, Crew.Plain(who), new() { HttpOnly = true, SameSite = SameSiteMode.Lax, MaxAge = TimeSpan.FromDays(365), IsEssential = true });
         return RedirectToPage();
     }

@@ -1,12 +1,13 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Web.Bench;
+using Circuitum.Web.Edge;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Circuitum.Web.Pages;
 
 /// <summary>A page about one job beside the bench: it shows it, does things to it, and says what was done or why not.</summary>
-public abstract class JobPage(Workbench bench) : PageModel
+public abstract class JobPage(Workbench bench) : PageModel, IRefuses
 {
     /// <summary>Key of the job.</summary>
     [FromRoute]
@@ -26,6 +27,15 @@ public abstract class JobPage(Workbench bench) : PageModel
 
     /// <summary>An act that this page does not know.</summary>
     public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
+
+    /// <inheritdoc/>
+    public async Task<IActionResult> RefusedAsync(string sentence) => await LoadAsync() ? Refuse(sentence, StatusCodes.Status422UnprocessableEntity) : NotFound();
+
+    /// <summary>Plans a job as it might be.</summary>
+    protected Task<Core.Plan> PlanAsync(Core.Jobs.Job job) => bench.PlanAsync(job);
+
+    /// <summary>Does a longer piece of planning.</summary>
+    protected Task<T> PlanAsync<T>(Func<CancellationToken, T> work) => bench.PlanAsync(work);
 
     /// <summary>The plan as it was at an earlier revision.</summary>
     protected Task<Core.Plan?> PlanAtAsync(int revision) => bench.PlanAtAsync(new(Key), revision);
@@ -73,11 +83,15 @@ public abstract class JobPage(Workbench bench) : PageModel
                     return Page();
                 case Outcome.Overtaken overtaken:
                     return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and do it on top.", StatusCodes.Status409Conflict);
+                case Outcome.Refused refused:
+                    return Refuse(refused.Sentence, StatusCodes.Status422UnprocessableEntity);
+                case Outcome.Vetoed vetoed:
+                    return Refuse(vetoed.Sentence, StatusCodes.Status422UnprocessableEntity);
                 default:
-                    return Refuse(((Outcome.Refused)outcome).Sentence, StatusCodes.Status422UnprocessableEntity);
+                    return NotFound();
             }
         }
-        catch (FormatException e)
+        catch (Exception e) when (e is FormatException or ChangeRefusedException)
         {
             await LoadAsync();
             return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);

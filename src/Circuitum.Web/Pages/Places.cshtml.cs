@@ -55,10 +55,15 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
     }
 
     /// <inheritdoc/>
-    protected override Task ReadAsync()
+    protected override async Task ReadAsync()
     {
         Standing = Open.Plan.Job.Panels.FirstOrDefault(p => p.Id.Value == Panel);
-        Best = Standing is null ? [] : Found.GetValue(Open.Plan, _ => []).GetOrAdd(Standing.Id, id => PanelPlaces.Best(Open.Plan, id, Wanted));
-        return Task.CompletedTask;
+        if (Standing is not { } standing)
+        {
+            return;
+        }
+
+        var known = Found.GetValue(Open.Plan, _ => []);
+        Best = known.TryGetValue(standing.Id, out var found) ? found : known.GetOrAdd(standing.Id, await PlanAsync(gone => PanelPlaces.Best(Open.Plan, standing.Id, Wanted, gone)));
     }
 }

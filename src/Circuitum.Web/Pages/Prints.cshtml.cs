@@ -54,8 +54,8 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
         return Page();
     }
 
-    /// <summary>Prints the schedule.</summary>
-    public async Task<IActionResult> OnGetPdfAsync(string? paper, string? code)
+    /// <summary>Prints the schedule, and keeps that it was printed: so it is posted, and no link from elsewhere can do it.</summary>
+    public async Task<IActionResult> OnPostPdfAsync(string? paper, string? code)
     {
         if (!await LoadAsync() || Schedule is null)
         {

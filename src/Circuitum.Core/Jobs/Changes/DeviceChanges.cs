@@ -11,7 +11,9 @@ public sealed record SetDeviceKind(BoxId Box, int Place, DeviceKind Kind) : JobC
         var box = Find(job, Box);
         var device = At(box, Place);
         phrase = $"Make {Called(job, box)} a {Words.Of(Kind)}";
-        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Kind = Kind, FeedsLoadSide = Kind == DeviceKind.GfciReceptacle }) });
+        // What works nothing keeps no lamps: they would be its own again unseen.
+        var works = Kind.IsSwitch() || Kind == DeviceKind.Equipment;
+        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Kind = Kind, FeedsLoadSide = Kind == DeviceKind.GfciReceptacle, Controls = works ? device.Controls : [] }) });
     }
 
     internal static Device At(Box box, int place) => place >= 0 && place < box.Devices.Length

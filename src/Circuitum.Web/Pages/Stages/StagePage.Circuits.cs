@@ -53,7 +53,7 @@ public abstract partial class StagePage
                 _ => new MoveToCircuit(new(box ?? ""), new(circuit ?? "")),
             };
             var outcome = change.On(job.Plan.Job);
-            return Partial("_Effect", outcome.Job is { } after ? new EffectView(new DivisionEffect(job.Plan, Planner.Plan(after)), null) : new EffectView(null, outcome.Refusal));
+            return Partial("_Effect", outcome.Job is { } after ? new EffectView(new DivisionEffect(job.Plan, await bench.PlanAsync(after)), null) : new EffectView(null, outcome.Refusal));
         }
         catch (FormatException e)
         {

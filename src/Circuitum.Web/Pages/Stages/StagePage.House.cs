@@ -239,17 +239,25 @@ public abstract partial class StagePage
         await file.CopyToAsync(bytes);
         try
         {
-            var drawing = DrawingFiles.Read(bytes.ToArray());
+            var drawing = await bench.PlanAsync(_ => DrawingFiles.Read(bytes.ToArray()));
             var (a, b) = drawing.Bounds();
-            var fingerprint = await HttpContext.RequestServices.GetRequiredService<Drawings>().KeepAsync(DrawingFiles.Write(drawing));
-            var name = Path.GetFileName(file.FileName);
-            return await ChangeAsync(() => new SetUnderlay(new(level), new(fingerprint, name.Length > 60 ? name[^60..] : name, a, b.X - a.X, b.Y - a.Y)));
+            var kept = DrawingFiles.Write(drawing);
+            var change = new SetUnderlay(new(level), new(Drawings.FingerprintOf(kept), NameOf(file), a, b.X - a.X, b.Y - a.Y));
+            // Kept once it is known that the level takes it, and before the level says that it is there.
+            if (await bench.OpenAsync(new(Key)) is { } open && change.On(open.Plan.Kept).Job is not null)
+            {
+                await HttpContext.RequestServices.GetRequiredService<Drawings>().KeepAsync(kept);
+            }
+
+            return await ChangeAsync(() => change);
         }
         catch (DrawingException e)
         {
             return await RefusedAsync($"“{file.FileName}” was not taken. {e.Message}");
         }
     }
+
+    private static string NameOf(IFormFile file) => Printed.Of(Path.GetFileName(file.FileName)) is { Length: > 0 } name ? Printed.Cut(name, 60) : "drawing";
 
     /// <summary>Makes rooms of the closed outlines on a layer of the drawing under a level.</summary>
     public async Task<IActionResult> OnPostRoomsFromDrawingAsync(string level, string? layer, string drawn)

@@ -33,7 +33,7 @@ public abstract partial class StagePage
         {
             var move = Moving.To(job.Plan.Panels, new(circuit ?? ""), PanelSpace.Parse(space));
             var outcome = move.On(job.Plan.Kept);
-            return Partial("_LandEffect", outcome.Job is { } after ? new LandView(move, job.Plan, Planner.Plan(after), null) : new LandView(null, job.Plan, null, outcome.Refusal));
+            return Partial("_LandEffect", outcome.Job is { } after ? new LandView(move, job.Plan, await bench.PlanAsync(after), null) : new LandView(null, job.Plan, null, outcome.Refusal));
         }
         catch (Exception e) when (e is ChangeRefusedException or FormatException)
         {

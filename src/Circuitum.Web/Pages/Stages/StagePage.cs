@@ -4,13 +4,14 @@ using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
+using Circuitum.Web.Edge;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Circuitum.Web.Pages.Stages;
 
 /// <summary>A stage of the bench: it shows the job, and everything a person does to the job arrives here.</summary>
-public abstract partial class StagePage(Workbench bench, Stage stage) : PageModel
+public abstract partial class StagePage(Workbench bench, Stage stage) : PageModel, IRefuses
 {
     /// <summary>Key of the job.</summary>
     [FromRoute]
@@ -130,7 +131,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     private async Task<IActionResult> AnswerAsync(Func<int, Task<Outcome>> act)
     {
-        if (!int.TryParse(Request.Form["from"], out var from))
+        if (!Request.HasFormContentType || !int.TryParse(Request.Form["from"], out var from))
         {
             return await RefusedAsync("This form names no revision to start from. Open the page again.");
         }
@@ -159,7 +160,8 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         return InPlace ? Partial("_Bench", View) : Page();
     }
 
-    private Task<IActionResult> RefusedAsync(string sentence) => SayAsync(StatusCodes.Status422UnprocessableEntity, new(sentence, [], Refused: true));
+    /// <summary>Says in the quiet line why nothing was done; what was typed stays in its field.</summary>
+    public Task<IActionResult> RefusedAsync(string sentence) => SayAsync(StatusCodes.Status422UnprocessableEntity, new(sentence, [], Refused: true));
 
     private Task<IActionResult> OvertakenAsync(Revision latest, IReadOnlyList<KeyValuePair<string, string>> again) => SayAsync(StatusCodes.Status409Conflict, new(
         $"Not saved: {latest.Who} was first with revision {latest.Number}, “{latest.Phrase}”.", ["Nothing of yours is lost."], Refused: true)

@@ -11,7 +11,9 @@ import { watchWeigh } from "./weigh.js";
 import { watchRegroup } from "./regroup.js";
 import { watchDarkness } from "./darkness.js";
 import { watchLand } from "./land.js";
+import { watchTrouble } from "./trouble.js";
 
+watchTrouble();
 // Tools before drags and drags before pans: what a tool takes, nothing else moves.
 watchTools();
 watchDrag();

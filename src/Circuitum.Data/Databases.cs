@@ -1,0 +1,21 @@
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+
+namespace Circuitum.Data;
+
+/// <summary>How the database file is opened.</summary>
+public static class Databases
+{
+    /// <summary>How long another program's lock is waited for before the act is refused.</summary>
+    public static TimeSpan Patience { get; } = TimeSpan.FromSeconds(5);
+
+    /// <summary>Opens a file.</summary>
+    public static void Use(DbContextOptionsBuilder options, string file) => options
+        .UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = (int)Patience.TotalSeconds }.ToString())
+        // A save that comes second is refused by the key itself: that is a way of working, not an error.
+        .ConfigureWarnings(w => w.Ignore(CoreEventId.SaveChangesFailed).Ignore(RelationalEventId.CommandError).Ignore(RelationalEventId.CommandExecuted));
+
+    /// <summary>Lets go of every connection, so that what is in the log goes into the file.</summary>
+    public static void Close() => SqliteConnection.ClearAllPools();
+}

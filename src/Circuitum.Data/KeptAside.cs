@@ -1,0 +1,53 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+
+namespace Circuitum.Data;
+
+/// <summary>How many revisions were acknowledged, in a small file beside the database: so a log that was lost, or a copy of a running server's file, is noticed at the next start.</summary>
+internal static class KeptAside
+{
+    /// <summary>Where it stands.</summary>
+    public static string PathOf(JobsDb db) => db.Database.GetDbConnection().DataSource + ".newest";
+
+    /// <summary>Writes what the database holds now. What fails here fails no save: the revision is on the disk already.</summary>
+    public static async Task WriteAsync(JobsDb db)
+    {
+        try
+        {
+            await File.WriteAllTextAsync(PathOf(db), (await RowsAsync(db)).ToString(CultureInfo.InvariantCulture));
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
+        {
+            // It is told late, or not at all; nothing is lost by that.
+        }
+    }
+
+    /// <summary>Before jobs are deleted: until the next save nothing is expected.</summary>
+    public static void Forget(JobsDb db)
+    {
+        try
+        {
+            File.Delete(PathOf(db));
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            // Then the next start may miss what was deleted, and says so.
+        }
+    }
+
+    /// <summary>Revisions that were acknowledged and are not there; 0 when all are, or when nobody knows.</summary>
+    public static async Task<long> MissingAsync(JobsDb db)
+    {
+        try
+        {
+            return long.TryParse(await File.ReadAllTextAsync(PathOf(db)), NumberStyles.None, CultureInfo.InvariantCulture, out var known) ? Math.Max(0, known - await RowsAsync(db)) : 0;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            return 0;
+        }
+    }
+
+    // Revisions are only ever added, so the newest row's number is their count; after a job was deleted it still only grows with the next save.
+    private static async Task<long> RowsAsync(JobsDb db) => await db.Database.SqlQueryRaw<long>("SELECT coalesce(max(rowid), 0) AS Value FROM Revisions").SingleAsync();
+}
