@@ -5,6 +5,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Redividing;
+using Circuitum.Data;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;
 
@@ -21,6 +22,10 @@ public static class CommandLine
         circuitum divide FILE -o FILE [SECONDS]
                                         look for a better division of the circuits, 30 s unless told; write the job that follows it
         circuitum schema                print the JSON Schema of a job file
+        circuitum backup DATABASE -o FILE
+                                        copy a server's job file whole, while it runs or not
+        circuitum restore FILE -o DATABASE
+                                        put a backup in an empty place, to be served from there
 
         An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
         """;
@@ -38,12 +43,14 @@ public static class CommandLine
                 ["lay-out", var file, "-o", var target] => LayOutByRule(Read(file), target, output),
                 ["divide", var file, "-o", var target] => Divide(Read(file), target, 30, output),
                 ["divide", var file, "-o", var target, var seconds] when int.TryParse(seconds, NumberStyles.None, CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
+                ["backup", var database, "-o", var target] => Say(output, $"{target}: {Told(Backups.Write(database, target))}", 0),
+                ["restore", var backup, "-o", var database] => Say(output, $"{database}: {Told(Backups.Restore(backup, database))}", 0),
                 ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
                 ["help" or "--help" or "-h"] => Say(output, Usage, 0),
                 _ => Say(errors, Usage, 2),
             };
         }
-        catch (JobFileException e)
+        catch (Exception e) when (e is JobFileException or PreparationException)
         {
             return Say(errors, e.Message, 3);
         }
@@ -114,6 +121,8 @@ public static class CommandLine
         using var stream = File.OpenRead(file);
         return JobFiles.Read(stream);
     }
+
+    private static string Told(BackupContents held) => $"{held.Jobs} jobs, {held.Revisions} revisions, {held.Drawings} drawings, {held.RuleSets} rule sets";
 
     private static int Count(Plan plan, Severity severity) => plan.Tags.Count(t => t.Severity == severity);
 

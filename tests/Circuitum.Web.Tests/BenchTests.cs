@@ -205,7 +205,7 @@ public sealed class BenchTests : IDisposable
     public async Task The_history_names_who_was_at_the_bench()
     {
         var visitor = await host.AtAsync("/job/demo/boxes");
-        await visitor.PostAsync("/?handler=Who", ("who", " Lead, crew two \u0007"));
+        await visitor.PostAsync("/?handler=Who", ("who", " Lead, crew two "));
         await visitor.PostAsync("/job/demo/boxes?handler=Delete", ("box", "f-r2"));
         Assert.Equal(["Circuitum", "Lead, crew two"], (await host.Revisions.OfAsync(new("demo"))).Select(r => r.Who));
         Assert.Equal(24, Web.Bench.Crew.Plain(new string('x', 60)).Length);

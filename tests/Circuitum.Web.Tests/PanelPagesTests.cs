@@ -165,14 +165,13 @@ public sealed class PanelPagesTests : IDisposable
     [InlineData("Door")]
     public async Task The_schedule_is_printed(string paper)
     {
-        using var client = host.CreateClient();
-        using var answer = await client.GetAsync($"/job/demo/prints/A?handler=Pdf&paper={paper}");
+        var visitor = await host.AtAsync("/job/demo/panel");
+        var (_, _, answer) = await visitor.PostAsync("/job/demo/prints/A?handler=Pdf", inPlace: false, ("paper", paper));
         Assert.Equal("application/pdf", answer.Content.Headers.ContentType!.MediaType);
         Assert.StartsWith("%PDF", Encoding.ASCII.GetString((await answer.Content.ReadAsByteArrayAsync())[..4]), StringComparison.Ordinal);
     }
 
     [Theory]
-    [InlineData("/job/demo/prints/A?handler=Pdf&paper=Poster", HttpStatusCode.UnprocessableEntity)]
     [InlineData("/job/demo/prints/A?handler=HomeRuns&paper=Door", HttpStatusCode.UnprocessableEntity)]
     [InlineData("/job/demo/prints/Z?handler=HomeRuns", HttpStatusCode.NotFound)]
     [InlineData("/job/demo/prints/Z", HttpStatusCode.NotFound)]
@@ -193,17 +192,21 @@ public sealed class PanelPagesTests : IDisposable
         var visitor = await host.AtAsync("/job/demo/panel");
         Assert.DoesNotContain("Printed so far", await visitor.GetAsync("/job/demo/prints/A"), StringComparison.Ordinal);
         using var client = host.CreateClient();
-        (await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Door")).EnsureSuccessStatusCode();
+        async Task<HttpStatusCode> PrintAsync(string paper) => (await visitor.PostAsync("/job/demo/prints/A?handler=Pdf", inPlace: false, ("paper", paper))).Status;
+        Assert.Equal(HttpStatusCode.OK, await PrintAsync("Door"));
+        // A link, from here or from elsewhere, prints nothing.
+        await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Letter");
         await visitor.GetAsync("/job/demo/panel");
         await visitor.PostAsync("/job/demo/panel?handler=Describe", ("circuit", "k-micro"), ("text", "Kitchen microwave, over the range"));
-        (await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=A4")).EnsureSuccessStatusCode();
+        Assert.Equal(HttpStatusCode.OK, await PrintAsync("A4"));
         // Neither a refused sheet nor the home runs are the schedule in the door.
-        await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Poster");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, await PrintAsync("Poster"));
         (await client.GetAsync("/job/demo/prints/A?handler=HomeRuns&paper=A4")).EnsureSuccessStatusCode();
         var page = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/prints/A"));
         Assert.Contains("value=\"2\"", page, StringComparison.Ordinal);
         Assert.Matches("Revision 2</a>, A4, .*: as it is now", page);
         Assert.Matches("Revision 1</a>, Door, .*\\d", page);
+        Assert.DoesNotMatch("Revision \\d</a>, Letter", page);
         Assert.DoesNotContain("Poster", page, StringComparison.Ordinal);
         var since = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/prints/A?since=1"));
         Assert.Contains("1 difference from revision 1", since.ReplaceLineEndings(" "), StringComparison.Ordinal);
@@ -237,13 +240,15 @@ public sealed class PanelPagesTests : IDisposable
         Assert.Contains(says, WebUtility.HtmlDecode(text), StringComparison.Ordinal);
     }
 
-    [Fact]
-    public async Task Ten_megabytes_are_refused()
+    [Theory]
+    [InlineData(5, HttpStatusCode.UnprocessableEntity, "larger than 512 KB")]
+    [InlineData(10, HttpStatusCode.RequestEntityTooLarge, "too large")]
+    public async Task Megabytes_are_refused(int megabytes, HttpStatusCode refused, string says)
     {
         var visitor = await host.AtAsync("/job/demo/prints/A");
-        var (status, text) = await CompareAsync(visitor, "huge.csv", new byte[10 * 1024 * 1024]);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Contains("larger than 512 KB", WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+        var (status, text) = await CompareAsync(visitor, "huge.csv", new byte[megabytes * 1024 * 1024]);
+        Assert.Equal(refused, status);
+        Assert.Contains(says, WebUtility.HtmlDecode(text), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -93,9 +93,13 @@ public static class Printed
     public static string Told(string text, int most = 240)
     {
         var cut = Cut(text, most);
-        var plain = Problem(cut) is null ? cut : string.Concat(cut.Select(c => char.IsControl(c) || char.IsSurrogate(c) || c is >= '\uFFFE' or '\u2028' or '\u2029' ? '\uFFFD' : c));
+        var plain = Problem(cut) is null ? cut : string.Concat(cut.Select(c => Prints(c) ? c : '\uFFFD'));
         return cut.Length < text.Length ? plain + "…" : plain;
     }
+
+    // By itself, whatever stands beside it.
+    private static bool Prints(char c) => !char.IsControl(c) && !char.IsSurrogate(c) && c is not ('\u2028' or '\u2029' or (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069')
+        or '\uFEFF' or '\uFFFE' or '\uFFFF' or (>= '\uFDD0' and <= '\uFDEF'));
 
     private static string Closed(string text)
     {

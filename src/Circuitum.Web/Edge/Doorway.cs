@@ -55,7 +55,7 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
 
         if (!upload)
         {
-            await next(context);
+            await ReadAsync(context);
             return;
         }
 
@@ -66,11 +66,22 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
 
         try
         {
-            await next(context);
+            await ReadAsync(context);
         }
         finally
         {
             uploading.Release();
         }
+    }
+
+    // The form is read here, once: what breaks its limits is told, and not taken for fields that were left out.
+    private async Task ReadAsync(HttpContext context)
+    {
+        if (HttpMethods.IsPost(context.Request.Method) && context.Request.HasFormContentType)
+        {
+            await context.Request.ReadFormAsync(context.RequestAborted);
+        }
+
+        await next(context);
     }
 }

@@ -49,7 +49,7 @@ public sealed class WhatWasSent : IAsyncPageFilter
                 return $"This form did not send “{parameter.Name}”. Nothing was changed; open the page again.";
             }
 
-            if (parameter.ParameterType.IsValueType && parameter.ParameterType != typeof(bool) && (!sent || entry!.Errors.Count > 0))
+            if (parameter.ParameterType.IsValueType && (!sent || entry!.Errors.Count > 0))
             {
                 return sent ? $"“{Printed.Told(entry!.AttemptedValue ?? "", 40)}” is no {Kind(parameter.ParameterType)} for “{parameter.Name}”. Nothing was changed."
                     : $"This form did not send “{parameter.Name}”. Nothing was changed; open the page again.";
@@ -63,7 +63,8 @@ public sealed class WhatWasSent : IAsyncPageFilter
 
     private static bool IsNeeded(ParameterInfo parameter) => Needed.GetOrAdd(parameter, p =>
     {
-        if (p.HasDefaultValue || p.ParameterType == typeof(CancellationToken))
+        // A box that is not ticked is not sent.
+        if (p.HasDefaultValue || p.ParameterType == typeof(bool) || p.ParameterType == typeof(CancellationToken))
         {
             return false;
         }
