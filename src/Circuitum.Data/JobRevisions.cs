@@ -11,6 +11,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
 
     // One writer at a time, as SQLite has it: the others wait here, where waiting takes no thread.
     private readonly SemaphoreSlim writing = new(1);
+    private readonly KeptAside aside = new();
 
     /// <summary>Makes or upgrades the database file, see <see cref="Preparation"/>; what was found in it.</summary>
     /// <exception cref="PreparationException">It cannot be done.</exception>
@@ -24,9 +25,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         {
             await using var db = await databases.CreateDbContextAsync();
             KeptAside.Forget(db);
-            var gone = await db.Jobs.Where(j => j.Key == job.Value).ExecuteDeleteAsync() > 0;
-            await KeptAside.WriteAsync(db);
-            return gone;
+            return await db.Jobs.Where(j => j.Key == job.Value).ExecuteDeleteAsync() > 0;
         }
         finally
         {
@@ -88,13 +87,13 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         try
         {
             await db.SaveChangesAsync();
-            await KeptAside.WriteAsync(db);
         }
         finally
         {
             writing.Release();
         }
 
+        aside.Soon(databases);
         return new(key);
     }
 
@@ -118,7 +117,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         try
         {
             await db.SaveChangesAsync();
-            await KeptAside.WriteAsync(db);
+            aside.Soon(databases);
             return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase));
         }
         catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: Constraint })

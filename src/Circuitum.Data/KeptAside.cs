@@ -4,13 +4,39 @@ using Microsoft.EntityFrameworkCore;
 namespace Circuitum.Data;
 
 /// <summary>How many revisions were acknowledged, in a small file beside the database: so a log that was lost, or a copy of a running server's file, is noticed at the next start.</summary>
-internal static class KeptAside
+internal sealed class KeptAside
 {
+    // Often enough to notice what was lost, seldom enough to cost a save nothing.
+    private static readonly TimeSpan Apart = TimeSpan.FromMilliseconds(500);
+    private int due;
+
+    /// <summary>Writes it within half a second, once for all that is saved until then.</summary>
+    public void Soon(IDbContextFactory<JobsDb> databases)
+    {
+        if (Interlocked.Exchange(ref due, 1) == 0)
+        {
+            _ = Task.Run(async () =>
+            {
+                await Task.Delay(Apart);
+                Volatile.Write(ref due, 0);
+                try
+                {
+                    await using var db = await databases.CreateDbContextAsync();
+                    await WriteAsync(db);
+                }
+                catch (ObjectDisposedException)
+                {
+                    // The program ends: the next start writes it.
+                }
+            });
+        }
+    }
+
     /// <summary>Where it stands.</summary>
     public static string PathOf(JobsDb db) => db.Database.GetDbConnection().DataSource + ".newest";
 
     /// <summary>Writes what the database holds now. What fails here fails no save: the revision is on the disk already.</summary>
-    public static async Task WriteAsync(JobsDb db)
+    private static async Task WriteAsync(JobsDb db)
     {
         try
         {

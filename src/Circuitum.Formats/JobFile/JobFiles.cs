@@ -47,16 +47,33 @@ public static class JobFiles
 
     /// <summary>Writes a job that is about to be kept; null when what is written does not read back to the same job.</summary>
     /// <remarks>Compared as text: a job that is written alike is alike. Contradictions are looked for where the job is planned.</remarks>
-    public static string? WriteWhole(Job job)
+    /// <param name="job">The job.</param>
+    /// <param name="before">The job that it was made from and that was kept so: what both hold unchanged was read back then. Null to read back all of it.</param>
+    public static string? WriteWhole(Job job, Job? before = null) => ReadsBack(before is null ? job : Changed(job, before)) ? Write(job) : null;
+
+    // Parts of a job are written one after the other and none tells how another is written: those that did not change need no second look.
+    private static Job Changed(Job job, Job before)
+    {
+        var known = before.Boxes.ToHashSet<object>(ReferenceEqualityComparer.Instance);
+        return job with
+        {
+            Boxes = [.. job.Boxes.Where(b => !known.Contains(b))],
+            Structures = job.Structures == before.Structures ? [] : job.Structures,
+            Divisions = job.Divisions == before.Divisions ? [] : job.Divisions,
+            Written = job.Written == before.Written ? [] : job.Written,
+        };
+    }
+
+    private static bool ReadsBack(Job job)
     {
         var written = Write(job);
         try
         {
-            return Write(JsonSerializer.Deserialize<Envelope>(written, JobJson.Options)!.Job) == written ? written : null;
+            return Write(JsonSerializer.Deserialize<Envelope>(written, JobJson.Options)!.Job) == written;
         }
         catch (Exception e) when (e is JsonException or InvalidOperationException or FormatException or OverflowException)
         {
-            return null;
+            return false;
         }
     }
 

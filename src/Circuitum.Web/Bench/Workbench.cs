@@ -84,13 +84,13 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         return key;
     }
 
-    /// <summary>Does one thing to a job.</summary>
-    /// <param name="key">The job.</param>
+    /// <summary>Does one thing to a job that is open; who came first meanwhile is found when it is saved.</summary>
+    /// <param name="open">The job.</param>
     /// <param name="from">The revision it is done to.</param>
     /// <param name="who">Who does it.</param>
     /// <param name="change">The thing.</param>
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
-    public Task<Outcome> ChangeAsync(JobKey key, int from, string who, JobChange change, Func<DivisionEffect, string?>? veto = null) => StepAsync(key, from, who, current =>
+    public Task<Outcome> ChangeAsync(OpenJob open, int from, string who, JobChange change, Func<DivisionEffect, string?>? veto = null) => StepAsync(open, from, who, current =>
     {
         var outcome = change.On(current.Plan.Kept);
         return Task.FromResult<Step>(outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) : new(null, default, 0, "", outcome.Refusal));
@@ -120,13 +120,12 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         return job is not null ? new(job, kind, about, phrase, null) : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
     }
 
-    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
-    {
-        if (await OpenAsync(key) is not { } before)
-        {
-            return new Outcome.Gone();
-        }
+    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make) =>
+        await OpenAsync(key) is { } open ? await StepAsync(open, from, who, make) : new Outcome.Gone();
 
+    private async Task<Outcome> StepAsync(OpenJob before, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
+    {
+        var key = before.Key;
         if (before.Revision != from)
         {
             return new Outcome.Overtaken(before.Timeline.Latest);
@@ -139,7 +138,7 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         }
 
         // The document is written, and read back, beside the planning: neither needs the other.
-        var document = Task.Run(() => JobFiles.WriteWhole(step.Job));
+        var document = Task.Run(() => JobFiles.WriteWhole(step.Job, before.Spoiled is null ? before.Plan.Job : null));
         Plan plan;
         try
         {

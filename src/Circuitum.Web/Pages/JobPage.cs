@@ -62,14 +62,14 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     /// <param name="after">Done when it is saved, before the page is read again.</param>
     protected async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change, Action? after = null)
     {
-        if (await bench.OpenAsync(new(Key)) is null)
+        if (await bench.OpenAsync(new(Key)) is not { } open)
         {
             return NotFound();
         }
 
         try
         {
-            var outcome = await bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), await change());
+            var outcome = await bench.ChangeAsync(open, from, Crew.Of(HttpContext), await change());
             if (outcome is Outcome.Changed)
             {
                 after?.Invoke();

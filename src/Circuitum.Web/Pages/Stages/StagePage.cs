@@ -117,7 +117,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         try
         {
             var asked = change(job.Plan.Job);
-            return await AnswerAsync(from => bench.ChangeAsync(new(Key), from, Crew.Of(HttpContext), asked, veto));
+            return await AnswerAsync(from => bench.ChangeAsync(job, from, Crew.Of(HttpContext), asked, veto));
         }
         catch (FormatException e)
         {
