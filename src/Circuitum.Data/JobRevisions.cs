@@ -88,6 +88,11 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         {
             await db.SaveChangesAsync();
         }
+        catch (DbUpdateException e) when (isDemo && e.InnerException is SqliteException { SqliteErrorCode: Constraint })
+        {
+            // Another program on the same file put the demo there first.
+            return new(key);
+        }
         finally
         {
             writing.Release();

@@ -29,6 +29,9 @@ public sealed record StorageTrouble(string Sentence, bool Passes)
                 // ERROR_DISK_FULL and ENOSPC as .NET reports them.
                 case IOException io when (io.HResult & 0xFFFF) is 112 or 28:
                     return Of(Full);
+                // EROFS: the disk itself is mounted for reading.
+                case IOException io when (io.HResult & 0xFFFF) is 30:
+                    return Of(ReadOnly);
                 case UnauthorizedAccessException:
                     return Of(ReadOnly);
             }

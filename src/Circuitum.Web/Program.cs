@@ -8,6 +8,7 @@ using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
+Demo.Begin();
 var builder = WebApplication.CreateBuilder(args);
 // Styles, scripts and fonts are served, compressed, from the build itself.
 builder.WebHost.UseStaticWebAssets();

@@ -1,10 +1,6 @@
-using System.Diagnostics;
-using System.Globalization;
 using System.Net;
-using System.Net.Sockets;
 using Circuitum.Data;
 using Circuitum.Formats.JobFile;
-using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Web.Tests;
 
@@ -19,10 +15,8 @@ public sealed class KillTests
     {
         var folder = Directory.CreateTempSubdirectory("circuitum-kill-").FullName;
         var database = Path.Combine(folder, "jobs.db");
-        var address = $"http://127.0.0.1:{FreePort()}";
-        using var server = Start(address, database);
-        using var http = new HttpClient(new SocketsHttpHandler { UseCookies = true }) { BaseAddress = new(address) };
-        await UntilItAnswers(http, server);
+        using var server = ServerProcess.Start(database);
+        using var http = await server.AnswersAsync();
         var visitor = new Visitor(http);
         await visitor.GetAsync("/job/demo/boxes");
 
@@ -50,10 +44,10 @@ public sealed class KillTests
         }
 
         await killer!;
-        await server.WaitForExitAsync();
+        await server.EndedAsync();
         Assert.True(acknowledged.Count is > 0 and < 2000);
 
-        var revisions = new JobRevisions(new Factory(database), TimeProvider.System);
+        var revisions = new JobRevisions(new DatabaseAt(database), TimeProvider.System);
         await revisions.PrepareAsync();
         var kept = await revisions.OfAsync(new("demo"));
         Assert.Equal(Enumerable.Range(1, kept.Count), kept.Select(r => r.Number));
@@ -66,45 +60,5 @@ public sealed class KillTests
 
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
-    }
-
-    private static Process Start(string address, string database)
-    {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = AppContext.BaseDirectory };
-        foreach (var argument in new[] { "exec", Path.Combine(AppContext.BaseDirectory, "Circuitum.Web.dll"), "--urls", address, "--Database", database, "--Logging:LogLevel:Default", "Warning" })
-        {
-            start.ArgumentList.Add(argument);
-        }
-
-        return Process.Start(start)!;
-    }
-
-    private static async Task UntilItAnswers(HttpClient http, Process server)
-    {
-        var patience = Stopwatch.StartNew();
-        while (true)
-        {
-            try
-            {
-                await http.GetStringAsync("/");
-                return;
-            }
-            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60) && !server.HasExited)
-            {
-                await Task.Delay(50);
-            }
-        }
-    }
-
-    private static int FreePort()
-    {
-        using var socket = new TcpListener(IPAddress.Loopback, 0);
-        socket.Start();
-        return ((IPEndPoint)socket.LocalEndpoint).Port;
-    }
-
-    private sealed class Factory(string database) : IDbContextFactory<JobsDb>
-    {
-        public JobsDb CreateDbContext() => new(new DbContextOptionsBuilder<JobsDb>().UseSqlite(string.Create(CultureInfo.InvariantCulture, $"Data Source={database}")).Options);
     }
 }

@@ -186,7 +186,7 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
             {
                 try
                 {
-                    var plan = await planning.PlanAsync(job, gone);
+                    var plan = number == 1 && await revisions.DocumentAsync(key, 1) is { } first && Demo.PlanOf(key, first) is { } beside ? await beside : await planning.PlanAsync(job, gone);
                     return kept.Keep(new(key, Timeline.Of(all), plan)
                     {
                         Spoiled = spoiled is null ? null : $"Revision {all[^1].Number} cannot be opened ({spoiled}). This is revision {number}, and what you do next is done to it. Nothing is lost: each revision’s file can still be fetched.",
