@@ -1,3 +1,16 @@
+using System.Globalization;
 using BenchmarkDotNet.Running;
+using Circuitum.Bench;
 
-BenchmarkSwitcher.FromAssembly(typeof(Circuitum.Bench.PlanBenchmarks).Assembly).Run(args);
+return args switch
+{
+    ["kill", var kills] => await Kills.RunAsync(int.Parse(kills, CultureInfo.InvariantCulture)),
+    ["save", var file] => await Kills.SaveAsync(file),
+    _ => Run(args),
+};
+
+static int Run(string[] args)
+{
+    BenchmarkSwitcher.FromAssembly(typeof(PlanBenchmarks).Assembly).Run(args);
+    return 0;
+}

@@ -57,6 +57,8 @@ public sealed class LengthTests
     [InlineData("1e5")]
     [InlineData("NaN")]
     [InlineData("12'; drop")]
+    [InlineData("٣")]
+    [InlineData("१२-६")]
     public void What_is_no_length_is_refused_and_quoted(string text)
     {
         var refusal = Assert.Throws<FormatException>(() => Length.Parse(text));

@@ -21,7 +21,7 @@ test("an edit that did not arrive is said, stays in its field, and is saved when
   await offset.fill('44"');
   await offset.press("Enter");
   await expect(said(page)).toContainText("Not saved: the server does not answer.");
-  await expect(saved(page)).toHaveText("the last change is not saved");
+  await expect(saved(page)).toHaveText("not saved");
   await expect(offset).toHaveValue('44"');
 
   await page.getByRole("button", { name: "Send it again" }).click();

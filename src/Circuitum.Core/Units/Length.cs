@@ -90,7 +90,7 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     /// <exception cref="FormatException">The text is no length; the message quotes it and shows two ways to write one.</exception>
     public static Length Parse(string text) => TryParse(text, out var length)
         ? length
-        : throw new FormatException($"“{text}” is no length; write it like 12'-6 1/2\" or 150.5\".");
+        : throw new FormatException($"“{(text.Length > 40 ? text[..40] + "…" : text)}” is no length; write it like 12'-6 1/2\" or 150.5\".");
 
     /// <summary>Reads a length as the trade writes it, without an exception.</summary>
     public static bool TryParse(string? text, out Length length)
@@ -177,16 +177,16 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
 
     private static decimal Number(string text) => decimal.Parse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture);
 
-    [GeneratedRegex(@"^(?<n>\d{1,9}(\.\d{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"^(?<n>[0-9]{1,9}(\.[0-9]{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant)]
     private static partial Regex Metric();
 
-    [GeneratedRegex(@"(?<=\d)\s*(ft|feet|foot)\b\.?", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<=[0-9])\s*(ft|feet|foot)\b\.?", RegexOptions.CultureInvariant)]
     private static partial Regex FootWord();
 
-    [GeneratedRegex(@"(?<=\d)\s*(in|inch|inches)\b\.?", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<=[0-9])\s*(in|inch|inches)\b\.?", RegexOptions.CultureInvariant)]
     private static partial Regex InchWord();
 
     // Feet need their mark or a dash before inches; a bare number is inches.
-    [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>\d{1,7}(?:\.\d{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=\d)))?(?:(?<in>\d{1,8}(?:\.\d{1,6})?)(?!\s*/))?(?:(?:\s+|(?<![\d.]))(?<num>\d{1,3})/(?<den>\d{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]
+    [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>[0-9]{1,7}(?:\.[0-9]{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=[0-9])))?(?:(?<in>[0-9]{1,8}(?:\.[0-9]{1,6})?)(?!\s*/))?(?:(?:\s+|(?<![0-9.]))(?<num>[0-9]{1,3})/(?<den>[0-9]{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]
     private static partial Regex Imperial();
 }

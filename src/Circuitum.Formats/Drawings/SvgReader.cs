@@ -196,7 +196,7 @@ public static partial class SvgReader
 
     private static string Short(string text) => text.Length > 24 ? text[..24] + "…" : text;
 
-    [GeneratedRegex(@"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"[-+]?(?:[0-9]+\.?[0-9]*|\.[0-9]+)(?:[eE][-+]?[0-9]{1,3})?", RegexOptions.CultureInvariant, 1000)]
     private static partial Regex NumberPattern();
 
     [GeneratedRegex(@"([a-zA-Z]+)\s*\(([^)]*)\)", RegexOptions.CultureInvariant, 1000)]

@@ -47,7 +47,7 @@ function say(ctx, headline, more) {
   button.addEventListener("click", () => again(ctx), { once: true });
   words.after(button);
   const saved = bench()?.querySelector("[data-saved]");
-  if (posted && saved) saved.textContent = "the last change is not saved";
+  if (posted && saved) saved.textContent = "not saved";
 }
 
 export function watchTrouble() {
