@@ -137,7 +137,9 @@ test("the schedule prints on three sizes, and a sheet that hangs there is told w
   await expect(said(page)).toContainText("Land k-micro");
   await board(page).getByRole("link", { name: "Print, compare, find" }).click();
   for (const name of ["Letter", "A4", "5-1/2 × 8-1/2 in, for the door"]) {
-    const pdf = await page.request.get(new URL(await page.getByRole("link", { name, exact: true }).getAttribute("href"), page.url()).href);
+    // Printing is kept, so it is posted: what the button's form would send.
+    const form = page.locator("form", { has: page.getByRole("button", { name, exact: true }) });
+    const pdf = await page.request.post(new URL(await form.getAttribute("action"), page.url()).href, { form: Object.fromEntries(await form.evaluate((f) => [...new FormData(f)])) });
     expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
   }
   const homeRuns = await page.request.get(new URL(await page.getByRole("link", { name: "home runs on A4" }).getAttribute("href"), page.url()).href);
@@ -161,8 +163,11 @@ test("a schedule typed by others is held against the plan; a wrong one is told i
   await expect(page.getByRole("alert")).toContainText("Line 1 names no column “space”");
   await give("space,description\n3,a\n3,b\n");
   await expect(page.getByRole("alert")).toContainText("Line 3: space 3 of panel A stands in line 2 already");
-  await give(Buffer.alloc(10 * 1024 * 1024, 65));
+  await give(Buffer.alloc(2 * 1024 * 1024, 65));
   await expect(page.getByRole("alert")).toContainText("larger than 512 KB");
+  await give(Buffer.alloc(10 * 1024 * 1024, 65));
+  await expect(page.getByRole("alert")).toContainText("What was sent is too large");
+  await page.goto("/job/demo/prints/A");
   await give("space,description\n17,=HYPERLINK(\"http://x\")\n5,Induction range kitchen\n");
   await expect(page.getByRole("row", { name: /A17 renamed/ })).toContainText("=HYPERLINK");
   await expect(page.getByRole("row", { name: /A6 missing/ })).toContainText("Sauna heater");

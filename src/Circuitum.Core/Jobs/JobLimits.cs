@@ -8,6 +8,9 @@ public static class JobLimits
     /// <summary>Boxes; a large house has 300.</summary>
     public const int Boxes = 3000;
 
+    /// <summary>Devices in all boxes; a large house has 450.</summary>
+    public const int Devices = 6000;
+
     /// <summary>Rooms; a large house with its outbuildings has 40.</summary>
     public const int Rooms = 400;
 

@@ -87,6 +87,7 @@ public static partial class JobProblems
         var levels = job.Levels.ToList();
         var rooms = job.Rooms.ToList();
         yield return ("boxes", "boxes", job.Boxes.Length, JobLimits.Boxes);
+        yield return ("boxes", "devices", job.Boxes.Sum(b => b.Devices.Length), JobLimits.Devices);
         yield return ("structures", "rooms", rooms.Count, JobLimits.Rooms);
         yield return ("structures", "corners of rooms", rooms.Sum(r => r.Corners.Length), JobLimits.Corners);
         yield return ("structures", "openings", rooms.Sum(r => r.Openings.Length), JobLimits.Openings);

@@ -18,6 +18,9 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
     /// <summary>Largest upload with its envelope: a file of 5 MB, and far enough beyond it to be told so.</summary>
     public const long LargestUpload = 6 * 1024 * 1024;
 
+    // What is thrown away so that it can be told to be too large; beyond that the connection is cut.
+    private const long Drained = 64 * 1024 * 1024;
+
     // Handlers that take a file.
     private static readonly string[] Uploads = ["Bring", "Underlay", "Compare"];
 
@@ -42,13 +45,20 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
 
         var upload = HttpMethods.IsPost(method) && Uploads.Contains(context.Request.Query["handler"].ToString(), StringComparer.OrdinalIgnoreCase);
         var most = upload ? LargestUpload : LargestForm;
+        var over = context.Request.ContentLength > most;
         if (context.Features.Get<Microsoft.AspNetCore.Http.Features.IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } body)
         {
-            body.MaxRequestBodySize = most;
+            body.MaxRequestBodySize = over ? Drained : most;
         }
 
-        if (context.Request.ContentLength > most)
+        if (over)
         {
+            // A browser shows no answer before it has sent all: what is somewhat too large is let run out, kept nowhere.
+            if (context.Request.ContentLength <= Drained)
+            {
+                await context.Request.Body.CopyToAsync(Stream.Null, context.RequestAborted);
+            }
+
             await Guard.AnswerAsync(context, StatusCodes.Status413PayloadTooLarge, Guard.Sentence(StatusCodes.Status413PayloadTooLarge));
             return;
         }
