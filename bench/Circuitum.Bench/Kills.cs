@@ -69,7 +69,7 @@ public static class Kills
         return lost + wrong == 0 && sound == "ok" ? 0 : 1;
     }
 
-    /// <summary>Saves until it is killed, and tells each save that is on the disk.</summary>
+    /// <summary>Saves until it is killed, half a minute at most, and tells each save that is on the disk.</summary>
     public static async Task<int> SaveAsync(string file)
     {
         var revisions = new JobRevisions(new At(file), TimeProvider.System);
@@ -80,8 +80,10 @@ public static class Kills
             await revisions.StartAsync("crew", "Start", job.Name, JobFiles.Write(job), isDemo: true);
         }
 
+        // Not for ever: whoever was to kill it may have been ended first.
         var console = Console.OpenStandardOutput();
-        for (var from = await revisions.NewestAsync(new("demo")); ; from++)
+        var since = Stopwatch.StartNew();
+        for (var from = await revisions.NewestAsync(new("demo")); since.Elapsed < TimeSpan.FromSeconds(30); from++)
         {
             var name = (from + 1).ToString(CultureInfo.InvariantCulture);
             if (await revisions.AppendAsync(new("demo"), from, new(RevisionKind.Change, 0, "crew", "Save", name, JobFiles.Write(job with { Name = name }))) is Saving.Saved)
@@ -90,6 +92,8 @@ public static class Kills
                 await console.FlushAsync();
             }
         }
+
+        return 0;
     }
 
     private sealed class At(string file) : IDbContextFactory<JobsDb>

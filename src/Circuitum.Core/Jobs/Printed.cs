@@ -16,7 +16,6 @@ public static class Printed
     /// <summary>Why a text cannot be printed, as the end of a sentence about it; null when it can.</summary>
     public static string? Problem(string text)
     {
-        var open = new Stack<char>();
         for (var i = 0; i < text.Length; i++)
         {
             var c = text[i];
@@ -44,21 +43,11 @@ public static class Printed
             {
                 return string.Create(CultureInfo.InvariantCulture, $"holds a code that is no character (U+{(int)c:X4}); write it again");
             }
-
-            switch (c)
-            {
-                case '\u202A' or '\u202B' or '\u202D' or '\u202E':
-                    open.Push(EndEmbedding);
-                    break;
-                case '\u2066' or '\u2067' or '\u2068':
-                    open.Push(EndIsolate);
-                    break;
-                case EndEmbedding or EndIsolate when open.Count == 0 || open.Pop() != c:
-                    return "ends a direction of writing that it did not begin; write it again";
-            }
         }
 
-        return open.Count > 0 ? "begins a direction of writing and does not end it; write it again" : null;
+        var (open, stray) = Directions(text);
+        return stray ? "ends a direction of writing that it did not begin; write it again"
+            : open.Count > 0 ? "begins a direction of writing and does not end it; write it again" : null;
     }
 
     /// <summary>What was typed, as it is kept: on one line, single spaces, every direction of writing closed. What cannot be printed even so is left for <see cref="Problem"/>.</summary>
@@ -101,9 +90,13 @@ public static class Printed
     private static bool Prints(char c) => !char.IsControl(c) && !char.IsSurrogate(c) && c is not ('\u2028' or '\u2029' or (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069')
         or '\uFEFF' or '\uFFFE' or '\uFFFF' or (>= '\uFDD0' and <= '\uFDEF'));
 
-    private static string Closed(string text)
+    private static string Closed(string text) => Directions(text).Open is { Count: > 0 } open ? text + string.Concat(open) : text;
+
+    // What would end each direction that is open at the end of a text, the innermost first; stray when one is ended that was not begun.
+    private static (Stack<char> Open, bool Stray) Directions(string text)
     {
         var open = new Stack<char>();
+        var stray = false;
         foreach (var c in text)
         {
             switch (c)
@@ -117,9 +110,12 @@ public static class Printed
                 case EndEmbedding or EndIsolate when open.Count > 0 && open.Peek() == c:
                     open.Pop();
                     break;
+                case EndEmbedding or EndIsolate:
+                    stray = true;
+                    break;
             }
         }
 
-        return open.Count == 0 ? text : text + string.Concat(open);
+        return (open, stray);
     }
 }
