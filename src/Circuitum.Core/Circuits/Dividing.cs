@@ -82,7 +82,9 @@ public static class Dividing
     }
 
     /// <summary>Keys of the feeders: no branch circuit takes one of them.</summary>
-    internal static IEnumerable<string> Feeders(Job job) => job.Panels.Where(p => p.FedFrom is not null).Select(p => $"feeder-{p.Id}");
+    internal static IEnumerable<string> Feeders(Job job) => job.Panels.Where(p => p.FedFrom is not null).Select(p => FeederTo(p).Value);
+
+    private static CircuitKey FeederTo(Panel panel) => new($"feeder-{panel.Id}");
 
     private static Circuit Feeder(Panel panel, List<Circuit> circuits, Job job)
     {
@@ -90,7 +92,7 @@ public static class Dividing
         var items = circuits.Where(c => behind.Contains(c.Panel)).SelectMany(c => c.Load.Items).ToImmutableArray();
         return new()
         {
-            Key = new($"feeder-{panel.Id}"),
+            Key = FeederTo(panel),
             Kind = CircuitKind.Feeder,
             Panel = panel.FedFrom!.Value,
             Feeds = panel.Id,

@@ -116,7 +116,7 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
 
     private async Task<Step> BackAsync(JobKey key, int number, RevisionKind kind, int about, string phrase)
     {
-        var (job, why) = await TryReadAsync(key, number);
+        var (job, why, _) = await TryReadAsync(key, number);
         return job is not null ? new(job, kind, about, phrase, null) : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
     }
 
@@ -181,12 +181,12 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         string? spoiled = null;
         for (var number = all[^1].Number; number > Math.Max(0, all[^1].Number - MostBack); number--)
         {
-            var (job, why) = await TryReadAsync(key, number);
+            var (job, why, document) = await TryReadAsync(key, number);
             if (job is not null)
             {
                 try
                 {
-                    var plan = number == 1 && await revisions.DocumentAsync(key, 1) is { } first && Demo.PlanOf(key, first) is { } beside ? await beside : await planning.PlanAsync(job, gone);
+                    var plan = await (Demo.PlanOf(key, document!) ?? planning.PlanAsync(job, gone));
                     return kept.Keep(new(key, Timeline.Of(all), plan)
                     {
                         Spoiled = spoiled is null ? null : $"Revision {all[^1].Number} cannot be opened ({spoiled}). This is revision {number}, and what you do next is done to it. Nothing is lost: each revision’s file can still be fetched.",
@@ -205,16 +205,16 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         throw new SpoiledJobException($"None of the last revisions of this job can be opened ({spoiled}). Its file can be fetched at /job/{key}/file/job.circuitum.json.");
     }
 
-    private async Task<(Job? Job, string? Why)> TryReadAsync(JobKey key, int number)
+    private async Task<(Job? Job, string? Why, string? Document)> TryReadAsync(JobKey key, int number)
     {
         try
         {
-            return await revisions.DocumentAsync(key, number) is { } document ? (JobFiles.Read(document), null) : (null, "it is not there");
+            return await revisions.DocumentAsync(key, number) is { } document ? (JobFiles.Read(document), null, document) : (null, "it is not there", null);
         }
         catch (JobFileException e)
         {
             CannotRead(key.Value, number, e.Message);
-            return (null, e.Message.TrimEnd('.'));
+            return (null, e.Message.TrimEnd('.'), null);
         }
     }
 
