@@ -1,0 +1,142 @@
+using System.Collections.Immutable;
+using Circuitum.Core;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+using CsCheck;
+
+namespace Circuitum.Formats.Tests.Golden;
+
+/// <summary>Forty houses that are the same every time: drawn by a fixed number each, laid out by the rules, with schools, frames, buildings and pipes taken in turn.</summary>
+internal static class GoldenHouses
+{
+    public const int Count = 40;
+
+    /// <summary>House number 1 to 40.</summary>
+    public static Job Number(int number)
+    {
+        var draw = new Draw((uint)number);
+        var job = DrawnHouses.Jobs.Generate(new PCG((uint)number, (ulong)number), null, out _) with
+        {
+            Name = $"House {number}",
+            Edition = (Edition)(2017 + (3 * (number % 3))),
+            Schools = SchoolsOf(number),
+        };
+        if (number % 5 == 0)
+        {
+            job = job with { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 12, "Local code 4-1"), new(AmendedRule.NoAfciInKitchenAndLaundry, null, "Local code 4-2")] };
+        }
+
+        job = Framed(job, number);
+        job = LayOut.Everything.On(job).Job ?? job;
+        job = Equipped(job, draw, 3 + (number % 6));
+        if (number % 3 == 1)
+        {
+            job = WithShed(job, number % 2 == 0);
+        }
+
+        if (number % 4 == 2)
+        {
+            job = job with { Panels = job.Panels.Add(Houses.Panel(job.Rooms.Last().Id.Value, 30) with { Id = new("B"), FedFrom = new("A"), Rating = 100.Amps() }) };
+        }
+
+        return number % 7 == 3 ? Piped(job) : job;
+    }
+
+    private static Schools SchoolsOf(int n) => new()
+    {
+        Lighting = (LightsAndReceptacles)(n % 3),
+        Bedrooms = (BedroomSharing)(n / 2 % 2),
+        Dishwasher = (DishwasherAndDisposer)(n / 3 % 2),
+        Baths = (BathReceptacles)(n / 2 % 3),
+        HomeRun = (HomeRunSize)(n / 5 % 2),
+        Range = (RangeCircuit)(n / 4 % 2),
+        Way = (CableWay)(n / 3 % 3),
+        Lay = (CableLay)(n / 4 % 2),
+        Branches = (FeedBranches)(n / 6 % 2),
+        Landing = (LandingSchool)(n / 5 % 3),
+        Spares = (SpareSpaces)(n / 7 % 2),
+        Column = (CableColumn)(n / 2 % 3),
+        FeederMetal = (FeederMetal)(n / 3 % 2),
+        Joints = (JointSchool)(n / 4 % 3),
+        Feed = (LightingFeed)(n / 2 % 2),
+        KitchenLights = (KitchenLights)(n / 8 % 2),
+        Refrigerator = (RefrigeratorCircuit)(n / 9 % 2),
+        DishwasherRun = (DishwasherRun)(n / 10 % 2),
+        TwoCircuits = (TwoCircuits)(n % 3),
+        Subpanel = (SubpanelHolds)(n / 4 % 2),
+        Gfci = (GfciWay)(n % 4),
+        Afci = (AfciWay)(n / 6 % 2),
+        FifteenOnTwenty = (FifteenOnTwenty)(n / 11 % 2),
+    };
+
+    // Every fourth house stands on steel studs, every sixth has insulated panels, every eighth furred masonry.
+    private static Job Framed(Job job, int n)
+    {
+        var framing = n % 4 == 1 ? WallFraming.MetalStud : n % 6 == 0 ? WallFraming.InsulatedPanel : n % 8 == 3 ? WallFraming.MasonryFurred : (WallFraming?)null;
+        var walls = framing == WallFraming.MetalStud ? [1, 2, 3, 4] : new[] { 1, 3 };
+        var framed = framing is not { } kind ? job : job.WithRooms(r => r with
+        {
+            Builds = [.. walls.Select(w => new WallBuild { Wall = w, Framing = kind, ChaseHeights = kind == WallFraming.InsulatedPanel && n % 12 == 0 ? [14.Inches(), 44.Inches()] : [] })],
+        });
+        return JobProblems.First(framed) is null ? framed : job;
+    }
+
+    private static Job WithRooms(this Job job, Func<Room, Room> change) => job with
+    {
+        Structures = [.. job.Structures.Select(s => s with { Levels = [.. s.Levels.Select(l => l with { Rooms = [.. l.Rooms.Select(change)] })] })],
+    };
+
+    // Ordinary equipment in rooms by lot; what does not fit its wall is left out.
+    private static Job Equipped(Job job, Draw draw, int pieces)
+    {
+        for (var i = 0; i < pieces; i++)
+        {
+            var plate = EquipmentLibrary.All[draw.Below(EquipmentLibrary.All.Length)];
+            var room = job.Rooms.ElementAt(draw.Below(job.Rooms.Count()));
+            var kind = !plate.Cord ? DeviceKind.Equipment : plate.Volts.Value == 240 ? DeviceKind.ApplianceReceptacle : DeviceKind.Single;
+            var box = Houses.Appliance($"m{i}", room.Id.Value, 1 + draw.Below(4), 8 + draw.Below(60), plate with { Name = $"{plate.Name} {i}" }, kind);
+            var with = job.With(box);
+            job = JobProblems.First(with) is null ? with : job;
+        }
+
+        return job;
+    }
+
+    private static Job WithShed(Job job, bool panel)
+    {
+        var shed = Houses.WithShed(Houses.ShedPanel).Structures[1] with { Origin = new(240.Feet(), Length.Zero) };
+        var with = job with
+        {
+            Structures = job.Structures.Add(shed),
+            Trenches = [new("t", job.Structures[0].Id, shed.Id, [new(40.Feet(), 6.Feet()), new(240.Feet(), 6.Feet())], 24.Inches())],
+            Panels = panel ? job.Panels.Add(Houses.ShedPanel) : job.Panels,
+        };
+        with = with.With(Houses.On("shed-r", "shop", 1, 40), Houses.Ceiling("shed-l", "shop", 60, 60), Houses.Switch("shed-s", "shop", 3, 40, DeviceKind.Switch, "shed-l"));
+        return JobProblems.First(with) is null ? with : job;
+    }
+
+    // The first two home runs that a pipe may hold share one.
+    private static Job Piped(Job job)
+    {
+        foreach (var circuit in Planner.Plan(job).Circuits.Where(c => c.Circuit.Poles == 2).Take(2))
+        {
+            job = new PutInPipe(circuit.Circuit.Key, "P1").On(job).Job ?? job;
+        }
+
+        return job;
+    }
+
+    // Of the textbook (Numerical Recipes): the same on every machine and with every library.
+    private sealed class Draw(uint seed)
+    {
+        private uint state = seed * 2654435761;
+
+        public int Below(int most)
+        {
+            state = (state * 1664525) + 1013904223;
+            return (int)((state >> 8) % (uint)most);
+        }
+    }
+}
