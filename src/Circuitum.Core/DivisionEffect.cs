@@ -22,20 +22,20 @@ public sealed record DivisionEffect(Plan Before, Plan After)
     {
         get
         {
-            var was = Before.Panels.SelectMany(p => p.Circuits).ToDictionary(l => l.Wired.Circuit.Key);
-            foreach (var now in After.Panels.SelectMany(p => p.Circuits).Where(l => l.Wired.Circuit.Feeds is null))
+            var was = Before.Panels.SelectMany(p => p.Circuits).ToDictionary(l => l.Key);
+            foreach (var now in After.Panels.SelectMany(p => p.Circuits).Where(l => l.Feeds is null))
             {
-                var load = now.Wired.Circuit.Load.Required;
-                var had = was.Remove(now.Wired.Circuit.Key, out var old) ? old.Wired.Circuit.Load.Required : (Amps?)null;
+                var load = now.Load.Required;
+                var had = was.Remove(now.Key, out var old) ? old.Load.Required : (Amps?)null;
                 if (had != load)
                 {
-                    yield return new(now.Wired.Circuit.Key, now.Description, had, load, now.Wired.Protected.Sized.Breaker.Value);
+                    yield return new(now.Key, now.Description, had, load, now.Breaker);
                 }
             }
 
-            foreach (var gone in was.Values.Where(l => l.Wired.Circuit.Feeds is null))
+            foreach (var gone in was.Values.Where(l => l.Feeds is null))
             {
-                yield return new(gone.Wired.Circuit.Key, gone.Description, gone.Wired.Circuit.Load.Required, null, gone.Wired.Protected.Sized.Breaker.Value);
+                yield return new(gone.Key, gone.Description, gone.Load.Required, null, gone.Breaker);
             }
         }
     }

@@ -40,15 +40,15 @@ public sealed record EditionDifference(ImmutableArray<OutletDifference> Outlets,
     /// <summary>Compares the plans of one job by two editions.</summary>
     public static EditionDifference Between(Plan before, Plan after) => new(
         [.. before.Survey.Boxes.SelectMany(b => Of(before, after, b.Box.Id, b.Name)).OrderBy(d => d.Comes ? 0 : d.Goes ? 1 : 2).ThenBy(d => d.Against, StringComparer.Ordinal).ThenBy(d => d.Name, StringComparer.Ordinal)],
-        [.. after.Panels.SelectMany(p => p.Circuits).Select(now => (Was: before.Landed(now.Wired.Circuit.Key), Now: now))
-            .Where(x => x.Was is not null && x.Was.Wired.Protected.Kind.Value != x.Now.Wired.Protected.Kind.Value)
-            .Select(x => new BreakerDifference(x.Now.Wired.Circuit.Key, x.Now.SpaceText, x.Now.Description, x.Was!.Wired.Protected.Kind.Value, x.Now.Wired.Protected.Kind.Value))],
+        [.. after.Panels.SelectMany(p => p.Circuits).Select(now => (Was: before.Landed(now.Key), Now: now))
+            .Where(x => x.Was is not null && x.Was.BreakerKind != x.Now.BreakerKind)
+            .Select(x => new BreakerDifference(x.Now.Key, x.Now.SpaceText, x.Now.Description, x.Was!.BreakerKind, x.Now.BreakerKind))],
         [.. PlanDifference.TagsOnlyIn(after, before)],
         [.. PlanDifference.TagsOnlyIn(before, after)]);
 
     private static IEnumerable<OutletDifference> Of(Plan before, Plan after, BoxId box, string name)
     {
-        OutletProtection was = before.CircuitOf(box)!.Protected.Outlets[box], now = after.CircuitOf(box)!.Protected.Outlets[box];
+        OutletProtection was = before.CircuitOf(box)!.Outlets[box], now = after.CircuitOf(box)!.Outlets[box];
         if (was.Afci?.Section != now.Afci?.Section)
         {
             yield return new(box, name, "AFCI", was.Afci, now.Afci);

@@ -27,9 +27,9 @@ public sealed record Plan(
     Takeoffs Takeoff)
 {
     private readonly FrozenDictionary<BoxId, WiredCircuit> circuitOf = Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (b, c))).ToFrozenDictionary(x => x.b, x => x.c);
-    private readonly FrozenDictionary<CircuitKey, Landed> landedOf = Panels.SelectMany(p => p.Circuits).ToFrozenDictionary(l => l.Wired.Circuit.Key);
+    private readonly FrozenDictionary<CircuitKey, Landed> landedOf = Panels.SelectMany(p => p.Circuits).ToFrozenDictionary(l => l.Key);
 
-    private readonly FrozenDictionary<string, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs.Select(r => (c, r))).ToFrozenDictionary(x => x.r.Id);
+    private readonly FrozenDictionary<string, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Runs.Select(r => (c, r))).ToFrozenDictionary(x => x.r.Id);
 
     /// <summary>Footage of all cable.</summary>
     public Length Footage => Takeoff.Total;

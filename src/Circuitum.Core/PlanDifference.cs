@@ -32,16 +32,16 @@ public static class PlanDifference
     {
         foreach (var (was, now) in Pairs(before, after))
         {
-            if (was.Wired.Protected.Sized.Breaker.Value != now.Wired.Protected.Sized.Breaker.Value || was.Wired.Protected.Sized.Cable != now.Wired.Protected.Sized.Cable)
+            if (was.Breaker != now.Breaker || was.Cable != now.Cable)
             {
-                yield return $"{now.Description} now {now.Wired.Protected.Sized.Breaker.Value} on {now.Wired.Protected.Sized.Cable}";
+                yield return $"{now.Description} now {now.Breaker} on {now.Cable}";
             }
         }
     }
 
     private static IEnumerable<string> Protection(Plan before, Plan after)
     {
-        var changed = Pairs(before, after).Where(p => p.Was.Wired.Protected.Kind.Value != p.Now.Wired.Protected.Kind.Value).ToList();
+        var changed = Pairs(before, after).Where(p => p.Was.BreakerKind != p.Now.BreakerKind).ToList();
         if (changed.Count > 2)
         {
             yield return $"protection of {changed.Count} circuits changed: {string.Join(", ", changed.Select(c => c.Now.SpaceText))}";
@@ -50,7 +50,7 @@ public static class PlanDifference
 
         foreach (var (_, now) in changed)
         {
-            yield return $"{now.Description} now {(now.Wired.Protected.Kind.Value == BreakerKind.Standard ? "standard" : now.Wired.Protected.Mark)}";
+            yield return $"{now.Description} now {(now.BreakerKind == BreakerKind.Standard ? "standard" : now.Mark)}";
         }
     }
 
@@ -82,12 +82,12 @@ public static class PlanDifference
 
     private static IEnumerable<string> Currents(Plan before, Plan after)
     {
-        var changed = Pairs(before, after).Where(p => p.Was.Wired.Circuit.Load.Current != p.Now.Wired.Circuit.Load.Current && p.Now.Wired.Circuit.Kind != Circuits.CircuitKind.Feeder).ToList();
+        var changed = Pairs(before, after).Where(p => p.Was.Load.Current != p.Now.Load.Current && p.Now.Kind != Circuits.CircuitKind.Feeder).ToList();
         if (changed.Count is 1 or 2)
         {
             foreach (var (_, now) in changed)
             {
-                yield return $"circuit {now.SpaceText} now {now.Wired.Circuit.Load.Current}";
+                yield return $"circuit {now.SpaceText} now {now.Load.Current}";
             }
         }
     }
@@ -106,5 +106,5 @@ public static class PlanDifference
     }
 
     private static IEnumerable<(Landed Was, Landed Now)> Pairs(Plan before, Plan after) =>
-        after.Panels.SelectMany(p => p.Circuits).Select(now => (Was: before.Landed(now.Wired.Circuit.Key)!, Now: now)).Where(p => p.Was is not null);
+        after.Panels.SelectMany(p => p.Circuits).Select(now => (Was: before.Landed(now.Key)!, Now: now)).Where(p => p.Was is not null);
 }

@@ -97,7 +97,7 @@ public sealed class AmpacityTests
     public void A_greenhouse_is_damp_and_pulled_in_UF()
     {
         var plan = Planner.Plan(Houses.Row(("glass", RoomUse.Greenhouse, 16)).With(Houses.On("r", "glass", 1, 60)));
-        var sized = plan.CircuitOf(new("r"))!.Protected.Sized;
+        var sized = plan.CircuitOf(new("r"))!.Sized;
         Assert.Equal("12-2 UF", sized.Cable);
         Assert.Contains(sized.Gauge.Why.Steps, s => s.Cite == "334.12(B)(4), 340.10");
     }

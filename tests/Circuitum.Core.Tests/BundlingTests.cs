@@ -38,8 +38,8 @@ public sealed class BundlingTests
         var plan = Planner.Plan(Machines(6));
         // Two to a hole after relief: twelve conductors together would leave 15 A for 1900 VA, 15.8 A.
         Assert.All(plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Joist), h => Assert.InRange(h.Runs.Length, 1, 2));
-        Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Protected.Sized.Cable));
-        var why = plan.Circuits[0].Protected.Sized.Gauge.Why.Steps;
+        Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Cable));
+        var why = plan.Circuits[0].Sized.Gauge.Why.Steps;
         Assert.Contains(why, s => s.Text.StartsWith("un-bundled first", StringComparison.Ordinal) && s.Value == "no larger conductor needed");
     }
 
@@ -54,7 +54,7 @@ public sealed class BundlingTests
     [Fact] // 60 °C: 30 × .71 = 21.3 alone; two together × .8 = 17.0 ≥ 15.83 holds; three × .8 the same
     public void In_a_hot_attic_warmth_counts_with_the_bundle()
     {
-        var sized = Planner.Plan(Machines(3, ambient: 60)).Circuits[0].Protected.Sized;
+        var sized = Planner.Plan(Machines(3, ambient: 60)).Circuits[0].Sized;
         Assert.Equal("12-2", sized.Cable);
         Assert.Equal(17.04m, decimal.Round(sized.Ampacity.Value.Value, 2));
     }
@@ -62,7 +62,7 @@ public sealed class BundlingTests
     [Fact] // both ways of the sum: 15.83 ÷ (.71 × .8 = .568) = 27.88 ≤ 30
     public void The_sum_is_told_the_other_way_round_too()
     {
-        var steps = Planner.Plan(Machines(3, ambient: 60)).Circuits[0].Protected.Sized.Gauge.Why.Steps;
+        var steps = Planner.Plan(Machines(3, ambient: 60)).Circuits[0].Sized.Gauge.Why.Steps;
         var step = Assert.Single(steps, s => s.Text.StartsWith("the other way round", StringComparison.Ordinal));
         Assert.Contains("0.5680", step.Text, StringComparison.Ordinal);
         Assert.Equal("27.88 A ≤ 30 A", step.Value);
@@ -74,7 +74,7 @@ public sealed class BundlingTests
         static ILookup<string, CableBundle> Of(CableColumn column)
         {
             var plan = Planner.Plan(Machines(1, column: column));
-            return Bundling.Find([.. plan.Circuits.Select(c => c.Protected.Sized.Routed)], plan.Holes, column, _ => false);
+            return Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, column, _ => false);
         }
 
         Assert.Empty(Of(CableColumn.Stackers));
@@ -89,7 +89,7 @@ public sealed class BundlingTests
     {
         var job = Houses.Row(("shop", RoomUse.Utility, 30)).With(Houses.Appliance("range", "shop", 2, 60, Houses.Plate(Appliance.Range, 240, 12000) with { Neutral = true, Cord = true }, DeviceKind.ApplianceReceptacle), Houses.On("r", "shop", 2, 100)) with { Schools = new() { Way = CableWay.FromBelow } };
         var plan = Planner.Plan(job);
-        Run HomeRun(string box) => plan.CircuitOf(new(box))!.Protected.Sized.Routed.HomeRun!;
+        Run HomeRun(string box) => plan.CircuitOf(new(box))!.HomeRun!;
         Assert.Contains(HomeRun("range").Way.Passages, p => p.Spot.Kind == MemberKind.Joist);
         Assert.DoesNotContain(plan.Holes.Of(HomeRun("range")), h => h.Spot.Kind == MemberKind.Joist);
         Assert.Contains(plan.Holes.Of(HomeRun("r")), h => h.Spot.Kind == MemberKind.Joist);

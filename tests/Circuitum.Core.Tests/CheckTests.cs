@@ -96,15 +96,15 @@ public sealed class CheckTests
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");
         Assert.Equal((Severity.Amber, "Home run in 10, 25 ft: 3.1 %"), (tag.Severity, tag.Fixes[0].Label));
         var mended = Planner.Plan(tag.Fixes[0].Change.On(job).Job!);
-        Assert.True(mended.Circuits[0].Protected.Sized.Drop.Value.Value < plan.Circuits[0].Protected.Sized.Drop.Value.Value);
-        Assert.Equal(20m, mended.Circuits[0].Protected.Sized.Breaker.Value.Value);
+        Assert.True(mended.Circuits[0].Drop.Value < plan.Circuits[0].Drop.Value);
+        Assert.Equal(20m, mended.Circuits[0].Breaker.Value);
     }
 
     [Fact]
     public void A_larger_home_run_by_school_leaves_the_breaker_to_the_smaller_wire()
     {
         var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200)) with { Schools = new() { HomeRun = HomeRunSize.OneLarger } };
-        var sized = Planner.Plan(job).Circuits[0].Protected.Sized;
+        var sized = Planner.Plan(job).Circuits[0].Sized;
         Assert.Equal(["10-2", "12-2"], sized.Routed.Runs.Select(sized.CableOf));
         Assert.Equal(20m, sized.Breaker.Value.Value);
     }
@@ -134,7 +134,7 @@ public sealed class CheckTests
         var job = Houses.Row(("hall", RoomUse.Hall, 12), ("bed", RoomUse.Bedroom, 12)).With(Houses.Ceiling("a1", "hall", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("a2", "bed", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("l", "hall", 60, 60), Houses.Switch("s", "hall", 1, 20, DeviceKind.Switch, "l"));
         var circuit = Planner.Plan(job).CircuitOf(new("a1"))!;
         Assert.Contains(new("a2"), circuit.Circuit.Boxes);
-        var joined = Assert.Single(circuit.Protected.Sized.Routed.Runs, r => r.Kind == RunKind.Interconnect);
-        Assert.Equal("14-3", circuit.Protected.Sized.CableOf(joined));
+        var joined = Assert.Single(circuit.Runs, r => r.Kind == RunKind.Interconnect);
+        Assert.Equal("14-3", circuit.CableOf(joined));
     }
 }

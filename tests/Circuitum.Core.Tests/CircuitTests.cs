@@ -53,7 +53,7 @@ public sealed class CircuitTests
     [Fact]
     public void Bedroom_receptacles_at_15_A_by_school()
     {
-        var sized = Planner.Plan(Kitchen() with { Schools = new() { Lighting = LightsAndReceptacles.ApartBedrooms15 } }).CircuitOf(new("r1"))!.Protected.Sized;
+        var sized = Planner.Plan(Kitchen() with { Schools = new() { Lighting = LightsAndReceptacles.ApartBedrooms15 } }).CircuitOf(new("r1"))!.Sized;
         Assert.Equal((15m, "14-2"), (sized.Breaker.Value.Value, sized.Cable));
     }
 
@@ -108,7 +108,7 @@ public sealed class CircuitTests
     {
         var job = Kitchen() with { Pins = new() { Breakers = [new(new(circuit), rating.Amps())] } };
         var plan = Planner.Plan(job);
-        Assert.Equal(rating, plan.Landed(new(circuit))!.Wired.Protected.Sized.Breaker.Value.Value);
+        Assert.Equal(rating, plan.Landed(new(circuit))!.Breaker.Value);
         Assert.Equal(section, plan.Tags.FirstOrDefault(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits)?.Rule);
     }
 

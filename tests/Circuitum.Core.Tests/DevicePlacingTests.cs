@@ -110,11 +110,11 @@ public sealed class DevicePlacingTests
             Houses.On("c1", "kitchen", 1, 30) with { ServesCounter = true }, Houses.On("c2", "kitchen", 1, 80) with { ServesCounter = true }, Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true }, Houses.On("r", "kitchen", 3, 40))
             with { Schools = new() { TwoCircuits = TwoCircuits.Multiwire } };
         var plan = Planner.Plan(job);
-        var pair = plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.Kind == Circuits.CircuitKind.SmallAppliance).OrderBy(c => c.Space).ToList();
+        var pair = plan.Panels[0].Circuits.Where(c => c.Kind == Circuits.CircuitKind.SmallAppliance).OrderBy(c => c.Space).ToList();
         Assert.Equal(2, pair.Count);
-        Assert.Equal((pair[0].Wired.Circuit.Key, pair[1].Wired.Circuit.Key), (pair[1].Wired.Circuit.SharesNeutralWith!.Value, pair[0].Wired.Circuit.SharesNeutralWith!.Value));
+        Assert.Equal((pair[0].Key, pair[1].Key), (pair[1].SharesNeutralWith!.Value, pair[0].SharesNeutralWith!.Value));
         Assert.Equal(pair[0].Space!.Value.Number + 2, pair[1].Space!.Value.Number);
-        Assert.Equal(pair[0].Wired.Protected.Kind.Value, pair[1].Wired.Protected.Kind.Value);
+        Assert.Equal(pair[0].BreakerKind, pair[1].BreakerKind);
         Assert.Contains(plan.Tags, t => t.Severity == Severity.Amber && t.Rule.StartsWith("210.4", StringComparison.Ordinal));
     }
 

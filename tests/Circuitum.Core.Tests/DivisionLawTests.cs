@@ -95,13 +95,13 @@ public sealed class DivisionLawTests
     public void Resets_follow_the_load_terminals() => Gen.Select(RandomHouses.Jobs, Gen.OneOfConst(GfciWay.FirstReceptacle, GfciWay.EachPlace)).Sample((job, way) =>
     {
         var plan = Planner.Plan(job with { Schools = job.Schools with { Gfci = way } });
-        foreach (var wired in plan.Circuits.Where(c => !c.Protected.Devices.IsEmpty))
+        foreach (var wired in plan.Circuits.Where(c => !c.Devices.IsEmpty))
         {
-            foreach (var (at, device) in wired.Protected.Devices.Where(d => d.Value.Kind != ProtectiveKind.Afci))
+            foreach (var (at, device) in wired.Devices.Where(d => d.Value.Kind != ProtectiveKind.Afci))
             {
-                Assert.Equal(at, wired.Protected.Outlets[at].ResetAt);
-                Assert.All(device.Load, b => Assert.NotNull(wired.Protected.Outlets[b].ResetAt));
-                Assert.All(device.Around.Where(b => !wired.Protected.Devices.ContainsKey(b)), b => Assert.NotEqual(at, wired.Protected.Outlets[b].ResetAt));
+                Assert.Equal(at, wired.Outlets[at].ResetAt);
+                Assert.All(device.Load, b => Assert.NotNull(wired.Outlets[b].ResetAt));
+                Assert.All(device.Around.Where(b => !wired.Devices.ContainsKey(b)), b => Assert.NotEqual(at, wired.Outlets[b].ResetAt));
                 Assert.Empty(device.Load.Intersect(device.Around));
             }
         }

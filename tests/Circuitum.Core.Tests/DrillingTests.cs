@@ -16,7 +16,7 @@ public sealed class DrillingTests
     {
         var random = new Random(seed);
         var plan = Planner.Plan(job);
-        ImmutableArray<RoutedCircuit> routed = [.. plan.Circuits.Select(c => c.Protected.Sized.Routed)];
+        ImmutableArray<RoutedCircuit> routed = [.. plan.Circuits.Select(c => c.Routed)];
         var before = Drilling.Drill(routed, job.HouseRules);
         var relieved = before.All.Select(h => h.Spot).Distinct().Where(_ => random.Next(5) == 0).ToImmutableDictionary(s => s, _ => random.Next(1, 3));
         var across = routed.SelectMany(c => c.Runs).Where(_ => random.Next(6) == 0).Select(r => r.Id).ToImmutableHashSet();

@@ -16,7 +16,7 @@ public sealed class FeederTests
     [Fact] // 225.39(D): 60 A at least; 6 copper carries 55 A at 60 °C, the next size up is 60; 3 × 6 and a 10 in 3/4 in
     public void The_shed_is_fed_at_60_A_by_three_6_and_a_10_in_three_quarter_inch_pipe()
     {
-        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Sized;
         Assert.Equal((60m, "3 × 6 + 10 G", "3/4 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
         Assert.Contains(feeder.Breaker.Why.Steps, s => s.Cite == "225.39(D)");
     }
@@ -26,7 +26,7 @@ public sealed class FeederTests
     {
         var job = Shed() with { Schools = new() { FeederMetal = FeederMetal.Aluminium } };
         var plan = Planner.Plan(job);
-        var feeder = plan.Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        var feeder = plan.Landed(new("feeder-G"))!.Sized;
         Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
         Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminium");
         // 2 × 19.5 A × .508 Ω/1000 ft.
@@ -47,13 +47,13 @@ public sealed class FeederTests
         var plan = Planner.Plan(ByBranch());
         var circuit = plan.CircuitOf(new("r"))!;
         Assert.Equal(("shop-branch", 4), (circuit.Circuit.Key.Value, circuit.Circuit.Boxes.Length));
-        var home = circuit.Protected.Sized.Routed.HomeRun!;
+        var home = circuit.HomeRun!;
         Assert.Equal("A", home.From.Panel!.Value.Value);
-        Assert.Equal("12-2 UF", circuit.Protected.Sized.CableOf(home));
+        Assert.Equal("12-2 UF", circuit.CableOf(home));
         Assert.True(home.Way.Legs.Where(l => l.Space == Space.Trench).Select(l => l.Run).Total() >= 50.Feet());
         Assert.DoesNotContain(plan.Tags, t => t.Rule is "225.30" or "300.5");
         // The other runs stay in the shed.
-        Assert.DoesNotContain(circuit.Protected.Sized.Routed.Runs.Skip(1), r => r.Way.Legs.Any(l => l.Space == Space.Trench));
+        Assert.DoesNotContain(circuit.Runs.Skip(1), r => r.Way.Legs.Any(l => l.Space == Space.Trench));
     }
 
     [Fact]
@@ -98,8 +98,8 @@ public sealed class FeederTests
         var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired;
         Assert.Equal(3780m, feeder.Circuit.Load.Connected.Value);
         // 220.61: the heater of 240 V alone has no neutral; the receptacle's 180 VA has.
-        Assert.Equal(180m, feeder.Protected.Sized.Feeding!.Standard.Lines.Sum(l => l.Neutral.Value));
-        Assert.Equal(19.5m, feeder.Protected.Sized.Through[feeder.Protected.Sized.Routed.HomeRun!.Id].Value);
+        Assert.Equal(180m, feeder.Sized.Feeding!.Standard.Lines.Sum(l => l.Neutral.Value));
+        Assert.Equal(19.5m, feeder.Sized.Through[feeder.HomeRun!.Id].Value);
     }
 
     // A den with panel A, a bedroom with panel B, a receptacle, a heater and a car's outlet; everything that is near B lands in it.
@@ -114,20 +114,20 @@ public sealed class FeederTests
     public void A_feeder_inside_the_dwelling_is_sized_by_part_III()
     {
         var job = Inside(Houses.On("far", "den", 4, 100));
-        var feeder = Planner.Plan(job).Landed(new("feeder-B"))!.Wired.Protected.Sized;
+        var feeder = Planner.Plan(job).Landed(new("feeder-B"))!.Sized;
         var load = feeder.Feeding!;
         Assert.Equal([461.4m, 3000, 7200, 1800], load.Standard.Lines.Select(l => l.Counted.Value));
         Assert.Equal((60m, false, LoadMethod.Standard), (feeder.Breaker.Value.Value, load.CarriesDwelling, load.Method));
         // For comparison: 7661.4 all within the first 10 kVA, and 65 % of the heat.
         Assert.Equal([7661.4m, 1950], load.Optional!.Lines.Select(l => l.Counted.Value));
-        Assert.Equal(LoadMethod.Standard, Planner.Plan(job with { Service = new() { Method = LoadMethod.Optional } }).Landed(new("feeder-B"))!.Wired.Protected.Sized.Feeding!.Method);
+        Assert.Equal(LoadMethod.Standard, Planner.Plan(job with { Service = new() { Method = LoadMethod.Optional } }).Landed(new("feeder-B"))!.Sized.Feeding!.Method);
     }
 
     [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A
     public void Only_an_outbuilding_has_60_A_at_least()
     {
         var job = Inside(Houses.On("far", "den", 4, 100));
-        var feeder = Planner.Plan(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") }).Landed(new("feeder-B"))!.Wired.Protected.Sized;
+        var feeder = Planner.Plan(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") }).Landed(new("feeder-B"))!.Sized;
         Assert.Equal(15m, feeder.Breaker.Value.Value);
     }
 
@@ -137,14 +137,14 @@ public sealed class FeederTests
         Gauge Of(Job job)
         {
             var held = job with { Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] }, Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }], Service = new() { Method = LoadMethod.Optional } };
-            var feeder = Planner.Plan(held).Landed(new("feeder-B"))!.Wired.Protected.Sized;
+            var feeder = Planner.Plan(held).Landed(new("feeder-B"))!.Sized;
             Assert.Equal(feeder.Feeding!.CarriesDwelling ? LoadMethod.Optional : LoadMethod.Standard, feeder.Feeding.Method);
             return feeder.Gauge.Value;
         }
 
         Assert.Equal("4", Of(Inside()).ToString());
         var part = Inside(Houses.Appliance("range", "bed", 3, 100, Houses.Plate(Appliance.Range, 240, 12_000)), Houses.On("far", "den", 4, 100));
-        Assert.False(Planner.Plan(part).Landed(new("feeder-B"))!.Wired.Protected.Sized.Feeding!.CarriesDwelling);
+        Assert.False(Planner.Plan(part).Landed(new("feeder-B"))!.Sized.Feeding!.CarriesDwelling);
         // 461.4 + 8000 of the range + 3000 + 7200 + 1800 = 20 461.4 VA, 85.3 A: more than the 85 A of 4.
         Assert.Equal("3", Of(part).ToString());
     }
@@ -157,16 +157,16 @@ public sealed class FeederTests
         foreach (var panels in new[] { job.Panels, [.. job.Panels.Reverse()] })
         {
             var plan = Planner.Plan(job with { Panels = panels });
-            VoltAmps Carried(string key) => plan.Landed(new(key))!.Wired.Circuit.Load.Connected;
+            VoltAmps Carried(string key) => plan.Landed(new(key))!.Load.Connected;
             Assert.Equal((3000m, 10_380m), (Carried("feeder-C").Value, Carried("feeder-B").Value));
-            Assert.Contains(plan.Landed(new("feeder-B"))!.Wired.Protected.Sized.Feeding!.Standard.Lines, l => l.Counted.Value == 3000);
+            Assert.Contains(plan.Landed(new("feeder-B"))!.Sized.Feeding!.Standard.Lines, l => l.Counted.Value == 3000);
         }
     }
 
     [Fact]
     public void It_goes_through_the_trench_and_is_no_shorter()
     {
-        var run = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired.Protected.Sized.Routed.HomeRun!;
+        var run = Planner.Plan(Shed()).Landed(new("feeder-G"))!.HomeRun!;
         var ground = run.Way.Legs.Where(l => l.Space == Space.Trench).ToList();
         Assert.Equal(RunKind.Feeder, run.Kind);
         Assert.True(ground.Sum(l => l.Run.Feet) >= 50);
@@ -178,8 +178,8 @@ public sealed class FeederTests
     public void Circuits_behind_it_begin_with_what_it_leaves()
     {
         var plan = Planner.Plan(Shed());
-        var feeder = plan.Landed(new("feeder-G"))!.Wired.Protected.Sized;
-        var behind = plan.CircuitOf(new("r"))!.Protected.Sized;
+        var feeder = plan.Landed(new("feeder-G"))!.Sized;
+        var behind = plan.CircuitOf(new("r"))!.Sized;
         Assert.Equal(decimal.Round(120 * (1 - (feeder.Drop.Value.Value / 100)), 6), decimal.Round(behind.VoltsAtPanel.Value, 6));
         Assert.True(behind.VoltsAt[new("r")].Value < behind.VoltsAtPanel.Value && behind.VoltsAtPanel.Value < 120);
     }
@@ -189,8 +189,8 @@ public sealed class FeederTests
     {
         var plan = Planner.Plan(Shed());
         Assert.Equal(["G", "G"], new[] { "r", "heater" }.Select(b => plan.CircuitOf(new(b))!.Circuit.Panel.Value));
-        Assert.Equal("feeder-G", Assert.Single(plan.Panels[0].Circuits).Wired.Circuit.Key.Value);
-        Assert.Equal("210.8(A)(2)", plan.CircuitOf(new("r"))!.Protected.Outlets[new("r")].Gfci!.Section);
+        Assert.Equal("feeder-G", Assert.Single(plan.Panels[0].Circuits).Key.Value);
+        Assert.Equal("210.8(A)(2)", plan.CircuitOf(new("r"))!.Outlets[new("r")].Gfci!.Section);
     }
 
     [Fact]
@@ -204,7 +204,7 @@ public sealed class FeederTests
     public void A_larger_pinned_feeder_brings_a_larger_ground_and_pipe()
     {
         var job = Shed() with { Pins = new() { Cables = [new(new("feeder-G"), Gauge.Awg4)] } };
-        var feeder = Planner.Plan(job).Landed(new("feeder-G"))!.Wired.Protected.Sized;
+        var feeder = Planner.Plan(job).Landed(new("feeder-G"))!.Sized;
         // 3 × .0824 + .0507 = .2979 in², over 40 % of .508 = .2032, within 40 % of .832 = .3328.
         Assert.Equal(("3 × 4 + 6 G", "1 in PVC"), (feeder.Cable, feeder.Pipe!.Size.Value));
     }

@@ -28,9 +28,9 @@ public sealed class GeneratorTests
     {
         var plan = Planner.Plan(House(GeneratorWay.Interlock, Inlet(amps)));
         var circuit = plan.CircuitOf(new("inlet"))!;
-        Assert.Equal((CircuitKind.Individual, (decimal)amps, cable, 2), (circuit.Circuit.Kind, circuit.Protected.Sized.Breaker.Value.Value, circuit.Protected.Sized.Cable, circuit.Circuit.Poles));
+        Assert.Equal((CircuitKind.Individual, (decimal)amps, cable, 2), (circuit.Circuit.Kind, circuit.Breaker.Value, circuit.Cable, circuit.Circuit.Poles));
         // An outdoor outlet would be GFCI (210.8(F)); an inlet is none.
-        Assert.Equal(BreakerKind.Standard, circuit.Protected.Kind.Value);
+        Assert.Equal(BreakerKind.Standard, circuit.BreakerKind);
     }
 
     [Fact] // it takes nothing: the service, the legs and the demand are those of the house without it

@@ -63,7 +63,7 @@ public sealed class HardwareTests
     public void Staples_along_a_drop(int along, int staples)
     {
         var drop = new PathLeg(Space.StudBay, new(Length.Zero, Length.Zero, 96.Inches()), new(Length.Zero, Length.Zero, Length.Zero), new(30));
-        var run = Planner.Plan(Two).CircuitOf(new("a"))!.Protected.Sized.Routed.Runs[0] with { Way = new([drop], [], Length.Zero, false) };
+        var run = Planner.Plan(Two).CircuitOf(new("a"))!.Runs[0] with { Way = new([drop], [], Length.Zero, false) };
         Assert.Equal(staples, Hardware.AlongOf(run, new() { FastenedAlong = along.Inches() }));
     }
 
@@ -87,7 +87,7 @@ public sealed class HardwareTests
             Assert.InRange(f.Length.Metres - m.Length.Metres, -0.1m, 0.3048m);
         }
 
-        var why = metres.Circuits[0].Protected.Sized.Routed.HomeRun!.Length.Why;
+        var why = metres.Circuits[0].HomeRun!.Length.Why;
         Assert.Contains(why.Steps, s => s.Text == "cut to the next tenth of a metre" && s.Value.EndsWith(" m", StringComparison.Ordinal));
         var cable = Hardware.Of(metres).First(l => l.Item == "12-2");
         Assert.Equal(("m", (int)Math.Ceiling(metres.Takeoff.Cables.Single(c => c.Cable == "12-2").Length.Metres * 1.05m)), (cable.Unit, cable.Quantity));
@@ -185,7 +185,7 @@ public sealed class HardwareTests
         var plan = Planner.Plan(job);
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");
         Assert.Equal(["Home run in 10", "All of it in 10", "The far 4 boxes"], tag.Fixes.Select(f => string.Join(' ', f.Label.Split(' ', ',').Take(f.Label.StartsWith("All", StringComparison.Ordinal) ? 5 : 4))));
-        decimal Drop(Job of) => Planner.Plan(of).CircuitOf(new("r0"))!.Protected.Sized.Drop.Value.Value;
+        decimal Drop(Job of) => Planner.Plan(of).CircuitOf(new("r0"))!.Drop.Value;
         foreach (var fix in tag.Fixes.Take(2))
         {
             // What the button says is what comes.

@@ -14,7 +14,7 @@ public sealed class LandingTests
 
     private static Job Did(Job job, JobChange change) => change.On(job).Job!;
 
-    private static Dictionary<string, int?> Spaces(Plan plan) => plan.Panels.SelectMany(p => p.Circuits).ToDictionary(c => c.Wired.Circuit.Key.Value, c => c.Space?.Number);
+    private static Dictionary<string, int?> Spaces(Plan plan) => plan.Panels.SelectMany(p => p.Circuits).ToDictionary(c => c.Key.Value, c => c.Space?.Number);
 
     private static Job Written(Job job) => Did(job, new WriteSpaces([.. Planner.Plan(job).Panels.SelectMany(p => p.AsWritten)]));
 
@@ -67,7 +67,7 @@ public sealed class LandingTests
             var landed = Planner.Plan(job).Panels[0].Circuits;
             var taken = landed.SelectMany(c => c.Spaces).ToList();
             Assert.Equal(taken.Count, taken.Distinct().Count());
-            Assert.All(landed.Where(c => c.Space is not null && c.Wired.Circuit.Poles == 2), c => Assert.NotEqual(SpaceNumbers.LegOf(c.Spaces.First().Number), SpaceNumbers.LegOf(c.Spaces.Last().Number)));
+            Assert.All(landed.Where(c => c.Space is not null && c.Poles == 2), c => Assert.NotEqual(SpaceNumbers.LegOf(c.Spaces.First().Number), SpaceNumbers.LegOf(c.Spaces.Last().Number)));
             Assert.All(taken, s => Assert.InRange(s.Number, 1, 30));
         }
     }
@@ -87,7 +87,7 @@ public sealed class LandingTests
     {
         var job = (Houses.Row(("den", RoomUse.Den, 20), ("shop", RoomUse.Utility, 20)) with { Panels = [Houses.Panel("den", 12)], Schools = new() { Landing = LandingSchool.ByArea } }).With(
             [.. new[] { ("s1", "shop"), ("d1", "den"), ("s2", "shop"), ("d2", "den") }.Select((m, i) => Houses.Appliance(m.Item1, m.Item2, 1, 40 + (i * 40), Houses.Plate(Appliance.Other, 120, 900) with { Individual = true, Name = m.Item1 }))]);
-        Assert.Equal(["d1", "d2", "s1", "s2"], Planner.Plan(job).Panels[0].Circuits.OrderBy(c => c.Space).Select(c => c.Wired.Circuit.Key.Value));
+        Assert.Equal(["d1", "d2", "s1", "s2"], Planner.Plan(job).Panels[0].Circuits.OrderBy(c => c.Space).Select(c => c.Key.Value));
     }
 
     [Fact] // two one-poles in 12 spaces: one on each leg; of six spaces a leg each takes the first; of two they stand half way apart
@@ -233,7 +233,7 @@ public sealed class LandingTests
         var job = Bars(new());
         var plan = Planner.Plan(job);
         var circuits = plan.Panels[0].Circuits;
-        var guarded = circuits.Count(c => c.Wired.Protected.Mark.Length > 0);
+        var guarded = circuits.Count(c => c.Mark.Length > 0);
         // Every 120 V circuit takes one neutral terminal, its own neutral's or its breaker's tail; the heater has neither.
         Assert.Equal(circuits.Length - 1, Terminals.Of(plan.Panels[0], job.Schools).Neutrals);
         Assert.Equal((guarded, circuits.Length, circuits.Length), (Terminals.Of(plan.Panels[0], job.Schools).Tails, Terminals.Of(plan.Panels[0], job.Schools).Grounds, Terminals.Of(plan.Panels[0], job.Schools).GroundScrews));
@@ -272,7 +272,7 @@ public sealed class LandingTests
     {
         var job = Houses.Row(("bed", RoomUse.Bedroom, 12), ("den", RoomUse.Den, 12)).With(Houses.On("r1", "bed", 1, 30), Houses.On("r2", "den", 1, 30));
         var landed = Planner.Plan(job).Panels[0].Circuits[0];
-        job = Did(job, new Describe(landed.Wired.Circuit.Key, "den and bed walls", landed.Planned));
+        job = Did(job, new Describe(landed.Key, "den and bed walls", landed.Planned));
         Assert.Equal("den and bed walls", Planner.Plan(job).Panels[0].Circuits[0].Description);
         Assert.DoesNotContain(Planner.Plan(job).Tags, t => t.Rule == "408.4(A)");
         var moved = job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "r2") };
@@ -289,7 +289,7 @@ public sealed class LandingTests
     {
         var job = Houses.Row(("bed", RoomUse.Bedroom, 12)).With(Houses.On("r1", "bed", 1, 30));
         var landed = Planner.Plan(job).Panels[0].Circuits[0];
-        Assert.Equal(told, Planner.Plan(Did(job, new Describe(landed.Wired.Circuit.Key, words, landed.Planned))).Tags.Any(t => t.Headline.Contains("does not say where", StringComparison.Ordinal)));
+        Assert.Equal(told, Planner.Plan(Did(job, new Describe(landed.Key, words, landed.Planned))).Tags.Any(t => t.Headline.Contains("does not say where", StringComparison.Ordinal)));
     }
 
     [Fact] // 408.4(A)

@@ -324,9 +324,9 @@ public sealed class LayOutTests
     public void The_feed_comes_to_the_switch_or_to_the_light_by_school()
     {
         var job = Houses.Row(("den", RoomUse.Den, 14)).With(Houses.Ceiling("l", "den", 40, 40), Houses.Switch("s", "den", 1, 40, DeviceKind.Switch, "l"));
-        var switchFirst = Planner.Plan(job).CircuitOf(new("l"))!.Protected.Sized.Routed.Runs;
+        var switchFirst = Planner.Plan(job).CircuitOf(new("l"))!.Runs;
         Assert.Equal([("s", 2), ("l", 2)], switchFirst.Select(r => (r.To.Box!.Value.Value, r.Conductors)));
-        var lightFirst = Planner.Plan(job with { Schools = new() { Feed = LightingFeed.LightFirst } }).CircuitOf(new("l"))!.Protected.Sized.Routed.Runs;
+        var lightFirst = Planner.Plan(job with { Schools = new() { Feed = LightingFeed.LightFirst } }).CircuitOf(new("l"))!.Runs;
         Assert.Equal([("l", 2), ("s", 3)], lightFirst.Select(r => (r.To.Box!.Value.Value, r.Conductors)));
     }
 

@@ -68,7 +68,7 @@ public sealed class MakeUpTests
         Assert.Contains($"Black of A to the brass screw of the {Words.Of(DeviceKind.HalfSwitched)}.", steps);
         Assert.Contains(steps, s => s.StartsWith("Red of A to the brass of the switched half", StringComparison.Ordinal));
         Assert.Equal("Break off the link between the two brass screws; leave the silver one.", steps[^1]);
-        var runs = Planner.Plan(job).CircuitOf(new("h"))!.Protected.Sized.Routed.Runs;
+        var runs = Planner.Plan(job).CircuitOf(new("h"))!.Runs;
         Assert.Equal([Carried.Hot, Carried.Switched, Carried.Neutral], runs[^1].Carries.AsEnumerable());
     }
 
@@ -77,12 +77,12 @@ public sealed class MakeUpTests
     {
         Box Fan(params DeviceKind[] kinds) => new() { Id = new("s"), Room = new("den"), Wall = 4, Offset = 30.Inches(), Devices = [.. kinds.Select(k => new Device { Kind = k, Controls = [new("f")] })] };
         var single = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("f", "den", 120, 60, DeviceKind.CeilingFan), Fan(DeviceKind.Switch, DeviceKind.FanControl));
-        var sized = Planner.Plan(single).CircuitOf(new("f"))!.Protected.Sized;
+        var sized = Planner.Plan(single).CircuitOf(new("f"))!.Sized;
         Assert.Equal(["14-2", "14-3"], sized.Routed.Runs.Select(sized.CableOf));
         Assert.Contains("Red of B to the leg screw of the fan control.", Steps(single, "s"));
 
         var both = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("f", "den", 120, 60, DeviceKind.CeilingFan), Fan(DeviceKind.ThreeWay, DeviceKind.FanControl), Houses.Switch("t", "den", 2, 30, DeviceKind.ThreeWay, "f"));
-        sized = Planner.Plan(both).CircuitOf(new("f"))!.Protected.Sized;
+        sized = Planner.Plan(both).CircuitOf(new("f"))!.Sized;
         Assert.Equal([(RunKind.HomeRun, "14-2"), (RunKind.Traveler, "14-4"), (RunKind.SwitchLeg, "14-3")], sized.Routed.Runs.Select(r => (r.Kind, sized.CableOf(r))));
     }
 }

@@ -23,7 +23,7 @@ public sealed class PipeTests
         return boxes.Aggregate(job, (j, b) => new PutInPipe(plan.CircuitOf(new(b))!.Circuit.Key, "P1").On(j).Job!);
     }
 
-    private static SizedCircuit Of(Plan plan, string box) => plan.CircuitOf(new(box))!.Protected.Sized;
+    private static SizedCircuit Of(Plan plan, string box) => plan.CircuitOf(new(box))!.Sized;
 
     [Fact] // 4 × 12 and two grounds: 6 × .0133 = .0798 in 40 % of .285 = .1140; four conductors: 30 × .8 = 24, held to 20
     public void Two_circuits_fill_half_an_inch_and_keep_their_conductor()
@@ -84,7 +84,7 @@ public sealed class PipeTests
         return like with { Id = id, Circuit = new(id), Pipe = "P1", Jacket = Jacket.Loose, Way = new([.. points.Zip(points.Skip(1)).Select(p => new PathLeg(Space.Joists, p.First, p.Second, new(30)))], [], Length.Zero, false) };
     }
 
-    private static readonly Run Some = Planner.Plan(Heaters(1)).CircuitOf(new("h1"))!.Protected.Sized.Routed.HomeRun!;
+    private static readonly Run Some = Planner.Plan(Heaters(1)).CircuitOf(new("h1"))!.HomeRun!;
 
     [Theory] // 310.15(C)(1)(b): a nipple of 24 in adjusts nothing, 25 in does
     [InlineData(24, 2)]

@@ -28,9 +28,9 @@ public sealed class PlanLawTests
     [Fact]
     public void No_circuit_carries_more_than_its_breaker_nor_its_conductor_less() => Holds(plan => Assert.All(plan.Circuits, c =>
     {
-        Assert.True(c.Circuit.Load.Required <= c.Protected.Sized.Breaker.Value, $"{c.Circuit.Key}: {c.Circuit.Load.Required} > {c.Protected.Sized.Breaker.Value}");
-        Assert.True(c.Circuit.Load.Required <= c.Protected.Sized.Ampacity.Value);
-        Assert.True(plan.Book.Protects(c.Protected.Sized.Breaker.Value, c.Protected.Sized.Ampacity.Value, c.Circuit.Load.PortableReceptacles));
+        Assert.True(c.Circuit.Load.Required <= c.Breaker, $"{c.Circuit.Key}: {c.Circuit.Load.Required} > {c.Breaker}");
+        Assert.True(c.Circuit.Load.Required <= c.Ampacity);
+        Assert.True(plan.Book.Protects(c.Breaker, c.Ampacity, c.Circuit.Load.PortableReceptacles));
     }));
 
     [Fact] // what the planner decides itself satisfies its own checks; what a person placed may not
@@ -43,7 +43,7 @@ public sealed class PlanLawTests
     {
         var spaces = plan.Panels[0].Circuits.SelectMany(c => c.Spaces).ToList();
         Assert.Equal(spaces.Count, spaces.Distinct().Count());
-        Assert.All(plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.Poles == 2), c =>
+        Assert.All(plan.Panels[0].Circuits.Where(c => c.Poles == 2), c =>
         {
             var (upper, lower) = (c.Spaces.First().Number, c.Spaces.Last().Number);
             Assert.Equal(upper + 2, lower);
@@ -52,7 +52,7 @@ public sealed class PlanLawTests
     });
 
     [Fact]
-    public void No_run_is_shorter_than_the_straight_line_and_its_legs_join_up() => Holds(plan => Assert.All(plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs), run =>
+    public void No_run_is_shorter_than_the_straight_line_and_its_legs_join_up() => Holds(plan => Assert.All(plan.Circuits.SelectMany(c => c.Runs), run =>
     {
         Assert.True(run.Way.Measured >= run.From.Place.At.StraightTo(run.To.Place.At));
         Assert.True(run.Length.Value > run.Way.Measured);
@@ -68,34 +68,34 @@ public sealed class PlanLawTests
     {
         Assert.All(plan.Holes.All, h => Assert.InRange(h.Runs.Length, 1, plan.Job.HouseRules.CablesPerHole));
         // 6-2 and 8-3 lie straight across the joists underfoot (334.15(C)); everything else is bored.
-        var across = Conductors.Sizing.ThatLieAcross([.. plan.Circuits.Select(c => c.Protected.Sized)]);
-        Assert.Equal(plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Sum(r => r.Way.Passages.Count(p => !across.Contains(r.Id) || p.Spot is not { Kind: Routing.MemberKind.Joist, Level: 0 })), plan.Holes.All.Sum(h => h.Runs.Length));
+        var across = Conductors.Sizing.ThatLieAcross([.. plan.Circuits.Select(c => c.Sized)]);
+        Assert.Equal(plan.Circuits.SelectMany(c => c.Runs).Sum(r => r.Way.Passages.Count(p => !across.Contains(r.Id) || p.Spot is not { Kind: Routing.MemberKind.Joist, Level: 0 })), plan.Holes.All.Sum(h => h.Runs.Length));
     });
 
     [Fact]
     public void Volts_fall_along_every_way_by_what_each_run_carries() => Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Circuit.Boxes, box =>
     {
-        var sized = c.Protected.Sized;
+        var sized = c.Sized;
         var lost = c.WayTo(box).Sum(r => Conductors.VoltageDrop.Of(sized.Through[r.Id], sized.GaugeOf(r), r.Length.Value).Value);
         Assert.Equal(decimal.Round(c.Circuit.Load.Volts.Value - lost, 6), decimal.Round(sized.VoltsAt[box].Value, 6));
     })));
 
     [Fact]
     public void Current_into_the_first_box_is_the_whole_circuits() => Holds(plan => Assert.All(plan.Circuits, c =>
-        Assert.Equal(decimal.Round(c.Circuit.Load.Current.Value, 6), decimal.Round(c.Protected.Sized.Routed.Runs.Where(r => r.Upstream is null).Sum(r => c.Protected.Sized.Through[r.Id].Value), 6))));
+        Assert.Equal(decimal.Round(c.Circuit.Load.Current.Value, 6), decimal.Round(c.Runs.Where(r => r.Upstream is null).Sum(r => c.Sized.Through[r.Id].Value), 6))));
 
     [Fact]
-    public void Boxes_that_need_AFCI_or_GFCI_have_it_unless_a_device_is_in_the_way_and_tagged() => Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Protected.Outlets, outlet =>
+    public void Boxes_that_need_AFCI_or_GFCI_have_it_unless_a_device_is_in_the_way_and_tagged() => Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Outlets, outlet =>
     {
-        Assert.True(outlet.Value.Afci is null || c.Protected.Kind.Value is Protection.BreakerKind.Afci or Protection.BreakerKind.DualFunction);
-        Assert.True(outlet.Value.Gfci is null || c.Protected.HasGfci(outlet.Key) || plan.Tags.Any(t => t.Subject == Subject.Box(outlet.Key) && t.Rule == outlet.Value.Gfci.Section));
+        Assert.True(outlet.Value.Afci is null || c.BreakerKind is Protection.BreakerKind.Afci or Protection.BreakerKind.DualFunction);
+        Assert.True(outlet.Value.Gfci is null || c.HasGfci(outlet.Key) || plan.Tags.Any(t => t.Subject == Subject.Box(outlet.Key) && t.Rule == outlet.Value.Gfci.Section));
     })));
 
     [Fact]
     public void The_pull_list_adds_up_to_the_footage() => Holds(plan =>
     {
         Assert.Equal(plan.Takeoff.Pulls.Sum(p => p.Length.WholeFeetUp), plan.Takeoff.Cables.Sum(c => c.Length.WholeFeetUp));
-        Assert.Equal(plan.Circuits.Sum(c => c.Protected.Sized.Routed.Runs.Length), plan.Takeoff.Pulls.Length);
+        Assert.Equal(plan.Circuits.Sum(c => c.Runs.Length), plan.Takeoff.Pulls.Length);
     });
 
     [Fact]

@@ -100,10 +100,10 @@ public sealed class ProtectionTests
         var plan = Planner.Plan(job);
         var circuit = plan.CircuitOf(new("bath-lamp"))!;
         Assert.Same(circuit, plan.CircuitOf(new("hall-lamp")));
-        Assert.Equal(15m, circuit.Protected.Sized.Breaker.Value.Value);
-        Assert.Equal(BreakerKind.Afci, circuit.Protected.Kind.Value);
-        Assert.Null(circuit.Protected.Outlets[new("bath-lamp")].Afci);
-        Assert.Equal("210.12(A)", circuit.Protected.Outlets[new("hall-lamp")].Afci!.Section);
+        Assert.Equal(15m, circuit.Breaker.Value);
+        Assert.Equal(BreakerKind.Afci, circuit.BreakerKind);
+        Assert.Null(circuit.Outlets[new("bath-lamp")].Afci);
+        Assert.Equal("210.12(A)", circuit.Outlets[new("hall-lamp")].Afci!.Section);
     }
 
     // A, B and C along the wall away from the panel, a GFCI device at B.
@@ -113,9 +113,9 @@ public sealed class ProtectionTests
         Panels = [new() { Id = new("A"), Room = new("garage"), Wall = 2, Offset = 100.Inches(), Rating = 100.Amps(), Spaces = 20 }],
     });
 
-    private static string Order(Plan plan) => string.Concat(plan.CircuitOf(new("a"))!.Protected.Sized.Routed.Runs.Select(r => r.To.Box!.Value.Value));
+    private static string Order(Plan plan) => string.Concat(plan.CircuitOf(new("a"))!.Runs.Select(r => r.To.Box!.Value.Value));
 
-    private static string Protected(Plan plan) => string.Concat(new[] { "a", "b", "c" }.Where(b => plan.CircuitOf(new(b))!.Protected.HasGfci(new(b))));
+    private static string Protected(Plan plan) => string.Concat(new[] { "a", "b", "c" }.Where(b => plan.CircuitOf(new(b))!.HasGfci(new(b))));
 
     [Fact]
     public void With_C_on_the_load_side_of_the_device_at_B_both_are_protected_and_A_is_tagged()

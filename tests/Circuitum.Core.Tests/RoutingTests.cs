@@ -7,13 +7,13 @@ namespace Circuitum.Core.Tests;
 
 public sealed class RoutingTests
 {
-    private static Run HomeRun(Job job, string box) => Planner.Plan(job).CircuitOf(new(box))!.Protected.Sized.Routed.HomeRun!;
+    private static Run HomeRun(Job job, string box) => Planner.Plan(job).CircuitOf(new(box))!.HomeRun!;
 
     [Fact] // along one wall: up 10 in from 14 to the holes at 24, along 40 in, down 10
     public void A_jumper_along_one_wall_goes_through_its_studs()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
-        var run = Assert.Single(Planner.Plan(job).CircuitOf(new("a"))!.Protected.Sized.Routed.Runs, r => r.Kind == RunKind.Jumper);
+        var run = Assert.Single(Planner.Plan(job).CircuitOf(new("a"))!.Runs, r => r.Kind == RunKind.Jumper);
         Assert.Equal([Space.StudBay, Space.Studs, Space.StudBay], run.Way.Legs.Select(l => l.Space));
         Assert.Equal(60m, run.Way.Measured.Inches);
         // Offsets begin at the inside face, 3-1/4 in from the wall's start: 63.25 and 103.25; studs at 64, 80 and 96 lie between.
@@ -24,7 +24,7 @@ public sealed class RoutingTests
     public void Footage_adds_sag_make_up_and_slack_and_is_cut_to_the_next_foot()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
-        var run = Planner.Plan(job).CircuitOf(new("a"))!.Protected.Sized.Routed.Runs[1];
+        var run = Planner.Plan(job).CircuitOf(new("a"))!.Runs[1];
         Assert.Equal(8, run.Length.Value.WholeFeetUp);
         Assert.Equal("8 ft", run.Length.Why.Steps[^1].Value);
     }
@@ -46,7 +46,7 @@ public sealed class RoutingTests
         return Houses.House([room]).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
     }
 
-    private static bool ThroughStuds(Job job) => Planner.Plan(job).CircuitOf(new("a"))!.Protected.Sized.Routed.Runs[1].Way.Legs.Any(l => l.Space == Space.Studs);
+    private static bool ThroughStuds(Job job) => Planner.Plan(job).CircuitOf(new("a"))!.Runs[1].Way.Legs.Any(l => l.Space == Space.Studs);
 
     [Theory] // holes at 24 in: a sill at 30 leaves cripples to bore, a sill at 24 does not
     [InlineData(OpeningKind.Window, 30, true)]
@@ -67,7 +67,7 @@ public sealed class RoutingTests
         // Two ceiling boxes 10 ft apart with a shaft between them, then a wall of one.
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", 40, 70), Houses.Ceiling("b", "den", 160, 70));
         Job Blocked(Obstruction o) => job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [o] }] }] };
-        Run Between(Job j) => Planner.Plan(j).CircuitOf(new("a"))!.Protected.Sized.Routed.Runs[1];
+        Run Between(Job j) => Planner.Plan(j).CircuitOf(new("a"))!.Runs[1];
 
         // 120 in across, and 3 in up into the middle of the joists at either end.
         Assert.Equal(126m, Between(job).Way.Measured.Inches);
@@ -85,7 +85,7 @@ public sealed class RoutingTests
     public void Only_joists_that_are_crossed_are_bored(int x1, int y1, int x2, int y2, int joists)
     {
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", x1, y1), Houses.Ceiling("b", "den", x2, y2));
-        var run = Planner.Plan(job).CircuitOf(new("a"))!.Protected.Sized.Routed.Runs[1];
+        var run = Planner.Plan(job).CircuitOf(new("a"))!.Runs[1];
         Assert.Equal(joists, run.Way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist));
     }
 
@@ -93,7 +93,7 @@ public sealed class RoutingTests
     public void A_dimmer_group_is_fed_at_the_switch_and_the_leg_goes_on_from_lamp_to_lamp()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l1", "den", 60, 60), Houses.Ceiling("l2", "den", 120, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Dimmer, "l1", "l2"));
-        var runs = Planner.Plan(job).CircuitOf(new("s"))!.Protected.Sized.Routed.Runs;
+        var runs = Planner.Plan(job).CircuitOf(new("s"))!.Runs;
         Assert.Equal([(RunKind.HomeRun, "s"), (RunKind.SwitchLeg, "l1"), (RunKind.SwitchLeg, "l2")], runs.Select(r => (r.Kind, r.To.Box!.Value.Value)));
     }
 
@@ -101,7 +101,7 @@ public sealed class RoutingTests
     public void Three_ways_are_joined_by_a_three_wire_and_the_far_one_gives_the_leg()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 120, 60), Houses.Switch("near", "den", 4, 30, DeviceKind.ThreeWay, "l"), Houses.Switch("far", "den", 2, 30, DeviceKind.ThreeWay, "l"));
-        var sized = Planner.Plan(job).CircuitOf(new("l"))!.Protected.Sized;
+        var sized = Planner.Plan(job).CircuitOf(new("l"))!.Sized;
         Assert.Equal([(RunKind.HomeRun, "near", "14-2"), (RunKind.Traveler, "far", "14-3"), (RunKind.SwitchLeg, "l", "14-2")],
             sized.Routed.Runs.Select(r => (r.Kind, r.To.Box!.Value.Value, sized.CableOf(r))));
     }
@@ -113,6 +113,6 @@ public sealed class RoutingTests
         var job = Houses.Row(("shop", RoomUse.Utility, 40)).With([.. Enumerable.Range(0, 8).Select(i => Houses.Appliance($"m{i}", "shop", 2, 12 + (i * 14), Houses.Plate(Appliance.Other, 120, 1400) with { Cord = true, Individual = true, Name = $"Machine {i}" }, DeviceKind.Single))]);
         var plan = Planner.Plan(job);
         Assert.All(plan.Holes.All, h => Assert.InRange(h.Runs.Length, 1, 3));
-        Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Protected.Sized.Cable));
+        Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Cable));
     }
 }

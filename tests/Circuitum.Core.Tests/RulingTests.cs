@@ -38,7 +38,7 @@ public sealed class RulingTests
     public void Beside_lights_the_half_binds(bool disposer, string answer, string sum)
     {
         var plan = Mixed(9.6m, disposer);
-        var rating = plan.CircuitOf(new("d"))!.Protected.Sized.Breaker.Value;
+        var rating = plan.CircuitOf(new("d"))!.Breaker;
         Assert.Equal(20m, rating.Value);
         var ruling = On(plan, "d", RulingTopic.HalfRating);
         Assert.StartsWith(answer, ruling.Answer, StringComparison.Ordinal);

@@ -24,7 +24,7 @@ public sealed class RunsTests
         return Houses.House([room]).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
     }
 
-    private static ImmutableArray<Run> RunsOf(Job job, string box = "a") => Planner.Plan(job).CircuitOf(new(box))!.Protected.Sized.Routed.Runs;
+    private static ImmutableArray<Run> RunsOf(Job job, string box = "a") => Planner.Plan(job).CircuitOf(new(box))!.Runs;
 
     private static Run Jumper(Job job) => RunsOf(job).First(r => r.Kind == RunKind.Jumper);
 
@@ -32,7 +32,7 @@ public sealed class RunsTests
     public void Steel_studs_take_armoured_cable_and_are_not_bored_or_plated()
     {
         var plan = Planner.Plan(Den(WallFraming.MetalStud, 16.Inches()));
-        var sized = plan.CircuitOf(new("a"))!.Protected.Sized;
+        var sized = plan.CircuitOf(new("a"))!.Sized;
         Assert.All(sized.Routed.Runs, r => Assert.Equal("12-2 MC", sized.CableOf(r)));
         var material = Hardware.Of(plan);
         // Two runs, a connector at either end of each.
@@ -64,7 +64,7 @@ public sealed class RunsTests
     public void A_panel_without_level_chases_is_left_by_its_upright_ones()
     {
         var plan = Planner.Plan(Den(WallFraming.InsulatedPanel, 48.Inches()));
-        var inside = plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).SelectMany(r => r.Way.Legs).Where(l => l.Space == Space.Chase && l.From.Plan == l.To.Plan).ToList();
+        var inside = plan.Circuits.SelectMany(c => c.Runs).SelectMany(r => r.Way.Legs).Where(l => l.Space == Space.Chase && l.From.Plan == l.To.Plan).ToList();
         Assert.NotEmpty(inside);
         Assert.All(inside, l => Assert.True(l.From.X.Inches % 48 == 0));
         // What the panels' setter bores: plates over or under those chases only.
@@ -219,7 +219,7 @@ public sealed class RunsTests
         var (east, south) = (west + drawn.Block.Width, north + drawn.Block.Depth);
         bool Inside(Point p) => p.X > west && p.X < east && p.Y > north && p.Y < south;
         var corners = plan.House.Levels.Single().Rooms.SelectMany(r => r.Room.Corners).ToList();
-        foreach (var run in plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Where(r => !r.Way.Blocked))
+        foreach (var run in plan.Circuits.SelectMany(c => c.Runs).Where(r => !r.Way.Blocked))
         {
             foreach (var leg in run.Way.Legs)
             {
@@ -237,7 +237,7 @@ public sealed class RunsTests
     public void The_members_that_are_drawn_are_the_members_that_are_counted() => Gen.Select(RandomHouses.Jobs, Gen.Bool).Sample((job, straight) =>
     {
         var plan = Planner.Plan(job with { Schools = job.Schools with { Lay = straight ? CableLay.Shortest : CableLay.Squared } });
-        foreach (var run in plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs))
+        foreach (var run in plan.Circuits.SelectMany(c => c.Runs))
         {
             static int Lines(Length a, Length b, int spacing) => Math.Abs((int)Math.Floor(a.Inches / spacing) - (int)Math.Floor(b.Inches / spacing));
             // Floor joists at 16 in, ceiling joists at 24 in, both from the west.
@@ -259,7 +259,7 @@ public sealed class RunsTests
     public void A_smaller_allowed_bundle_never_makes_a_larger_conductor() => Gen.Select(RandomHouses.Jobs, Gen.Int[2, 9], Gen.Int[30, 55]).Sample((job, most, ambient) =>
     {
         var warm = job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { AmbientAbove = new(ambient) }] }] };
-        ImmutableArray<Gauge> With(int cables) => [.. Planner.Plan(warm with { HouseRules = warm.HouseRules with { CablesPerHole = cables } }).Circuits.Select(c => c.Protected.Sized.Gauge.Value)];
+        ImmutableArray<Gauge> With(int cables) => [.. Planner.Plan(warm with { HouseRules = warm.HouseRules with { CablesPerHole = cables } }).Circuits.Select(c => c.Gauge)];
         Assert.All(With(most - 1).Zip(With(most)), pair => Assert.True(pair.First <= pair.Second, $"{pair.First} > {pair.Second}"));
     }, iter: 40);
 
@@ -276,7 +276,7 @@ public sealed class RunsTests
         var plan = Planner.Plan(TwoParts("a-head0", "a-head1"));
         var circuit = plan.CircuitOf(new("unit"))!;
         Assert.Equal("unit", circuit.Circuit.Key.Value);
-        Assert.Equal(["HomeRun unit 12-2", "Interconnect a-head0 12-3", "Interconnect a-head1 12-3"], circuit.Protected.Sized.Routed.Runs.Select(r => $"{r.Kind} {r.To.Box} {circuit.Protected.Sized.CableOf(r)}"));
+        Assert.Equal(["HomeRun unit 12-2", "Interconnect a-head0 12-3", "Interconnect a-head1 12-3"], circuit.Runs.Select(r => $"{r.Kind} {r.To.Box} {circuit.CableOf(r)}"));
         // Both legs reach the heads, the signal joins all three.
         var energised = new Energised(circuit, plan.Survey, JointSchool.Pigtail, new HashSet<SwitchGang>());
         Assert.True(energised.IsSound && energised.Has(new("a-head0"), 0) && energised.Has(new("a-head1"), 0) && energised.IsGrounded(new("a-head1"), 0));

@@ -93,9 +93,9 @@ public sealed class SchoolsTests
     public void One_circuit_has_a_larger_home_run_and_the_breaker_stays()
     {
         var job = Kitchen() with { CircuitSchools = [new() { Circuit = new("baths"), HomeRun = HomeRunSize.OneLarger }] };
-        var sized = Planner.Plan(job).CircuitOf(new("b1"))!.Protected.Sized;
+        var sized = Planner.Plan(job).CircuitOf(new("b1"))!.Sized;
         Assert.Equal(("10", "12", 20m), (sized.HomeRunGauge.ToString(), sized.Gauge.Value.ToString(), sized.Breaker.Value.Value));
-        Assert.Equal("12", Planner.Plan(Kitchen()).CircuitOf(new("b1"))!.Protected.Sized.HomeRunGauge.ToString());
+        Assert.Equal("12", Planner.Plan(Kitchen()).CircuitOf(new("b1"))!.HomeRunGauge.ToString());
     }
 
     [Theory] // a second panel at the far room: everything near it, or the heavy ones home to the main

@@ -21,8 +21,8 @@ public sealed class SharedCableTests
     private static (Plan Plan, WiredCircuit Lead, WiredCircuit Guest) Shared(TwoCircuits school)
     {
         var plan = Planner.Plan(Kitchen(school));
-        var lead = plan.Circuits.Single(c => c.Protected.Sized.Routed.HomeRun?.TakesAlong is not null);
-        return (plan, lead, plan.Circuits.Single(c => c.Circuit.Key == lead.Protected.Sized.Routed.HomeRun!.TakesAlong));
+        var lead = plan.Circuits.Single(c => c.HomeRun?.TakesAlong is not null);
+        return (plan, lead, plan.Circuits.Single(c => c.Circuit.Key == lead.HomeRun!.TakesAlong));
     }
 
     [Theory]
@@ -31,9 +31,9 @@ public sealed class SharedCableTests
     public void One_cable_brings_both_as_far_as_the_first_box(TwoCircuits school, string cable, int carrying)
     {
         var (plan, lead, guest) = Shared(school);
-        var home = lead.Protected.Sized.Routed.HomeRun!;
-        Assert.Equal((cable, carrying), (lead.Protected.Sized.CableOf(home), home.CurrentCarrying));
-        var goesOn = guest.Protected.Sized.Routed.HomeRun!;
+        var home = lead.HomeRun!;
+        Assert.Equal((cable, carrying), (lead.CableOf(home), home.CurrentCarrying));
+        var goesOn = guest.HomeRun!;
         Assert.Equal((home.Id, home.To.Box), (goesOn.RidesIn, goesOn.From.Box));
         // One home run less is pulled from the panel.
         Assert.Single(plan.Takeoff.Pulls, p => p.From == "Panel A");
@@ -46,7 +46,7 @@ public sealed class SharedCableTests
     public void The_box_where_they_part_holds_them_or_is_told(TwoCircuits school, double volume, double? box)
     {
         var (plan, lead, _) = Shared(school);
-        var apart = lead.Boxes[lead.Protected.Sized.Routed.HomeRun!.To.Box!.Value];
+        var apart = lead.Boxes[lead.HomeRun!.To.Box!.Value];
         Assert.Equal((decimal)volume, apart.Volume.Value.Value);
         Assert.Equal((decimal?)box, apart.Given?.Value);
         var tag = plan.Tags.SingleOrDefault(t => t.Rule == "314.16");
@@ -65,8 +65,8 @@ public sealed class SharedCableTests
     public void The_conductors_of_the_other_circuit_pass_on_and_touch_nothing_of_this_one_but_a_shared_neutral(TwoCircuits school)
     {
         var (plan, lead, guest) = Shared(school);
-        var home = lead.Protected.Sized.Routed.HomeRun!;
-        var onward = guest.Protected.Sized.Routed.HomeRun!;
+        var home = lead.HomeRun!;
+        var onward = guest.HomeRun!;
         var wiring = plan.WiringOf(home.To.Box!.Value)!;
         Assert.Same(wiring.At(home, Carried.OtherHot), wiring.At(onward, Carried.Hot));
         Assert.Empty(wiring.At(home, Carried.OtherHot)!.Terminals);
@@ -97,9 +97,9 @@ public sealed class SharedCableTests
     public void Volts_are_lost_in_the_shared_cable_too()
     {
         var (_, lead, guest) = Shared(TwoCircuits.FourWire);
-        var sized = guest.Protected.Sized;
+        var sized = guest.Sized;
         var run = sized.Routed.HomeRun!;
-        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.Protected.Sized.Routed.HomeRun!.Length.Value);
+        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.HomeRun!.Length.Value);
         Assert.Equal(decimal.Round(120 - lost.Value, 6), decimal.Round(sized.VoltsAt[run.To.Box!.Value].Value, 6));
     }
 
@@ -124,10 +124,10 @@ public sealed class SharedCableTests
     {
         var job = Kitchen(TwoCircuits.Multiwire, 6);
         var plan = Planner.Plan(job);
-        var pair = plan.Panels[0].Circuits.Where(c => c.Wired.Circuit.SharesNeutralWith is not null).ToList();
+        var pair = plan.Panels[0].Circuits.Where(c => c.SharesNeutralWith is not null).ToList();
         Assert.Equal((2, 2), (pair.Count, Math.Abs(pair[0].Space!.Value.Number - pair[1].Space!.Value.Number)));
         Assert.DoesNotContain(plan.Tags, t => t.Rule == "210.4(B), 240.15(B)");
-        var apart = Panels.Moving.To(plan.Panels, pair[0].Wired.Circuit.Key, 30).On(job).Job!;
+        var apart = Panels.Moving.To(plan.Panels, pair[0].Key, 30).On(job).Job!;
         Assert.Single(Planner.Plan(apart).Tags, t => t.Rule == "210.4(B), 240.15(B)");
         Assert.DoesNotContain(Planner.Plan(new Reland().On(apart).Job!).Tags, t => t.Rule == "210.4(B), 240.15(B)");
     }

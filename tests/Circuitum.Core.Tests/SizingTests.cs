@@ -11,7 +11,7 @@ public sealed class SizingTests
     private static SizedCircuit Sized(Nameplate plate, DeviceKind kind = DeviceKind.Equipment, Func<Job, Job>? change = null)
     {
         var job = Houses.Row(("shop", RoomUse.Utility, 16)).With(Houses.Appliance("it", "shop", 1, 60, plate, kind));
-        return Planner.Plan(change?.Invoke(job) ?? job).CircuitOf(new("it"))!.Protected.Sized;
+        return Planner.Plan(change?.Invoke(job) ?? job).CircuitOf(new("it"))!.Sized;
     }
 
     private static (decimal Breaker, string Cable) Of(Nameplate plate, DeviceKind kind = DeviceKind.Equipment, Func<Job, Job>? change = null)
@@ -59,7 +59,7 @@ public sealed class SizingTests
     {
         var job = Houses.Row(("shop", RoomUse.Utility, 16)).With(Houses.Appliance("it", "shop", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4800) with { Mca = new(21.4m), Mocp = new(35) }));
         var plan = Planner.Plan(job with { Pins = new() { Breakers = [new(new("it"), 40.Amps())] } });
-        Assert.Equal(40m, plan.CircuitOf(new("it"))!.Protected.Sized.Breaker.Value.Value);
+        Assert.Equal(40m, plan.CircuitOf(new("it"))!.Breaker.Value);
         Assert.Contains(plan.Tags, t => t.Rule == "440.22, 110.3(B)" && t.Arithmetic == "40 A > MOCP 35 A." && t.Fixes.Length == 1);
     }
 
@@ -70,7 +70,7 @@ public sealed class SizingTests
         var key = Planner.Plan(job).CircuitOf(new("r1"))!.Circuit.Key;
         var pinned = Planner.Plan(job with { Pins = new() { Cables = [new(key, Gauge.Awg14)] } });
         var tag = Assert.Single(pinned.Tags, t => t.Rule == "240.4(D)");
-        Assert.Equal("14-2", pinned.CircuitOf(new("r1"))!.Protected.Sized.Cable);
+        Assert.Equal("14-2", pinned.CircuitOf(new("r1"))!.Cable);
         var freed = Planner.Plan(tag.Fixes[0].Change.On(pinned.Job).Job!);
         Assert.DoesNotContain(freed.Tags, t => t.Rule == "240.4(D)");
     }

@@ -24,7 +24,7 @@ public sealed class SupplyTests
         var job = OnLugs() with { Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }] };
         var plan = Planner.Plan(job);
         var feeder = plan.Landed(new("feeder-B"))!;
-        Assert.Equal(("lugs", 200m, "3/0"), (feeder.SpaceText, feeder.Wired.Protected.Sized.Breaker.Value.Value, feeder.Wired.Protected.Sized.Gauge.Value.ToString()));
+        Assert.Equal(("lugs", 200m, "3/0"), (feeder.SpaceText, feeder.Breaker.Value, feeder.Gauge.ToString()));
         Assert.Equal(plan.Panels[0].Panel.Spaces - 1, plan.Panels[0].Left);
         // The heater's 3000 on both legs, the receptacle's 180 on one.
         Assert.Equal([1500m, 1680], new[] { plan.Panels[0].On(Leg.A).Value, plan.Panels[0].On(Leg.B).Value }.Order());

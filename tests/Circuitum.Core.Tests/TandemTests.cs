@@ -14,7 +14,7 @@ public sealed class TandemTests
 
     private static (string, int, int)[] Ones(int count) => [.. Enumerable.Range(0, count).Select(i => ($"m{i}", 120, 500 + (i * 100)))];
 
-    private static Dictionary<string, string> Spaces(Job job) => Planner.Plan(job).Panels.SelectMany(p => p.Circuits).ToDictionary(c => c.Wired.Circuit.Key.Value, c => c.SpaceText);
+    private static Dictionary<string, string> Spaces(Job job) => Planner.Plan(job).Panels.SelectMany(p => p.Circuits).ToDictionary(c => c.Key.Value, c => c.SpaceText);
 
     private static Job Did(Job job, JobChange change) => change.On(job).Job!;
 
@@ -57,7 +57,7 @@ public sealed class TandemTests
             .With([.. Enumerable.Range(1, 5).Select(i => Houses.On($"r{i}", $"b{i}", 1, 60))]);
         job = job with { Panels = [job.Panels[0] with { Spaces = 4, Listing = new() { Circuits = 8, TandemSpaces = [1, 2, 3, 4] } }] };
         var plan = Planner.Plan(job);
-        Assert.All(plan.Circuits, c => Assert.Contains("AF", c.Protected.Mark, StringComparison.Ordinal));
+        Assert.All(plan.Circuits, c => Assert.Contains("AF", c.Mark, StringComparison.Ordinal));
         Assert.Single(plan.Panels[0].Circuits, c => c.Space is null);
         Assert.Equal("its breaker is AF, which half a space is not reckoned to hold", Tandem.WhyNot(plan.Circuits[0]));
     }

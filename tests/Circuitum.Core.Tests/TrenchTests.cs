@@ -12,7 +12,7 @@ public sealed class TrenchTests
 {
     private static Job Shed(bool panel = true) => Houses.WithShed(panel ? Houses.ShedPanel : null).With(Houses.On("r", "shop", 1, 40));
 
-    private static decimal Ground(Job job) => Planner.Plan(job).Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).SelectMany(r => r.Way.Legs)
+    private static decimal Ground(Job job) => Planner.Plan(job).Circuits.SelectMany(c => c.Runs).SelectMany(r => r.Way.Legs)
         .Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z).Sum(l => l.Run.Feet);
 
     private static Job Did(Job job, JobChange change) => change.On(job).Job!;
@@ -79,7 +79,7 @@ public sealed class TrenchTests
         var job = Shed(panel: false);
         var key = Planner.Plan(job).CircuitOf(new("r"))!.Circuit.Key;
         var piped = Did(job, new PutInPipe(key, "P1"));
-        var sized = Planner.Plan(piped).CircuitOf(new("r"))!.Protected.Sized;
+        var sized = Planner.Plan(piped).CircuitOf(new("r"))!.Sized;
         Assert.Equal(("2 × 12 + 12 G", "1/2 in PVC"), (sized.Cable, sized.Pipe!.Size.Value));
         Assert.True(sized.Pipe.Raceway.Buried);
         Assert.Contains(Planner.Plan(Did(piped, new SetPipe(piped.Pipes[0] with { Kind = ConduitKind.Emt }))).Tags, t => t.Rule == "358.10(B)");

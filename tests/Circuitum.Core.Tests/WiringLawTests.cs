@@ -20,7 +20,7 @@ public sealed class WiringLawTests
 
     private static IEnumerable<HashSet<SwitchGang>> Positions(WiredCircuit circuit)
     {
-        var switches = circuit.Protected.Sized.Routed.Groups.SelectMany(g => g.Fan is SwitchGang fan ? g.Switches.Add(fan) : g.Switches).Distinct().ToList();
+        var switches = circuit.Groups.SelectMany(g => g.Fan is SwitchGang fan ? g.Switches.Add(fan) : g.Switches).Distinct().ToList();
         return Enumerable.Range(0, 1 << Math.Min(switches.Count, 9)).Select(bits => switches.Where((_, i) => ((bits >> i) & 1) == 1).ToHashSet());
     }
 
@@ -53,7 +53,7 @@ public sealed class WiringLawTests
     [Fact] // throwing any one switch of a set turns all its lamps over; a fan's own control turns its blades and nothing else
     public void Every_switch_of_a_set_turns_its_lamps_over_and_no_others() => Holds((plan, circuit) =>
     {
-        var groups = circuit.Protected.Sized.Routed.Groups;
+        var groups = circuit.Groups;
         bool Lit(Energised energised, BoxId lamp, TerminalKind kind = TerminalKind.Hot) => energised.Has(lamp, 0, plan.Survey[lamp].Box.Devices[0].Kind == DeviceKind.HalfSwitched ? TerminalKind.SwitchedHalf : kind);
         foreach (var thrown in Positions(circuit))
         {

@@ -76,7 +76,7 @@ public sealed class DrawingTests
     [Fact]
     public void A_selected_run_is_drawn_last_and_marked()
     {
-        var run = Plan.CircuitOf(new("a"))!.Protected.Sized.Routed.Runs[0];
+        var run = Plan.CircuitOf(new("a"))!.Runs[0];
         var drawing = Draw(new() { Stage = Stage.Runs, Selected = Subject.Run(run.Id) });
         Assert.Equal(run.Id, (string?)Of(drawing, "lit").Last().Attribute("data-run"));
         Assert.Single(Of(drawing, "chosen"));

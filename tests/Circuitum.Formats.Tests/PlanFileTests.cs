@@ -57,7 +57,7 @@ public sealed class PlanFileTests
         Assert.Equal(["2", "l-dryer", "Dryer, laundry", "30", "GF", "10-3", "10"], dryer[2..9]);
         Assert.Equal(["5600", "AB"], dryer[10..]);
         // The circuit's own record says the same space and footage.
-        Assert.Equal((Demo.Landed(new("l-dryer"))!.SpaceText, Demo.Landed(new("l-dryer"))!.Wired.Protected.Sized.Routed.HomeRun!.Length.Value.WholeFeetUp.ToString(CultureInfo.InvariantCulture)), (dryer[1], dryer[9]));
+        Assert.Equal((Demo.Landed(new("l-dryer"))!.SpaceText, Demo.Landed(new("l-dryer"))!.HomeRun!.Length.Value.WholeFeetUp.ToString(CultureInfo.InvariantCulture)), (dryer[1], dryer[9]));
     }
 
     [Fact]
@@ -115,7 +115,7 @@ public sealed class PlanFileTests
 
     [Fact]
     public void Every_conductor_cites_the_book_a_plate_or_a_pin() => Assert.All(Demo.Circuits, c =>
-        Assert.Contains(c.Protected.Sized.Gauge.Why.Steps, s => s.From is Source.Book or Source.Job or Source.Pin && s.Value.Length > 0));
+        Assert.Contains(c.Sized.Gauge.Why.Steps, s => s.From is Source.Book or Source.Job or Source.Pin && s.Value.Length > 0));
 
     [Theory]
     [InlineData("ground")]
@@ -181,7 +181,7 @@ public sealed class PlanFileTests
     [Fact]
     public void Edition_2023_puts_GFCI_on_the_range_and_2017_takes_it_off_the_dryer()
     {
-        string Mark(Edition edition, string circuit) => Planner.Plan(Demo.Job with { Edition = edition }).Landed(new(circuit))!.Wired.Protected.Mark;
+        string Mark(Edition edition, string circuit) => Planner.Plan(Demo.Job with { Edition = edition }).Landed(new(circuit))!.Mark;
         Assert.Equal(("", "GF"), (Mark(Edition.Y2017, "l-dryer"), Mark(Edition.Y2020, "l-dryer")));
         Assert.Equal("GF", Mark(Edition.Y2023, "k-range"));
         Assert.Equal(("GF", ""), (Mark(Edition.Y2020, "heat-pump"), Mark(Edition.Y2023, "heat-pump"))); // permitted 2026-05-18

@@ -71,7 +71,7 @@ public sealed class ScheduleTests
         Assert.Equal(plan.Panels.Sum(p => p.Circuits.Length), rows.Count);
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits))
         {
-            var amps = landed.Wired.Protected.Sized.Breaker.Value.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
+            var amps = landed.Breaker.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
             Assert.Contains(Tight($"{landed.Space}{amps}{landed.Description}"), text, StringComparison.Ordinal);
             Assert.Contains(rows, r => r.Contains(landed.Description.Replace("\"", "\"\"", StringComparison.Ordinal), StringComparison.Ordinal));
         }
@@ -177,9 +177,9 @@ public sealed class ScheduleTests
         {
             var lines = HomeRuns.Of(plan, panel);
             Assert.Equal(panel.Circuits.Select(c => ($"{panel.Panel.Id}{c.SpaceText}", c.Description)), lines.Select(l => (l.Number, l.Landed.Description)));
-            Assert.All(lines, l => Assert.Contains(Tight($"{l.Number}{l.Landed.Wired.Protected.Sized.Breaker.Value.Value:0.#}{l.Landed.Wired.Protected.Mark}{l.Landed.Description}{l.Cable}"), text, StringComparison.Ordinal));
+            Assert.All(lines, l => Assert.Contains(Tight($"{l.Number}{l.Landed.Breaker.Value:0.#}{l.Landed.Mark}{l.Landed.Description}{l.Cable}"), text, StringComparison.Ordinal));
             Assert.Contains(Tight($"Together {lines.Length} home runs."), text, StringComparison.Ordinal);
-            Assert.Equal(plan.Circuits.Where(c => c.Circuit.Panel == panel.Panel.Id).Select(c => c.Protected.Sized.Routed.HomeRun!).Where(r => r.RidesIn is null).Sum(r => r.Length.Value.Sixtyfourths), lines.Sum(l => l.Length.Sixtyfourths));
+            Assert.Equal(plan.Circuits.Where(c => c.Circuit.Panel == panel.Panel.Id).Select(c => c.HomeRun!).Where(r => r.RidesIn is null).Sum(r => r.Length.Value.Sixtyfourths), lines.Sum(l => l.Length.Sixtyfourths));
         }
 
         Assert.Contains("Revision7", text, StringComparison.Ordinal);
@@ -203,7 +203,7 @@ public sealed class ScheduleTests
     {
         var job = Fernhollow;
         var landed = Demo.Panels[0].Circuits[3];
-        job = new Describe(landed.Wired.Circuit.Key, "=cmd|' /C calc'!A0 kitchen", landed.Planned).On(job).Job!;
+        job = new Describe(landed.Key, "=cmd|' /C calc'!A0 kitchen", landed.Planned).On(job).Job!;
         var bytes = ScheduleXlsx.Write(Planner.Plan(job));
         using var stream = new MemoryStream(bytes);
         Assert.Equal(["Panel A", "Panel G"], stream.GetSheetNames());

@@ -29,9 +29,9 @@ public sealed class BenchViewTests
     public void A_box_has_its_circuit_and_a_run_its_own()
     {
         var box = At(Stage.Circuits, "box:b-r");
-        Assert.Equal(("b-r", "laundry"), (box.Box!.Box.Id.Value, box.Circuit!.Wired.Circuit.Key.Value));
+        Assert.Equal(("b-r", "laundry"), (box.Box!.Box.Id.Value, box.Circuit!.Key.Value));
         var run = At(Stage.Runs, "run:k-range:panel-A>k-range");
-        Assert.Equal(("k-range", 37), (run.Circuit!.Wired.Circuit.Key.Value, run.Run!.Length.Value.WholeFeetUp));
+        Assert.Equal(("k-range", 37), (run.Circuit!.Key.Value, run.Run!.Length.Value.WholeFeetUp));
         Assert.Null(run.Box);
     }
 
@@ -116,7 +116,7 @@ public sealed class BenchViewTests
         var panel = At(Stage.Panel).Panel;
         var spaces = Enumerable.Range(1, panel.Panel.Spaces).Select(s => new BreakerView(At(Stage.Panel), panel, s)).ToList();
         Assert.Equal(panel.Circuits.Length, spaces.Count(s => !s.Occupants.IsEmpty && !s.IsLowerPole));
-        Assert.Equal(panel.Circuits.Count(c => c.Wired.Circuit.Poles == 2), spaces.Count(s => s.IsLowerPole));
+        Assert.Equal(panel.Circuits.Count(c => c.Poles == 2), spaces.Count(s => s.IsLowerPole));
         Assert.Equal(panel.Left, spaces.Count(s => s.Occupants.IsEmpty));
         Assert.True(spaces[0].Left && !spaces[1].Left);
     }

@@ -15,7 +15,7 @@ public sealed class RunsTests : IDisposable
 
     private Task<Job> NowAsync() => host.NewestAsync();
 
-    private static string Run(Job job) => Planner.Plan(job).CircuitOf(new("k-island"))!.Protected.Sized.Routed.HomeRun!.Id;
+    private static string Run(Job job) => Planner.Plan(job).CircuitOf(new("k-island"))!.HomeRun!.Id;
 
     [Fact]
     public async Task A_way_is_held_moved_taken_out_and_freed()
@@ -50,7 +50,7 @@ public sealed class RunsTests : IDisposable
         Assert.Equal((ConduitKind.Pvc80, true, 72m), (pipe.Kind, pipe.Marked75, pipe.Stops.Single().Along.Inches));
         await visitor.PostAsync("/job/demo/runs?handler=DropStop", ("pipe", "P1"), ("circuit", island.Key.Value), ("stop", "0"));
         Assert.Empty((await NowAsync()).Pipes[0].Stops);
-        var text = await visitor.GetAsync($"/job/demo/runs?on=run:{Uri.EscapeDataString(Planner.Plan(await NowAsync()).CircuitOf(new("k-island"))!.Protected.Sized.Routed.HomeRun!.Id)}");
+        var text = await visitor.GetAsync($"/job/demo/runs?on=run:{Uri.EscapeDataString(Planner.Plan(await NowAsync()).CircuitOf(new("k-island"))!.HomeRun!.Id)}");
         Assert.Contains("Pipe P1", WebUtility.HtmlDecode(text), StringComparison.Ordinal);
     }
 

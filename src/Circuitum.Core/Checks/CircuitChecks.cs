@@ -23,7 +23,7 @@ internal static class CircuitChecks
         foreach (var circuit in plan.Circuits.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
         {
             var load = circuit.Circuit.Load;
-            var rating = circuit.Protected.Sized.Breaker.Value;
+            var rating = circuit.Breaker;
             var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
             if (plates.Count == 1 && plates[0].Mocp is not null)
             {
@@ -50,7 +50,7 @@ internal static class CircuitChecks
     {
         foreach (var circuit in plan.Circuits.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
         {
-            var rating = circuit.Protected.Sized.Breaker.Value;
+            var rating = circuit.Breaker;
             var boxes = circuit.Circuit.Boxes.Select(b => plan.Survey[b]).ToList();
             if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle())))
             {
@@ -71,9 +71,9 @@ internal static class CircuitChecks
     // 210.21(B): contacts against their circuit.
     private static IEnumerable<Tag> Receptacles(Checked plan)
     {
-        foreach (var circuit in plan.Circuits.Where(c => c.Protected.Sized.Breaker.Value.Value == 20 || c.Circuit.Boxes.Length == 1))
+        foreach (var circuit in plan.Circuits.Where(c => c.Breaker.Value == 20 || c.Circuit.Boxes.Length == 1))
         {
-            var breaker = circuit.Protected.Sized.Breaker.Value;
+            var breaker = circuit.Breaker;
             foreach (var (box, device, place) in circuit.Circuit.Boxes.Select(b => plan.Survey[b]).SelectMany(b => b.Box.Devices.Select((d, i) => (b, d, i))).Where(x => x.d.Kind.IsGeneralReceptacle() && x.d.Rating is not null))
             {
                 if (ReceptacleListing.IsAlone(device, circuit.Circuit) && device.Rating < breaker && breaker.Value <= 20)
@@ -153,7 +153,7 @@ internal static class CircuitChecks
 
         var general = plan.Circuits.Where(c => c.Circuit.IsGeneral && c.Circuit.Panel == main.Id).ToList();
         var least = CodeBook.CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
-        var carried = general.Sum(c => c.Protected.Sized.Breaker.Value.Value * 120);
+        var carried = general.Sum(c => c.Breaker.Value * 120);
         var asked = plan.Survey.FloorArea.Value * 3;
         if (carried < asked && LeastGeneral.IsAsked(plan.Survey))
         {
@@ -165,13 +165,13 @@ internal static class CircuitChecks
     // 210.11(B): the load evenly among the general circuits of a panel. The book gives no measure of even: here, twice what the others of its kind carry on the mean.
     private static IEnumerable<Tag> Shares(Checked plan)
     {
-        foreach (var alike in plan.Circuits.Where(c => c.Circuit.IsGeneral).GroupBy(c => (c.Circuit.Panel, c.Circuit.Kind, c.Protected.Sized.Breaker.Value)).Where(g => g.Count() > 1))
+        foreach (var alike in plan.Circuits.Where(c => c.Circuit.IsGeneral).GroupBy(c => (c.Circuit.Panel, c.Circuit.Kind, c.Breaker)).Where(g => g.Count() > 1))
         {
             foreach (var circuit in alike)
             {
                 var own = circuit.Circuit.Load.Connected;
                 var mean = new VoltAmps((alike.Sum(c => c.Circuit.Load.Connected.Value) - own.Value) / (alike.Count() - 1));
-                if (own.Value > 2 * mean.Value && own.Value / (alike.Key.Value.Value * 120) * 100 > plan.Job.Aims.WantedFill.Value)
+                if (own.Value > 2 * mean.Value && own.Value / (alike.Key.Breaker.Value * 120) * 100 > plan.Job.Aims.WantedFill.Value)
                 {
                     yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "210.11(B)", "Carries more than twice its like: the load is to be shared evenly.",
                         $"{own} here, {mean} on the mean of the other {alike.Count() - 1} of its kind. Move boxes over, or follow the planner's division. The book gives no measure of even.");

@@ -58,14 +58,14 @@ internal static class GeneratorChecks
             yield return new(Severity.Red, Stage.Panel, subject, "manufacturer, R315", $"{inlet.Name} is indoors.", "A generator runs outdoors, well away from openings: its exhaust kills. Put the inlet on an outside wall.");
         }
 
-        if (plan.Panels.SelectMany(p => p.Circuits).FirstOrDefault(c => c.Wired.Circuit.Boxes.Contains(inlet.Box.Id)) is not { } landed || service.Generator == GeneratorWay.None)
+        if (plan.Panels.SelectMany(p => p.Circuits).FirstOrDefault(c => c.Boxes.Contains(inlet.Box.Id)) is not { } landed || service.Generator == GeneratorWay.None)
         {
             yield break;
         }
 
-        if (landed.Wired.Circuit.Panel != panel.Id)
+        if (landed.Panel != panel.Id)
         {
-            yield return new(Severity.Red, Stage.Panel, subject, "702.5", $"{inlet.Name} does not go to panel {panel.Id}, where its transfer equipment is.", $"It is fed from panel {landed.Wired.Circuit.Panel}.") { Fixes = [new($"Take it to panel {panel.Id}", new PinPanel(landed.Wired.Circuit.Key, panel.Id))] };
+            yield return new(Severity.Red, Stage.Panel, subject, "702.5", $"{inlet.Name} does not go to panel {panel.Id}, where its transfer equipment is.", $"It is fed from panel {landed.Panel}.") { Fixes = [new($"Take it to panel {panel.Id}", new PinPanel(landed.Key, panel.Id))] };
         }
         else if (landed.Space is { } space && !Landing.Tops.Contains(space.Number))
         {

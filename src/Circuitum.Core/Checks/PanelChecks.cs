@@ -37,10 +37,10 @@ internal static class PanelChecks
         var (id, spaces) = (schedule.Panel.Id, schedule.Panel.Spaces);
         foreach (var landed in schedule.Circuits.Where(c => !c.OnLugs))
         {
-            var subject = Subject.Circuit(landed.Wired.Circuit.Key);
+            var subject = Subject.Circuit(landed.Key);
             if (landed.Space is null)
             {
-                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Panel {id} has no space for {landed.Description}.", $"{schedule.Circuits.Where(c => !c.OnLugs).Sum(c => c.Wired.Circuit.Poles)} poles, {spaces} spaces. Use a larger panel.");
+                yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Panel {id} has no space for {landed.Description}.", $"{schedule.Circuits.Where(c => !c.OnLugs).Sum(c => c.Poles)} poles, {spaces} spaces. Use a larger panel.");
             }
             else if (landed.Spaces.Any(s => s.Number > spaces))
             {
@@ -65,7 +65,7 @@ internal static class PanelChecks
                 continue;
             }
 
-            var subject = Subject.Circuit(landed.Wired.Circuit.Key);
+            var subject = Subject.Circuit(landed.Key);
             if (there.Select(o => o.Stood).FirstOrDefault(t => t is not null && t.Spaces.Any(s => shared.Spaces.Any(s.Overlaps))) is not { } stands)
             {
                 yield return new(Severity.Red, Stage.Panel, subject, "408.54", $"Two breakers are pinned in space {number} of panel {id}.", string.Join(" and ", there.Select(o => o.Description)) + ". Free one of them.") { Fixes = [Free(landed)] };
@@ -119,7 +119,7 @@ internal static class PanelChecks
 
         foreach (var family in plan.Job.Pins.Families)
         {
-            if (listing.Family is { } listed && schedule.Circuits.FirstOrDefault(c => c.Wired.Circuit.Key == family.Circuit) is { } landed && !string.Equals(listed.Trim(), family.Family.Trim(), StringComparison.OrdinalIgnoreCase))
+            if (listing.Family is { } listed && schedule.Circuits.FirstOrDefault(c => c.Key == family.Circuit) is { } landed && !string.Equals(listed.Trim(), family.Family.Trim(), StringComparison.OrdinalIgnoreCase))
             {
                 yield return new(Severity.Red, Stage.Panel, Subject.Circuit(family.Circuit), "110.3(B)", $"The breaker of {landed.Description} is of another line.", $"{family.Family}; the label of panel {panel.Id} lists {listed}.") { Fixes = [new("It is of the panel's line", new SetBreakerFamily(family.Circuit, null))] };
             }
@@ -131,7 +131,7 @@ internal static class PanelChecks
     {
         foreach (var held in plan.Job.Pins.Descriptions)
         {
-            if (schedule.Circuits.FirstOrDefault(c => c.Wired.Circuit.Key == held.Circuit) is not { } landed)
+            if (schedule.Circuits.FirstOrDefault(c => c.Key == held.Circuit) is not { } landed)
             {
                 continue;
             }
@@ -153,20 +153,20 @@ internal static class PanelChecks
 
         foreach (var same in schedule.Circuits.GroupBy(c => c.Description, StringComparer.OrdinalIgnoreCase).Where(g => g.Count() > 1))
         {
-            yield return new(Severity.Red, Stage.Panel, Subject.Circuit(same.Last().Wired.Circuit.Key), "408.4(A)", $"{same.Count()} circuits of panel {schedule.Panel.Id} read “{same.Key}”.", $"Spaces {string.Join(", ", same.Select(c => c.SpaceText))}: each must be told from the others.");
+            yield return new(Severity.Red, Stage.Panel, Subject.Circuit(same.Last().Key), "408.4(A)", $"{same.Count()} circuits of panel {schedule.Panel.Id} read “{same.Key}”.", $"Spaces {string.Join(", ", same.Select(c => c.SpaceText))}: each must be told from the others.");
         }
     }
 
-    private static Fix Free(Landed landed) => new("Free the space", new FreeSpace(landed.Wired.Circuit.Key));
+    private static Fix Free(Landed landed) => new("Free the space", new FreeSpace(landed.Key));
 
     private static IEnumerable<Tag> Supply(Checked plan, PanelSchedule schedule)
     {
         var (panel, listing) = (schedule.Panel, schedule.Panel.Listing);
         var subject = Subject.Panel(panel.Id);
         var feeder = plan.Circuits.FirstOrDefault(c => c.Circuit.Kind == CircuitKind.Feeder && c.Circuit.Feeds == panel.Id);
-        if (feeder is not null && feeder.Protected.Sized.Breaker.Value > panel.Rating)
+        if (feeder is not null && feeder.Breaker > panel.Rating)
         {
-            yield return new(Severity.Red, Stage.Panel, subject, "408.36", $"Panel {panel.Id} is fed by a breaker larger than its rating.", $"{feeder.Protected.Sized.Breaker.Value} > {panel.Rating}.");
+            yield return new(Severity.Red, Stage.Panel, subject, "408.36", $"Panel {panel.Id} is fed by a breaker larger than its rating.", $"{feeder.Breaker} > {panel.Rating}.");
         }
 
         var onLugs = schedule.Circuits.Where(c => c.OnLugs).ToList();
@@ -174,7 +174,7 @@ internal static class PanelChecks
         {
             yield return new(Severity.Red, Stage.Panel, subject, "110.3(B)", $"Panel {panel.Id} has no feed-through lugs.", $"{onLugs[0].Description} is fed from them. Read the label.")
             {
-                Fixes = [new("Its label has them", new SetListing(panel.Id, listing with { FeedThrough = true })), .. onLugs.Select(c => plan.Job.Panels.First(p => p.Id == c.Wired.Circuit.Feeds)).Select(p => new Fix($"A breaker for panel {p.Id}", new SetPanel(p with { ByLugs = false })))],
+                Fixes = [new("Its label has them", new SetListing(panel.Id, listing with { FeedThrough = true })), .. onLugs.Select(c => plan.Job.Panels.First(p => p.Id == c.Feeds)).Select(p => new Fix($"A breaker for panel {p.Id}", new SetPanel(p with { ByLugs = false })))],
             };
         }
 

@@ -11,7 +11,7 @@ namespace Circuitum.Core.Checks;
 internal static class PipeChecks
 {
     public static IEnumerable<Tag> Check(Checked plan) =>
-        FittedPipe.Each(plan.Circuits.Select(c => c.Protected.Sized)).SelectMany(Check).Concat(Idle(plan));
+        FittedPipe.Each(plan.Circuits.Select(c => c.Sized)).SelectMany(Check).Concat(Idle(plan));
 
     private static IEnumerable<Tag> Check(FittedPipe fitted)
     {
@@ -81,7 +81,7 @@ internal static class PipeChecks
             yield break;
         }
 
-        var pulled = plan.Circuits.Where(c => c.Protected.Sized.Pipe is not null).Select(c => c.Circuit.Key).ToHashSet();
+        var pulled = plan.Circuits.Where(c => c.Pipe is not null).Select(c => c.Circuit.Key).ToHashSet();
         foreach (var (pipe, key) in plan.Job.Pipes.SelectMany(p => p.Circuits.Where(c => !pulled.Contains(c)).Select(c => (p, c))))
         {
             yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(key), "pipes", $"Pipe {pipe.Id} is kept for {key}, which no home run comes by.", "The circuit is no more, or its conductors come in another's cable.")

@@ -17,14 +17,14 @@ internal static class ProtectionChecks
     {
         foreach (var circuit in plan.Circuits)
         {
-            var ground = circuit.Protected.Devices.Where(d => d.Value.Kind != ProtectiveKind.Afci).ToDictionary(d => d.Key, d => d.Value);
-            foreach (var (device, behind) in DevicePlacing.InSeries(circuit.Protected.Sized, ground))
+            var ground = circuit.Devices.Where(d => d.Value.Kind != ProtectiveKind.Afci).ToDictionary(d => d.Key, d => d.Value);
+            foreach (var (device, behind) in DevicePlacing.InSeries(circuit.Sized, ground))
             {
                 yield return new(Severity.Amber, Stage.Circuits, Subject.Box(device), "good practice", $"{plan.Survey[device].Name} hangs on the load side of another GFCI.",
                     $"A ground fault may trip it or {plan.Survey[behind].Name}: two places to look for one dead outlet. Feed it from the line side, or leave one out.");
             }
 
-            foreach (var device in ground.Keys.Where(d => circuit.Protected.BreakerIsGfci).OrderBy(d => d.Value, StringComparer.Ordinal))
+            foreach (var device in ground.Keys.Where(d => circuit.BreakerIsGfci).OrderBy(d => d.Value, StringComparer.Ordinal))
             {
                 yield return new(Severity.Amber, Stage.Circuits, Subject.Box(device), "good practice", $"{plan.Survey[device].Name} is a GFCI behind a GFCI breaker.", "A ground fault may trip either. One is enough.");
             }
@@ -39,7 +39,7 @@ internal static class ProtectionChecks
 
     private static IEnumerable<Tag> Multiwires(Checked plan)
     {
-        var landed = plan.Panels.SelectMany(p => p.Circuits).ToDictionary(l => l.Wired.Circuit.Key);
+        var landed = plan.Panels.SelectMany(p => p.Circuits).ToDictionary(l => l.Key);
         foreach (var circuit in plan.Circuits.Where(c => c.Circuit.SharesNeutralWith is CircuitKey other && string.CompareOrdinal(c.Circuit.Key.Value, other.Value) < 0))
         {
             var (one, other) = (landed[circuit.Circuit.Key], landed[circuit.Circuit.SharesNeutralWith!.Value]);
@@ -48,13 +48,13 @@ internal static class ProtectionChecks
             {
                 yield return new(Severity.Red, Stage.Panel, subject, "210.4(B), 240.15(B)", $"The legs of a multiwire circuit are landed in spaces {a} and {b}.", "They open together: two adjacent spaces on one side, on both legs, with a common trip or a listed handle tie.")
                 {
-                    Fixes = [new Fix("Free their spaces", new FreeSpace(plan.Job.Pins.Spaces.Any(p => p.Circuit == one.Wired.Circuit.Key) ? one.Wired.Circuit.Key : other.Wired.Circuit.Key))],
+                    Fixes = [new Fix("Free their spaces", new FreeSpace(plan.Job.Pins.Spaces.Any(p => p.Circuit == one.Key) ? one.Key : other.Key))],
                 };
             }
 
-            if (circuit.Protected.Kind.Value != BreakerKind.Standard)
+            if (circuit.BreakerKind != BreakerKind.Standard)
             {
-                yield return new(Severity.Amber, Stage.Circuits, subject, "210.4, 300.13(B)", $"{one.Description} and {other.Description} share a neutral behind a two-pole {circuit.Protected.Mark} device.",
+                yield return new(Severity.Amber, Stage.Circuits, subject, "210.4, 300.13(B)", $"{one.Description} and {other.Description} share a neutral behind a two-pole {circuit.Mark} device.",
                     "Only a two-pole device listed for it takes both hots and the shared neutral: two single ones would trip at once. Joined neutrals by pigtail, never through a receptacle; a ground-fault receptacle only after the two have parted.");
             }
         }
@@ -64,9 +64,9 @@ internal static class ProtectionChecks
     {
         foreach (var circuit in plan.Circuits)
         {
-            foreach (var (id, outlet) in circuit.Protected.Outlets.OrderBy(o => o.Key.Value, StringComparer.Ordinal))
+            foreach (var (id, outlet) in circuit.Outlets.OrderBy(o => o.Key.Value, StringComparer.Ordinal))
             {
-                if (outlet.Gfci is not { } need || circuit.Protected.HasGfci(id))
+                if (outlet.Gfci is not { } need || circuit.HasGfci(id))
                 {
                     continue;
                 }

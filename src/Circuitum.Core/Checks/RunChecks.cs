@@ -12,7 +12,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on cable: protected by its breaker, large enough, not too far, not through what cannot be crossed.</summary>
 internal static class RunChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.Protected.Sized.Routed.HomeRun is not null).SelectMany(c => Check(plan, c)).Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.HomeRun is not null).SelectMany(c => Check(plan, c)).Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan));
 
     // 225.30: a building without a panel has one supply, one branch circuit or one multiwire circuit.
     private static IEnumerable<Tag> Supplies(Checked plan)
@@ -35,7 +35,7 @@ internal static class RunChecks
             yield break;
         }
 
-        var runs = plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Select(r => r.Id).ToHashSet();
+        var runs = plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id).ToHashSet();
         foreach (var idle in plan.Job.Pins.Ways.Where(w => !runs.Contains(w.Run)))
         {
             yield return new(Severity.Amber, Stage.Runs, Subject.Run(idle.Run), "held ways", "A way is held for a run that is no longer pulled.", $"{idle.Run}: its boxes are fed another way now. Free it, or put the boxes back.")
@@ -47,7 +47,7 @@ internal static class RunChecks
 
     private static IEnumerable<Tag> Check(Checked plan, WiredCircuit circuit)
     {
-        var sized = circuit.Protected.Sized;
+        var sized = circuit.Sized;
         Amps breaker = sized.Breaker.Value, ampacity = sized.Ampacity.Value;
         var gauge = sized.Gauge.Value;
         var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
@@ -114,7 +114,7 @@ internal static class RunChecks
     // In order of cost: the home run one size up, the whole circuit one size up, the far half on a circuit of its own. The order of the boxes is the shortest already.
     private static IEnumerable<Fix> Remedies(Checked plan, WiredCircuit circuit)
     {
-        var sized = circuit.Protected.Sized;
+        var sized = circuit.Sized;
         if (circuit.Circuit.Kind == CircuitKind.Feeder || sized.Gauge.Value.Next is not Gauge next)
         {
             yield break;

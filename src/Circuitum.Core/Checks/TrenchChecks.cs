@@ -18,7 +18,7 @@ internal static class TrenchChecks
     {
         foreach (var circuit in plan.Circuits)
         {
-            if (circuit.Protected.Sized.Routed.Runs.FirstOrDefault(r => Burying.Lies(plan.House, r, trench)) is not { } run)
+            if (circuit.Runs.FirstOrDefault(r => Burying.Lies(plan.House, r, trench)) is not { } run)
             {
                 continue;
             }

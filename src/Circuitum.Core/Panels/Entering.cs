@@ -26,7 +26,7 @@ internal static class Entering
     /// <summary>The side of a circuit's home run: the first stretch of its way that leaves the panel along its wall.</summary>
     public static Side SideOf(WiredCircuit circuit, Panel panel, FramedHouse house)
     {
-        if (circuit.Protected.Sized.Routed.HomeRun is not { } run)
+        if (circuit.HomeRun is not { } run)
         {
             return Side.Either;
         }

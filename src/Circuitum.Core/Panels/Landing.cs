@@ -26,7 +26,7 @@ public static class Landing
         var rooms = house.Rooms.Select((r, i) => (r.Room.Id, i)).ToDictionary(r => r.Id, r => r.i);
         var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey), LegViews.Of(job.Schools.Balance, survey));
         var pins = job.Pins.Spaces.ToLookup(p => p.Circuit, p => p.Space);
-        var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Protected.Sized.Breaker.Value).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
+        var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Breaker).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
         foreach (var circuit in order.Where(c => pins.Contains(c.Circuit.Key)))
         {
             board.Pin(circuit, pins[circuit.Circuit.Key].First());
@@ -51,7 +51,7 @@ public static class Landing
         var planned = Descriptions.Of(circuits, survey, job);
         var held = job.Pins.Descriptions.ToLookup(d => d.Circuit, d => d.Text);
         return [.. circuits.Select(c => new Landed(c, board.SpaceOf(c), held[c.Circuit.Key].FirstOrDefault() ?? planned[c.Circuit.Key], board.WhyOf(c)) { Planned = planned[c.Circuit.Key] })
-            .OrderBy(l => l.Space ?? int.MaxValue).ThenBy(l => l.Wired.Circuit.Key.Value, StringComparer.Ordinal)];
+            .OrderBy(l => l.Space ?? int.MaxValue).ThenBy(l => l.Key.Value, StringComparer.Ordinal)];
     }
 
     // Where most of a circuit lies: building and level, then its room in the order of the house.
@@ -134,7 +134,7 @@ public static class Landing
 
         private void ByArea(List<WiredCircuit> circuits)
         {
-            foreach (var circuit in circuits.OrderBy(areaOf).ThenByDescending(c => c.Protected.Sized.Breaker.Value).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal))
+            foreach (var circuit in circuits.OrderBy(areaOf).ThenByDescending(c => c.Breaker).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal))
             {
                 if (Has(circuit))
                 {
@@ -171,7 +171,7 @@ public static class Landing
                 return;
             }
 
-            Take(circuit, space, Entered(Why.House("large two-poles at the top, odd left, even right", $"{circuit.Protected.Sized.Breaker.Value}", "school: two-poles at the top"), side, space)
+            Take(circuit, space, Entered(Why.House("large two-poles at the top, odd left, even right", $"{circuit.Breaker}", "school: two-poles at the top"), side, space)
                 .Book("two adjacent spaces on one side, one on each leg", $"{space} and {space + 2}", "240.15(B), 210.4(B)"));
         }
 
@@ -306,7 +306,7 @@ public static class Landing
 
         private IEnumerable<(WiredCircuit, int)> Down(List<WiredCircuit> circuits, List<int> column) => circuits.OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(column);
 
-        private (int ArcFault, (int, int, int) Area) Neighbours(WiredCircuit circuit) => (circuit.Protected.Mark.Contains("AF", StringComparison.Ordinal) ? 0 : 1, areaOf(circuit));
+        private (int ArcFault, (int, int, int) Area) Neighbours(WiredCircuit circuit) => (circuit.Mark.Contains("AF", StringComparison.Ordinal) ? 0 : 1, areaOf(circuit));
 
         private static Because Entered(Because why, Side side, int space) => side == Side.Either ? why
             : OnSide(space, side) ? why.Plan("on the side where its cable comes in", side == Side.Left ? "left" : "right")

@@ -15,11 +15,11 @@ public sealed record Occupant(Landed? Landed, TakenSpace? Stood)
     public PanelSpace Space => Spaces.First();
 
     /// <summary>1 or 2.</summary>
-    public int Poles => Landed?.Wired.Circuit.Poles ?? Stood!.Poles;
+    public int Poles => Landed?.Poles ?? Stood!.Poles;
 
     /// <summary>What a stranger reads.</summary>
     public string Description => Landed?.Description ?? Stood!.Description;
 
     /// <summary>Its breaker.</summary>
-    public Amps Rating => Landed?.Wired.Protected.Sized.Breaker.Value ?? Stood!.Rating;
+    public Amps Rating => Landed?.Breaker ?? Stood!.Rating;
 }

@@ -3,6 +3,10 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Conductors;
+using Circuitum.Core.Protection;
+using Circuitum.Core.Routing;
 
 namespace Circuitum.Core.Panels;
 
@@ -23,8 +27,74 @@ public enum Leg
 /// <param name="Why">Why this space.</param>
 public sealed record Landed(WiredCircuit Wired, PanelSpace? Space, string Description, Because Why)
 {
+    /// <summary>The circuit as it was divided.</summary>
+    public Circuit Circuit => Wired.Circuit;
+
+    /// <summary>What it is pulled in, each figure with its reason.</summary>
+    public SizedCircuit Sized => Wired.Sized;
+
+    /// <summary>Its protection, with the reason.</summary>
+    public ProtectedCircuit Protected => Wired.Protected;
+
+    /// <summary>Key that pins refer to.</summary>
+    public CircuitKey Key => Circuit.Key;
+
+    /// <summary>What the rules take it for.</summary>
+    public CircuitKind Kind => Circuit.Kind;
+
+    /// <summary>What it carries.</summary>
+    public CircuitLoad Load => Circuit.Load;
+
+    /// <summary>Hot legs its breaker opens.</summary>
+    public int Poles => Circuit.Poles;
+
+    /// <summary>The panel that feeds it.</summary>
+    public PanelId Panel => Circuit.Panel;
+
+    /// <summary>Its boxes.</summary>
+    public ImmutableArray<BoxId> Boxes => Circuit.Boxes;
+
+    /// <summary>Rating of its overcurrent device.</summary>
+    public Amps Breaker => Wired.Breaker;
+
+    /// <summary>What kind of breaker that is.</summary>
+    public BreakerKind BreakerKind => Wired.BreakerKind;
+
+    /// <summary>How the schedule marks the breaker: AF, GF, AF+GF or nothing.</summary>
+    public string Mark => Wired.Mark;
+
+    /// <summary>Its conductor beyond the home run.</summary>
+    public Gauge Gauge => Wired.Gauge;
+
+    /// <summary>The conductor of its home run.</summary>
+    public Gauge HomeRunGauge => Wired.HomeRunGauge;
+
+    /// <summary>Its cable as the trade names it.</summary>
+    public string Cable => Wired.Cable;
+
+    /// <summary>The panel a feeder supplies; null for a branch circuit.</summary>
+    public PanelId? Feeds => Circuit.Feeds;
+
+    /// <summary>The circuit it shares its neutral with; null without one.</summary>
+    public CircuitKey? SharesNeutralWith => Circuit.SharesNeutralWith;
+
+    /// <summary>True for the circuit of a generator's inlet.</summary>
+    public bool BringsPower => Circuit.BringsPower;
+
+    /// <summary>Protective receptacles on it, placed or planned.</summary>
+    public ImmutableDictionary<BoxId, ProtectiveDevice> Devices => Wired.Devices;
+
+    /// <summary>The cable of one of its runs as the trade names it.</summary>
+    public string CableOf(Run run) => Wired.CableOf(run);
+
+    /// <summary>Its runs, the home run first.</summary>
+    public ImmutableArray<Run> Runs => Wired.Runs;
+
+    /// <summary>Its home run or feeder; null on a circuit without boxes.</summary>
+    public Run? HomeRun => Wired.HomeRun;
+
     /// <summary>What it takes.</summary>
-    public IEnumerable<PanelSpace> Spaces => Space?.Taking(Wired.Circuit.Poles) ?? [];
+    public IEnumerable<PanelSpace> Spaces => Space?.Taking(Poles) ?? [];
 
     /// <summary>What the planner writes; the description is a person's where it differs.</summary>
     public string Planned { get; init; } = Description;
@@ -65,7 +135,7 @@ public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Lan
     /// <param name="leg">The leg.</param>
     /// <param name="taken">How much of a circuit's load is taken.</param>
     public VoltAmps On(Leg leg, Func<WiredCircuit, VoltAmps> taken) => new(Circuits.Where(c => c.Space is not null || c.OnLugs)
-        .Sum(c => c.Wired.Circuit.Poles == 2 ? taken(c.Wired).Value / 2 : c.Leg == leg ? taken(c.Wired).Value : 0)
+        .Sum(c => c.Poles == 2 ? taken(c.Wired).Value / 2 : c.Leg == leg ? taken(c.Wired).Value : 0)
         + Panel.Taken.Sum(t => t.Poles == 2 ? t.Load.Value / 2 : SpaceNumbers.LegOf(t.Space.Number) == leg ? t.Load.Value : 0));
 
     /// <summary>How far the legs are apart with everything connected, of the larger.</summary>
@@ -85,5 +155,5 @@ public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Lan
     public int Poles => Circuits.Sum(c => c.Spaces.Count()) + Panel.Taken.Sum(t => t.Poles);
 
     /// <summary>Every circuit that has a space, as it would be written.</summary>
-    public IEnumerable<WrittenSpace> AsWritten => Circuits.Where(c => c.Space is not null).Select(c => new WrittenSpace(c.Wired.Circuit.Key, Panel.Id, c.Space!.Value));
+    public IEnumerable<WrittenSpace> AsWritten => Circuits.Where(c => c.Space is not null).Select(c => new WrittenSpace(c.Key, Panel.Id, c.Space!.Value));
 }

@@ -16,8 +16,8 @@ public static class Tandem
     /// <summary>Why a circuit cannot have half a space; null when it can.</summary>
     public static string? WhyNot(WiredCircuit circuit) => circuit.Circuit.Poles == 2 ? "it has two poles"
         : circuit.Circuit.SharesNeutralWith is not null ? "it shares its neutral, and both halves are on one leg (210.4, 200.4)"
-        : circuit.Protected.Mark.Length > 0 ? $"its breaker is {circuit.Protected.Mark}, which half a space is not reckoned to hold"
-        : circuit.Protected.Sized.Breaker.Value > Largest ? $"its breaker is over {Largest}"
+        : circuit.Mark.Length > 0 ? $"its breaker is {circuit.Mark}, which half a space is not reckoned to hold"
+        : circuit.Breaker > Largest ? $"its breaker is over {Largest}"
         : null;
 
     /// <summary>Tandem breakers that a panel can still take beside its full-size ones: by its circuits, and by those that it has.</summary>

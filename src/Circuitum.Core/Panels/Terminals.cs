@@ -17,11 +17,11 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
     /// <summary>Counts a panel's terminals.</summary>
     public static Terminals Of(PanelSchedule schedule, Schools schools)
     {
-        var circuits = schedule.Circuits.Select(c => c.Wired).Where(c => c.Protected.Sized.Routed.HomeRun is not null).ToList();
+        var circuits = schedule.Circuits.Select(c => c.Wired).Where(c => c.HomeRun is not null).ToList();
         // Conductors that come in another circuit's cable bring no cable and no ground; a shared neutral is one neutral.
-        var cables = circuits.Where(c => c.Protected.Sized.Routed.HomeRun!.RidesIn is null).ToList();
-        var tails = circuits.Count(c => c.Protected.Mark.Length > 0);
-        var neutrals = circuits.Count(c => c.Protected.Mark.Length == 0 && !c.Circuit.ByLugs && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
+        var cables = circuits.Where(c => c.HomeRun!.RidesIn is null).ToList();
+        var tails = circuits.Count(c => c.Mark.Length > 0);
+        var neutrals = circuits.Count(c => c.Mark.Length == 0 && !c.Circuit.ByLugs && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
         // What stood there has a cable and a ground each; a neutral where it is of one pole, a range or a dryer.
         var before = schedule.Panel.Taken;
         neutrals += before.Count(t => t.Poles == 1 || t.Use is TakenUse.Cooking or TakenUse.Dryer);
@@ -36,13 +36,13 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
     public static int PerScrew(Panel panel, Schools schools) => schools.Grounds == SmallGrounds.OneEach ? 1 : panel.Listing.GroundsUnderScrew;
 
     /// <summary>Its home run brings a neutral.</summary>
-    public static bool HasNeutral(WiredCircuit circuit) => circuit.Protected.Sized.Routed.HomeRun is { } run && run.Carries.Contains(Carried.Neutral);
+    public static bool HasNeutral(WiredCircuit circuit) => circuit.HomeRun is { } run && run.Carries.Contains(Carried.Neutral);
 
-    private static bool RidesOnSharedNeutral(WiredCircuit circuit, List<WiredCircuit> circuits) => circuit.Protected.Sized.Routed.HomeRun!.RidesIn is string cable
-        && circuits.Exists(c => c.Protected.Sized.Routed.HomeRun!.Id == cable && !c.Protected.Sized.Routed.HomeRun.Carries.Contains(Carried.OtherNeutral));
+    private static bool RidesOnSharedNeutral(WiredCircuit circuit, List<WiredCircuit> circuits) => circuit.HomeRun!.RidesIn is string cable
+        && circuits.Exists(c => c.HomeRun!.Id == cable && !c.HomeRun.Carries.Contains(Carried.OtherNeutral));
 
     /// <summary>The equipment ground that its home run brings: as large as a cable's conductors to 10 AWG, beyond as Table 250.122 asks for its breaker; as sized where it is pulled loose.</summary>
-    public static Gauge GroundOf(WiredCircuit circuit) => circuit.Protected.Sized is var sized && sized.Ground is { } loose ? loose
+    public static Gauge GroundOf(WiredCircuit circuit) => circuit.Sized is var sized && sized.Ground is { } loose ? loose
         : IsSmall(sized.HomeRunGauge) ? sized.HomeRunGauge : CodeBook.Tables.EquipmentGround(sized.Breaker.Value, CodeBook.Metal.Copper);
 
     /// <summary>True for a ground of 14 to 10 AWG, of which a bar's label may allow several under a screw.</summary>

@@ -4,6 +4,7 @@ using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
@@ -71,6 +72,9 @@ public sealed record ProtectedCircuit(SizedCircuit Sized, Figure<BreakerKind> Ki
 
     /// <summary>The circuit.</summary>
     public Circuit Circuit => Sized.Circuit;
+
+    /// <summary>Its runs and what its switches work.</summary>
+    public RoutedCircuit Routed => Sized.Routed;
 
     /// <summary>Its breaker trips on a ground fault.</summary>
     public bool BreakerIsGfci => Kind.Value is BreakerKind.Gfci or BreakerKind.DualFunction;

@@ -31,14 +31,14 @@ public static class CircuitRulings
     public static Ruling On(Plan plan, Landed landed, RulingTopic topic)
     {
         var circuit = landed.Wired.Circuit;
-        var sized = landed.Wired.Protected.Sized;
+        var sized = landed.Sized;
         var sheet = topic switch
         {
             RulingTopic.HalfRating => HalfRating(plan, circuit, sized.Breaker.Value),
             RulingTopic.ContinuousLoads => Continuous(plan, circuit, sized.Breaker.Value),
             RulingTopic.OutletCap => Cap(plan, circuit, sized.Breaker.Value),
             RulingTopic.SharedBaths => Baths(plan, circuit, sized.Breaker.Value),
-            RulingTopic.Protection => Protection(plan, landed.Wired.Protected),
+            RulingTopic.Protection => Protection(plan, landed.Protected),
             RulingTopic.Breaker => Figure($"Why is the breaker {sized.Breaker.Value}?", $"{sized.Breaker.Value}, {(circuit.Poles == 2 ? "two poles" : "one pole")}.", sized.Breaker.Why, new("210.20(A), 240.4", "The device is rated for the load with 125 % of what is continuous, and protects the smallest conductor behind it.")),
             RulingTopic.Conductor => Figure($"Why {sized.Gauge.Value} AWG?", $"{sized.Gauge.Value} AWG copper, {sized.Cable}; it may carry {sized.Ampacity.Value} where it lies worst.", sized.Gauge.Why.Then(sized.Ampacity.Why), new($"{plan.Book.AmpacityTable}, 110.14(C), 240.4(D)", "Ampacity by the lowest termination temperature, corrected for heat and company, against the breaker.")),
             RulingTopic.Space => Figure($"Why space {landed.SpaceText}?", $"Panel {circuit.Panel}, space {landed.SpaceText}, {(circuit.Poles == 2 ? "on both legs" : "on one leg")}.", landed.Why, new("408.4(A), 240.15(B)", "Every circuit is told legibly and specifically at its space; the poles of one two-pole device stand on both legs. Which space it is, the model code leaves to whoever lands it.")),

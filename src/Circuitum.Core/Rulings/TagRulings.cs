@@ -36,9 +36,9 @@ public static class TagRulings
     // Which of a circuit's questions a tag belongs to.
     private static RulingTopic? Topic(Plan plan, Tag tag) => tag.Rule switch
     {
-        _ when tag.Rule == plan.Book.FifteenTwenty && plan.Landed(new(tag.Subject.Id))!.Wired.Circuit.Load.Items.Any(i => i.Use == LoadUse.Fastened) => RulingTopic.HalfRating,
+        _ when tag.Rule == plan.Book.FifteenTwenty && plan.Landed(new(tag.Subject.Id))!.Load.Items.Any(i => i.Use == LoadUse.Fastened) => RulingTopic.HalfRating,
         "210.19(A), 210.20(A)" => RulingTopic.ContinuousLoads,
-        "210.11(C)(3)" when plan.Landed(new(tag.Subject.Id))!.Wired.Circuit.Kind == CircuitKind.Bathroom => RulingTopic.SharedBaths,
+        "210.11(C)(3)" when plan.Landed(new(tag.Subject.Id))!.Kind == CircuitKind.Bathroom => RulingTopic.SharedBaths,
         "house rule: outlets per circuit" => RulingTopic.OutletCap,
         _ when tag.Rule == plan.Book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.By => RulingTopic.OutletCap,
         _ => null,
@@ -48,7 +48,7 @@ public static class TagRulings
     {
         SubjectKind.Box => plan.Survey.Find(new(subject.Id))?.Name ?? subject.Id,
         SubjectKind.Room => plan.House.Rooms.FirstOrDefault(r => r.Room.Id.Value == subject.Id)?.Room.Name ?? subject.Id,
-        SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed => $"Panel {landed.Wired.Circuit.Panel}, space {landed.SpaceText}: {landed.Description}",
+        SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed => $"Panel {landed.Panel}, space {landed.SpaceText}: {landed.Description}",
         _ => $"{Words.Of(subject.Kind)} {subject.Id}",
     };
 }

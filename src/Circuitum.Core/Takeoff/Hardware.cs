@@ -56,7 +56,7 @@ public static class Hardware
             var (lead, shared) = (pipe.Raceway.Lead, pipe.Raceway.Runs.Length > 1);
             foreach (var run in pipe.Raceway.Runs.Where(r => r.Jacket == CodeBook.Jacket.Loose))
             {
-                var sized = plan.FindRun(run.Id)!.Value.Circuit.Protected.Sized;
+                var sized = plan.FindRun(run.Id)!.Value.Circuit.Sized;
                 var feet = run.Length.Value;
                 var metal = sized.Metal == CodeBook.Metal.Aluminium ? " aluminium" : "";
                 yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors, $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
@@ -122,7 +122,7 @@ public static class Hardware
         }
 
         var first = box.Box.Devices.Select((d, i) => (d, i)).First(x => x.d.Kind == device.Kind).i;
-        var kind = device.Kind is DeviceKind.Duplex or DeviceKind.Single && gang == first && plan.CircuitOf(box.Box.Id)?.Protected.Devices.GetValueOrDefault(box.Box.Id) is { } protective
+        var kind = device.Kind is DeviceKind.Duplex or DeviceKind.Single && gang == first && plan.CircuitOf(box.Box.Id)?.Devices.GetValueOrDefault(box.Box.Id) is { } protective
             ? $"{protective.Kind.ToString().ToUpperInvariant()} receptacle".Replace("DUAL", "AFCI/GFCI", StringComparison.Ordinal)
             : Words.Of(device.Kind);
         var rated = device.Kind.IsGeneralReceptacle() ? $", {device.Rating?.ToString() ?? "15 A"}, tamper-resistant{(box.Box.Outside ? ", weather-resistant" : "")}" : "";
@@ -130,10 +130,10 @@ public static class Hardware
     }
 
     private static IEnumerable<MaterialLine> Breakers(Plan plan) => plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
-        .Select(c => $"Breaker {c.Protected.Sized.Breaker.Value}, {(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}{(c.Protected.Mark.Length > 0 ? ", " + c.Protected.Mark : "")}")
+        .Select(c => $"Breaker {c.Breaker}, {(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}")
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
         .Select(g => new MaterialLine(g.Key, "each", g.Count(), "of the line that the panel's label lists"))
-        .Concat(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number).Select(g => string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Wired.Protected.Sized.Breaker.Value))))
+        .Concat(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number).Select(g => string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))))
             .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine($"Tandem breaker {g.Key}", "each", g.Count(), "where the panel's label lists it")));
 
     // A splice takes a connector for its conductors and one pigtail to each screw.
@@ -144,7 +144,7 @@ public static class Hardware
         yield return new("Connectors for up to three conductors", "each", splices.Count(n => n <= 3), "splices and caps of all boxes, grounds among them");
         yield return new("Connectors for four to six conductors", "each", splices.Count(n => n > 3), "splices of all boxes");
         yield return new("Cable connectors at panels", "each", plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun), "one a cable");
-        var armoured = plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Count(r => r.Jacket == CodeBook.Jacket.Armoured);
+        var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == CodeBook.Jacket.Armoured);
         if (armoured > 0)
         {
             yield return new("MC connectors", "each", armoured * 2, "both ends of every armoured cable, with their bushings");
@@ -155,7 +155,7 @@ public static class Hardware
     {
         var rules = plan.Job.HouseRules;
         int near = 0, along = 0;
-        foreach (var run in plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Where(r => r.Pipe is null))
+        foreach (var run in plan.Circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
         {
             near += (run.From.Box is null ? 0 : 1) + 1;
             along += AlongOf(run, rules);
@@ -203,7 +203,7 @@ public static class Hardware
     }
 
     /// <summary>The bit that bores a hole.</summary>
-    public static Length BitOf(Plan plan, Hole hole) => Bit(hole.Runs.Length, hole.Runs.Any(id => plan.FindRun(id) is var (circuit, run) && circuit.Protected.Sized.GaugeOf(run) is var gauge && (gauge > Gauge.Awg10 || (gauge == Gauge.Awg10 && run.Conductors > 2))));
+    public static Length BitOf(Plan plan, Hole hole) => Bit(hole.Runs.Length, hole.Runs.Any(id => plan.FindRun(id) is var (circuit, run) && circuit.GaugeOf(run) is var gauge && (gauge > Gauge.Awg10 || (gauge == Gauge.Awg10 && run.Conductors > 2))));
 
     private static bool IsBetweenStoreys(Plan plan, Spot spot) => spot.Top ? spot.Level + 1 < plan.House.Structures[spot.Structure].Levels.Length : spot.Level > 0;
 

@@ -18,11 +18,11 @@ public sealed record HomeRunLine(string Number, Landed Landed, string Cable, Len
 public static class HomeRuns
 {
     /// <summary>A line for every circuit of a panel that has a way to it.</summary>
-    public static ImmutableArray<HomeRunLine> Of(Plan plan, PanelSchedule panel) => [.. panel.Circuits.Where(c => c.Wired.Protected.Sized.Routed.HomeRun is not null).Select(c => Line(plan, panel, c))];
+    public static ImmutableArray<HomeRunLine> Of(Plan plan, PanelSchedule panel) => [.. panel.Circuits.Where(c => c.HomeRun is not null).Select(c => Line(plan, panel, c))];
 
     private static HomeRunLine Line(Plan plan, PanelSchedule panel, Landed landed)
     {
-        var sized = landed.Wired.Protected.Sized;
+        var sized = landed.Sized;
         var run = sized.Routed.HomeRun!;
         var room = run.To.Box is { } box ? plan.Survey[box].Room.Room.Name : plan.Panels.FirstOrDefault(p => p.Panel.Id == run.To.Panel)?.Where ?? "";
         var beside = new[]

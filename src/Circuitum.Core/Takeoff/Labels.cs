@@ -53,7 +53,7 @@ public static class Labels
 
     // In a box of several gangs every leg carries its lamp's name.
     private static string? Works(Plan plan, WiredCircuit circuit, Run run) => run.Group is not int number ? null
-        : $"works {string.Join(", ", circuit.Protected.Sized.Routed.Groups[number].Lamps.Select(l => plan.Survey[l].Name))}";
+        : $"works {string.Join(", ", circuit.Groups[number].Lamps.Select(l => plan.Survey[l].Name))}";
 
     private static string PairOf(Plan plan, Run run, WiredCircuit circuit, CircuitKey other)
     {
@@ -64,21 +64,21 @@ public static class Labels
     private static ImmutableArray<Label> Spaces(Plan plan) =>
     [
         .. plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null).Select(c => new Label($"{p.Panel.Id}{c.SpaceText}",
-            [c.Description, $"{c.Wired.Protected.Sized.Breaker.Value}{(c.Wired.Protected.Mark.Length > 0 ? ", " + c.Wired.Protected.Mark : "")}, {c.Wired.Protected.Sized.Cable}"], $"Panel {p.Panel.Id}"))),
+            [c.Description, $"{c.Breaker}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}, {c.Cable}"], $"Panel {p.Panel.Id}"))),
     ];
 
     private static ImmutableArray<Label> Boxes(Plan plan) =>
     [
-        .. plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Where(c.Wired.Boxes.ContainsKey).Select(b =>
+        .. plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Where(c.Wired.Boxes.ContainsKey).Select(b =>
         {
             var wired = c.Wired.Boxes[b];
             var box = plan.Survey[b];
-            var marks = new[] { wired.FedBy.Kind == RunKind.HomeRun ? "HR" : null, wired.IsEnd ? "END" : null, c.Wired.Protected.Devices.ContainsKey(b) ? "LINE marked" : null }.OfType<string>();
-            return new Label(NumberOf(plan, c.Wired.Circuit.Key) + string.Concat(marks.Select(m => " " + m)),
+            var marks = new[] { wired.FedBy.Kind == RunKind.HomeRun ? "HR" : null, wired.IsEnd ? "END" : null, c.Devices.ContainsKey(b) ? "LINE marked" : null }.OfType<string>();
+            return new Label(NumberOf(plan, c.Key) + string.Concat(marks.Select(m => " " + m)),
                 [box.Name, $"from {wired.FedBy.From.Name}", wired.Out.IsEmpty ? "nothing beyond" : $"to {string.Join(", ", wired.Out.Select(r => r.To.Name))}"], box.Room.Room.Name);
         })),
     ];
 
     /// <summary>A14: the panel and the space, or the panel alone while it has none.</summary>
-    public static string NumberOf(Plan plan, CircuitKey key) => plan.Landed(key) is { } landed ? $"{landed.Wired.Circuit.Panel}{landed.SpaceText}" : key.Value;
+    public static string NumberOf(Plan plan, CircuitKey key) => plan.Landed(key) is { } landed ? $"{landed.Panel}{landed.SpaceText}" : key.Value;
 }

@@ -24,13 +24,13 @@ public sealed record PipeSheet(FittedPipe Pipe, ImmutableArray<PipedCircuit> Cir
 public static class PipeSheets
 {
     /// <summary>Every pipe of the plan, once.</summary>
-    public static ImmutableArray<FittedPipe> Pipes(Plan plan) => [.. FittedPipe.Each(plan.Circuits.Select(c => c.Protected.Sized))];
+    public static ImmutableArray<FittedPipe> Pipes(Plan plan) => [.. FittedPipe.Each(plan.Circuits.Select(c => c.Sized))];
 
     /// <summary>The sheet of every pipe.</summary>
     public static ImmutableArray<PipeSheet> Of(Plan plan) => [.. Pipes(plan).Select(p => Of(plan, p))];
 
     private static PipeSheet Of(Plan plan, FittedPipe pipe) => new(pipe,
-        [.. pipe.Raceway.Runs.Select(r => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.Protected.Sized.CableOf(r), pipe.Raceway.With(r), pipe.Raceway.Worst(r)))],
+        [.. pipe.Raceway.Runs.Select(r => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.CableOf(r), pipe.Raceway.With(r), pipe.Raceway.Worst(r)))],
         [.. OrderOf(plan, pipe)]);
 
     // What cannot be done later comes first: cemented pipe does not come apart, and a filled trench is not opened again.

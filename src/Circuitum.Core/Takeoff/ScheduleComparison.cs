@@ -46,7 +46,7 @@ public static class ScheduleComparison
     /// <summary>The schedule as it is planned.</summary>
     public static ImmutableArray<ScheduleLine> LinesOf(ImmutableArray<PanelSchedule> panels) =>
     [
-        .. panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null).Select(c => new ScheduleLine(p.Panel.Id, c.Space!.Value, c.Wired.Circuit.Poles, c.Description, c.Wired.Protected.Sized.Breaker.Value))
+        .. panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null).Select(c => new ScheduleLine(p.Panel.Id, c.Space!.Value, c.Poles, c.Description, c.Breaker))
             .Concat(p.Panel.Taken.Select(t => new ScheduleLine(p.Panel.Id, t.Space, t.Poles, t.Description, t.Rating)))).OrderBy(l => l.Panel.Value, StringComparer.Ordinal).ThenBy(l => l.Space),
     ];
 

@@ -22,7 +22,7 @@ public sealed record Takeoffs(ImmutableArray<PullLine> Pulls, ImmutableArray<Cab
     /// <summary>Lists every run in the order of the panels' spaces, labelled at both ends.</summary>
     public static Takeoffs Of(ImmutableArray<PanelSchedule> panels)
     {
-        var pulls = panels.SelectMany(p => p.Circuits.SelectMany(c => c.Wired.Protected.Sized.Routed.Runs.Select(r => Line(p, c, r)))).ToImmutableArray();
+        var pulls = panels.SelectMany(p => p.Circuits.SelectMany(c => c.Runs.Select(r => Line(p, c, r)))).ToImmutableArray();
         return new(pulls, [.. pulls.GroupBy(p => p.Cable).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new CableTotal(g.Key, g.Select(l => l.Length).Total(), g.Count()))]);
     }
 
@@ -32,7 +32,7 @@ public sealed record Takeoffs(ImmutableArray<PullLine> Pulls, ImmutableArray<Cab
         var number = $"{panel.Panel.Id}{landed.SpaceText}";
         var home = run.Kind is RunKind.HomeRun or RunKind.Feeder;
         var end = run.To.Box is BoxId box && wired.Boxes[box].IsEnd ? " END" : "";
-        return new(run.Id, wired.Circuit.Key, run.Kind, wired.Protected.Sized.CableOf(run), run.From.Name, run.To.Name, run.Length.Value,
+        return new(run.Id, wired.Circuit.Key, run.Kind, wired.CableOf(run), run.From.Name, run.To.Name, run.Length.Value,
             home ? $"HR {number} {run.To.Name}" : $"{number} OUT to {run.To.Name}", home ? $"HR {number} from {run.From.Name}{end}" : $"{number} IN from {run.From.Name}{end}");
     }
 }

@@ -35,7 +35,7 @@ public static class Trenching
 
     private static List<Run> In(Plan plan, Trench trench) =>
     [
-        .. plan.Circuits.SelectMany(c => c.Protected.Sized.Routed.Runs).Where(r => Burying.Lies(plan.House, r, trench)),
+        .. plan.Circuits.SelectMany(c => c.Runs).Where(r => Burying.Lies(plan.House, r, trench)),
     ];
 
     private static IEnumerable<PathLeg> Level(Run run) => run.Way.Legs.Where(l => l.Space == Space.Trench && l.From.Z == l.To.Z);

@@ -43,7 +43,7 @@ public sealed class Energised
             }
         }
 
-        foreach (var run in circuit.Protected.Sized.Routed.Runs)
+        foreach (var run in circuit.Runs)
         {
             foreach (var conductor in Conductor.In(run))
             {

@@ -23,7 +23,7 @@ internal sealed class MakingUp
         (this.placed, this.school, circuit) = (placed, school, wired.Protected);
         var box = wired.Boxes[placed.Box.Id];
         (into, from) = (box.In, box.Out);
-        groups = circuit.Sized.Routed.Groups;
+        groups = circuit.Routed.Groups;
         Fed = box.FedBy;
     }
 

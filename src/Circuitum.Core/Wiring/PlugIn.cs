@@ -61,7 +61,7 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
             throw new ArgumentException("Things are plugged into boxes of one circuit of 120 V.", nameof(plugged));
         }
 
-        var sized = circuit.Protected.Sized;
+        var sized = circuit.Sized;
         var volts = circuit.Circuit.Load.Volts;
         decimal At(BoxId box) => circuit.Circuit.Load.Items.Where(i => i.Box == box && !(i.Assumed && i.Use == LoadUse.PortableReceptacle)).Sum(i => i.Load.Value)
             + plugged.Where(p => p.Box == box).Sum(p => Typical(p.What).Value);

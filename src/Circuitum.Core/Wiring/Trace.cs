@@ -31,10 +31,10 @@ public static class Trace
     /// <summary>Stations to a box, then the longest chain beyond it; the home run's box when none is chosen.</summary>
     public static ImmutableArray<Station> To(WiredCircuit circuit, BoxId? box, string panel)
     {
-        var sized = circuit.Protected.Sized;
+        var sized = circuit.Sized;
         var volts = sized.Circuit.Load.Volts;
         var stations = ImmutableArray.CreateBuilder<Station>();
-        stations.Add(new(null, panel, null, "", new(0), sized.VoltsAtPanel, new(circuit.Protected.BreakerIsGfci, null), false));
+        stations.Add(new(null, panel, null, "", new(0), sized.VoltsAtPanel, new(circuit.BreakerIsGfci, null), false));
         var runs = box is BoxId chosen ? [.. circuit.WayTo(chosen)] : new List<Run>();
         if (runs.Count == 0 && sized.Routed.HomeRun is { } home)
         {
@@ -51,7 +51,7 @@ public static class Trace
             var at = run.To.Box;
             stations.Add(new(at, run.To.Name, run, sized.CableOf(run), sized.Through[run.Id],
                 at is BoxId b ? sized.VoltsAt[b] : volts,
-                at is BoxId r ? new(circuit.Protected.BreakerIsGfci, circuit.Protected.Outlets[r].ResetAt) : default,
+                at is BoxId r ? new(circuit.BreakerIsGfci, circuit.Outlets[r].ResetAt) : default,
                 at is BoxId e && circuit.Boxes[e].IsEnd));
         }
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.CodeBook;
+using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Protection;
@@ -15,8 +16,86 @@ namespace Circuitum.Core.Wiring;
 /// <param name="Boxes">What enters and leaves each box.</param>
 public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionary<BoxId, WiredBox> Boxes)
 {
-    /// <summary>The circuit.</summary>
+    /// <summary>The circuit as it was divided.</summary>
     public Circuit Circuit => Protected.Circuit;
+
+    /// <summary>What it is pulled in, each figure with its reason.</summary>
+    public SizedCircuit Sized => Protected.Sized;
+
+    /// <summary>Its runs and what its switches work.</summary>
+    public RoutedCircuit Routed => Sized.Routed;
+
+    /// <summary>Key that pins refer to.</summary>
+    public CircuitKey Key => Circuit.Key;
+
+    /// <summary>What the rules take it for.</summary>
+    public CircuitKind Kind => Circuit.Kind;
+
+    /// <summary>What it carries.</summary>
+    public CircuitLoad Load => Circuit.Load;
+
+    /// <summary>Hot legs its breaker opens.</summary>
+    public int Poles => Circuit.Poles;
+
+    /// <summary>The panel that feeds it.</summary>
+    public PanelId Panel => Circuit.Panel;
+
+    /// <summary>Rating of its overcurrent device.</summary>
+    public Amps Breaker => Sized.Breaker.Value;
+
+    /// <summary>What kind of breaker that is.</summary>
+    public BreakerKind BreakerKind => Protected.Kind.Value;
+
+    /// <summary>How the schedule marks the breaker: AF, GF, AF+GF or nothing.</summary>
+    public string Mark => Protected.Mark;
+
+    /// <summary>Its conductor beyond the home run.</summary>
+    public Gauge Gauge => Sized.Gauge.Value;
+
+    /// <summary>The conductor of its home run.</summary>
+    public Gauge HomeRunGauge => Sized.HomeRunGauge;
+
+    /// <summary>Its cable as the trade names it.</summary>
+    public string Cable => Sized.Cable;
+
+    /// <summary>What its conductor may carry in its worst place.</summary>
+    public Amps Ampacity => Sized.Ampacity.Value;
+
+    /// <summary>Share of the voltage lost at its worst box.</summary>
+    public Percent Drop => Sized.Drop.Value;
+
+    /// <summary>The panel a feeder supplies; null for a branch circuit.</summary>
+    public PanelId? Feeds => Circuit.Feeds;
+
+    /// <summary>Its breaker trips on a ground fault.</summary>
+    public bool BreakerIsGfci => Protected.BreakerIsGfci;
+
+    /// <summary>What each outlet needs and what gives it.</summary>
+    public ImmutableDictionary<BoxId, OutletProtection> Outlets => Protected.Outlets;
+
+    /// <summary>Protective receptacles on it, placed or planned.</summary>
+    public ImmutableDictionary<BoxId, ProtectiveDevice> Devices => Protected.Devices;
+
+    /// <summary>The pipe its home run is pulled in; null for cable.</summary>
+    public FittedPipe? Pipe => Sized.Pipe;
+
+    /// <summary>What its switches work.</summary>
+    public ImmutableArray<ControlGroup> Groups => Routed.Groups;
+
+    /// <summary>True when a box has ground-fault protection, from the breaker or a device.</summary>
+    public bool HasGfci(BoxId box) => Protected.HasGfci(box);
+
+    /// <summary>The conductor of one of its runs.</summary>
+    public Gauge GaugeOf(Run run) => Sized.GaugeOf(run);
+
+    /// <summary>The cable of one of its runs as the trade names it.</summary>
+    public string CableOf(Run run) => Sized.CableOf(run);
+
+    /// <summary>Its runs, the home run first.</summary>
+    public ImmutableArray<Run> Runs => Routed.Runs;
+
+    /// <summary>Its home run or feeder; null on a circuit without boxes.</summary>
+    public Run? HomeRun => Routed.HomeRun;
 
     /// <summary>The make-up of one of its boxes.</summary>
     /// <param name="box">A box of this circuit.</param>
@@ -26,7 +105,7 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
     /// <summary>The runs from the panel to a box, in the order current takes them.</summary>
     public ImmutableArray<Run> WayTo(BoxId box)
     {
-        var byId = Protected.Sized.Routed.Runs.ToDictionary(r => r.Id);
+        var byId = Protected.Routed.Runs.ToDictionary(r => r.Id);
         var way = new List<Run>();
         for (var run = Boxes[box].FedBy; run is not null; run = run.Upstream is string up ? byId[up] : null)
         {

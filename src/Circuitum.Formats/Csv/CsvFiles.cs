@@ -32,7 +32,7 @@ public static class CsvFiles
     /// <summary>home-runs.csv: a line for each home run, by panel and space, as the schedule has them.</summary>
     public static string HomeRunList(Plan plan) => Write("number,circuit,description,breaker_amps,breaker_kind,cable,length_ft,to,room,beside", plan.Panels.SelectMany(p => HomeRuns.Of(plan, p)).Select(l => new object[]
     {
-        l.Number, l.Landed.Wired.Circuit.Key, l.Landed.Description, l.Landed.Wired.Protected.Sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture), l.Landed.Wired.Protected.Mark, l.Cable, l.Length.WholeFeetUp, l.To, l.Room, l.Beside,
+        l.Number, l.Landed.Key, l.Landed.Description, l.Landed.Breaker.Value.ToString("0.##", CultureInfo.InvariantCulture), l.Landed.Mark, l.Cable, l.Length.WholeFeetUp, l.To, l.Room, l.Beside,
     }));
 
     /// <summary>pull-list.csv: a line for each run.</summary>
@@ -51,13 +51,13 @@ public static class CsvFiles
 
     private static object[] ScheduleLine(PanelSchedule panel, Landed landed)
     {
-        var sized = landed.Wired.Protected.Sized;
-        var leg = landed.Space is null ? "" : landed.Wired.Circuit.Poles == 2 ? "AB" : landed.Leg.ToString()!;
+        var sized = landed.Sized;
+        var leg = landed.Space is null ? "" : landed.Poles == 2 ? "AB" : landed.Leg.ToString()!;
         return
         [
-            panel.Panel.Id, landed.SpaceText, landed.Wired.Circuit.Poles, landed.Wired.Circuit.Key, landed.Description, sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture),
-            landed.Wired.Protected.Mark, sized.Cable, sized.HomeRunGauge, sized.Routed.HomeRun?.Length.Value.WholeFeetUp ?? 0,
-            decimal.Round(landed.Wired.Circuit.Load.Connected.Value).ToString("0", CultureInfo.InvariantCulture), leg,
+            panel.Panel.Id, landed.SpaceText, landed.Poles, landed.Key, landed.Description, sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture),
+            landed.Mark, sized.Cable, sized.HomeRunGauge, sized.Routed.HomeRun?.Length.Value.WholeFeetUp ?? 0,
+            decimal.Round(landed.Load.Connected.Value).ToString("0", CultureInfo.InvariantCulture), leg,
         ];
     }
 

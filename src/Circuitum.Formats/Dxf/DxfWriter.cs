@@ -107,7 +107,7 @@ public static class DxfWriter
     {
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits))
         {
-            foreach (var run in landed.Wired.Protected.Sized.Routed.Runs.Where(r => r.From.Place.Structure == level.Structure && (r.From.Place.Level == level.Index || r.To.Place.Level == level.Index)))
+            foreach (var run in landed.Runs.Where(r => r.From.Place.Structure == level.Structure && (r.From.Place.Level == level.Index || r.To.Place.Level == level.Index)))
             {
                 var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan).ToList();
                 var bends = points.Where((p, i) => i == 0 || p != points[i - 1]).ToList();
@@ -119,7 +119,7 @@ public static class DxfWriter
                 dxf.Polyline(run.Kind == RunKind.HomeRun ? "HOME-RUNS" : "CABLES", bends, closed: false);
                 if (run.Kind == RunKind.HomeRun)
                 {
-                    dxf.Words("HOME-RUNS", bends[^1], $"HR {landed.Wired.Circuit.Panel}{landed.SpaceText} {landed.Wired.Protected.Sized.CableOf(run)}");
+                    dxf.Words("HOME-RUNS", bends[^1], $"HR {landed.Panel}{landed.SpaceText} {landed.CableOf(run)}");
                 }
             }
         }
@@ -132,7 +132,7 @@ public static class DxfWriter
         var circuit = plan.CircuitOf(box.Id) is { } c ? plan.Landed(c.Circuit.Key) : null;
         List<(string, string)> attributes =
         [
-            ("ID", box.Id.Value), ("NAME", placed.Name), ("ROOM", box.Room.Value), ("CIRCUIT", circuit is null ? "" : $"{circuit.Wired.Circuit.Panel}{circuit.SpaceText}"), ("HEIGHT", placed.Height.ToString()),
+            ("ID", box.Id.Value), ("NAME", placed.Name), ("ROOM", box.Room.Value), ("CIRCUIT", circuit is null ? "" : $"{circuit.Panel}{circuit.SpaceText}"), ("HEIGHT", placed.Height.ToString()),
             // The box as the job says it, for whoever reads it back.
             .. Pieces(JsonSerializer.Serialize(box, Compact)).Select((piece, i) => ($"BOX{i + 1}", piece)),
         ];

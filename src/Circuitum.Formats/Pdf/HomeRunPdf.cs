@@ -85,12 +85,12 @@ public static class HomeRunPdf
 
         private void Line(HomeRunLine line)
         {
-            var sized = line.Landed.Wired.Protected.Sized;
-            var mark = line.Landed.Wired.Protected.Mark;
+            var sized = line.Landed.Sized;
+            var mark = line.Landed.Mark;
             y += 12;
             g!.DrawRectangle(new XPen(XColors.Black, .8), Margin + 1, y - 8, 9, 9);
             Cells(["", line.Number, $"{sized.Breaker.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}{(line.Landed.OnLugs ? " main" : "")}{(mark.Length > 0 ? " " + mark : "")}", line.Landed.Description, line.Cable,
-                line.Length == Length.Zero ? "–" : line.Length.Cut(plan.Job.Schools.Measure), $"{(line.Landed.Wired.Circuit.Feeds is not null ? line.Room : line.Room.Length == 0 || line.To.Contains(line.Room, StringComparison.OrdinalIgnoreCase) ? line.To : $"{line.To}, {line.Room}")}{(line.Beside.Length > 0 ? "; " + line.Beside : "")}"], 9, false);
+                line.Length == Length.Zero ? "–" : line.Length.Cut(plan.Job.Schools.Measure), $"{(line.Landed.Feeds is not null ? line.Room : line.Room.Length == 0 || line.To.Contains(line.Room, StringComparison.OrdinalIgnoreCase) ? line.To : $"{line.To}, {line.Room}")}{(line.Beside.Length > 0 ? "; " + line.Beside : "")}"], 9, false);
             y += Row - 12;
             g.DrawLine(new XPen(XColors.Gray, .4), Margin, y, Margin + width, y);
         }

@@ -131,7 +131,7 @@ public static class SchedulePdf
             }
         }
 
-        private string FedFromSpace(PanelId from) => plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Wired.Circuit.Feeds == panel.Panel.Id) is { } feeder ? feeder.OnLugs ? "feed-through lugs" : $"space {feeder.SpaceText}" : "none";
+        private string FedFromSpace(PanelId from) => plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Feeds == panel.Panel.Id) is { } feeder ? feeder.OnLugs ? "feed-through lugs" : $"space {feeder.SpaceText}" : "none";
 
         // Number, amperes, words: in this order, so that text taken from the page reads as the list does.
         private void Cell(int space, double x, double y, double rowHeight, bool left)
@@ -191,9 +191,9 @@ public static class SchedulePdf
 
         private string Details(Landed landed)
         {
-            var sized = landed.Wired.Protected.Sized;
-            var mark = landed.Wired.Protected.Mark is { Length: > 0 } m ? $" · {m}" : "";
-            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · {(landed.Wired.Circuit.BringsPower ? "brings power" : landed.Wired.Circuit.Load.Connected)}{mark}";
+            var sized = landed.Sized;
+            var mark = landed.Mark is { Length: > 0 } m ? $" · {m}" : "";
+            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · {(landed.BringsPower ? "brings power" : landed.Load.Connected)}{mark}";
         }
 
         private (double Size, List<string> Text) Lines(string words, double size, double room, double tall)

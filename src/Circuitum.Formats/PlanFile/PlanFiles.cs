@@ -40,19 +40,19 @@ public static class PlanFiles
 
     private static JsonObject Circuit(Core.Panels.Landed landed)
     {
-        var safe = landed.Wired.Protected;
+        var safe = landed.Protected;
         var sized = safe.Sized;
         return new()
         {
-            ["circuit"] = landed.Wired.Circuit.Key.Value,
+            ["circuit"] = landed.Key.Value,
             ["description"] = landed.Description,
             ["spaces"] = List(landed.Spaces, s => s.IsHalf ? JsonValue.Create(s.ToString()) : JsonValue.Create(s.Number)),
             ["breakerAmps"] = sized.Breaker.Value.Value,
             ["breakerKind"] = safe.Mark,
             ["cable"] = sized.Cable,
-            ["loadVa"] = landed.Wired.Circuit.Load.Connected.Value,
+            ["loadVa"] = landed.Load.Connected.Value,
             ["dropPercent"] = decimal.Round(sized.Drop.Value.Value, 2),
-            ["boxes"] = List(landed.Wired.Circuit.Boxes, b => JsonValue.Create(b.Value)),
+            ["boxes"] = List(landed.Boxes, b => JsonValue.Create(b.Value)),
             ["because"] = new JsonObject
             {
                 ["circuit"] = Why(landed.Wired.Circuit.Why),

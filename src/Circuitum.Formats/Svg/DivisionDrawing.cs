@@ -31,7 +31,7 @@ public static class DivisionDrawing
             svg.Empty("path", ("class", "outline"), ("d", HouseDrawing.Path(room.Room.Corners)));
         }
 
-        foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).Where(l => l.Wired.Circuit.Boxes.Length > 1))
+        foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).Where(l => l.Boxes.Length > 1))
         {
             Chain(svg, plan, level, landed, moved);
         }
@@ -42,7 +42,7 @@ public static class DivisionDrawing
     private static void Chain(SvgText svg, Plan plan, FramedLevel level, Core.Panels.Landed landed, IReadOnlySet<BoxId> moved)
     {
         bool Here(PlacedBox box) => box.Place.Structure == level.Structure && box.Place.Level == level.Index;
-        var boxes = landed.Wired.Protected.Sized.Routed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => plan.Survey[b]).Where(b => Here(b) && !b.SwitchesOnly).ToList();
+        var boxes = landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => plan.Survey[b]).Where(b => Here(b) && !b.SwitchesOnly).ToList();
         if (boxes.Count == 0)
         {
             return;

@@ -132,7 +132,7 @@ public static class PlanDrawing
     {
         SubjectKind.Circuit => plan.Landed(new(s.Id))?.Wired,
         SubjectKind.Box => plan.CircuitOf(new BoxId(s.Id)),
-        SubjectKind.Run => plan.Circuits.FirstOrDefault(c => c.Protected.Sized.Routed.Runs.Any(r => r.Id == s.Id)),
+        SubjectKind.Run => plan.Circuits.FirstOrDefault(c => c.Runs.Any(r => r.Id == s.Id)),
         _ => null,
     };
 
@@ -227,10 +227,10 @@ public static class PlanDrawing
         }
 
         var lit = Lit(plan, view);
-        var lanes = Lanes.Of(plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs).Where(r => r.Kind == RunKind.HomeRun && (OnLevel(r.From, level) || OnLevel(r.To, level))));
+        var lanes = Lanes.Of(plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs).Where(r => r.Kind == RunKind.HomeRun && (OnLevel(r.From, level) || OnLevel(r.To, level))));
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
         {
-            var sized = landed.Wired.Protected.Sized;
+            var sized = landed.Sized;
             foreach (var run in sized.Routed.Runs.Where(r => which(r) && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
                 Cable(svg, plan, run, Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane : (((landed.Space?.Number ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);

@@ -27,7 +27,7 @@ internal static class SymbolDrawing
                 var side = box.Box.Mount == Mount.Wall ? box.Room.Sides[box.Box.Wall - 1] : null;
                 svg.Open("a", ("class", css), ("href", link(subject)), ("data-box", box.Box.Id.Value), ("tabindex", view.Selected == subject ? "0" : "-1"),
                     ("aria-label", $"{box.Name}, circuit {landed?.SpaceText}"),
-                    ("data-drag", view.Stage == Stage.Circuits ? "circuit" : "box"), ("data-circuit", landed?.Wired.Circuit.Key.Value ?? ""), ("data-light", box.HasLight ? "1" : ""), ("data-receptacle", box.Box.Devices.Any(d => d.Kind.IsReceptacle()) ? "1" : ""), ("data-key", box.Box.Id.Value), ("data-room", box.Box.Room.Value), ("data-wall", side is null ? "" : box.Box.Wall.ToString(System.Globalization.CultureInfo.InvariantCulture)),
+                    ("data-drag", view.Stage == Stage.Circuits ? "circuit" : "box"), ("data-circuit", landed?.Key.Value ?? ""), ("data-light", box.HasLight ? "1" : ""), ("data-receptacle", box.Box.Devices.Any(d => d.Kind.IsReceptacle()) ? "1" : ""), ("data-key", box.Box.Id.Value), ("data-room", box.Box.Room.Value), ("data-wall", side is null ? "" : box.Box.Wall.ToString(System.Globalization.CultureInfo.InvariantCulture)),
                     ("data-x", side is null ? SvgText.N(box.Box.X) : ""), ("data-y", side is null ? SvgText.N(box.Box.Y) : ""),
                     ("data-dir", side is null ? "" : Direction(side)), ("data-offset", side is null ? "" : SvgText.N(box.Box.Offset)), ("data-clear", side is null ? "" : SvgText.N(side.Clear)));
             }
@@ -42,7 +42,7 @@ internal static class SymbolDrawing
                 Label(svg, box, at, space, on, ink);
             }
 
-            if (view.Stage is not (Stage.House or Stage.Boxes) && landed?.Wired.Protected.Devices.GetValueOrDefault(box.Box.Id) is { Placed: false } device)
+            if (view.Stage is not (Stage.House or Stage.Boxes) && landed?.Devices.GetValueOrDefault(box.Box.Id) is { Placed: false } device)
             {
                 svg.Words(device.Kind switch { ProtectiveKind.Gfci => "G", ProtectiveKind.Afci => "A", _ => "AG" }, at.X.Inches + 6.5m, at.Y.Inches - 3.5m, "subscript device");
             }

@@ -105,9 +105,9 @@ public sealed class BenchView
     public string ResetOf(BoxId box)
     {
         var landed = Plan.Landed(Plan.CircuitOf(box)!.Circuit.Key)!;
-        var safe = landed.Wired.Protected;
+        var safe = landed.Protected;
         var (ground, arc) = (safe.Outlets[box].ResetAt, safe.Outlets[box].AfciResetAt);
-        string At(BoxId? device, bool breaker) => device is { } at ? at == box ? "its own button" : $"the button at {Plan.Survey[at].Name}" : breaker ? $"panel {landed.Wired.Circuit.Panel}, space {landed.SpaceText}" : "";
+        string At(BoxId? device, bool breaker) => device is { } at ? at == box ? "its own button" : $"the button at {Plan.Survey[at].Name}" : breaker ? $"panel {landed.Panel}, space {landed.SpaceText}" : "";
         string groundAt = At(ground, safe.BreakerIsGfci), arcAt = At(arc, safe.BreakerIsAfci);
         return groundAt.Length == 0 && arcAt.Length == 0 ? "no reset: not protected by AFCI or GFCI"
             : groundAt == arcAt ? $"{groundAt}, both" : string.Join("; ", new[] { groundAt.Length > 0 ? $"ground fault: {groundAt}" : "", arcAt.Length > 0 ? $"arc fault: {arcAt}" : "" }.Where(t => t.Length > 0));
@@ -155,9 +155,9 @@ public sealed class BenchView
 
     private bool On(Subject subject, Landed circuit) => subject.Kind switch
     {
-        SubjectKind.Circuit => subject.Id == circuit.Wired.Circuit.Key.Value,
+        SubjectKind.Circuit => subject.Id == circuit.Key.Value,
         SubjectKind.Box => circuit.Wired.Boxes.ContainsKey(new(subject.Id)),
-        SubjectKind.Run => circuit.Wired.Protected.Sized.Routed.Runs.Any(r => r.Id == subject.Id),
+        SubjectKind.Run => circuit.Runs.Any(r => r.Id == subject.Id),
         _ => false,
     };
 
@@ -176,7 +176,7 @@ public sealed class BenchView
                 Circuit = Plan.Landed(new(subject.Id));
                 return Circuit is not null;
             case SubjectKind.Run:
-                (Circuit, Run) = Plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Wired.Protected.Sized.Routed.Runs.Where(r => r.Id == subject.Id).Select(r => ((Landed?)c, (Run?)r))).FirstOrDefault();
+                (Circuit, Run) = Plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs.Where(r => r.Id == subject.Id).Select(r => ((Landed?)c, (Run?)r))).FirstOrDefault();
                 return Run is not null;
             case SubjectKind.Panel:
                 panel = Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == subject.Id);
@@ -246,7 +246,7 @@ public sealed class BenchView
         }
 
         var room = Box?.Room ?? Room ?? Of ?? (panel is not null ? Plan.House.Room(panel.Panel.Room) : null);
-        if (room is null && (Run?.To.Box ?? Circuit?.Wired.Protected.Sized.Routed.HomeRun?.To.Box) is BoxId box)
+        if (room is null && (Run?.To.Box ?? Circuit?.HomeRun?.To.Box) is BoxId box)
         {
             room = Plan.Survey[box].Room;
         }

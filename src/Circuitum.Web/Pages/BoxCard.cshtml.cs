@@ -42,7 +42,7 @@ public sealed class BoxCardModel(Workbench bench) : PageModel
     public IEnumerable<Tag> Tags => Plan.Tags.Where(t => t.Subject == Subject.Box(Placed.Box.Id));
 
     /// <summary>The boxes of its circuit, in the order they are fed.</summary>
-    public IReadOnlyList<PlacedBox> Round => [.. Landed.Wired.Protected.Sized.Routed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => Plan.Survey[b])];
+    public IReadOnlyList<PlacedBox> Round => [.. Landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => Plan.Survey[b])];
 
     /// <summary>The picture.</summary>
     public string Picture => BoxWiringDrawing.Draw(Wiring, Placed, Wiring.Cables.ToDictionary(c => c.Letter, c => (CableOf(c), c.Run.Jacket == Core.CodeBook.Jacket.Armoured ? "mc" : PlanDrawing.Jacket(SizedOf(c).GaugeOf(c.Run)), c.In ? c.Run.From.Name : c.Run.To.Name)), false);
@@ -63,5 +63,5 @@ public sealed class BoxCardModel(Workbench bench) : PageModel
     }
 
     // A guest's cable is sized with its own circuit.
-    private Core.Conductors.SizedCircuit SizedOf(BoxCable cable) => Plan.FindRun(cable.Run.Id)!.Value.Circuit.Protected.Sized;
+    private Core.Conductors.SizedCircuit SizedOf(BoxCable cable) => Plan.FindRun(cable.Run.Id)!.Value.Circuit.Sized;
 }

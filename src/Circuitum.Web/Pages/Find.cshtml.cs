@@ -35,7 +35,7 @@ public sealed class FindModel(Workbench bench) : JobPage(bench)
         if (Levels.SelectMany(l => l.Rooms).FirstOrDefault(r => r.Id.Value == Room) is { } room)
         {
             RoomName = room.Name;
-            Found = [.. plan.Panels.SelectMany(p => p.Circuits).Select(c => (Landed: c, Boxes: c.Wired.Circuit.Boxes.Select(b => plan.Survey[b]).Where(b => b.Room.Room.Id == room.Id).ToList())).Where(x => x.Boxes.Count > 0)
+            Found = [.. plan.Panels.SelectMany(p => p.Circuits).Select(c => (Landed: c, Boxes: c.Boxes.Select(b => plan.Survey[b]).Where(b => b.Room.Room.Id == room.Id).ToList())).Where(x => x.Boxes.Count > 0)
                 .OrderByDescending(x => x.Boxes.Count).Select(x => (x.Landed, string.Join(", ", x.Boxes.Select(b => b.Name).Distinct().Take(4)) + (x.Boxes.Count > 4 ? $" and {x.Boxes.Count - 4} more" : "")))];
         }
 

@@ -23,7 +23,7 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     }.Where(s => s.Sum is not null).Select(s => new LoadSumView(s.Name, s.Sum!, s.Sum == Plan.Chosen, s.Sum == Plan.Standard ? Neutral(s.Sum!) : null));
 
     /// <summary>The feeders, as they are sized.</summary>
-    public IEnumerable<SizedCircuit> Feeders => Open.Plan.Circuits.Select(c => c.Protected.Sized).Where(s => s.Feeding is not null);
+    public IEnumerable<SizedCircuit> Feeders => Open.Plan.Circuits.Select(c => c.Sized).Where(s => s.Feeding is not null);
 
     /// <summary>The sums of a feeder side by side.</summary>
     public static IEnumerable<LoadSumView> SumsOf(FeederLoad feeder)

@@ -26,7 +26,7 @@ public sealed class MaterialModel(Workbench bench) : JobPage(bench)
     {
         var plan = Open.Plan;
         (Lines, PreDrilled) = (Hardware.Of(plan), PreDrill.Of(plan));
-        var bounds = FootageBound.Of([.. plan.Circuits.Select(c => c.Protected.Sized.Routed)], plan.House, plan.Job);
+        var bounds = FootageBound.Of([.. plan.Circuits.Select(c => c.Routed)], plan.House, plan.Job);
         (Measured, Bound) = (bounds.Select(b => b.Measured).Total(), bounds.Select(b => b.Bound).Total());
         return Task.CompletedTask;
     }

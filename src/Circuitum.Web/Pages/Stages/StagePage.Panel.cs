@@ -64,7 +64,7 @@ public abstract partial class StagePage
         }
 
         return job.Plan.Landed(new(circuit)) is { } landed
-            ? await ChangeAsync(() => new Describe(landed.Wired.Circuit.Key, string.IsNullOrWhiteSpace(text) || text.Trim() == landed.Planned ? null : text, landed.Planned))
+            ? await ChangeAsync(() => new Describe(landed.Key, string.IsNullOrWhiteSpace(text) || text.Trim() == landed.Planned ? null : text, landed.Planned))
             : await RefusedAsync("That circuit is not in this job any more.");
     }
 
