@@ -3,7 +3,6 @@ using BenchmarkDotNet.Attributes;
 using Circuitum.Core;
 using Circuitum.Core.Checks;
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Demand;
 using Circuitum.Core.House;
@@ -12,6 +11,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Bench;

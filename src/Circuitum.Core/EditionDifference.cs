@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 
 namespace Circuitum.Core;
 

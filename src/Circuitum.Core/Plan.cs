@@ -7,6 +7,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
@@ -16,7 +17,7 @@ namespace Circuitum.Core;
 /// <summary>A wiring plan: everything computed from one job.</summary>
 public sealed record Plan(
     Job Job,
-    CodeBook.CodeBook Book,
+    CodeBook Book,
     FramedHouse House,
     Survey Survey,
     ImmutableArray<WiredCircuit> Circuits,

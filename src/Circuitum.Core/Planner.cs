@@ -9,6 +9,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Wiring;
 
@@ -29,7 +30,7 @@ public static class Planner
             throw new ArgumentException(problem.ToString(), nameof(job));
         }
 
-        var book = CodeBook.CodeBook.For(job);
+        var book = CodeBook.For(job);
         var house = Framing.Frame(job);
         gone.ThrowIfCancellationRequested();
         var survey = Surveying.Survey(house, job);
@@ -55,7 +56,7 @@ public static class Planner
     }
 
     // Another hole is cheaper than larger cable: where cables crowd so that one must grow, they are shared out two by two, then one by one, and sized again.
-    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook.CodeBook book, CancellationToken gone)
+    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book, CancellationToken gone)
     {
         bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
         var relieved = ImmutableDictionary<Spot, int>.Empty;

@@ -1,7 +1,7 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -9,7 +9,7 @@ namespace Circuitum.Core.Tests;
 
 public sealed class AmpacityTests
 {
-    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
     private static Reasons.Figure<Amps> Nm(string gauge, int cables, decimal ambient = 30) =>
         Ampacities.InCable(Gauge.Parse(gauge), cables, 2 * cables, new(ambient), Book, "hole 7");
@@ -138,5 +138,5 @@ public sealed class AmpacityTests
     [Theory]
     [InlineData(Edition.Y2017, "Table 310.15(B)(16)")]
     [InlineData(Edition.Y2023, "Table 310.16")]
-    public void The_table_is_cited_as_the_edition_numbers_it(Edition edition, string table) => Assert.Equal(table, CodeBook.CodeBook.For(edition).AmpacityTable);
+    public void The_table_is_cited_as_the_edition_numbers_it(Edition edition, string table) => Assert.Equal(table, CodeBook.For(edition).AmpacityTable);
 }

@@ -1,5 +1,5 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -7,7 +7,7 @@ namespace Circuitum.Core.Tests;
 
 public sealed class BoxFillTests
 {
-    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
     private static readonly EnteringCable TwelveTwo = new(Gauge.Awg12, 2);
     private static readonly EnteringCable FourteenTwo = new(Gauge.Awg14, 2);
 
@@ -47,7 +47,7 @@ public sealed class BoxFillTests
     [InlineData(Edition.Y2023, 6, 1.5)]
     [InlineData(Edition.Y2023, 0, 0)]
     public void Grounds_beyond_four_count_a_quarter_each_from_2020(Edition edition, int grounds, double volumes) =>
-        Assert.Equal((decimal)volumes, CodeBook.CodeBook.For(edition).GroundVolumes(grounds));
+        Assert.Equal((decimal)volumes, CodeBook.For(edition).GroundVolumes(grounds));
 
     [Theory]
     [InlineData("14", 2.00)]

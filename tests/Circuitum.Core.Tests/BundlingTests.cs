@@ -1,6 +1,7 @@
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -9,7 +10,7 @@ namespace Circuitum.Core.Tests;
 /// <summary>Cables together for more than 24 in, and what is tried before copper grows.</summary>
 public sealed class BundlingTests
 {
-    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
     [Theory] // Table 310.15(C)(1) begins beyond 24 in and above three conductors: 30 A of 12 at 90 °C
     [InlineData(24, 2, 4, 20)] // 24 in is not more than 24 in

@@ -3,6 +3,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 using CsCheck;
@@ -126,7 +127,7 @@ public sealed class DivisionLawTests
     [Fact] // what there is said to be room for is permitted; half an ampere more of the binding sort is not
     public void Room_for_more_is_exactly_what_210_23_and_210_20_leave() => Gen.Select(Items.Array[1, 6], Gen.OneOfConst(15, 20)).Sample((items, rating) =>
     {
-        var book = CodeBook.CodeBook.For(Edition.Y2020);
+        var book = CodeBook.For(Edition.Y2020);
         var load = new CircuitLoad(120.Volts(), [.. items]);
         if (!PermissibleLoads.Permits(load, rating.Amps(), book))
         {

@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
@@ -161,7 +161,7 @@ public sealed class HardwareTests
     [Fact] // clamps one, a stud one, a wide device four of the largest, one passing through: 2.00 × (4 + 1 + 1 + 4 + 1 + 1) = 24.00
     public void Every_item_of_a_box_is_named()
     {
-        var book = CodeBook.CodeBook.For(Edition.Y2020);
+        var book = CodeBook.For(Edition.Y2020);
         var count = BoxFill.Count(new() { Cables = [new(Gauge.Awg14, 2), new(Gauge.Awg14, 2)], WideYokes = 1, InternalClamps = true, SupportFittings = 1, Unbroken = [Gauge.Awg14] }, book);
         Assert.Equal(24.00m, count.Value.Value);
         Assert.Equal(["314.16(B)(1)", "314.16(B)(1)", "314.16(B)(2)", "314.16(B)(3)", "314.16(B)(4)", "314.16(B)(5)", "314.16"], count.Why.Steps.Select(s => s.Cite));

@@ -1,6 +1,7 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Protection;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 using Circuitum.Tests.Support;
@@ -10,7 +11,7 @@ namespace Circuitum.Core.Tests;
 /// <summary>What a circuit may carry, what could be added, and what happens when somebody plugs in.</summary>
 public sealed class HeadroomTests
 {
-    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
     private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) => new(new(name), name, new(amps * 120), use, continuous, false);
 

@@ -1,12 +1,13 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
 
 public sealed class LoadTests
 {
-    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
     private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) => new(new(name), name, new(amps * 120), use, continuous, false);
 
@@ -57,7 +58,7 @@ public sealed class LoadTests
     [Fact]
     public void From_2023_the_paragraph_is_B()
     {
-        var book = CodeBook.CodeBook.For(Edition.Y2023);
+        var book = CodeBook.For(Edition.Y2023);
         Assert.Equal("210.23(B)", Assert.Single(PermissibleLoads.Faults(Of(Dishwasher(10.2m), Lights), 20.Amps(), book)).Section);
     }
 
@@ -65,12 +66,12 @@ public sealed class LoadTests
     [InlineData(15, 4)]
     [InlineData(20, 3)]
     public void General_circuits_of_2140_square_feet(int rating, int least) =>
-        Assert.Equal(least, CodeBook.CodeBook.LeastGeneralCircuits(new(2140), rating.Amps()));
+        Assert.Equal(least, CodeBook.LeastGeneralCircuits(new(2140), rating.Amps()));
 
     [Theory] // 1800 VA exactly is one 15 A circuit, a foot more is two
     [InlineData(600, 1)]
     [InlineData(601, 2)]
-    public void The_least_number_turns_at_a_full_circuit(int area, int least) => Assert.Equal(least, CodeBook.CodeBook.LeastGeneralCircuits(new(area), 15.Amps()));
+    public void The_least_number_turns_at_a_full_circuit(int area, int least) => Assert.Equal(least, CodeBook.LeastGeneralCircuits(new(area), 15.Amps()));
 
     [Theory] // Table 220.55 column C, note 1: 5 % for each kW or major fraction over 12
     [InlineData(8750, 8000)]
@@ -79,13 +80,13 @@ public sealed class LoadTests
     [InlineData(12500, 8400)]
     [InlineData(13600, 8800)]
     [InlineData(8000, 6400)] // column B: 80 %
-    public void Demand_of_one_range(int rating, int demand) => Assert.Equal(demand, CodeBook.CodeBook.RangeDemand(new(rating)).Value);
+    public void Demand_of_one_range(int rating, int demand) => Assert.Equal(demand, CodeBook.RangeDemand(new(rating)).Value);
 
     [Fact]
     public void Standard_ratings_have_a_10_from_2023_only()
     {
-        Assert.Equal(15m, CodeBook.CodeBook.For(Edition.Y2020).StandardAtLeast(new(9)).Value().Value);
-        Assert.Equal(10m, CodeBook.CodeBook.For(Edition.Y2023).StandardAtLeast(new(9)).Value().Value);
+        Assert.Equal(15m, CodeBook.For(Edition.Y2020).StandardAtLeast(new(9)).Value().Value);
+        Assert.Equal(10m, CodeBook.For(Edition.Y2023).StandardAtLeast(new(9)).Value().Value);
         Assert.Equal(25m, Book.StandardAtLeast(new(20.01m)).Value().Value);
         Assert.Null(Book.StandardAtLeast(new(401)));
         Assert.Null(Book.StandardAtMost(new(14)));

@@ -1,7 +1,7 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -18,9 +18,9 @@ public sealed class ProtectionTests
     private static Outlet HardWired(RoomUse room, int volts, int rating, bool outdoors, Appliance appliance) =>
         new(room, outdoors, false, false, false, false, false, false, volts.Volts(), rating.Amps(), appliance);
 
-    private static string Afci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.CodeBook.For(e).AfciFor(outlet) is null ? '0' : '1'));
+    private static string Afci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).AfciFor(outlet) is null ? '0' : '1'));
 
-    private static string Gfci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.CodeBook.For(e).GfciFor(outlet) is null ? '0' : '1'));
+    private static string Gfci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).GfciFor(outlet) is null ? '0' : '1'));
 
     [Theory]
     [InlineData(RoomUse.Bedroom, false, "111", "000")]
@@ -60,7 +60,7 @@ public sealed class ProtectionTests
     public void A_dishwasher_in_every_edition_by_its_own_section()
     {
         var outlet = Receptacle(RoomUse.Pantry, appliance: Appliance.Dishwasher);
-        Assert.Equal(["210.8(D)", "422.5(A)", "210.8(D)"], Editions.Select(e => CodeBook.CodeBook.For(e).GfciFor(outlet)!.Section));
+        Assert.Equal(["210.8(D)", "422.5(A)", "210.8(D)"], Editions.Select(e => CodeBook.For(e).GfciFor(outlet)!.Section));
     }
 
     [Theory] // 2023 excepts listed HVAC until 2026-09-01; without a permit's day the stricter side is planned
@@ -71,16 +71,16 @@ public sealed class ProtectionTests
     [InlineData(Edition.Y2023, null, true)]
     public void A_hard_wired_condensing_unit_of_35_A(Edition edition, string? permitted, bool needed)
     {
-        var book = CodeBook.CodeBook.For(edition, permitted: permitted is null ? null : DateOnly.Parse(permitted, System.Globalization.CultureInfo.InvariantCulture));
+        var book = CodeBook.For(edition, permitted: permitted is null ? null : DateOnly.Parse(permitted, System.Globalization.CultureInfo.InvariantCulture));
         Assert.Equal(needed, book.GfciFor(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)) is not null);
     }
 
     [Fact]
     public void An_amendment_takes_the_condenser_out_and_one_takes_the_kitchen_out_of_AFCI()
     {
-        var condenser = CodeBook.CodeBook.For(Edition.Y2020, [new(AmendedRule.NoGfciForCondensers, null, "local 12")]);
+        var condenser = CodeBook.For(Edition.Y2020, [new(AmendedRule.NoGfciForCondensers, null, "local 12")]);
         Assert.Null(condenser.GfciFor(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)));
-        var kitchen = CodeBook.CodeBook.For(Edition.Y2020, [new(AmendedRule.NoAfciInKitchenAndLaundry, null, "local 7")]);
+        var kitchen = CodeBook.For(Edition.Y2020, [new(AmendedRule.NoAfciInKitchenAndLaundry, null, "local 7")]);
         Assert.Null(kitchen.AfciFor(Receptacle(RoomUse.Kitchen)));
         Assert.NotNull(kitchen.AfciFor(Receptacle(RoomUse.Dining)));
     }

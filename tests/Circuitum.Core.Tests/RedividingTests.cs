@@ -5,6 +5,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Redividing;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 using CsCheck;
@@ -70,7 +71,7 @@ public sealed class RedividingTests
     // The lightest of all divisions: every family parted in every way.
     private static (int Broken, double Weight) Lightest(Job job)
     {
-        var book = CodeBook.CodeBook.For(job);
+        var book = CodeBook.For(job);
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
         var sorted = new Sorted(house, survey, job, book, new PanelChoice(house, job));
@@ -161,7 +162,7 @@ public sealed class RedividingTests
     [Fact]
     public void The_bound_holds_for_families_that_can_be_divided_exactly() => RandomHouses.Small.Sample(job =>
     {
-        var book = CodeBook.CodeBook.For(job);
+        var book = CodeBook.For(job);
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
         var sorted = new Sorted(house, survey, job, book, new PanelChoice(house, job));

@@ -4,6 +4,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
@@ -249,8 +250,8 @@ public sealed class RunsTests
     [Fact] // more cables in a hole never carry more, warmer places never carry more
     public void One_more_cable_never_raises_an_ampacity() => Gen.Select(Gen.Int[0, 5], Gen.Int[1, 12], Gen.Int[26, 60], Gen.Int[0, 2], Gen.Int[0, 1]).Sample((gauge, cables, ambient, jacket, bundled) =>
     {
-        var book = CodeBook.CodeBook.For(Edition.Y2020);
-        decimal Of(int n, int degrees) => Ampacities.InCable(Gauge.All[gauge], n, 2 * n, new(degrees), book, "", (CodeBook.Jacket)jacket, bundled == 1 ? 30.Inches() : null).Value.Value;
+        var book = CodeBook.For(Edition.Y2020);
+        decimal Of(int n, int degrees) => Ampacities.InCable(Gauge.All[gauge], n, 2 * n, new(degrees), book, "", (Jacket)jacket, bundled == 1 ? 30.Inches() : null).Value.Value;
         Assert.True(Of(cables + 1, ambient) <= Of(cables, ambient));
         Assert.True(Of(cables, ambient + 5) <= Of(cables, ambient));
     });

@@ -1,5 +1,6 @@
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -7,7 +8,7 @@ namespace Circuitum.Core.Tests;
 /// <summary>Both methods of a dwelling's load, line by line, worked by hand.</summary>
 public sealed class ServiceLoadTests
 {
-    private static readonly CodeBook.CodeBook Book = CodeBook.CodeBook.For(Edition.Y2020);
+    private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
     private static ListedLoad L(string name, LoadKind kind, int load, bool motor = false, bool neutral = false) => new(name, kind, new(load)) { Motor = motor, Neutral = neutral };
 
@@ -67,7 +68,7 @@ public sealed class ServiceLoadTests
     public void The_fourth_must_be_large_enough(Edition edition, int watts, bool four)
     {
         var list = Without("well pump") with { Loads = [.. Without("well pump").Loads, L("fan", LoadKind.Fixed, watts)] };
-        Assert.Equal(four, StandardMethod.Of(list, CodeBook.CodeBook.For(edition)).Lines.Any(l => l.Section == "220.53"));
+        Assert.Equal(four, StandardMethod.Of(list, CodeBook.For(edition)).Lines.Any(l => l.Section == "220.53"));
     }
 
     [Theory] // 1000 ft²: 3000 + 3000 + 1500 = 7500 → 3000 + 35 % of 4500 = 4575; 38 500 ft² is 120 000; 40 000 is 124 500
@@ -156,7 +157,7 @@ public sealed class ServiceLoadTests
     [InlineData(Edition.Y2023, 5000, 7200)]
     [InlineData(Edition.Y2023, 9600, 9600)]
     public void A_vehicle(Edition edition, int plate, int counted) =>
-        Assert.Equal(counted, StandardMethod.Of(new() { Area = new(0), Loads = [L("car", LoadKind.Vehicle, plate)] }, CodeBook.CodeBook.For(edition)).Lines.Single(l => l.Text == "car").Counted.Value);
+        Assert.Equal(counted, StandardMethod.Of(new() { Area = new(0), Loads = [L("car", LoadKind.Vehicle, plate)] }, CodeBook.For(edition)).Lines.Single(l => l.Text == "car").Counted.Value);
 
     [Fact] // 220.83(B): 36 520 → 8000 + 40 % of 28 520 = 19 408, the heat 9600 at 100 %; (A): the heat among them, 46 120 → 8000 + 15 248
     public void A_dwelling_that_had_its_service_before()

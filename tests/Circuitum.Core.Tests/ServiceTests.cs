@@ -1,6 +1,6 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 

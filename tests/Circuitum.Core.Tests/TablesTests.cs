@@ -1,5 +1,5 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -74,11 +74,11 @@ public sealed class TablesTests
     [InlineData("8", Metal.Copper, null)]
     [InlineData("12", Metal.Aluminium, 15)]
     [InlineData("10", Metal.Aluminium, 25)]
-    public void Small_conductors(string size, Metal metal, int? limit) => Assert.Equal(limit, (int?)CodeBook.CodeBook.SmallConductorLimit(Gauge.Parse(size), metal)?.Value);
+    public void Small_conductors(string size, Metal metal, int? limit) => Assert.Equal(limit, (int?)CodeBook.SmallConductorLimit(Gauge.Parse(size), metal)?.Value);
 
     [Fact] // 240.6(A)
     public void Standard_ratings() =>
-        Assert.Equal([15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400], CodeBook.CodeBook.For(Edition.Y2020).StandardRatings.Select(r => (int)r.Value));
+        Assert.Equal([15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400], CodeBook.For(Edition.Y2020).StandardRatings.Select(r => (int)r.Value));
 
     [Theory] // paragraphs moved between the editions
     [InlineData(Edition.Y2017, "210.23(A)", "220.12", "424.3(B)", "Table 310.15(B)(3)(a)", "Table 310.15(B)(2)(a)")]
@@ -86,7 +86,7 @@ public sealed class TablesTests
     [InlineData(Edition.Y2023, "210.23(B)", "220.5(C)", "424.4(B)", "Table 310.15(C)(1)", "Table 310.15(B)(1)")]
     public void Sections_are_cited_by_edition(Edition edition, string loads, string area, string heating, string adjustment, string ambient)
     {
-        var book = CodeBook.CodeBook.For(edition);
+        var book = CodeBook.For(edition);
         Assert.Equal((loads, area, heating, adjustment, ambient), (book.FifteenTwenty, book.FloorAreaSection, book.SpaceHeatingSection, book.AdjustmentTable, book.AmbientTable));
     }
 
@@ -97,5 +97,5 @@ public sealed class TablesTests
     [InlineData(28, 35, false, false)]
     [InlineData(30, 30, true, true)]
     public void The_next_size_up(int ampacity, int rating, bool portable, bool allowed) =>
-        Assert.Equal(allowed, CodeBook.CodeBook.For(Edition.Y2020).Protects(rating.Amps(), ampacity.Amps(), portable));
+        Assert.Equal(allowed, CodeBook.For(Edition.Y2020).Protects(rating.Amps(), ampacity.Amps(), portable));
 }

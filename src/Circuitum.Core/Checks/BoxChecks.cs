@@ -2,6 +2,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -104,12 +105,12 @@ internal static class BoxChecks
     private static IEnumerable<Fix> Roomier(Checked plan, BoxId id, WiredBox wired)
     {
         var gangs = wired.Gangs;
-        if (CodeBook.BoxFill.Smallest(gangs, wired.Volume.Value) is { } deeper)
+        if (BoxFill.Smallest(gangs, wired.Volume.Value) is { } deeper)
         {
             yield return new($"Take a box of {deeper}", new SetVolume(id, deeper));
         }
 
-        if (gangs > 0 && CodeBook.BoxFill.Smallest(gangs + 1, wired.Volume.Value) is { } wider)
+        if (gangs > 0 && BoxFill.Smallest(gangs + 1, wired.Volume.Value) is { } wider)
         {
             yield return new($"Take a {gangs + 1}-gang box of {wider}, one place blank", new SetVolume(id, wider));
         }

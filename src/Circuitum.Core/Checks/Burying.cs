@@ -1,7 +1,7 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Checks;

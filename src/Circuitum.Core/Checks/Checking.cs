@@ -5,12 +5,13 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Checks;
 
 /// <summary>What the checks look at: everything planned before them.</summary>
-public sealed record Checked(Job Job, CodeBook.CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits, ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
+public sealed record Checked(Job Job, CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits, ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
 
 /// <summary>Stage Checks: hangs tags, stage by stage, in the order of work.</summary>
 public static class Checking

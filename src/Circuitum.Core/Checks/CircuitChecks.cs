@@ -3,6 +3,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -152,7 +153,7 @@ internal static class CircuitChecks
         }
 
         var general = plan.Circuits.Where(c => c.Circuit.IsGeneral && c.Circuit.Panel == main.Id).ToList();
-        var least = CodeBook.CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
+        var least = CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
         var carried = general.Sum(c => c.Breaker.Value * 120);
         var asked = plan.Survey.FloorArea.Value * 3;
         if (carried < asked && LeastGeneral.IsAsked(plan.Survey))

@@ -1,9 +1,9 @@
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -73,7 +73,7 @@ internal static class RunChecks
         }
         else
         {
-            if (circuit.Circuit.Kind != CircuitKind.Feeder && CodeBook.CodeBook.SmallConductorLimit(gauge, Metal.Copper) is Amps limit && breaker > limit)
+            if (circuit.Circuit.Kind != CircuitKind.Feeder && CodeBook.SmallConductorLimit(gauge, Metal.Copper) is Amps limit && breaker > limit)
             {
                 yield return Red("240.4(D)", $"{gauge} copper is behind a {breaker} breaker.", $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
             }

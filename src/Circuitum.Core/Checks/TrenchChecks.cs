@@ -1,7 +1,7 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Checks;

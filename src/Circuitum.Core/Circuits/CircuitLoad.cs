@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
@@ -90,7 +91,7 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
                 : LoadUse.CordAndPlug;
             return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance) || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
             {
-                Demand = plate.Appliance == Appliance.Range ? CodeBook.CodeBook.RangeDemand(plate.Load) : plate.Load,
+                Demand = plate.Appliance == Appliance.Range ? CodeBook.RangeDemand(plate.Load) : plate.Load,
             };
         }
 

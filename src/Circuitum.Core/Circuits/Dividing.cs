@@ -3,6 +3,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
@@ -11,7 +12,7 @@ namespace Circuitum.Core.Circuits;
 public static class Dividing
 {
     /// <summary>Divides all boxes into branch circuits and adds the feeders of downstream panels.</summary>
-    public static ImmutableArray<Circuit> Divide(FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book)
+    public static ImmutableArray<Circuit> Divide(FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var choice = new PanelChoice(house, job);
         var sorted = new Sorted(house, survey, job, book, choice);
@@ -121,11 +122,11 @@ internal static class LeastGeneral
 internal sealed class Sorted
 {
     private readonly Job job;
-    private readonly CodeBook.CodeBook book;
+    private readonly CodeBook book;
     private readonly PanelChoice choice;
     private readonly Dictionary<int, Weighing.House> outlets;
 
-    public Sorted(FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book, PanelChoice choice)
+    public Sorted(FramedHouse house, Survey survey, Job job, CodeBook book, PanelChoice choice)
     {
         (this.job, this.book, this.choice) = (job, book, choice);
         var families = new Families(house, job, book);
@@ -200,7 +201,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
         return keyed;
     }
 
-    public Circuit ToCircuit(PanelId panel, Job job, CodeBook.CodeBook book)
+    public Circuit ToCircuit(PanelId panel, Job job, CodeBook book)
     {
         var boxes = Bundles.SelectMany(b => b.Boxes).OrderBy(b => b.Box.Id.Value, StringComparer.Ordinal).ToList();
         var outlets = boxes.Count(b => !b.SwitchesOnly);
@@ -218,7 +219,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
         };
     }
 
-    private static Because CapReason(int outlets, Job job, CodeBook.CodeBook book)
+    private static Because CapReason(int outlets, Job job, CodeBook book)
     {
         var cap = FamilyRules.Cap(job, book);
         return book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local

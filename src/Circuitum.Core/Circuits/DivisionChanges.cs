@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 
 namespace Circuitum.Core.Circuits;
 
@@ -177,7 +178,7 @@ public sealed record PinPanel(CircuitKey Circuit, PanelId? Panel) : JobChange
 
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
-        var circuit = Dividing.Divide(house, survey, job, CodeBook.CodeBook.For(job)).FirstOrDefault(c => c.Key == Circuit && c.Boxes.Length > 0) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more.");
+        var circuit = Dividing.Divide(house, survey, job, CodeBook.For(job)).FirstOrDefault(c => c.Key == Circuit && c.Boxes.Length > 0) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more.");
         var from = job.Panels.FirstOrDefault(p => p.Id == panel) ?? throw new ChangeRefusedException($"Panel “{panel}” is not in this job any more.");
         return house.Room(from.Room).Structure == survey[circuit.Boxes[0]].Place.Structure
             ? job with { Pins = job.Pins with { Panels = others.Add(new(Circuit, panel)) } }
@@ -206,7 +207,7 @@ internal static class Standing
     {
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
-        var circuits = Dividing.Divide(house, survey, job, CodeBook.CodeBook.For(job));
+        var circuits = Dividing.Divide(house, survey, job, CodeBook.For(job));
         return (new() { Name = Division.ByHand, Circuits = [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))] }, circuits, survey);
     }
 

@@ -1,6 +1,7 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
@@ -20,7 +21,7 @@ internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string 
 }
 
 /// <summary>Tells the family of every bundle: what the rules require first, then what the crew's schools say of its room.</summary>
-internal sealed class Families(FramedHouse house, Job job, CodeBook.CodeBook book)
+internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 {
     private readonly HashSet<BoxId> individual = [.. job.Pins.Individual];
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
@@ -14,7 +15,7 @@ public sealed record Spare(string What, VoltAmps Most, string Sum, string Sectio
 public static class Headroom
 {
     /// <summary>The spares of a 15 or 20 A circuit of 120 V; empty for an individual circuit, a feeder, or any other rating, which take nothing more.</summary>
-    public static ImmutableArray<Spare> On(Circuit circuit, Amps rating, CodeBook.CodeBook book)
+    public static ImmutableArray<Spare> On(Circuit circuit, Amps rating, CodeBook book)
     {
         if (circuit.Kind is CircuitKind.Individual or CircuitKind.Feeder || circuit.Load.Volts.Value != 120 || rating.Value is not (15 or 20))
         {
@@ -57,7 +58,7 @@ public static class Headroom
 
     private static VoltAmps In(Amps amps) => new(Math.Floor(amps.Value * 120));
 
-    private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, CodeBook.CodeBook book)
+    private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, CodeBook book)
     {
         const string what = "of equipment fastened in place";
         if (Refusing(circuit.Kind) is { } section)

@@ -1,4 +1,4 @@
-using Circuitum.Core.CodeBook;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
@@ -10,7 +10,7 @@ public sealed record LoadFault(string Section, string Headline, string Arithmeti
 public static class PermissibleLoads
 {
     /// <summary>Every rule that this load breaks at this rating; none when it is permitted.</summary>
-    public static IEnumerable<LoadFault> Faults(CircuitLoad load, Amps rating, CodeBook.CodeBook book)
+    public static IEnumerable<LoadFault> Faults(CircuitLoad load, Amps rating, CodeBook book)
     {
         if (load.Required > rating)
         {
@@ -45,5 +45,5 @@ public static class PermissibleLoads
     }
 
     /// <summary>True when nothing is broken.</summary>
-    public static bool Permits(CircuitLoad load, Amps rating, CodeBook.CodeBook book) => !Faults(load, rating, book).Any();
+    public static bool Permits(CircuitLoad load, Amps rating, CodeBook book) => !Faults(load, rating, book).Any();
 }

@@ -1,5 +1,5 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
@@ -47,7 +47,7 @@ internal sealed class FamilyRules
     private readonly decimal fill;
     private readonly CircuitKind kind;
 
-    public FamilyRules(Family family, IReadOnlyList<Bundle> bundles, Job job, CodeBook.CodeBook book)
+    public FamilyRules(Family family, IReadOnlyList<Bundle> bundles, Job job, CodeBook book)
     {
         kind = family.Kind;
         rating = (int)(family.Rating?.Value ?? 20);
@@ -69,7 +69,7 @@ internal sealed class FamilyRules
     public int Rating => rating;
 
     /// <summary>Outlets that local rule and crew put on one general circuit.</summary>
-    public static int Cap(Job job, CodeBook.CodeBook book) => book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.Value is int local
+    public static int Cap(Job job, CodeBook book) => book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.Value is int local
         ? Math.Min(local, job.HouseRules.OutletsPerCircuit)
         : job.HouseRules.OutletsPerCircuit;
 

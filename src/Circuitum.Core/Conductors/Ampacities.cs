@@ -1,5 +1,5 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;
@@ -17,7 +17,7 @@ public static class Ampacities
     /// <param name="where">The place in words.</param>
     /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armoured cable goes by 330.80.</param>
     /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than three conductors are adjusted.</param>
-    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook.CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
+    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
     {
         var (column, section) = jacket switch { Jacket.Underground => (Column.C60, "340.80"), Jacket.Armoured => (Column.C90, "330.80"), _ => (Column.C90, "334.80") };
         var start = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
@@ -55,7 +55,7 @@ public static class Ampacities
     /// <param name="metal">Copper as usual, or aluminium.</param>
     /// <param name="where">The stretch in words.</param>
     /// <exception cref="ArgumentException">The table has no such conductor (14 AWG aluminium).</exception>
-    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook.CodeBook book, Metal metal = Metal.Copper, string where = "")
+    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook book, Metal metal = Metal.Copper, string where = "")
     {
         var amps = Tables.Ampacity(gauge, metal, Column.C90) ?? throw new ArgumentException($"Table 310.16 has no {gauge} aluminium.", nameof(gauge));
         var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column", amps.ToString(), book.AmpacityTable);
@@ -82,7 +82,7 @@ public static class Ampacities
         return warm * (bundled || cables > 2 ? Tables.AdjustmentFactor(currentCarrying) : 1);
     }
 
-    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook.CodeBook book, string section, Metal metal = Metal.Copper)
+    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, string section, Metal metal = Metal.Copper)
     {
         var limit = Tables.Ampacity(gauge, metal, column)!.Value;
         return amps > limit

@@ -1,7 +1,7 @@
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;
@@ -13,7 +13,7 @@ public static class Breakers
     private static readonly int[] Stocked = [15, 20, 30, 40, 50, 60, 70, 80, 90, 100, 125, 150, 200];
 
     /// <summary>The rating by pin, by kind of circuit, or by nameplate.</summary>
-    public static Figure<Amps> Choose(Circuit circuit, IReadOnlyList<Nameplate> plates, Job job, CodeBook.CodeBook book)
+    public static Figure<Amps> Choose(Circuit circuit, IReadOnlyList<Nameplate> plates, Job job, CodeBook book)
     {
         var why = Because.Of("Why this breaker");
         if (job.Pins.Breakers.FirstOrDefault(p => p.Circuit == circuit.Key) is { } pin)
@@ -29,7 +29,7 @@ public static class Breakers
         return plates.Count == 1 ? ByPlate(plates[0], circuit.Load, job, book, why) : ByLoad(circuit.Load, book, why);
     }
 
-    private static Figure<Amps> ByPlate(Nameplate plate, CircuitLoad load, Job job, CodeBook.CodeBook book, Because why)
+    private static Figure<Amps> ByPlate(Nameplate plate, CircuitLoad load, Job job, CodeBook book, Because why)
     {
         if (plate.Mocp is Amps most)
         {
@@ -52,9 +52,9 @@ public static class Breakers
         return ByLoad(load, book, why.Job($"{plate.Name} at {plate.Volts}", $"{plate.Load} ÷ {plate.Volts} = {plate.Load / plate.Volts}"));
     }
 
-    private static Figure<Amps> Range(Nameplate plate, Job job, CodeBook.CodeBook book, Because why)
+    private static Figure<Amps> Range(Nameplate plate, Job job, CodeBook book, Because why)
     {
-        var demand = CodeBook.CodeBook.RangeDemand(plate.Load);
+        var demand = CodeBook.RangeDemand(plate.Load);
         var amps = demand / plate.Volts;
         var least = book.StandardAtLeast(amps) ?? amps;
         why = why.Book($"demand of a {plate.Load} range", $"{demand}, {amps}", "Table 220.55");
@@ -69,7 +69,7 @@ public static class Breakers
             : new(least, why.Book("next standard size", least.ToString(), "240.6(A)"));
     }
 
-    private static Figure<Amps> ByLoad(CircuitLoad load, CodeBook.CodeBook book, Because why)
+    private static Figure<Amps> ByLoad(CircuitLoad load, CodeBook book, Because why)
     {
         var required = load.Required;
         if (load.Items.Any(i => i.Continuous))

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;

@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;
@@ -18,7 +18,7 @@ public static class FeederSizing
     private static readonly Amps LeastDwelling = new(100);
 
     /// <summary>Sizes one feeder in its pipe by the load it carries.</summary>
-    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Job job, CodeBook.CodeBook book)
+    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Job job, CodeBook book)
     {
         var run = routed.HomeRun!;
         var load = routed.Circuit.Load;
@@ -56,7 +56,7 @@ public static class FeederSizing
         var share = new Amps(rating.Value * .83m);
         bool Carries(Amps able) => dwelling ? able >= share : able >= amps && book.Protects(rating, able, false);
         var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Carries(Able(g).Value)
-            && (CodeBook.CodeBook.SmallConductorLimit(g, metal) is not Amps limit || rating <= limit)));
+            && (CodeBook.SmallConductorLimit(g, metal) is not Amps limit || rating <= limit)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)

@@ -1,11 +1,11 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;
@@ -93,7 +93,7 @@ public static class Sizing
     /// <param name="book">Its code book.</param>
     /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they are.</param>
     /// <param name="moved">Members bored otherwise since; all when null.</param>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook.CodeBook book,
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book,
         ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
         var pipeOf = Piped(raceways);
@@ -122,7 +122,7 @@ public static class Sizing
     /// <param name="bundles">Cables that lie together.</param>
     /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
     /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, int most, CodeBook.CodeBook book)
+    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, int most, CodeBook book)
     {
         var pipeOf = Piped(raceways);
         var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
@@ -159,16 +159,16 @@ public static class Sizing
             .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3) && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
 
     /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
-    public static Gauge LeastFor(Amps rating) => Gauge.All.First(g => CodeBook.CodeBook.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : Tables.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
+    public static Gauge LeastFor(Amps rating) => Gauge.All.First(g => CodeBook.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : Tables.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
 
-    private static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook.CodeBook book, Amps? mca) =>
+    private static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
         mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
 
     // The home run of another circuit in whose cable this one's conductors come.
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
         routed.HomeRun?.RidesIn is string id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook.CodeBook book)
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
@@ -233,7 +233,7 @@ public static class Sizing
     }
 
     // The same sum from the other end: the load divided by the factors, looked up once.
-    private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket)
+    private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket)
     {
         var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose, p.Bundled is not null || p.Piped is not null)).DefaultIfEmpty(1).Min();
         if (worst is 0 or >= 1)
@@ -247,12 +247,12 @@ public static class Sizing
         return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column", $"{divided} {(divided <= listed ? "≤" : ">")} {listed}", book.AmpacityTable);
     }
 
-    private static Because Verdict(Circuit circuit, Amps rating, Amps ampacity, CodeBook.CodeBook book) =>
+    private static Because Verdict(Circuit circuit, Amps rating, Amps ampacity, CodeBook book) =>
         rating <= ampacity ? Because.Of("").Book("protected by its breaker", $"{rating} ≤ {ampacity}", "240.4")
         : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("").Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(), "240.4(B)")
         : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", "240.4");
 
-    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket, Amps? mca = null)
+    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket, Amps? mca = null)
     {
         foreach (var gauge in Gauge.All)
         {
@@ -266,12 +266,12 @@ public static class Sizing
         return (Gauge.All[^1], Worst(Gauge.All[^1], places, book, jacket));
     }
 
-    private static bool Serves(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook.CodeBook book) =>
-        (CodeBook.CodeBook.SmallConductorLimit(gauge, Metal.Copper) is not Amps limit || breaker <= limit)
+    private static bool Serves(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book) =>
+        (CodeBook.SmallConductorLimit(gauge, Metal.Copper) is not Amps limit || breaker <= limit)
         && ampacity >= circuit.Load.Required
         && book.Protects(breaker, ampacity, circuit.Load.PortableReceptacles);
 
-    private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook.CodeBook book, Jacket jacket) => places.Count == 0
+    private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket) => places.Count == 0
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
         : places.Select(p => p.Piped is Column terminations ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
             : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;

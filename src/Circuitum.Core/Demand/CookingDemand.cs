@@ -1,4 +1,4 @@
-using Circuitum.Core.CodeBook;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Demand;

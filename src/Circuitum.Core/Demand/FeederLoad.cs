@@ -3,6 +3,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Demand;
@@ -20,10 +21,10 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     public LoadSum Chosen => Method == LoadMethod.Optional ? Optional! : Standard;
 
     /// <summary>The loads of every feeder of a job, by the panel it feeds.</summary>
-    public static ImmutableDictionary<PanelId, FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book) =>
+    public static ImmutableDictionary<PanelId, FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
         job.Panels.Where(p => p.FedFrom is not null).ToImmutableDictionary(p => p.Id, p => Of(p, circuits, house, survey, job, book));
 
-    private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book)
+    private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var list = Listing.OfFeeder(panel, circuits, house, survey, job);
         if (Listing.InOutbuilding(panel, house))

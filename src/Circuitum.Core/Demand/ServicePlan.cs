@@ -1,10 +1,10 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Demand;
@@ -42,7 +42,7 @@ public static class ServiceSizing
     /// <param name="survey">The boxes.</param>
     /// <param name="job">The job.</param>
     /// <param name="book">The edition.</param>
-    public static ServicePlan Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook.CodeBook book)
+    public static ServicePlan Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var list = Listing.OfService(circuits, house, survey, job);
         var service = job.Service;
@@ -57,7 +57,7 @@ public static class ServiceSizing
             Size(job.Panels.First(p => p.FedFrom is null).Rating));
     }
 
-    private static ServiceSize SizeOf(Amps rating, Amps load, Metal metal, CodeBook.CodeBook book)
+    private static ServiceSize SizeOf(Amps rating, Amps load, Metal metal, CodeBook book)
     {
         var why = Because.Of("Why this conductor");
         Gauge conductor;

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Demand;
@@ -10,9 +11,9 @@ public static class StandardMethod
     /// <summary>The sum, line by line.</summary>
     /// <param name="list">What the service carries.</param>
     /// <param name="book">The edition.</param>
-    public static LoadSum Of(LoadList list, CodeBook.CodeBook book) => new(LoadMethod.Standard, [.. Lines(list, book)]);
+    public static LoadSum Of(LoadList list, CodeBook book) => new(LoadMethod.Standard, [.. Lines(list, book)]);
 
-    private static IEnumerable<LoadLine> Lines(LoadList list, CodeBook.CodeBook book)
+    private static IEnumerable<LoadLine> Lines(LoadList list, CodeBook book)
     {
         if (GeneralLoad(list).Value > 0)
         {
@@ -35,7 +36,7 @@ public static class StandardMethod
         if (dryers.Count > 0)
         {
             var each = dryers.Select(d => new VoltAmps(Math.Max(5000, d.Load.Value))).Total();
-            var percent = CodeBook.ServiceTables.Dryers(dryers.Count);
+            var percent = ServiceTables.Dryers(dryers.Count);
             var counted = new VoltAmps(each.Value * percent / 100);
             yield return new(string.Join(", ", dryers.Select(d => d.Name)), $"5000 VA or nameplate, the larger: {each}{(percent == 100 ? "" : $" × {percent} %")}", counted, "220.54", Share(counted, 70, dryers.Exists(d => d.Neutral)));
         }
@@ -72,7 +73,7 @@ public static class StandardMethod
     }
 
     /// <summary>3 VA/ft², 1500 VA a small-appliance and a laundry circuit: 3000 at 100 per cent, to 120 000 at 35, the rest at 25.</summary>
-    private static LoadLine Lighting(LoadList list, CodeBook.CodeBook book)
+    private static LoadLine Lighting(LoadList list, CodeBook book)
     {
         var general = GeneralLoad(list);
         var demand = Math.Min(3000, general.Value) + (Math.Clamp(general.Value - 3000, 0, 117_000) * .35m) + (Math.Max(0, general.Value - 120_000) * .25m);
@@ -88,7 +89,7 @@ public static class StandardMethod
     /// <summary>Its arithmetic.</summary>
     internal static string GeneralSum(LoadList list) => $"{list.Area} × 3 VA + {list.SmallApplianceCircuits} × 1500 + {list.LaundryCircuits} × 1500 = {GeneralLoad(list)}";
 
-    private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook.CodeBook book)
+    private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook book)
     {
         List<ListedLoad> all = [.. list.Of(LoadKind.Fixed)], counted = all.FindAll(l => book.CountsTowardsFour(l.Load, false)), others = all.FindAll(l => !book.CountsTowardsFour(l.Load, false));
         if (counted.Count > 0)

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -14,7 +15,7 @@ internal sealed class Draft
 
     public Draft(Job job, FramedHouse house)
     {
-        (Start, House, Book) = (job, house, CodeBook.CodeBook.For(job));
+        (Start, House, Book) = (job, house, CodeBook.For(job));
         ids = job.Boxes.Select(b => b.Id.Value).ToHashSet();
         Boxes = [.. job.Boxes];
         byRoom = Boxes.GroupBy(b => b.Room).ToDictionary(g => g.Key, g => g.ToList());
@@ -24,7 +25,7 @@ internal sealed class Draft
 
     public FramedHouse House { get; }
 
-    public CodeBook.CodeBook Book { get; }
+    public CodeBook Book { get; }
 
     public HouseRules Rules => Start.HouseRules;
 

@@ -1,5 +1,5 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -10,7 +10,7 @@ namespace Circuitum.Core.Layout;
 public sealed record RoomConsequence(string What, string Section)
 {
     /// <summary>What the book asks of a room of a use: receptacles, lighting, circuits, protection, alarms.</summary>
-    public static IEnumerable<RoomConsequence> Of(RoomUse use, CodeBook.CodeBook book)
+    public static IEnumerable<RoomConsequence> Of(RoomUse use, CodeBook book)
     {
         if (WallSpaces.Covers(use))
         {

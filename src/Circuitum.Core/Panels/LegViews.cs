@@ -1,6 +1,7 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -49,7 +50,7 @@ public static class LegViews
     // 220.42 and 220.53 in the rough: general loads at 35 per cent, what is fixed at 75, cooking by Table 220.55, the rest whole.
     private static decimal Demand(Nameplate plate) => plate.Appliance switch
     {
-        Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1 : CodeBook.CodeBook.RangeDemand(plate.Load).Value / plate.Load.Value,
+        Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1 : CodeBook.RangeDemand(plate.Load).Value / plate.Load.Value,
         Appliance.Dryer or Appliance.VehicleCharger or Appliance.HeatPump or Appliance.AirHandler or Appliance.SpaceHeater => 1,
         _ when plate.Cord && plate.Appliance is not (Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener) => .35m,
         _ => .75m,

@@ -1,12 +1,12 @@
 using System.Collections.Immutable;
-using Circuitum.Core.Jobs;
-using Circuitum.Core.Reasons;
-using Circuitum.Core.Units;
-using Circuitum.Core.Wiring;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Conductors;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Protection;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Panels;
 

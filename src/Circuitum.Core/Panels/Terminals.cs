@@ -1,6 +1,7 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -26,7 +27,7 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
         var before = schedule.Panel.Taken;
         neutrals += before.Count(t => t.Poles == 1 || t.Use is TakenUse.Cooking or TakenUse.Dryer);
         var all = cables.Count + before.Length;
-        var small = cables.Count(c => IsSmall(GroundOf(c))) + before.Count(t => IsSmall(CodeBook.Tables.EquipmentGround(t.Rating, CodeBook.Metal.Copper)));
+        var small = cables.Count(c => IsSmall(GroundOf(c))) + before.Count(t => IsSmall(Tables.EquipmentGround(t.Rating, Metal.Copper)));
         var each = PerScrew(schedule.Panel, schools);
         var screws = ((small + each - 1) / each) + all - small;
         return new(neutrals + tails, tails, all, screws, all);
@@ -43,7 +44,7 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
 
     /// <summary>The equipment ground that its home run brings: as large as a cable's conductors to 10 AWG, beyond as Table 250.122 asks for its breaker; as sized where it is pulled loose.</summary>
     public static Gauge GroundOf(WiredCircuit circuit) => circuit.Sized is var sized && sized.Ground is { } loose ? loose
-        : IsSmall(sized.HomeRunGauge) ? sized.HomeRunGauge : CodeBook.Tables.EquipmentGround(sized.Breaker.Value, CodeBook.Metal.Copper);
+        : IsSmall(sized.HomeRunGauge) ? sized.HomeRunGauge : Tables.EquipmentGround(sized.Breaker.Value, Metal.Copper);
 
     /// <summary>True for a ground of 14 to 10 AWG, of which a bar's label may allow several under a screw.</summary>
     public static bool IsSmall(Gauge ground) => ground <= Gauge.Awg10;

@@ -1,11 +1,11 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
@@ -16,7 +16,7 @@ public static class Protecting
     private static readonly Length SixFeet = Length.FromFeet(6);
 
     /// <summary>Protects every circuit; the two of a multiwire circuit get the same, since both legs open together.</summary>
-    public static ImmutableArray<ProtectedCircuit> Protect(ImmutableArray<SizedCircuit> circuits, Survey survey, Job job, CodeBook.CodeBook book)
+    public static ImmutableArray<ProtectedCircuit> Protect(ImmutableArray<SizedCircuit> circuits, Survey survey, Job job, CodeBook book)
     {
         var safe = circuits.Select(c => Protect(c, survey, job, book)).ToList();
         return [.. safe.Select(c => c.Circuit.SharesNeutralWith is CircuitKey other && safe.Find(o => o.Circuit.Key == other) is { } partner ? Together(c, partner) : c)];
@@ -41,7 +41,7 @@ public static class Protecting
             Alarm = d.Kind.IsAlarm(),
         });
 
-    private static ProtectedCircuit Protect(SizedCircuit sized, Survey survey, Job job, CodeBook.CodeBook book)
+    private static ProtectedCircuit Protect(SizedCircuit sized, Survey survey, Job job, CodeBook book)
     {
         var circuit = sized.Circuit;
         if (circuit.Kind == CircuitKind.Feeder)

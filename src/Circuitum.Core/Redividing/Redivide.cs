@@ -4,6 +4,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Redividing;
@@ -95,7 +96,7 @@ public static class Redivide
         public Search(Job job, Func<Place, Place, Length>? between = null)
         {
             this.job = job;
-            var book = CodeBook.CodeBook.For(job);
+            var book = CodeBook.For(job);
             var house = Framing.Frame(job);
             var survey = Surveying.Survey(house, job);
             var choice = new PanelChoice(house, job);

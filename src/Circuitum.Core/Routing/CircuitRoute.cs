@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
@@ -14,7 +14,7 @@ internal sealed class CircuitRoute
     private readonly RunEnd panel;
     private readonly Wayfinder finder;
     private readonly Job job;
-    private readonly CodeBook.CodeBook book;
+    private readonly CodeBook book;
     private readonly List<PlacedBox> boxes;
     private readonly Dictionary<BoxId, PlacedBox> byId;
     private readonly ImmutableArray<ControlGroup> groups;
@@ -24,7 +24,7 @@ internal sealed class CircuitRoute
     private readonly Func<Place, Place, Length> cost;
     private int? serves;
 
-    public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook.CodeBook book)
+    public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
     {
         (this.circuit, this.panel, this.finder, this.job, this.book) = (circuit, panel, finder, job, book);
         boxes = [.. circuit.Boxes.Select(id => survey[id])];

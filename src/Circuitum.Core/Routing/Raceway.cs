@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
@@ -41,7 +42,7 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
     public Run Lead => Runs[0];
 
     /// <summary>Cable lies in it with its jacket on.</summary>
-    public bool Jacketed => Runs.Any(r => r.Jacket != CodeBook.Jacket.Loose);
+    public bool Jacketed => Runs.Any(r => r.Jacket != Jacket.Loose);
 
     /// <summary>Part of it lies in the ground.</summary>
     public bool Buried => Lead.Way.Legs.Any(l => l.Space == Space.Trench);

@@ -4,6 +4,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
@@ -12,7 +13,7 @@ namespace Circuitum.Core.Routing;
 public static class Routes
 {
     /// <summary>Routes every circuit from its panel.</summary>
-    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job, CodeBook.CodeBook book, CancellationToken gone = default)
+    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job, CodeBook book, CancellationToken gone = default)
     {
         var finder = new Wayfinder(house, job);
         var panels = job.Panels.ToDictionary(p => p.Id, p => new RunEnd(Surveying.PlacePanel(house, p), $"Panel {p.Id}", null, p.Id));
@@ -45,7 +46,7 @@ public static class Routes
     }
 
     /// <summary>Two cables, one with a shared neutral, one with two neutrals: what each would take for two circuits that go the same way.</summary>
-    public static ImmutableArray<TogetherWay> Together(FramedHouse house, Survey survey, Circuit one, Circuit other, Job job, CodeBook.CodeBook book)
+    public static ImmutableArray<TogetherWay> Together(FramedHouse house, Survey survey, Circuit one, Circuit other, Job job, CodeBook book)
     {
         var panel = job.Panels.First(p => p.Id == one.Panel);
         return [.. new SharedCables(survey, new(Surveying.PlacePanel(house, panel), $"Panel {panel.Id}", null, panel.Id), new(house, job), job, book).Weigh(one, other)];

@@ -1,8 +1,8 @@
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
@@ -16,7 +16,7 @@ namespace Circuitum.Core.Routing;
 public sealed record TogetherWay(TwoCircuits School, Length Footage, RunEnd? Apart, CubicInches? Volume, CubicInches? Box);
 
 /// <summary>Brings two circuits that go the same way to their boxes, in two cables or in one as far as the first box.</summary>
-internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook.CodeBook book)
+internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
 {
     /// <summary>Both circuits by a school. A shared neutral needs one cable (300.3(B)); two neutrals share one only where that saves footage.</summary>
     public (RoutedCircuit One, RoutedCircuit Other) Pull(Circuit one, Circuit other, TwoCircuits school)

@@ -4,6 +4,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Rulings;
@@ -127,7 +128,7 @@ public static class CircuitRulings
         var sum = Because.Of("The sum").Plan("outlets on it", $"{outlets}");
         sum = local?.Value is int cap ? sum.Book("the local number", $"{outlets} {(outlets <= cap ? "≤" : ">")} {cap}", local.By) : sum.House("the crew's own number", $"{outlets} {(outlets <= crew ? "≤" : ">")} {crew}", "house rule: outlets per circuit");
         sum = sum.Assume("the estimated load all the same", $"{circuit.Load.Required} of {rating}")
-            .Book($"circuits that the floor asks for: {plan.Survey.FloorArea} × 3 VA, of 15 A", $"{CodeBook.CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps())}", "210.11(A), (B)");
+            .Book($"circuits that the floor asks for: {plan.Survey.FloorArea} × 3 VA, of 15 A", $"{CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps())}", "210.11(A), (B)");
         return new()
         {
             About = "",

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -54,11 +55,11 @@ public static class Hardware
         foreach (var pipe in PipeSheets.Pipes(plan))
         {
             var (lead, shared) = (pipe.Raceway.Lead, pipe.Raceway.Runs.Length > 1);
-            foreach (var run in pipe.Raceway.Runs.Where(r => r.Jacket == CodeBook.Jacket.Loose))
+            foreach (var run in pipe.Raceway.Runs.Where(r => r.Jacket == Jacket.Loose))
             {
                 var sized = plan.FindRun(run.Id)!.Value.Circuit.Sized;
                 var feet = run.Length.Value;
-                var metal = sized.Metal == CodeBook.Metal.Aluminium ? " aluminium" : "";
+                var metal = sized.Metal == Metal.Aluminium ? " aluminium" : "";
                 yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors, $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
                 yield return Long(plan, $"{sized.Ground} THWN-2{metal}, green", feet, $"{run.Circuit}: its ground");
             }
@@ -144,7 +145,7 @@ public static class Hardware
         yield return new("Connectors for up to three conductors", "each", splices.Count(n => n <= 3), "splices and caps of all boxes, grounds among them");
         yield return new("Connectors for four to six conductors", "each", splices.Count(n => n > 3), "splices of all boxes");
         yield return new("Cable connectors at panels", "each", plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun), "one a cable");
-        var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == CodeBook.Jacket.Armoured);
+        var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
         if (armoured > 0)
         {
             yield return new("MC connectors", "each", armoured * 2, "both ends of every armoured cable, with their bushings");

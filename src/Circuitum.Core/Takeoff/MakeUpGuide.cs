@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Takeoff;
@@ -46,7 +47,7 @@ public static class MakeUpGuide
             new("Breakers, off, largest at the top down", listing.BreakerTorque, listing.Family is { } family ? $"Of the line {family}, which the label lists; each set OFF before it is clipped on." : "Of the line that the panel's label lists (110.3(B)); each set OFF before it is clipped on.",
                 [.. onBreakers.OrderByDescending(c => c.Breaker).ThenBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Breaker}, {(c.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem" : c.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}", c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit (408.36(D)), interlocked" : c.Description))]),
             new("Whites that are hot: re-mark them", null, "Taped or coloured at both ends before they are landed (200.7(C)).",
-                [.. landed.Where(c => c.Poles == 2 && c.HomeRun is { Conductors: 2, Jacket: not CodeBook.Jacket.Loose }).OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.HomeRunGauge} white", "second leg"))]),
+                [.. landed.Where(c => c.Poles == 2 && c.HomeRun is { Conductors: 2, Jacket: not Jacket.Loose }).OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.HomeRunGauge} white", "second leg"))]),
             new("Hots, cut to one line", listing.BreakerTorque, "No copper outside a terminal.",
                 [.. landed.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Poles == 2 ? $"2 × {c.HomeRunGauge}" : $"{c.HomeRunGauge} black", c.OnLugs ? "feed-through lugs" : $"breaker {c.SpaceText}"))]),
             new("Before the cover", listing.LugTorque, "Every terminal torqued to its marking (110.14(D)), pulled once by hand; fillers in open spaces; the schedule in the door (408.4).",

@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Checks;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Takeoff;

@@ -1,12 +1,12 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Wiring;
@@ -151,13 +151,13 @@ public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<
 public static class Wires
 {
     /// <summary>Wires every circuit.</summary>
-    public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook.CodeBook book)
+    public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook book)
     {
         var guests = circuits.Select(c => c.Sized.Routed.HomeRun).OfType<Run>().Where(r => r.RidesIn is not null).ToLookup(r => r.From.Box);
         return [.. circuits.Select(c => new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, guests[id], survey[id], book))))];
     }
 
-    private static WiredBox Join(ProtectedCircuit circuit, IEnumerable<Run> guests, PlacedBox box, CodeBook.CodeBook book)
+    private static WiredBox Join(ProtectedCircuit circuit, IEnumerable<Run> guests, PlacedBox box, CodeBook book)
     {
         var runs = circuit.Sized.Routed.Runs;
         ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)], from = [.. runs.Where(r => r.From.Box == box.Box.Id), .. guests];

@@ -3,9 +3,10 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Wiring;
-using Circuitum.Formats.Svg;
 using Circuitum.Data;
+using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -45,7 +46,7 @@ public sealed class BoxCardModel(Workbench bench) : PageModel
     public IReadOnlyList<PlacedBox> Round => [.. Landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => Plan.Survey[b])];
 
     /// <summary>The picture.</summary>
-    public string Picture => BoxWiringDrawing.Draw(Wiring, Placed, Wiring.Cables.ToDictionary(c => c.Letter, c => (CableOf(c), c.Run.Jacket == Core.CodeBook.Jacket.Armoured ? "mc" : PlanDrawing.Jacket(SizedOf(c).GaugeOf(c.Run)), c.In ? c.Run.From.Name : c.Run.To.Name)), false);
+    public string Picture => BoxWiringDrawing.Draw(Wiring, Placed, Wiring.Cables.ToDictionary(c => c.Letter, c => (CableOf(c), c.Run.Jacket == Jacket.Armoured ? "mc" : PlanDrawing.Jacket(SizedOf(c).GaugeOf(c.Run)), c.In ? c.Run.From.Name : c.Run.To.Name)), false);
 
     /// <summary>A cable by its trade name.</summary>
     public string CableOf(BoxCable cable) => SizedOf(cable).CableOf(cable.Run);

@@ -1,8 +1,8 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Data;
 using Circuitum.Formats.JobFile;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Edge;
-using Circuitum.Core.Jobs;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

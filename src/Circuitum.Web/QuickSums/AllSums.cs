@@ -1,10 +1,10 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using Circuitum.Core.CodeBook;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Web.Bench;
 
@@ -59,11 +59,11 @@ public static class AllSums
     {
         var book = Book(typed);
         var gauge = Gauge.Parse(typed["gauge"]);
-        var metal = Metal(typed["metal"]);
+        var metal = MetalOf(typed["metal"]);
         int cables = Between(typed["cables"], 1, 40, "cables"), carrying = Between(typed["carrying"], 1, 120, "conductors");
         var ambient = Warm(typed["ambient"]);
         var piped = typed["wiring"] == "pipe";
-        if (!piped && metal == Core.CodeBook.Metal.Aluminium)
+        if (!piped && metal == Metal.Aluminium)
         {
             throw new FormatException("Cable is worked out for copper; take THWN-2 in pipe for aluminium.");
         }
@@ -85,7 +85,7 @@ public static class AllSums
     private static SumAnswer Drop(Typed typed)
     {
         var gauge = Gauge.Parse(typed["gauge"]);
-        var metal = Metal(typed["metal"]);
+        var metal = MetalOf(typed["metal"]);
         if (Tables.OhmsPerThousandFeet(gauge, metal) is null)
         {
             throw new FormatException($"Chapter 9 Table 8 has no {gauge} aluminium here; it begins at 12.");
@@ -197,7 +197,7 @@ public static class AllSums
         }
 
         why = mocp is null ? why.Book("next standard size", rating.ToString(), "240.6(A)") : why.Book("largest overcurrent device by the plate", rating.ToString(), "440.22");
-        var gauge = Gauge.All.FirstOrDefault(g => Ampacities.InCable(g, 1, 2, new(30), book, "").Value >= required && (mocp is not null || ((CodeBook.SmallConductorLimit(g, Core.CodeBook.Metal.Copper) is not Amps limit || rating <= limit) && book.Protects(rating, Ampacities.InCable(g, 1, 2, new(30), book, "").Value, false))), Gauge.All[^1]);
+        var gauge = Gauge.All.FirstOrDefault(g => Ampacities.InCable(g, 1, 2, new(30), book, "").Value >= required && (mocp is not null || ((CodeBook.SmallConductorLimit(g, Metal.Copper) is not Amps limit || rating <= limit) && book.Protects(rating, Ampacities.InCable(g, 1, 2, new(30), book, "").Value, false))), Gauge.All[^1]);
         return new([("Breaker", $"{rating}{(volts.Value == 240 ? ", two poles" : "")}"), ("Copper NM", $"{gauge} AWG"), ("Required", required.ToString())],
             why.Book($"smallest NM that carries {required}", $"{gauge}: {Ampacities.InCable(gauge, 1, 2, new(30), book, "").Value}", "334.80, 240.4"), ["The plate and the instructions come before this sum."]);
     }
@@ -240,7 +240,7 @@ public static class AllSums
 
     private static CodeBook Book(Typed typed) => CodeBook.For(Entry.Edition(typed["edition"]));
 
-    private static Metal Metal(string text) => text switch { "copper" => Core.CodeBook.Metal.Copper, "aluminium" => Core.CodeBook.Metal.Aluminium, _ => throw new FormatException("Choose copper or aluminium.") };
+    private static Metal MetalOf(string text) => text switch { "copper" => Metal.Copper, "aluminium" => Metal.Aluminium, _ => throw new FormatException("Choose copper or aluminium.") };
 
     private static bool Yes(string text) => text switch { "yes" => true, "no" => false, _ => throw new FormatException($"“{text}” is neither yes nor no.") };
 

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.CodeBook;
+namespace Circuitum.Core.Rules;
 
 /// <summary>Conductor metal.</summary>
 public enum Metal

@@ -1,7 +1,7 @@
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.CodeBook;
+namespace Circuitum.Core.Rules;
 
 /// <summary>What lies in the ground.</summary>
 public enum Buried

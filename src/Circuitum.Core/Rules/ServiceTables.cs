@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.CodeBook;
+namespace Circuitum.Core.Rules;
 
 /// <summary>Tables of services and of demand: the same in the 2017, 2020 and 2023 editions.</summary>
 public static class ServiceTables

@@ -1,7 +1,7 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.CodeBook;
+namespace Circuitum.Core.Rules;
 
 /// <summary>What the protection rules ask about one outlet.</summary>
 /// <param name="Room">The room's use.</param>

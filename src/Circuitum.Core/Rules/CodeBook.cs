@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.CodeBook;
+namespace Circuitum.Core.Rules;
 
 /// <summary>One edition of the model code with the job's amendments: the only place where editions are told apart.</summary>
 public sealed record CodeBook

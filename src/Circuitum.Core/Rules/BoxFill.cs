@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.CodeBook;
+namespace Circuitum.Core.Rules;
 
 /// <summary>A cable that enters a box.</summary>
 /// <param name="Gauge">Its conductors, 14 to 6 AWG.</param>
