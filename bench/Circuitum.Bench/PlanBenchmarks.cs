@@ -51,9 +51,9 @@ public class PlanBenchmarks
         routed = Routes.Route(house, survey, circuits, job, book);
         raceways = Raceways.Of(routed, job);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways);
+        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
-        panels = Landing.Land(wired, house, survey, job);
+        panels = Landing.Land(wired, house, survey, job, book);
     }
 
     /// <summary>House.</summary>
@@ -77,7 +77,7 @@ public class PlanBenchmarks
     public ImmutableArray<SizedCircuit> Size()
     {
         var drilled = Drilling.Drill(routed, job.HouseRules);
-        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways);
+        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
     }
 
     /// <summary>Protection and wiring.</summary>
@@ -86,7 +86,7 @@ public class PlanBenchmarks
 
     /// <summary>Panel.</summary>
     [Benchmark]
-    public ImmutableArray<PanelSchedule> Land() => Landing.Land(wired, house, survey, job);
+    public ImmutableArray<PanelSchedule> Land() => Landing.Land(wired, house, survey, job, book);
 
     /// <summary>Checks.</summary>
     [Benchmark]

@@ -49,12 +49,12 @@ public sealed record EditionDifference(ImmutableArray<OutletDifference> Outlets,
     private static IEnumerable<OutletDifference> Of(Plan before, Plan after, BoxId box, string name)
     {
         OutletProtection was = before.CircuitOf(box)!.Outlets[box], now = after.CircuitOf(box)!.Outlets[box];
-        if (was.Afci?.Section != now.Afci?.Section)
+        if (was.Afci?.Cite != now.Afci?.Cite)
         {
             yield return new(box, name, "AFCI", was.Afci, now.Afci);
         }
 
-        if (was.Gfci?.Section != now.Gfci?.Section)
+        if (was.Gfci?.Cite != now.Gfci?.Cite)
         {
             yield return new(box, name, "GFCI", was.Gfci, now.Gfci);
         }

@@ -46,7 +46,7 @@ public static class Planner
         gone.ThrowIfCancellationRequested();
         var wired = Wires.Join(safe, survey, book);
         gone.ThrowIfCancellationRequested();
-        var panels = Landing.Land(wired, house, survey, job);
+        var panels = Landing.Land(wired, house, survey, job, book);
         gone.ThrowIfCancellationRequested();
         var service = ServiceSizing.Of(circuits, house, survey, job, book);
         gone.ThrowIfCancellationRequested();
@@ -82,6 +82,6 @@ public static class Planner
             }
         }
 
-        return (holes, Sizing.Finish(sized, raceways));
+        return (holes, Sizing.Finish(sized, raceways, book));
     }
 }

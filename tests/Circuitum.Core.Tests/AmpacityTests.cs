@@ -1,7 +1,9 @@
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -113,7 +115,7 @@ public sealed class AmpacityTests
     [InlineData(21, 0.45)]
     [InlineData(31, 0.40)]
     [InlineData(41, 0.35)]
-    public void Adjustment_changes_at_4_7_10_21_31_and_41(int conductors, double factor) => Assert.Equal((decimal)factor, Tables.AdjustmentFactor(conductors));
+    public void Adjustment_changes_at_4_7_10_21_31_and_41(int conductors, double factor) => Assert.Equal((decimal)factor, Books.Us2020.Conductors.AdjustmentFactor(conductors));
 
     [Theory]
     [InlineData(10, 1.15)]
@@ -125,18 +127,18 @@ public sealed class AmpacityTests
     [InlineData(65, 0.65)]
     [InlineData(85, 0.29)]
     public void Ambient_correction_of_the_90_degree_column(double degrees, double factor) =>
-        Assert.Equal((decimal)factor, Tables.AmbientFactor(new((decimal)degrees), Column.C90));
+        Assert.Equal((decimal)factor, Books.Us2020.Conductors.AmbientFactor(new((decimal)degrees), Column.C90));
 
     [Fact]
     public void Sixty_degree_insulation_may_not_be_used_above_55()
     {
-        Assert.Equal(0.41m, Tables.AmbientFactor(new(55), Column.C60));
-        Assert.Null(Tables.AmbientFactor(new(56), Column.C60));
-        Assert.Null(Tables.AmbientFactor(new(86), Column.C90));
+        Assert.Equal(0.41m, Books.Us2020.Conductors.AmbientFactor(new(55), Column.C60));
+        Assert.Null(Books.Us2020.Conductors.AmbientFactor(new(56), Column.C60));
+        Assert.Null(Books.Us2020.Conductors.AmbientFactor(new(86), Column.C90));
     }
 
     [Theory]
     [InlineData(Edition.Y2017, "Table 310.15(B)(16)")]
     [InlineData(Edition.Y2023, "Table 310.16")]
-    public void The_table_is_cited_as_the_edition_numbers_it(Edition edition, string table) => Assert.Equal(table, CodeBook.For(edition).AmpacityTable);
+    public void The_table_is_cited_as_the_edition_numbers_it(Edition edition, string table) => Assert.Equal(table, CodeBook.For(edition).Cite(RuleId.AmpacityTable).Text);
 }

@@ -1,5 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -14,30 +15,30 @@ public sealed class BoxFillTests
     [Fact] // 4 × 2.00 + 2 × 2.00 + 1 × 2.00
     public void Receptacle_with_14_2_in_and_out_needs_14_in_and_fits_an_18()
     {
-        var needed = BoxFill.Count([FourteenTwo, FourteenTwo], 1, Book).Value;
+        var needed = Books.Us2020.Boxes.Count([FourteenTwo, FourteenTwo], 1).Value;
         Assert.Equal(14.00m, needed.Value);
-        Assert.Equal(18m, BoxFill.Smallest(1, needed)!.Value.Value);
+        Assert.Equal(18m, BoxRules.Smallest(1, needed)!.Value.Value);
     }
 
     [Fact] // 2 × 2.25 + 2 × 2.00 + 2 × 2.25 + 2.25
     public void A_12_2_coming_in_counts_yoke_and_grounds_at_the_larger_size() =>
-        Assert.Equal(15.25m, BoxFill.Count([TwelveTwo, FourteenTwo], 1, Book).Value.Value);
+        Assert.Equal(15.25m, Books.Us2020.Boxes.Count([TwelveTwo, FourteenTwo], 1).Value.Value);
 
     [Fact] // 6 × 2.25 + 2 × 2.25 + 2.25: over 18 and 20
     public void Three_12_2_and_a_receptacle_ask_for_the_22_and_a_half()
     {
-        var needed = BoxFill.Count([TwelveTwo, TwelveTwo, TwelveTwo], 1, Book).Value;
+        var needed = Books.Us2020.Boxes.Count([TwelveTwo, TwelveTwo, TwelveTwo], 1).Value;
         Assert.Equal(20.25m, needed.Value);
-        Assert.Equal(22.5m, BoxFill.Smallest(1, needed)!.Value.Value);
+        Assert.Equal(22.5m, BoxRules.Smallest(1, needed)!.Value.Value);
     }
 
     [Fact] // 8 × 2.25 + 4.50 + 2.25
     public void A_four_wire_cable_pushes_a_receptacle_into_a_two_gang()
     {
-        var needed = BoxFill.Count([new(Gauge.Awg12, 4), TwelveTwo, TwelveTwo], 1, Book).Value;
+        var needed = Books.Us2020.Boxes.Count([new(Gauge.Awg12, 4), TwelveTwo, TwelveTwo], 1).Value;
         Assert.Equal(24.75m, needed.Value);
-        Assert.Null(BoxFill.Smallest(1, needed));
-        Assert.Equal(32m, BoxFill.Smallest(2, needed)!.Value.Value);
+        Assert.Null(BoxRules.Smallest(1, needed));
+        Assert.Equal(32m, BoxRules.Smallest(2, needed)!.Value.Value);
     }
 
     [Theory] // 2.00 × 1.25 from 2020; one for all before
@@ -47,7 +48,8 @@ public sealed class BoxFillTests
     [InlineData(Edition.Y2023, 6, 1.5)]
     [InlineData(Edition.Y2023, 0, 0)]
     public void Grounds_beyond_four_count_a_quarter_each_from_2020(Edition edition, int grounds, double volumes) =>
-        Assert.Equal((decimal)volumes, CodeBook.For(edition).GroundVolumes(grounds));
+        // Each cable of 14-2 brings two conductors of 2.00 in³ and a ground.
+        Assert.Equal((4 * grounds) + (2 * (decimal)volumes), CodeBook.For(edition).Boxes.Count([.. Enumerable.Repeat(new EnteringCable(Gauge.Awg14, 2), grounds)], 0).Value.Value);
 
     [Theory]
     [InlineData("14", 2.00)]
@@ -55,10 +57,10 @@ public sealed class BoxFillTests
     [InlineData("10", 2.50)]
     [InlineData("8", 3.00)]
     [InlineData("6", 5.00)]
-    public void Volumes_are_those_of_table_314_16_B(string gauge, double volume) => Assert.Equal((decimal)volume, Tables.BoxVolume(Gauge.Parse(gauge))!.Value.Value);
+    public void Volumes_are_those_of_table_314_16_B(string gauge, double volume) => Assert.Equal((decimal)volume, Books.Us2020.Boxes.Volume(Gauge.Parse(gauge))!.Value.Value);
 
     [Fact]
-    public void Above_6_AWG_the_table_has_no_volume() => Assert.Null(Tables.BoxVolume(Gauge.Awg4));
+    public void Above_6_AWG_the_table_has_no_volume() => Assert.Null(Books.Us2020.Boxes.Volume(Gauge.Awg4));
 
     [Theory] // both sides of the first size
     [InlineData(18.00, 18.0)]
@@ -66,5 +68,5 @@ public sealed class BoxFillTests
     [InlineData(22.50, 22.5)]
     [InlineData(22.75, null)]
     public void The_smallest_one_gang_that_holds_it_is_taken(double needed, double? box) =>
-        Assert.Equal((decimal?)box, BoxFill.Smallest(1, new((decimal)needed))?.Value);
+        Assert.Equal((decimal?)box, BoxRules.Smallest(1, new((decimal)needed))?.Value);
 }

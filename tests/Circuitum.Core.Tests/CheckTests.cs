@@ -118,6 +118,18 @@ public sealed class CheckTests
         Assert.Contains(plan.Tags, t => t.Rule == "210.11(A)");
     }
 
+    [Fact] // 80 × 12 ft inside the walls, some 1000 ft² outside them: 3000 VA on two circuits of 15 A, 1800 VA each, one in each panel
+    public void General_circuits_of_every_panel_of_the_dwelling_count_for_the_floor()
+    {
+        IEnumerable<Box> Lamps(string room) => Enumerable.Range(0, 12).Select(i => Houses.Ceiling($"{room}-{i:00}", room, 20 + (i * 36), 60));
+        var job = Houses.Row(("west", RoomUse.Den, 40), ("east", RoomUse.Den, 40)).With([.. Lamps("west"), .. Lamps("east")]);
+        job = job with { Panels = [job.Panels[0], Houses.Panel("east", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }] };
+        var plan = Planner.Plan(job with { HouseRules = job.HouseRules with { OutletsPerCircuit = 12 } });
+        Assert.Equal(["A", "B"], plan.Circuits.Where(c => c.Circuit.IsGeneral).Select(c => c.Circuit.Panel.Value).Order(StringComparer.Ordinal));
+        Assert.InRange(plan.Survey.FloorArea.Value, 900, 1199);
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "210.11(A)");
+    }
+
     [Fact]
     public void Labels_say_HR_IN_OUT_and_END()
     {

@@ -72,7 +72,7 @@ public sealed class CircuitTests
         var job = Houses.Row(("den", RoomUse.Den, 40)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 40)))]) with { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 8, "county 4.2")] };
         var plan = Planner.Plan(job);
         Assert.Equal(2, plan.Circuits.Length);
-        Assert.Contains(plan.Circuits[0].Circuit.Why.Steps, s => s.Cite == "county 4.2" && s.Value == "local; not in the model code");
+        Assert.Contains(plan.Circuits[0].Circuit.Why.Steps, s => s.Cite == "county 4.2" && s.From == Source.Local && s.Value == "local; not in the model code");
     }
 
     [Fact]

@@ -11,7 +11,7 @@ public sealed class CitationTests
         new(room, false, true, false, false, counter, sink, tub, volts.Volts(), rating.Amps(), appliance);
 
     private static string[] Cited(Outlet outlet) =>
-        [.. new[] { Edition.Y2017, Edition.Y2020, Edition.Y2023 }.Select(e => CodeBook.For(e).GfciFor(outlet)?.Section ?? "none")];
+        [.. new[] { Edition.Y2017, Edition.Y2020, Edition.Y2023 }.Select(e => CodeBook.For(e).Protection.Gfci(outlet)?.Section ?? "none")];
 
     [Fact]
     public void Places_that_every_edition_names_alike()

@@ -128,7 +128,7 @@ public sealed class DivisionLawTests
     public void Room_for_more_is_exactly_what_210_23_and_210_20_leave() => Gen.Select(Items.Array[1, 6], Gen.OneOfConst(15, 20)).Sample((items, rating) =>
     {
         var book = CodeBook.For(Edition.Y2020);
-        var load = new CircuitLoad(120.Volts(), [.. items]);
+        var load = new CircuitLoad(120.Volts(), 1, [.. items]);
         if (!PermissibleLoads.Permits(load, rating.Amps(), book))
         {
             return;

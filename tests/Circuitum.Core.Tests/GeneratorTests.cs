@@ -48,7 +48,7 @@ public sealed class GeneratorTests
         var plan = Planner.Plan(House(GeneratorWay.Interlock, Inlet()));
         Assert.Equal(2, plan.Landed(new("inlet"))!.Space!.Value.Number);
         Assert.Empty(Told(plan.Job));
-        Assert.Contains(Takeoff.MakeUpGuide.Of(plan.Panels[0], plan.Job).Steps.SelectMany(s => s.Lines), l => l.Where.Contains("back-fed, held down by a listed kit (408.36(D))", StringComparison.Ordinal));
+        Assert.Contains(Takeoff.MakeUpGuide.Of(plan.Panels[0], plan.Job, plan.Book).Steps.SelectMany(s => s.Lines), l => l.Where.Contains("back-fed, held down by a listed kit (408.36(D))", StringComparison.Ordinal));
         var taken = plan.Job with { Panels = [plan.Job.Panels[0] with { Taken = [new(4, 1, 15.Amps(), "Old", new(0))] }] };
         Assert.Equal(1, Planner.Plan(taken).Landed(new("inlet"))!.Space!.Value.Number);
         // Written elsewhere it stays, and is told.

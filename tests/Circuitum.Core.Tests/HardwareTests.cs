@@ -5,6 +5,7 @@ using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -102,7 +103,7 @@ public sealed class HardwareTests
     }
 
     private static ConduitSum Pipe(ConduitKind kind, string bends, params (int Count, string Gauge)[] conductors) => ConduitFill.Size(kind,
-        [.. conductors.Select(c => new PulledConductors(c.Count, Gauge.Parse(c.Gauge)))], [.. bends.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse)], 130.Feet());
+        [.. conductors.Select(c => new PulledConductors(c.Count, Gauge.Parse(c.Gauge)))], [.. bends.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse)], 130.Feet(), Books.Us2020);
 
     [Fact] // case 17: .0507 × 3 + .0211 = .1732; 40 % of .508 = .2032
     public void Three_6_and_a_10_take_three_quarters()
@@ -156,13 +157,13 @@ public sealed class HardwareTests
     [InlineData(Buried.RigidMetal, true, 18)]
     [InlineData(Buried.ProtectedBranch, false, 12)]
     [InlineData(Buried.ProtectedBranch, true, 12)]
-    public void Cover_by_table_300_5(Buried what, bool drive, int inches) => Assert.Equal((decimal)inches, Burial.Cover(what, drive).Value.Inches);
+    public void Cover_by_table_300_5(Buried what, bool drive, int inches) => Assert.Equal((decimal)inches, Books.Us2020.Burial.Cover(what, drive).Value.Inches);
 
     [Fact] // clamps one, a stud one, a wide device four of the largest, one passing through: 2.00 × (4 + 1 + 1 + 4 + 1 + 1) = 24.00
     public void Every_item_of_a_box_is_named()
     {
         var book = CodeBook.For(Edition.Y2020);
-        var count = BoxFill.Count(new() { Cables = [new(Gauge.Awg14, 2), new(Gauge.Awg14, 2)], WideYokes = 1, InternalClamps = true, SupportFittings = 1, Unbroken = [Gauge.Awg14] }, book);
+        var count = Books.Us2020.Boxes.Count(new() { Cables = [new(Gauge.Awg14, 2), new(Gauge.Awg14, 2)], WideYokes = 1, InternalClamps = true, SupportFittings = 1, Unbroken = [Gauge.Awg14] });
         Assert.Equal(24.00m, count.Value.Value);
         Assert.Equal(["314.16(B)(1)", "314.16(B)(1)", "314.16(B)(2)", "314.16(B)(3)", "314.16(B)(4)", "314.16(B)(5)", "314.16"], count.Why.Steps.Select(s => s.Cite));
     }

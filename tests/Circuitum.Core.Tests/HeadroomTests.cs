@@ -15,7 +15,7 @@ public sealed class HeadroomTests
 
     private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) => new(new(name), name, new(amps * 120), use, continuous, false);
 
-    private static bool Permits(int rating, params LoadItem[] items) => PermissibleLoads.Permits(new(120.Volts(), [.. items]), rating.Amps(), Book);
+    private static bool Permits(int rating, params LoadItem[] items) => PermissibleLoads.Permits(new(120.Volts(), 1, [.. items]), rating.Amps(), Book);
 
     [Theory] // 210.23: half of 15 is 7.5, of 20 is 10; a tenth of an ampere either side
     [InlineData(15, 7.4, true)]
@@ -49,7 +49,7 @@ public sealed class HeadroomTests
     [InlineData(true, 16.1, false)]
     public void Fixed_equipment_alone_fills_the_circuit(bool continuous, double amps, bool permitted) => Assert.Equal(permitted, Permits(20, Item("heater", (decimal)amps, LoadUse.Fastened, continuous)));
 
-    private static Circuit Of(CircuitKind kind, params LoadItem[] items) => new() { Key = new("c"), Kind = kind, Panel = new("A"), Boxes = [], Load = new(120.Volts(), [.. items]), Why = Reasons.Because.Of("") };
+    private static Circuit Of(CircuitKind kind, params LoadItem[] items) => new() { Key = new("c"), Kind = kind, Panel = new("A"), Boxes = [], Load = new(120.Volts(), 1, [.. items]), Why = Reasons.Because.Of("") };
 
     [Fact] // 20 A: 8 receptacles of 180 VA = 12 A, a fan of 3 A fastened: 5 A left = 600 VA; for three hours 4 A = 480; fastened 10 − 3 = 7, 5 left
     public void Room_for_more_is_told_rule_by_rule()

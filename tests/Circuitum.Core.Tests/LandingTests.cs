@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -195,7 +196,7 @@ public sealed class LandingTests
     {
         var job = Houses.Row(("kitchen", RoomUse.Kitchen, 20)).With(Houses.Appliance("range", "kitchen", 1, 60, Houses.Plate(Appliance.Range, 240, 12_000) with { Neutral = true }), Houses.Appliance("car", "kitchen", 1, 120, Houses.Plate(Appliance.VehicleCharger, 240, 9600)));
         var plan = Planner.Plan(job);
-        decimal On(LegView view) => plan.Panels[0].On(Leg.A, LegViews.Of(view, plan.Survey)).Value * 2;
+        decimal On(LegView view) => plan.Panels[0].On(Leg.A, LegViews.Of(view, plan.Survey, plan.Book)).Value * 2;
         Assert.Equal([21_600m, 17_600, 8400, 9600], Enum.GetValues<LegView>().Select(On));
     }
 
@@ -209,7 +210,7 @@ public sealed class LandingTests
             foreach (var view in Enum.GetValues<LegView>())
             {
                 var plan = Planner.Plan(Shop(20).With(boxes) with { Schools = new() { Balance = view } });
-                var taken = LegViews.Of(view, plan.Survey);
+                var taken = LegViews.Of(view, plan.Survey, plan.Book);
                 // Whole volt-amperes are balanced.
                 var loads = plan.Circuits.Select(c => decimal.Round(taken(c).Value)).ToList();
                 var least = Enumerable.Range(0, 1 << loads.Count).Min(set => Math.Abs(loads.Select((l, n) => (set & (1 << n)) != 0 ? l : -l).Sum()));
@@ -235,8 +236,8 @@ public sealed class LandingTests
         var circuits = plan.Panels[0].Circuits;
         var guarded = circuits.Count(c => c.Mark.Length > 0);
         // Every 120 V circuit takes one neutral terminal, its own neutral's or its breaker's tail; the heater has neither.
-        Assert.Equal(circuits.Length - 1, Terminals.Of(plan.Panels[0], job.Schools).Neutrals);
-        Assert.Equal((guarded, circuits.Length, circuits.Length), (Terminals.Of(plan.Panels[0], job.Schools).Tails, Terminals.Of(plan.Panels[0], job.Schools).Grounds, Terminals.Of(plan.Panels[0], job.Schools).GroundScrews));
+        Assert.Equal(circuits.Length - 1, Terminals.Of(plan.Panels[0], job.Schools, Books.Us2020).Neutrals);
+        Assert.Equal((guarded, circuits.Length, circuits.Length), (Terminals.Of(plan.Panels[0], job.Schools, Books.Us2020).Tails, Terminals.Of(plan.Panels[0], job.Schools, Books.Us2020).Grounds, Terminals.Of(plan.Panels[0], job.Schools, Books.Us2020).GroundScrews));
     }
 
     [Theory] // n grounds, two under a screw where the label allows: half as many, rounded up

@@ -1,6 +1,7 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -11,7 +12,7 @@ public sealed class LoadTests
 
     private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) => new(new(name), name, new(amps * 120), use, continuous, false);
 
-    private static CircuitLoad Of(params LoadItem[] items) => new(120.Volts(), [.. items]);
+    private static CircuitLoad Of(params LoadItem[] items) => new(120.Volts(), 1, [.. items]);
 
     private static readonly LoadItem Disposer = Item("disposer", 7.2m, LoadUse.Fastened);
     private static readonly LoadItem Lights = Item("lights", 1m, LoadUse.Lighting);
@@ -66,21 +67,25 @@ public sealed class LoadTests
     [InlineData(15, 4)]
     [InlineData(20, 3)]
     public void General_circuits_of_2140_square_feet(int rating, int least) =>
-        Assert.Equal(least, CodeBook.LeastGeneralCircuits(new(2140), rating.Amps()));
+        Assert.Equal(least, Books.Us2020.Division.LeastGeneralCircuits(new(2140), rating.Amps()));
 
     [Theory] // 1800 VA exactly is one 15 A circuit, a foot more is two
     [InlineData(600, 1)]
     [InlineData(601, 2)]
-    public void The_least_number_turns_at_a_full_circuit(int area, int least) => Assert.Equal(least, CodeBook.LeastGeneralCircuits(new(area), 15.Amps()));
+    public void The_least_number_turns_at_a_full_circuit(int area, int least) => Assert.Equal(least, Books.Us2020.Division.LeastGeneralCircuits(new(area), 15.Amps()));
 
     [Theory] // Table 220.55 column C, note 1: 5 % for each kW or major fraction over 12
-    [InlineData(8750, 8000)]
+    [InlineData(8750, 7000)] // column B runs through 8-3/4 kW: 80 %
+    [InlineData(8751, 8000)]
+    [InlineData(1750, 1750)] // the table begins above 1-3/4 kW
+    [InlineData(1751, 1400.8)]
+    [InlineData(28000, 28000)] // and ends at 27
     [InlineData(12000, 8000)]
     [InlineData(12490, 8000)]
     [InlineData(12500, 8400)]
     [InlineData(13600, 8800)]
     [InlineData(8000, 6400)] // column B: 80 %
-    public void Demand_of_one_range(int rating, int demand) => Assert.Equal(demand, CodeBook.RangeDemand(new(rating)).Value);
+    public void Demand_of_one_range(int rating, double demand) => Assert.Equal((decimal)demand, Books.Us2020.Demand.Range(new(rating)).Value);
 
     [Fact]
     public void Standard_ratings_have_a_10_from_2023_only()

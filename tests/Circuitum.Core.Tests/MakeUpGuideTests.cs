@@ -1,4 +1,5 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
@@ -17,7 +18,7 @@ public sealed class MakeUpGuideTests
         return job with { Panels = [job.Panels[0] with { Listing = listing ?? new() }] };
     }
 
-    private static PanelMakeUp Guide(Job job) => MakeUpGuide.Of(Planner.Plan(job).Panels[0], job);
+    private static PanelMakeUp Guide(Job job) => MakeUpGuide.Of(Planner.Plan(job).Panels[0], job, CodeBook.For(job));
 
     private static PanelStep Step(PanelMakeUp guide, string title) => guide.Steps.Single(s => s.Title.StartsWith(title, StringComparison.Ordinal));
 

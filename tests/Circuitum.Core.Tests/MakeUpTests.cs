@@ -12,7 +12,7 @@ public sealed class MakeUpTests
     private static IReadOnlyList<string> Steps(Job job, string box)
     {
         var plan = Planner.Plan(job);
-        return MakeUp.Steps(plan.WiringOf(new(box))!, plan.Survey[new(box)]);
+        return MakeUp.Steps(plan.WiringOf(new(box))!, plan.Survey[new(box)], plan.Book);
     }
 
     private static Job Two(Schools? schools = null) => Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100)) with { Schools = schools ?? new() };
@@ -36,7 +36,7 @@ public sealed class MakeUpTests
         var wiring = plan.WiringOf(new("a"))!;
         Assert.Equal(0, wiring.Protective);
         Assert.Equal('A', wiring.Line!.Letter);
-        var steps = MakeUp.Steps(wiring, plan.Survey[new("a")]);
+        var steps = MakeUp.Steps(wiring, plan.Survey[new("a")], plan.Book);
         Assert.Contains("Black of A to the brass screw of the duplex.", steps);
         Assert.Contains("Black of B to the LOAD brass of the duplex.", steps);
         Assert.Contains("White of B to the LOAD silver of the duplex.", steps);

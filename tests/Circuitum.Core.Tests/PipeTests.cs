@@ -5,6 +5,7 @@ using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -54,7 +55,7 @@ public sealed class PipeTests
     {
         string[] all = ["h1", "h2", "h3", "h4", "h5", "h6"];
         var job = Heaters(6);
-        decimal PerConductor(SizedCircuit c) => Tables.AdjustmentFactor(c.Pipe!.Raceway.Worst(c.Routed.HomeRun!).CurrentCarrying);
+        decimal PerConductor(SizedCircuit c) => Books.Us2020.Conductors.AdjustmentFactor(c.Pipe!.Raceway.Worst(c.Routed.HomeRun!).CurrentCarrying);
         var before = all.ToDictionary(b => b, _ => 1m);
         for (var n = 1; n <= all.Length; n++)
         {

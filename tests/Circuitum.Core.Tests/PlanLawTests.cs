@@ -2,6 +2,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 using CsCheck;
@@ -76,7 +77,7 @@ public sealed class PlanLawTests
     public void Volts_fall_along_every_way_by_what_each_run_carries() => Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Circuit.Boxes, box =>
     {
         var sized = c.Sized;
-        var lost = c.WayTo(box).Sum(r => Conductors.VoltageDrop.Of(sized.Through[r.Id], sized.GaugeOf(r), r.Length.Value).Value);
+        var lost = c.WayTo(box).Sum(r => Conductors.VoltageDrop.Of(sized.Through[r.Id], sized.GaugeOf(r), r.Length.Value, Books.Us2020).Value);
         Assert.Equal(decimal.Round(c.Circuit.Load.Volts.Value - lost, 6), decimal.Round(sized.VoltsAt[box].Value, 6));
     })));
 

@@ -141,9 +141,9 @@ public sealed class ProtectionMatrixTests
         Assert.Equal(gfci, Gfci(Protecting.Outlets(Surveying.Survey(Framing.Frame(job), job)[new("r")], 120.Volts(), 20.Amps())));
     }
 
-    private static string Afci(IEnumerable<Outlet> outlets) => string.Concat(Editions.Select(e => outlets.Any(o => CodeBook.For(e).AfciFor(o) is not null) ? '1' : '0'));
+    private static string Afci(IEnumerable<Outlet> outlets) => string.Concat(Editions.Select(e => outlets.Any(o => CodeBook.For(e).Protection.Afci(o) is not null) ? '1' : '0'));
 
-    private static string Gfci(IEnumerable<Outlet> outlets) => string.Concat(Editions.Select(e => outlets.Any(o => CodeBook.For(e).GfciFor(o) is not null) ? '1' : '0'));
+    private static string Gfci(IEnumerable<Outlet> outlets) => string.Concat(Editions.Select(e => outlets.Any(o => CodeBook.For(e).Protection.Gfci(o) is not null) ? '1' : '0'));
 
     // Through the survey, as a plan asks it: 20 A circuits of 120 V, 30 A of 240 V.
     private static List<Outlet> Placed(RoomUse use, DeviceKind kind, bool outside = false, bool counter = false, FixtureKind? near = null)

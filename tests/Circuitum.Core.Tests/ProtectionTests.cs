@@ -18,9 +18,9 @@ public sealed class ProtectionTests
     private static Outlet HardWired(RoomUse room, int volts, int rating, bool outdoors, Appliance appliance) =>
         new(room, outdoors, false, false, false, false, false, false, volts.Volts(), rating.Amps(), appliance);
 
-    private static string Afci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).AfciFor(outlet) is null ? '0' : '1'));
+    private static string Afci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Afci(outlet) is null ? '0' : '1'));
 
-    private static string Gfci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).GfciFor(outlet) is null ? '0' : '1'));
+    private static string Gfci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Gfci(outlet) is null ? '0' : '1'));
 
     [Theory]
     [InlineData(RoomUse.Bedroom, false, "111", "000")]
@@ -60,7 +60,7 @@ public sealed class ProtectionTests
     public void A_dishwasher_in_every_edition_by_its_own_section()
     {
         var outlet = Receptacle(RoomUse.Pantry, appliance: Appliance.Dishwasher);
-        Assert.Equal(["210.8(D)", "422.5(A)", "210.8(D)"], Editions.Select(e => CodeBook.For(e).GfciFor(outlet)!.Section));
+        Assert.Equal(["210.8(D)", "422.5(A)", "210.8(D)"], Editions.Select(e => CodeBook.For(e).Protection.Gfci(outlet)!.Section));
     }
 
     [Theory] // 2023 excepts listed HVAC until 2026-09-01; without a permit's day the stricter side is planned
@@ -72,17 +72,17 @@ public sealed class ProtectionTests
     public void A_hard_wired_condensing_unit_of_35_A(Edition edition, string? permitted, bool needed)
     {
         var book = CodeBook.For(edition, permitted: permitted is null ? null : DateOnly.Parse(permitted, System.Globalization.CultureInfo.InvariantCulture));
-        Assert.Equal(needed, book.GfciFor(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)) is not null);
+        Assert.Equal(needed, book.Protection.Gfci(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)) is not null);
     }
 
     [Fact]
     public void An_amendment_takes_the_condenser_out_and_one_takes_the_kitchen_out_of_AFCI()
     {
         var condenser = CodeBook.For(Edition.Y2020, [new(AmendedRule.NoGfciForCondensers, null, "local 12")]);
-        Assert.Null(condenser.GfciFor(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)));
+        Assert.Null(condenser.Protection.Gfci(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)));
         var kitchen = CodeBook.For(Edition.Y2020, [new(AmendedRule.NoAfciInKitchenAndLaundry, null, "local 7")]);
-        Assert.Null(kitchen.AfciFor(Receptacle(RoomUse.Kitchen)));
-        Assert.NotNull(kitchen.AfciFor(Receptacle(RoomUse.Dining)));
+        Assert.Null(kitchen.Protection.Afci(Receptacle(RoomUse.Kitchen)));
+        Assert.NotNull(kitchen.Protection.Afci(Receptacle(RoomUse.Dining)));
     }
 
     [Theory] // 210.8(F): outdoor outlets to 50 A, so a 60 A one is beyond it

@@ -64,7 +64,7 @@ public sealed class RedividingTests
             dark += lights * receptacles == 0 ? 0 : (double)room.Count(b => b.HasLight) / lights * room.Count(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle())) / receptacles * has.Count;
         }
 
-        var over = Math.Max(0, (CircuitLoad.Of(circuit.SelectMany(b => b.Boxes), job.Schools).Connected.Value / (rules.Rating * 120) * 100) - job.Aims.WantedFill.Value);
+        var over = Math.Max(0, (CircuitLoad.Of(circuit.SelectMany(b => b.Boxes), job.Schools, CodeBook.For(job)).Connected.Value / rules.Full * 100) - job.Aims.WantedFill.Value);
         return chain + Feet(job.Aims.Breaker) + (dark * Feet(job.Aims.Darkness)) + (circuit.Count == 1 ? 0 : (double)over * Feet(job.Aims.Crowding));
     }
 
@@ -74,7 +74,7 @@ public sealed class RedividingTests
         var book = CodeBook.For(job);
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
-        var sorted = new Sorted(house, survey, job, book, new PanelChoice(house, job));
+        var sorted = new Sorted(house, survey, job, book, new PanelChoice(house, job, CodeBook.For(job)));
         var finder = new Wayfinder(house, job);
         var panel = Surveying.PlacePanel(house, job.Panels[0]);
         (int Broken, double Weight) sum = (0, 0);
@@ -165,7 +165,7 @@ public sealed class RedividingTests
         var book = CodeBook.For(job);
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
-        var sorted = new Sorted(house, survey, job, book, new PanelChoice(house, job));
+        var sorted = new Sorted(house, survey, job, book, new PanelChoice(house, job, CodeBook.For(job)));
         foreach (var (family, bundles) in sorted.Families.Where(f => f.Bundles.Count > 1))
         {
             var weights = new Remembered(sorted.Weigh(family, bundles, new Wayfinder(house, job).Cost));

@@ -281,7 +281,7 @@ public sealed class RunsTests
         // Both legs reach the heads, the signal joins all three.
         var energised = new Energised(circuit, plan.Survey, JointSchool.Pigtail, new HashSet<SwitchGang>());
         Assert.True(energised.IsSound && energised.Has(new("a-head0"), 0) && energised.Has(new("a-head1"), 0) && energised.IsGrounded(new("a-head1"), 0));
-        Assert.Contains("Red of A to the signal lead of the indoor head.", MakeUp.Steps(plan.WiringOf(new("a-head0"))!, plan.Survey[new("a-head0")]));
+        Assert.Contains("Red of A to the signal lead of the indoor head.", MakeUp.Steps(plan.WiringOf(new("a-head0"))!, plan.Survey[new("a-head0")], plan.Book));
         Assert.DoesNotContain(plan.Tags, t => t.Rule == "two parts");
     }
 

@@ -1,6 +1,7 @@
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -45,10 +46,10 @@ public sealed class ServiceLoadTests
     [Fact] // 36 520 → 10 000 + 10 608, heat 65 % 6240: 26 848 VA, 111.9 A → 125 A; with the car 30 688, 127.9 A → 150 A
     public void Case_21_by_the_optional_method()
     {
-        var sum = OptionalMethod.Of(House);
+        var sum = OptionalMethod.Of(House, Books.Us2020);
         Assert.Equal([20_608m, 6240], sum.Lines.Select(l => l.Counted.Value));
         Assert.Equal((26_848m, 111.9m), (sum.Total.Value, decimal.Round(sum.Current.Value, 1)));
-        var car = OptionalMethod.Of(With(Car));
+        var car = OptionalMethod.Of(With(Car), Books.Us2020);
         Assert.Equal((24_448m, 30_688m, 127.9m), (car.Lines[0].Counted.Value, car.Total.Value, decimal.Round(car.Current.Value, 1)));
     }
 
@@ -107,7 +108,7 @@ public sealed class ServiceLoadTests
     [InlineData("28000", 28000)] // beyond the table
     [InlineData("5000 5000 5000 5000 5000 5000", 30000)]
     public void Cooking_columns(string ratings, double demand) =>
-        Assert.Equal((decimal)demand, CookingDemand.Of([.. ratings.Split(' ').Select(r => new VoltAmps(int.Parse(r, System.Globalization.CultureInfo.InvariantCulture)))]).Demand.Value);
+        Assert.Equal((decimal)demand, Books.Us2020.Demand.Cooking([.. ratings.Split(' ').Select(r => new VoltAmps(int.Parse(r, System.Globalization.CultureInfo.InvariantCulture)))]).Demand.Value);
 
     [Theory] // 220.54: never less than 5000
     [InlineData(4500, 5000)]
@@ -135,22 +136,22 @@ public sealed class ServiceLoadTests
     {
         LoadList list = new() { Area = new(0), Loads = [L("pump", LoadKind.HeatPump, 4800, motor: true), L("strips", LoadKind.Supplement, 5000)] };
         Assert.Equal(9800m, Line(StandardMethod.Of(list, Book), "220.51"));
-        Assert.Equal(8050m, Line(OptionalMethod.Of(list), "220.82(C)(3)"));
+        Assert.Equal(8050m, Line(OptionalMethod.Of(list, Books.Us2020), "220.82(C)(3)"));
         LoadList alone = new() { Area = new(0), Loads = [L("pump", LoadKind.HeatPump, 4800, motor: true)] };
-        Assert.Equal(4800m, OptionalMethod.Of(alone).Lines[^1].Counted.Value);
+        Assert.Equal(4800m, OptionalMethod.Of(alone, Books.Us2020).Lines[^1].Counted.Value);
     }
 
     [Theory] // 10 000 VA: three controls 6500, four 4000
     [InlineData(3, 6500)]
     [InlineData(4, 4000)]
     public void Four_controls(int controls, int counted) =>
-        Assert.Equal(counted, OptionalMethod.Of(new() { Area = new(0), HeatingControls = controls, Loads = [L("heat", LoadKind.SpaceHeat, 10_000)] }).Lines[^1].Counted.Value);
+        Assert.Equal(counted, OptionalMethod.Of(new() { Area = new(0), HeatingControls = controls, Loads = [L("heat", LoadKind.SpaceHeat, 10_000)] }, Books.Us2020).Lines[^1].Counted.Value);
 
     [Theory] // 220.82(B): 10 000 at 100 %, the next at 40
     [InlineData(5500, 10_000)] // 4500 of circuits + 5500
     [InlineData(5600, 10_040)]
     public void The_first_ten_kilovolt_amperes(int fixedLoad, int demand) =>
-        Assert.Equal(demand, OptionalMethod.Of(new() { Area = new(0), Loads = [L("load", LoadKind.Fixed, fixedLoad)] }).Total.Value);
+        Assert.Equal(demand, OptionalMethod.Of(new() { Area = new(0), Loads = [L("load", LoadKind.Fixed, fixedLoad)] }, Books.Us2020).Total.Value);
 
     [Theory] // 220.57 from 2023: 7200 or more
     [InlineData(Edition.Y2020, 5000, 5000)]
@@ -162,21 +163,21 @@ public sealed class ServiceLoadTests
     [Fact] // 220.83(B): 36 520 → 8000 + 40 % of 28 520 = 19 408, the heat 9600 at 100 %; (A): the heat among them, 46 120 → 8000 + 15 248
     public void A_dwelling_that_had_its_service_before()
     {
-        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House, true).Lines.Select(l => l.Counted.Value));
-        Assert.Equal([23_248m], OptionalMethod.OfExisting(House, false).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House, true, Books.Us2020).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([23_248m], OptionalMethod.OfExisting(House, false, Books.Us2020).Lines.Select(l => l.Counted.Value));
         // Four controls: the heat is among the rest, and the cooling stands alone.
-        var four = OptionalMethod.OfExisting(House with { HeatingControls = 4 }, true);
+        var four = OptionalMethod.OfExisting(House with { HeatingControls = 4 }, true, Books.Us2020);
         Assert.Equal([23_248m, 6000], four.Lines.Select(l => l.Counted.Value));
-        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House with { HeatingControls = 3 }, true).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([19_408m, 9600], OptionalMethod.OfExisting(House with { HeatingControls = 3 }, true, Books.Us2020).Lines.Select(l => l.Counted.Value));
     }
 
     [Fact] // 80 A × 240 × 1.25 = 24 000; 300 ft² 900, the car 9600, the larger of 3000 and 2000; 3000 allowed
     public void What_is_added_comes_on_top_of_what_was_measured()
     {
-        Assert.Equal([24_000m, 3000], OptionalMethod.OfMeasured(80.Amps(), null, new(3000)).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([24_000m, 3000], OptionalMethod.OfMeasured(80.Amps(), null, new(3000), Books.Us2020).Lines.Select(l => l.Counted.Value));
         LoadList added = new() { Area = new(300), SmallApplianceCircuits = 0, LaundryCircuits = 0, Loads = [Car, L("heat", LoadKind.SpaceHeat, 3000), L("cooling", LoadKind.Cooling, 2000)] };
-        Assert.Equal([24_000m, 900, 9600, 3000, 3000], OptionalMethod.OfMeasured(80.Amps(), added, new(3000)).Lines.Select(l => l.Counted.Value));
-        Assert.Equal([24_000m, 1500], OptionalMethod.OfMeasured(80.Amps(), new() { Area = new(0), SmallApplianceCircuits = 1, LaundryCircuits = 0 }, new(0)).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([24_000m, 900, 9600, 3000, 3000], OptionalMethod.OfMeasured(80.Amps(), added, new(3000), Books.Us2020).Lines.Select(l => l.Counted.Value));
+        Assert.Equal([24_000m, 1500], OptionalMethod.OfMeasured(80.Amps(), new() { Area = new(0), SmallApplianceCircuits = 1, LaundryCircuits = 0 }, new(0), Books.Us2020).Lines.Select(l => l.Counted.Value));
     }
 
     [Fact] // neutral: 5772 + .75 × 2000 + .7 × 8000 + .7 × 5600 = 16 792 VA, 70 A; nothing of heat, pump or heater
@@ -190,7 +191,7 @@ public sealed class ServiceLoadTests
     [Fact] // above 200 A 70 %: 240 A of neutral is 200 + 28
     public void The_neutral_above_200_A()
     {
-        var sum = new LoadSum(LoadMethod.Standard, [new("all", "", new(60_000), "", new(57_600))]);
+        var sum = new LoadSum(LoadMethod.Standard, 240.Volts(), [new("all", "", new(60_000), "", new(57_600))]);
         Assert.Equal(228m, sum.NeutralCurrent.Value);
     }
 
@@ -204,7 +205,7 @@ public sealed class ServiceLoadTests
             LoadList list = new() { Area = new(random.Next(500, 4000)), Loads = [.. Enumerable.Range(0, random.Next(0, 5)).Select(_ => Any())], HeatingControls = 1 };
             var more = list with { Loads = [.. list.Loads, L("more", random.Next(2) == 0 ? LoadKind.SpaceHeat : LoadKind.Vehicle, 3000)] };
             Assert.True(StandardMethod.Of(more, Book).Total >= StandardMethod.Of(list, Book).Total);
-            Assert.True(OptionalMethod.Of(more).Total >= OptionalMethod.Of(list).Total);
+            Assert.True(OptionalMethod.Of(more, Books.Us2020).Total >= OptionalMethod.Of(list, Books.Us2020).Total);
         }
     }
 }

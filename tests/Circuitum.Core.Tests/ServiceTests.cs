@@ -1,6 +1,7 @@
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -30,7 +31,7 @@ public sealed class ServiceTests
     [InlineData(200, "2/0", "4/0")]
     [InlineData(400, "400", "600")]
     public void Conductors_of_a_dwellings_service(int rating, string copper, string aluminium) =>
-        Assert.Equal((copper, aluminium), (ServiceTables.DwellingConductor(rating.Amps(), Metal.Copper)!.Value.ToString(), ServiceTables.DwellingConductor(rating.Amps(), Metal.Aluminium)!.Value.ToString()));
+        Assert.Equal((copper, aluminium), (Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Copper)!.Value.ToString(), Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Aluminium)!.Value.ToString()));
 
     [Theory] // Table 250.66, either side of its rows
     [InlineData("2", Metal.Copper, "8")]
@@ -45,7 +46,7 @@ public sealed class ServiceTests
     [InlineData("4/0", Metal.Aluminium, "4")]
     [InlineData("250", Metal.Aluminium, "4")]
     [InlineData("300", Metal.Aluminium, "2")]
-    public void Electrode_conductors(string service, Metal metal, string electrode) => Assert.Equal(electrode, ServiceTables.ElectrodeConductor(Gauge.Parse(service), metal).ToString());
+    public void Electrode_conductors(string service, Metal metal, string electrode) => Assert.Equal(electrode, Books.Us2020.Service.ElectrodeConductor(Gauge.Parse(service), metal).ToString());
 
     [Fact] // a small load still has 100 A; the next one up beside it, and what is left on each
     public void The_smallest_that_carries_it_and_the_next()

@@ -2,6 +2,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 using Circuitum.Tests.Support;
@@ -99,7 +100,7 @@ public sealed class SharedCableTests
         var (_, lead, guest) = Shared(TwoCircuits.FourWire);
         var sized = guest.Sized;
         var run = sized.Routed.HomeRun!;
-        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.HomeRun!.Length.Value);
+        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.HomeRun!.Length.Value, Books.Us2020);
         Assert.Equal(decimal.Round(120 - lost.Value, 6), decimal.Round(sized.VoltsAt[run.To.Box!.Value].Value, 6));
     }
 

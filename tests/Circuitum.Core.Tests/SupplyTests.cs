@@ -1,6 +1,7 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -30,7 +31,7 @@ public sealed class SupplyTests
         Assert.Equal([1500m, 1680], new[] { plan.Panels[0].On(Leg.A).Value, plan.Panels[0].On(Leg.B).Value }.Order());
         Assert.DoesNotContain(plan.Tags, t => t.Rule is "408.54" or "408.36" or "110.3(B)");
         Assert.DoesNotContain(Takeoff.Hardware.Of(plan), m => m.Item == "Breaker 200 A, two poles");
-        Assert.Contains(Takeoff.MakeUpGuide.Of(plan.Panels[0], plan.Job).Steps.SelectMany(s => s.Lines), l => l.Where == "feed-through lugs");
+        Assert.Contains(Takeoff.MakeUpGuide.Of(plan.Panels[0], plan.Job, plan.Book).Steps.SelectMany(s => s.Lines), l => l.Where == "feed-through lugs");
         Assert.Contains("takes no space", Assert.Throws<ChangeRefusedException>(() => Moving.To(plan.Panels, new("feeder-B"), 5)).Message, StringComparison.Ordinal);
     }
 
@@ -93,7 +94,7 @@ public sealed class SupplyTests
         TakenSpace Old(int space, int poles, int amps, TakenUse use) => new(space, poles, amps.Amps(), $"Old {space}", new(500)) { Use = use };
         var job = Houses.Row(("den", RoomUse.Den, 20));
         job = job with { Panels = [job.Panels[0] with { Listing = new() { GroundsUnderScrew = 2 }, Taken = [Old(1, 1, 20, TakenUse.General), Old(2, 2, 50, TakenUse.Cooking), Old(5, 2, 100, TakenUse.Fixed)] }] };
-        Assert.Equal(new Terminals(2, 0, 3, 2, 3), Terminals.Of(Planner.Plan(job).Panels[0], job.Schools));
+        Assert.Equal(new Terminals(2, 0, 3, 2, 3), Terminals.Of(Planner.Plan(job).Panels[0], job.Schools, Books.Us2020));
     }
 
     [Theory] // a 50 A circuit in 6-3 brings a 10 AWG ground (Table 250.122), which may share its screw; a 70 A one in 4 an 8, which may not
@@ -104,9 +105,9 @@ public sealed class SupplyTests
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Appliance("kiln", "den", 1, 60, Houses.Plate(Appliance.Other, 240, load) with { Individual = true }), Houses.Appliance("saw", "den", 1, 100, Houses.Plate(Appliance.Other, 240, 3000) with { Individual = true }));
         job = job with { Panels = [job.Panels[0] with { Listing = new() { GroundsUnderScrew = 2 } }] };
         var plan = Planner.Plan(job);
-        var lines = Takeoff.MakeUpGuide.Of(plan.Panels[0], job).Steps.First(s => s.Title.StartsWith("Grounds", StringComparison.Ordinal)).Lines;
+        var lines = Takeoff.MakeUpGuide.Of(plan.Panels[0], job, plan.Book).Steps.First(s => s.Title.StartsWith("Grounds", StringComparison.Ordinal)).Lines;
         Assert.Equal(ground, lines[0].What);
         Assert.Equal(screws == 1, lines[0].Where.StartsWith("one screw with", StringComparison.Ordinal));
-        Assert.Equal(screws, Terminals.Of(plan.Panels[0], job.Schools).GroundScrews);
+        Assert.Equal(screws, Terminals.Of(plan.Panels[0], job.Schools, Books.Us2020).GroundScrews);
     }
 }

@@ -1,5 +1,7 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -30,7 +32,7 @@ public sealed class TablesTests
     public void Ampacities(string size, params int[] row)
     {
         var gauge = Gauge.Parse(size);
-        var read = new[] { Metal.Copper, Metal.Aluminium }.SelectMany(m => new[] { Column.C60, Column.C75, Column.C90 }.Select(c => (int)(Tables.Ampacity(gauge, m, c)?.Value ?? 0)));
+        var read = new[] { Metal.Copper, Metal.Aluminium }.SelectMany(m => new[] { Column.C60, Column.C75, Column.C90 }.Select(c => (int)(Books.Us2020.Conductors.Ampacity(gauge, m, c)?.Value ?? 0)));
         Assert.Equal(row, read);
     }
 
@@ -39,11 +41,11 @@ public sealed class TablesTests
     {
         foreach (var (thin, thick) in Gauge.All.Zip(Gauge.All.Skip(1)))
         {
-            Assert.True(Tables.Ampacity(thin, Metal.Copper, Column.C60) < Tables.Ampacity(thick, Metal.Copper, Column.C60));
-            Assert.True(Tables.Ampacity(thin, Metal.Copper, Column.C60) < Tables.Ampacity(thin, Metal.Copper, Column.C90));
-            Assert.True(Tables.OhmsPerThousandFeet(thin, Metal.Copper) > Tables.OhmsPerThousandFeet(thick, Metal.Copper));
-            Assert.True(Tables.CircularMil(thin) < Tables.CircularMil(thick));
-            Assert.True(Tables.ConductorArea(thin).Value < Tables.ConductorArea(thick).Value);
+            Assert.True(Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C60) < Books.Us2020.Conductors.Ampacity(thick, Metal.Copper, Column.C60));
+            Assert.True(Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C60) < Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C90));
+            Assert.True(Books.Us2020.Conductors.OhmsPerThousandFeet(thin, Metal.Copper) > Books.Us2020.Conductors.OhmsPerThousandFeet(thick, Metal.Copper));
+            Assert.True(Books.Us2020.Conductors.CircularMil(thin) < Books.Us2020.Conductors.CircularMil(thick));
+            Assert.True(Books.Us2020.Conductors.ConductorArea(thin).Value < Books.Us2020.Conductors.ConductorArea(thick).Value);
         }
     }
 
@@ -58,14 +60,14 @@ public sealed class TablesTests
     [InlineData(200, "6")]
     [InlineData(300, "4")]
     [InlineData(400, "3")]
-    public void Equipment_grounds(int rating, string ground) => Assert.Equal(ground, Tables.EquipmentGround(rating.Amps(), Metal.Copper).ToString());
+    public void Equipment_grounds(int rating, string ground) => Assert.Equal(ground, Books.Us2020.Conductors.EquipmentGround(rating.Amps(), Metal.Copper).ToString());
 
     [Theory] // Chapter 9 Table 1
     [InlineData(1, 53)]
     [InlineData(2, 31)]
     [InlineData(3, 40)]
     [InlineData(9, 40)]
-    public void Raceway_fill(int conductors, int percent) => Assert.Equal(percent, Tables.RacewayFill(conductors).Value);
+    public void Raceway_fill(int conductors, int percent) => Assert.Equal(percent, Books.Us2020.Conductors.RacewayFill(conductors).Value);
 
     [Theory] // 240.4(D)
     [InlineData("14", Metal.Copper, 15)]
@@ -74,7 +76,7 @@ public sealed class TablesTests
     [InlineData("8", Metal.Copper, null)]
     [InlineData("12", Metal.Aluminium, 15)]
     [InlineData("10", Metal.Aluminium, 25)]
-    public void Small_conductors(string size, Metal metal, int? limit) => Assert.Equal(limit, (int?)CodeBook.SmallConductorLimit(Gauge.Parse(size), metal)?.Value);
+    public void Small_conductors(string size, Metal metal, int? limit) => Assert.Equal(limit, (int?)Books.Us2020.Conductors.SmallConductorLimit(Gauge.Parse(size), metal)?.Value);
 
     [Fact] // 240.6(A)
     public void Standard_ratings() =>
@@ -87,7 +89,13 @@ public sealed class TablesTests
     public void Sections_are_cited_by_edition(Edition edition, string loads, string area, string heating, string adjustment, string ambient)
     {
         var book = CodeBook.For(edition);
-        Assert.Equal((loads, area, heating, adjustment, ambient), (book.FifteenTwenty, book.FloorAreaSection, book.SpaceHeatingSection, book.AdjustmentTable, book.AmbientTable));
+        Assert.Equal((loads, area, heating, adjustment, ambient), Cited(book));
+    }
+
+    private static (string, string, string, string, string) Cited(CodeBook book)
+    {
+        string Text(RuleId rule) => book.Cite(rule).Text;
+        return (Text(RuleId.PermissibleFifteenTwenty), Text(RuleId.FloorArea), Text(RuleId.SpaceHeating), Text(RuleId.AdjustmentTable), Text(RuleId.AmbientTable));
     }
 
     [Theory] // 240.4(B): 28 A is no standard size, 30 is the next; 30 itself leaves nothing to go up to

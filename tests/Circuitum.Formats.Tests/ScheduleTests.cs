@@ -3,6 +3,7 @@ using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.JobFile;
@@ -157,10 +158,10 @@ public sealed class ScheduleTests
     {
         var plan = Crowded();
         var schedule = plan.Panels.First(p => p.Panel.Id.Value == panel);
-        var drawing = System.Xml.Linq.XDocument.Parse(BarsDrawing.Draw(schedule, plan.Job with { Service = new() { BondedAtDisconnect = ahead } })).Root!;
+        var drawing = System.Xml.Linq.XDocument.Parse(BarsDrawing.Draw(schedule, plan.Job with { Service = new() { BondedAtDisconnect = ahead } }, plan.Book)).Root!;
         Assert.Equal($"Bars of panel {panel}: neutral and ground {bonded}, {wires}", drawing.Attribute("aria-label")!.Value);
         // A circle for each terminal taken, and the screw where they are bonded.
-        var terminals = Core.Panels.Terminals.Of(schedule, plan.Job.Schools);
+        var terminals = Core.Panels.Terminals.Of(schedule, plan.Job.Schools, Books.Us2020);
         Assert.Equal(terminals.Neutrals + terminals.GroundScrews + (bonded == "apart" ? 0 : 1), drawing.Elements().Count(e => e.Name.LocalName == "circle"));
     }
 

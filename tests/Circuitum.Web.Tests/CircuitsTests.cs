@@ -193,7 +193,7 @@ public sealed class CircuitsTests : IDisposable
     [Theory]
     [InlineData("/job/demo/ruling/half-rating.pdf?on=circuit:k-disposer", HttpStatusCode.OK)]
     [InlineData("/job/demo/ruling/shared-baths.pdf?on=circuit:baths", HttpStatusCode.OK)]
-    [InlineData("/job/demo/ruling/tag.pdf?on=circuit:car&rule=240.4(B)", HttpStatusCode.OK)]
+    [InlineData("/job/demo/ruling/tag.pdf?on=circuit:car&rule=NextSizeUp", HttpStatusCode.OK)]
     [InlineData("/job/demo/ruling/half-rating.pdf?on=circuit:car", HttpStatusCode.NotFound)]
     [InlineData("/job/demo/ruling/half-rating.pdf?on=box:f-r2", HttpStatusCode.NotFound)]
     [InlineData("/job/demo/ruling/tag.pdf?on=circuit:car&rule=nothing", HttpStatusCode.NotFound)]

@@ -16,9 +16,9 @@ internal static class BoxChecks
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan)).Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
-    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House)).Select(o => new Tag(o.Severity, Stage.Boxes, o.On ?? Subject.Room(o.Room), o.Section, o.Headline, o.Arithmetic)
+    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House)).Select(o => new Tag(o.Severity, Stage.Boxes, o.On ?? Subject.Room(o.Room), o.Cite, o.Headline, o.Arithmetic)
     {
-        Fixes = [new Fix(o.Act, new PlaceOwed(o.Room, o.Section, o.Part))],
+        Fixes = [new Fix(o.Act, new PlaceOwed(o.Room, o.Cite, o.Part))],
     });
 
     private static IEnumerable<Tag> InOpenings(Checked plan)
@@ -52,10 +52,10 @@ internal static class BoxChecks
     }
 
     // 406.9(C): receptacles stand out of the 3 ft beside a tub or shower.
-    private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
+    private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.Outlets.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
         .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8) && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
         .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset)))
-        .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), "406.9(C)", $"{b.Name} is within 3 ft of the tub or shower.", "Measured straight across the floor, up to 8 ft high. Move it along the wall."));
+        .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs), $"{b.Name} is within 3 ft of the tub or shower.", "Measured straight across the floor, up to 8 ft high. Move it along the wall."));
 
     private static IEnumerable<Tag> ThreeWays(Checked plan)
     {
@@ -91,12 +91,12 @@ internal static class BoxChecks
             var name = plan.Survey[id].Name;
             if (wired.Given is null)
             {
-                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), "314.16", $"{name}: no usual box of this size holds what enters.",
+                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill), $"{name}: no usual box of this size holds what enters.",
                     $"{wired.Volume.Value} needed. Use one gang more, or take a cable to another box.") { Fixes = [.. Roomier(plan, id, wired)] };
             }
             else if (wired.Volume.Value.Value > wired.Given.Value.Value)
             {
-                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), "314.16", $"{name} is overfull.", $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.") { Fixes = [.. Roomier(plan, id, wired)] };
+                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill), $"{name} is overfull.", $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.") { Fixes = [.. Roomier(plan, id, wired)] };
             }
         }
     }
@@ -105,12 +105,12 @@ internal static class BoxChecks
     private static IEnumerable<Fix> Roomier(Checked plan, BoxId id, WiredBox wired)
     {
         var gangs = wired.Gangs;
-        if (BoxFill.Smallest(gangs, wired.Volume.Value) is { } deeper)
+        if (BoxRules.Smallest(gangs, wired.Volume.Value) is { } deeper)
         {
             yield return new($"Take a box of {deeper}", new SetVolume(id, deeper));
         }
 
-        if (gangs > 0 && BoxFill.Smallest(gangs + 1, wired.Volume.Value) is { } wider)
+        if (gangs > 0 && BoxRules.Smallest(gangs + 1, wired.Volume.Value) is { } wider)
         {
             yield return new($"Take a {gangs + 1}-gang box of {wider}, one place blank", new SetVolume(id, wider));
         }

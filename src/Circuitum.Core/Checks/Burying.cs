@@ -15,5 +15,5 @@ internal static class Burying
 
     /// <summary>Pipe, cable, or a protected 20 A branch circuit of 120 V.</summary>
     public static Buried What(WiredCircuit circuit, Run run) => run.Pipe is not null ? Buried.Pvc
-        : circuit.Breaker.Value <= 20 && circuit.Circuit.Load.Volts.Value == 120 && circuit.BreakerIsGfci ? Buried.ProtectedBranch : Buried.Cable;
+        : circuit.Breaker.Value <= 20 && circuit.Poles == 1 && circuit.BreakerIsGfci ? Buried.ProtectedBranch : Buried.Cable;
 }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -34,7 +35,7 @@ internal static class CircuitChecks
 
             foreach (var fault in PermissibleLoads.Faults(load, rating, plan.Book))
             {
-                yield return Red(circuit, fault.Section, fault.Headline, fault.Arithmetic, Unpin(plan, circuit));
+                yield return Red(circuit, fault.Cite, fault.Headline, fault.Arithmetic, Unpin(plan, circuit));
             }
 
             var fill = load.Required.Value / rating.Value * 100;
@@ -55,16 +56,16 @@ internal static class CircuitChecks
             var boxes = circuit.Circuit.Boxes.Select(b => plan.Survey[b]).ToList();
             if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle())))
             {
-                yield return Red(circuit, "210.21(B)(3)", $"15 and 20 A receptacles are behind a {rating} breaker.", "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
+                yield return Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings), $"15 and 20 A receptacles are behind a {rating} breaker.", "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
             }
             else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting))
             {
-                yield return Red(circuit, plan.Book.FifteenTwenty, $"Lights are behind a {rating} breaker.", "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.", Unrate(plan, circuit));
+                yield return Red(circuit, plan.Book.Cite(RuleId.PermissibleFifteenTwenty), $"Lights are behind a {rating} breaker.", "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.", Unrate(plan, circuit));
             }
 
             if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage && rating.Value < 20)
             {
-                yield return Red(circuit, "210.11(C)", $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.", Unrate(plan, circuit));
+                yield return Red(circuit, plan.Book.Cite(RuleId.NamedCircuits), $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.", Unrate(plan, circuit));
             }
         }
     }
@@ -79,14 +80,14 @@ internal static class CircuitChecks
             {
                 if (ReceptacleListing.IsAlone(device, circuit.Circuit) && device.Rating < breaker && breaker.Value <= 20)
                 {
-                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), "210.21(B)(1)", $"{box.Name} is a {device.Rating} receptacle alone on a {breaker} circuit.", $"A single receptacle is rated no less than its circuit: {breaker}. Use one of {breaker}, or a duplex.")
+                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.SingleReceptacle), $"{box.Name} is a {device.Rating} receptacle alone on a {breaker} circuit.", $"A single receptacle is rated no less than its circuit: {breaker}. Use one of {breaker}, or a duplex.")
                     {
                         Fixes = [new Fix($"Make it {breaker}", new SetRating(box.Box.Id, place, breaker))],
                     };
                 }
                 else if (device.Rating > breaker && breaker.Value == 15)
                 {
-                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), "Table 210.21(B)(3)", $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.", "On 15 A only 15 A receptacles.") { Fixes = [new Fix("Make it 15 A", new SetRating(box.Box.Id, place, 15.Amps()))] };
+                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.ReceptacleRating), $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.", "On 15 A only 15 A receptacles.") { Fixes = [new Fix("Make it 15 A", new SetRating(box.Box.Id, place, 15.Amps()))] };
                 }
                 else if (plan.Job.Schools.FifteenOnTwenty == FifteenOnTwenty.AlwaysMatch && breaker.Value == 20 && device.Rating < breaker)
                 {
@@ -113,33 +114,33 @@ internal static class CircuitChecks
             {
                 if (Refused(circuit.Circuit, box, rooms) is var (refusing, rule))
                 {
-                    yield return Red(circuit, refusing, $"{box.Name} may not be on this circuit.", $"By {refusing} {rule}.", Unpin(plan, circuit));
+                    yield return Red(circuit, plan.Book.Cite(refusing), $"{box.Name} may not be on this circuit.", $"By {plan.Book.Cite(refusing)} {rule}.", Unpin(plan, circuit));
                 }
 
                 if (Reserved(circuit.Circuit, box) is var (reserving, place))
                 {
-                    yield return Red(circuit, reserving, $"{box.Name} belongs on another circuit.", $"By {reserving} {place}.", Unpin(plan, circuit));
+                    yield return Red(circuit, plan.Book.Cite(reserving), $"{box.Name} belongs on another circuit.", $"By {plan.Book.Cite(reserving)} {place}.", Unpin(plan, circuit));
                 }
             }
         }
     }
 
     // What this kind of circuit may not carry.
-    private static (string Section, string Rule)? Refused(Circuit circuit, PlacedBox box, int rooms) => circuit.Kind switch
+    private static (ImmutableArray<RuleId> Rules, string Says)? Refused(Circuit circuit, PlacedBox box, int rooms) => circuit.Kind switch
     {
-        CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) => ("210.52(B)(2)", "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
-        CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ("210.11(C)(2)", "the laundry circuit has no other outlets"),
-        CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || (box.IsLighting && rooms > 1) => ("210.11(C)(3)", rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets" : "a bathroom circuit has no other outlets"),
-        CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ("210.11(C)(4)", "the garage circuit has no other outlets"),
-        CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value => ("100, 210.23", "an individual branch circuit supplies one piece of equipment"),
+        CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) => ([RuleId.SmallApplianceOnly], "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
+        CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
+        CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || (box.IsLighting && rooms > 1) => ([RuleId.BathCircuit], rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets" : "a bathroom circuit has no other outlets"),
+        CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ([RuleId.GarageCircuit], "the garage circuit has no other outlets"),
+        CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value => ([RuleId.IndividualDefined, RuleId.PermissibleLoads], "an individual branch circuit supplies one piece of equipment"),
         _ => null,
     };
 
     // What this box asks of its circuit.
-    private static (string Section, string Rule)? Reserved(Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle || box.Box.Outside || circuit.Kind == CircuitKind.Individual ? null
-        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom ? ("210.11(C)(3)", "bathroom receptacles have their own 20 A circuit")
-        : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry ? ("210.11(C)(2)", "laundry receptacles have their own 20 A circuit")
-        : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance ? ("210.52(B)(1)", "kitchen, dining and pantry receptacles are on the small-appliance circuits")
+    private static (RuleId Rule, string Says)? Reserved(Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle || box.Box.Outside || circuit.Kind == CircuitKind.Individual ? null
+        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom ? (RuleId.BathCircuit, "bathroom receptacles have their own 20 A circuit")
+        : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry ? (RuleId.LaundryCircuit, "laundry receptacles have their own 20 A circuit")
+        : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance ? (RuleId.KitchenOnSmallAppliance, "kitchen, dining and pantry receptacles are on the small-appliance circuits")
         : null;
 
     private static bool InKitchen(PlacedBox box) => box.Room.Room.Use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry;
@@ -149,17 +150,18 @@ internal static class CircuitChecks
         var main = plan.Job.Panels.First(p => p.FedFrom is null);
         if (plan.House.Rooms.Any(r => r.Room.Use == RoomUse.Kitchen) && plan.Circuits.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance) < 2)
         {
-            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), "210.11(C)(1)", "Fewer than two small-appliance circuits.", "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
+            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits), "Fewer than two small-appliance circuits.", "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
         }
 
-        var general = plan.Circuits.Where(c => c.Circuit.IsGeneral && c.Circuit.Panel == main.Id).ToList();
-        var least = CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
-        var carried = general.Sum(c => c.Breaker.Value * 120);
-        var asked = plan.Survey.FloorArea.Value * 3;
+        // The floor area is the dwelling's, and so are the circuits, whichever panel they land in; an outbuilding's are not.
+        var general = plan.Circuits.Where(c => c.Circuit.IsGeneral && !c.Circuit.Boxes.All(b => plan.Survey[b].Accessory)).ToList();
+        var least = plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
+        var carried = general.Select(c => plan.Book.Division.Carried(c.Breaker)).Total();
+        var asked = plan.Book.Division.GeneralLoad(plan.Survey.FloorArea);
         if (carried < asked && LeastGeneral.IsAsked(plan.Survey))
         {
-            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), "210.11(A)", "Too few general circuits for the floor area.",
-                $"{plan.Survey.FloorArea} × 3 VA = {new VoltAmps(asked)}; {general.Count} circuits carry {new VoltAmps(carried)}. At least {least} of 15 A.");
+            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.GeneralCircuits), "Too few general circuits for the floor area.",
+                $"{plan.Survey.FloorArea} × 3 VA = {asked}; {general.Count} circuits carry {carried}. At least {least} of 15 A.");
         }
     }
 
@@ -172,9 +174,9 @@ internal static class CircuitChecks
             {
                 var own = circuit.Circuit.Load.Connected;
                 var mean = new VoltAmps((alike.Sum(c => c.Circuit.Load.Connected.Value) - own.Value) / (alike.Count() - 1));
-                if (own.Value > 2 * mean.Value && own.Value / (alike.Key.Breaker.Value * 120) * 100 > plan.Job.Aims.WantedFill.Value)
+                if (own.Value > 2 * mean.Value && own.Value / plan.Book.Division.Carried(alike.Key.Breaker).Value * 100 > plan.Job.Aims.WantedFill.Value)
                 {
-                    yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "210.11(B)", "Carries more than twice its like: the load is to be shared evenly.",
+                    yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.EvenCircuits), "Carries more than twice its like: the load is to be shared evenly.",
                         $"{own} here, {mean} on the mean of the other {alike.Count() - 1} of its kind. Move boxes over, or follow the planner's division. The book gives no measure of even.");
                 }
             }
@@ -189,11 +191,11 @@ internal static class CircuitChecks
             var outlets = circuit.Circuit.Boxes.Count(b => !plan.Survey[b].SwitchesOnly);
             if (local?.Value is int cap && outlets > cap)
             {
-                yield return Red(circuit, local.By, "More outlets than the local authority allows on one circuit.", $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
+                yield return Red(circuit, CodeBook.Cite(local), "More outlets than the local authority allows on one circuit.", $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
             }
             else if (outlets > plan.Job.HouseRules.OutletsPerCircuit)
             {
-                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "house rule: outlets per circuit", "More outlets than the crew puts on one circuit.",
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.OutletCap), "More outlets than the crew puts on one circuit.",
                     $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. The model code has no number for dwellings.");
             }
         }
@@ -235,6 +237,6 @@ internal static class CircuitChecks
     private static Fix[] Unpin(Checked plan, WiredCircuit circuit) =>
         [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box)).Select(p => new Fix($"Unpin {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
 
-    private static Tag Red(WiredCircuit circuit, string rule, string headline, string sum, Fix[] fixes) =>
+    private static Tag Red(WiredCircuit circuit, Citation rule, string headline, string sum, Fix[] fixes) =>
         new(Severity.Red, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. fixes] };
 }

@@ -11,16 +11,16 @@ namespace Circuitum.Core.Checks;
 internal static class PipeChecks
 {
     public static IEnumerable<Tag> Check(Checked plan) =>
-        FittedPipe.Each(plan.Circuits.Select(c => c.Sized)).SelectMany(Check).Concat(Idle(plan));
+        FittedPipe.Each(plan.Circuits.Select(c => c.Sized)).SelectMany(f => Check(plan, f)).Concat(Idle(plan));
 
-    private static IEnumerable<Tag> Check(FittedPipe fitted)
+    private static IEnumerable<Tag> Check(Checked plan, FittedPipe fitted)
     {
         var (raceway, pipe) = (fitted.Raceway, fitted.Raceway.Pipe);
         var subject = Subject.Run(raceway.Lead.Id);
         foreach (var pull in raceway.Pulls.Where(p => p.Degrees > ConduitFill.MostDegrees))
         {
             var before = pull.Bends.Last(b => b.Total <= ConduitFill.MostDegrees);
-            yield return new(Severity.Red, Stage.Runs, subject, pipe.Kind == ConduitKind.Emt ? "358.26" : "352.26", $"Pipe {pipe.Id} bends too much between two pull points.", $"{pull.Degrees}° from {Feet(pull.From)} to {Feet(pull.To)} along; at most {ConduitFill.MostDegrees}°.")
+            yield return new(Severity.Red, Stage.Runs, subject, pipe.Kind == ConduitKind.Emt ? plan.Book.Cite(RuleId.TubingBends) : plan.Book.Cite(RuleId.PlasticBends), $"Pipe {pipe.Id} bends too much between two pull points.", $"{pull.Degrees}° from {Feet(pull.From)} to {Feet(pull.To)} along; at most {ConduitFill.MostDegrees}°.")
             {
                 Fixes = [new Fix($"Set a pull box {Feet(before.Along)} along", With(pipe, new(PipeStopKind.PullBox, before.Along)))],
             };
@@ -28,7 +28,7 @@ internal static class PipeChecks
 
         foreach (var splice in pipe.Stops.Where(s => s.Kind == PipeStopKind.Splice))
         {
-            yield return new(Severity.Red, Stage.Runs, subject, pipe.Kind == ConduitKind.Emt ? "300.13(A), 300.15, 358.56" : "300.13(A), 300.15, 352.56", $"Conductors are joined in pipe {pipe.Id}, {Feet(splice.Along)} along.", "Between boxes conductors are whole; a joint stands in a box that stays reachable (314.29). Pull them new, or set a box there.")
+            yield return new(Severity.Red, Stage.Runs, subject, pipe.Kind == ConduitKind.Emt ? plan.Book.Cite(RuleId.WholeConductors, RuleId.BoxAtJoint, RuleId.TubingJoints) : plan.Book.Cite(RuleId.WholeConductors, RuleId.BoxAtJoint, RuleId.PlasticJoints), $"Conductors are joined in pipe {pipe.Id}, {Feet(splice.Along)} along.", $"Between boxes conductors are whole; a joint stands in a box that stays reachable ({plan.Book.Cite(RuleId.BoxReachable)}). Pull them new, or set a box there.")
             {
                 Fixes =
                 [
@@ -40,7 +40,7 @@ internal static class PipeChecks
 
         if (raceway.Jacketed)
         {
-            yield return new(Severity.Amber, Stage.Runs, subject, "good practice", $"Cable with its jacket on is pulled in pipe {pipe.Id}.", $"It binds at every fitting, and {(raceway.Buried ? "only cable listed for wet places may lie in a pipe in the ground (300.5(B))" : "its width, which only the maker gives, decides the pipe (Chapter 9 Table 1, note 9)")}. Thread the pieces over it before they are joined.")
+            yield return new(Severity.Amber, Stage.Runs, subject, "good practice", $"Cable with its jacket on is pulled in pipe {pipe.Id}.", $"It binds at every fitting, and {(raceway.Buried ? $"only cable listed for wet places may lie in a pipe in the ground ({plan.Book.Cite(RuleId.WetBelowGrade)})" : "its width, which only the maker gives, decides the pipe (Chapter 9 Table 1, note 9)")}. Thread the pieces over it before they are joined.")
             {
                 Fixes = [new Fix("Pull loose conductors", new SetPipe(pipe with { Jacketed = false }))],
             };
@@ -48,17 +48,17 @@ internal static class PipeChecks
 
         if (fitted.Sum is { Trade: null })
         {
-            yield return new(Severity.Red, Stage.Runs, subject, "Chapter 9 Table 1", $"No pipe to 2 in holds what is pulled in {pipe.Id}.", "Take a circuit out of it.");
+            yield return new(Severity.Red, Stage.Runs, subject, plan.Book.Cite(RuleId.PipeFill), $"No pipe to 2 in holds what is pulled in {pipe.Id}.", "Take a circuit out of it.");
         }
 
         if (fitted.Sum is { Jams: true })
         {
-            yield return new(Severity.Amber, Stage.Runs, subject, "Chapter 9 Table 1, note", $"Three conductors of one size may wedge in pipe {pipe.Id}.", $"The pipe is 2.8 to 3.2 times as wide as one of them; take the size above {fitted.Size.Value}.");
+            yield return new(Severity.Amber, Stage.Runs, subject, plan.Book.Cite(RuleId.PipeJam), $"Three conductors of one size may wedge in pipe {pipe.Id}.", $"The pipe is 2.8 to 3.2 times as wide as one of them; take the size above {fitted.Size.Value}.");
         }
 
         if (pipe.Kind == ConduitKind.Emt && raceway.Buried)
         {
-            yield return new(Severity.Amber, Stage.Runs, subject, "358.10(B)", $"Pipe {pipe.Id} is thin steel in the earth.", "EMT lies in earth only with corrosion protection that the authority approves.")
+            yield return new(Severity.Amber, Stage.Runs, subject, plan.Book.Cite(RuleId.TubingInEarth), $"Pipe {pipe.Id} is thin steel in the earth.", "EMT lies in earth only with corrosion protection that the authority approves.")
             {
                 Fixes = [new Fix("PVC instead", new SetPipe(pipe with { Kind = ConduitKind.Pvc40 }))],
             };

@@ -31,7 +31,7 @@ internal static class ProtectionChecks
 
             foreach (var device in ground.Where(d => d.Value.Placed && !DevicePlacing.IsReachable(plan.Survey[d.Key])).Select(d => d.Key).OrderBy(d => d.Value, StringComparer.Ordinal))
             {
-                yield return new(Severity.Red, Stage.Circuits, Subject.Box(device), "210.8", $"The button of {plan.Survey[device].Name} is not readily accessible.",
+                yield return new(Severity.Red, Stage.Circuits, Subject.Box(device), plan.Book.Cite(RuleId.GroundFault), $"The button of {plan.Survey[device].Name} is not readily accessible.",
                     "It is tested monthly and reset by hand: at most 6'-7\" up, on a wall, not behind an appliance. Move the device, or use a GFCI breaker.");
             }
         }
@@ -46,7 +46,7 @@ internal static class ProtectionChecks
             var subject = Subject.Circuit(circuit.Circuit.Key);
             if (one.Space is { } a && other.Space is { } b && Math.Abs(a.Number - b.Number) != 2)
             {
-                yield return new(Severity.Red, Stage.Panel, subject, "210.4(B), 240.15(B)", $"The legs of a multiwire circuit are landed in spaces {a} and {b}.", "They open together: two adjacent spaces on one side, on both legs, with a common trip or a listed handle tie.")
+                yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.MultiwireDisconnect, RuleId.CommonTrip), $"The legs of a multiwire circuit are landed in spaces {a} and {b}.", "They open together: two adjacent spaces on one side, on both legs, with a common trip or a listed handle tie.")
                 {
                     Fixes = [new Fix("Free their spaces", new FreeSpace(plan.Job.Pins.Spaces.Any(p => p.Circuit == one.Key) ? one.Key : other.Key))],
                 };
@@ -54,7 +54,7 @@ internal static class ProtectionChecks
 
             if (circuit.BreakerKind != BreakerKind.Standard)
             {
-                yield return new(Severity.Amber, Stage.Circuits, subject, "210.4, 300.13(B)", $"{one.Description} and {other.Description} share a neutral behind a two-pole {circuit.Mark} device.",
+                yield return new(Severity.Amber, Stage.Circuits, subject, plan.Book.Cite(RuleId.Multiwire, RuleId.PigtailedNeutral), $"{one.Description} and {other.Description} share a neutral behind a two-pole {circuit.Mark} device.",
                     "Only a two-pole device listed for it takes both hots and the shared neutral: two single ones would trip at once. Joined neutrals by pigtail, never through a receptacle; a ground-fault receptacle only after the two have parted.");
             }
         }
@@ -73,7 +73,7 @@ internal static class ProtectionChecks
 
                 var name = plan.Survey[id].Name;
                 var devices = circuit.Circuit.Boxes.Where(b => plan.Survey[b].Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle)).ToList();
-                yield return new(Severity.Red, Stage.Circuits, Subject.Box(id), need.Section, $"{name} has no ground-fault protection.",
+                yield return new(Severity.Red, Stage.Circuits, Subject.Box(id), need.Cite, $"{name} has no ground-fault protection.",
                     $"It needs it as a {need.Reason}. A GFCI device protects itself and what hangs on its load terminals: {string.Join(", ", devices.Select(d => plan.Survey[d].Name))} does not reach here.")
                 {
                     Fixes = [.. Fixes(plan, circuit, id, devices)],

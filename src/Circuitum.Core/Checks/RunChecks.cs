@@ -22,7 +22,7 @@ internal static class RunChecks
             var fed = plan.Circuits.Where(c => c.Circuit.Boxes.Any(b => plan.Survey[b].Place.Structure == building.Index)).ToList();
             if (fed.Count > 1)
             {
-                yield return new(Severity.Red, Stage.Runs, Subject.Structure(building.Structure.Id), "225.30", $"{building.Structure.Name} is fed by {fed.Count} circuits.", "A building has one supply: one branch circuit, or a feeder and a panel. Put a panel in it, or take equipment away.");
+                yield return new(Severity.Red, Stage.Runs, Subject.Structure(building.Structure.Id), plan.Book.Cite(RuleId.OneSupply), $"{building.Structure.Name} is fed by {fed.Count} circuits.", "A building has one supply: one branch circuit, or a feeder and a panel. Put a panel in it, or take equipment away.");
             }
         }
     }
@@ -52,50 +52,50 @@ internal static class RunChecks
         var gauge = sized.Gauge.Value;
         var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
         var plate = plates.Count == 1 ? plates[0] : null;
-        Tag Red(string rule, string headline, string sum) => new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. Free(plan, circuit)] };
+        Tag Red(Citation rule, string headline, string sum) => new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. Free(plan, circuit)] };
 
         if (!plan.Book.StandardRatings.Contains(breaker))
         {
-            yield return Red("240.6(A)", $"There is no standard {breaker} breaker.", $"The next standard ratings are {plan.Book.StandardAtMost(breaker)?.ToString() ?? "none"} and {plan.Book.StandardAtLeast(breaker)?.ToString() ?? "none"}.");
+            yield return Red(plan.Book.Cite(RuleId.StandardRatings), $"There is no standard {breaker} breaker.", $"The next standard ratings are {plan.Book.StandardAtMost(breaker)?.ToString() ?? "none"} and {plan.Book.StandardAtLeast(breaker)?.ToString() ?? "none"}.");
         }
 
         if (plate?.Mocp is Amps most)
         {
             if (breaker > most)
             {
-                yield return Red("440.22, 110.3(B)", $"The breaker is larger than {plate.Name} allows.", $"{breaker} > MOCP {most}.");
+                yield return Red(plan.Book.Cite(RuleId.CompressorBreaker, RuleId.ListedUse), $"The breaker is larger than {plate.Name} allows.", $"{breaker} > MOCP {most}.");
             }
 
             if (ampacity < plate.Mca!.Value)
             {
-                yield return Red("440.4(B)", $"The cable is too small for {plate.Name}.", $"{gauge} carries {ampacity}; the plate asks for {plate.Mca}.");
+                yield return Red(plan.Book.Cite(RuleId.CompressorMinimum), $"The cable is too small for {plate.Name}.", $"{gauge} carries {ampacity}; the plate asks for {plate.Mca}.");
             }
         }
         else
         {
-            if (circuit.Circuit.Kind != CircuitKind.Feeder && CodeBook.SmallConductorLimit(gauge, Metal.Copper) is Amps limit && breaker > limit)
+            if (circuit.Circuit.Kind != CircuitKind.Feeder && plan.Book.Conductors.SmallConductorLimit(gauge, Metal.Copper) is Amps limit && breaker > limit)
             {
-                yield return Red("240.4(D)", $"{gauge} copper is behind a {breaker} breaker.", $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
+                yield return Red(plan.Book.Cite(RuleId.SmallConductors), $"{gauge} copper is behind a {breaker} breaker.", $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
             }
             else if (!plan.Book.Protects(breaker, ampacity, circuit.Circuit.Load.PortableReceptacles && circuit.Circuit.Kind != CircuitKind.Feeder))
             {
-                yield return Red("240.4(B)", "The breaker does not protect the cable where it lies.", $"{breaker} > {ampacity} for {gauge} copper.");
+                yield return Red(plan.Book.Cite(RuleId.NextSizeUp), "The breaker does not protect the cable where it lies.", $"{breaker} > {ampacity} for {gauge} copper.");
             }
 
             if (circuit.Circuit.Kind != CircuitKind.Feeder && ampacity < circuit.Circuit.Load.Required)
             {
-                yield return Red("210.19(A)", "The load is more than the cable may carry.", $"{circuit.Circuit.Load.Required} > {ampacity} for {gauge} copper.");
+                yield return Red(plan.Book.Cite(RuleId.BranchConductors), "The load is more than the cable may carry.", $"{circuit.Circuit.Load.Required} > {ampacity} for {gauge} copper.");
             }
 
-            if (plate is { Appliance: Appliance.Range, Load.Value: >= 8750 } && breaker.Value < 40)
+            if (plate is { Appliance: Appliance.Range } && plan.Book.Demand.LeastRangeCircuit(plate.Load) is Amps floor && breaker < floor)
             {
-                yield return Red("210.19(A)(3)", $"The circuit is too small for {plate.Name}.", $"A range of 8-3/4 kW or more has at least 40 A; this one has {breaker}.");
+                yield return Red(plan.Book.Cite(RuleId.RangeConductors), $"The circuit is too small for {plate.Name}.", $"A range of 8-3/4 kW or more has at least {floor}; this one has {breaker}.");
             }
         }
 
         if (sized.Drop.Value.Value > plan.Job.HouseRules.DropTarget.Value)
         {
-            yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), "210.19 note, house rule", "More voltage is lost than the crew wants.",
+            yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.VoltageDropNote).With("house rule"), "More voltage is lost than the crew wants.",
                 $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or give it fewer boxes.")
             {
                 Fixes = [.. Remedies(plan, circuit)],

@@ -36,7 +36,7 @@ internal static class WorkingSpace
         {
             var where = Length.Max(first, Length.Min(last, panel.Offset - (Width / 2)));
             var inWay = fixtures.Where(f => Meet(Before(side, where), f.At)).Select(f => Words.Of(f.Kind)).FirstOrDefault();
-            yield return new(Severity.Red, Stage.Panel, subject, "110.26(A)", inWay is null ? $"There is no room to work before panel {panel.Id}." : $"The {inWay} stands in front of panel {panel.Id}.",
+            yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.WorkingSpaceClear), inWay is null ? $"There is no room to work before panel {panel.Id}." : $"The {inWay} stands in front of panel {panel.Id}.",
                 $"30 in wide and 36 in deep stay clear; the wall is {side.Clear} clear and the panel at {panel.Offset}.");
         }
 
@@ -44,7 +44,7 @@ internal static class WorkingSpace
             && Meet(Cabinet(side, panel), (o.Corner, o.Corner.By(o.Width, o.Depth))));
         if (over is not null)
         {
-            yield return new(Severity.Red, Stage.Panel, subject, "110.26(E)", $"{over.Name} runs over panel {panel.Id}.", "The space over it to 6 ft or the ceiling is kept for electrical equipment. Move one of them.");
+            yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.DedicatedSpace), $"{over.Name} runs over panel {panel.Id}.", "The space over it to 6 ft or the ceiling is kept for electrical equipment. Move one of them.");
         }
     }
 

@@ -79,7 +79,7 @@ public sealed record Circuit
     public required Because Why { get; init; }
 
     /// <summary>Two hots and no neutral load count as two poles.</summary>
-    public int Poles => Load.Volts.Value > 120 ? 2 : 1;
+    public int Poles => Load.Poles;
 
     /// <summary>True for the circuit of a generator's inlet: it carries nothing, and brings what it is rated for.</summary>
     public bool BringsPower => Kind == CircuitKind.Individual && Load.Items.IsEmpty;

@@ -17,6 +17,9 @@ public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use
 {
     /// <summary>What its branch circuit is sized for: the load, or a household range's demand by Table 220.55, note 4.</summary>
     public VoltAmps Demand { get; init; } = Load;
+
+    /// <summary>What the conductors and the breaker must carry for it.</summary>
+    public VoltAmps Required => ContinuousLoad.Counted(Demand, Continuous);
 }
 
 /// <summary>How the permissible-load rules take an item.</summary>
@@ -36,7 +39,10 @@ public enum LoadUse
 }
 
 /// <summary>What a circuit carries.</summary>
-public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
+/// <param name="Volts">At the breaker.</param>
+/// <param name="Poles">Of its breaker: 1 or 2.</param>
+/// <param name="Items">What hangs on it.</param>
+public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem> Items)
 {
     // What a lamp or fan is taken for until its watts are known.
     private static readonly ImmutableDictionary<DeviceKind, int> TypicalLoads = new Dictionary<DeviceKind, int>
@@ -56,7 +62,7 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
     public Amps Current => Connected / Volts;
 
     /// <summary>Demand, non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A).</summary>
-    public Amps Required => new(Items.Sum(i => i.Demand.Value * (i.Continuous ? 1.25m : 1)) / Volts.Value);
+    public Amps Required => Items.Select(i => i.Required).Total() / Volts;
 
     /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
     public bool PortableReceptacles => Items.Count(i => i.Use is LoadUse.PortableReceptacle) > 1;
@@ -69,15 +75,16 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
 
     /// <summary>The load of boxes that share a circuit.</summary>
     /// <param name="boxes">The boxes.</param>
+    /// <param name="book">The rules.</param>
     /// <param name="schools">The crew's: whether a dishwasher's load is continuous.</param>
-    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools)
+    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools, CodeBook book)
     {
-        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools))).OfType<LoadItem>().ToImmutableArray();
-        var volts = boxes.SelectMany(b => b.Plates).Any(p => p.Volts.Value == 240) ? 240.Volts() : 120.Volts();
-        return new(volts, items);
+        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools, book))).OfType<LoadItem>().ToImmutableArray();
+        var volts = book.Supply.For(boxes.SelectMany(b => b.Plates).Select(p => p.Volts));
+        return new(volts, book.Supply.Poles(volts), items);
     }
 
-    private static LoadItem? Item(PlacedBox box, Device device, Schools schools)
+    private static LoadItem? Item(PlacedBox box, Device device, Schools schools, CodeBook book)
     {
         if (device.Plate is { Appliance: Appliance.GeneratorInlet })
         {
@@ -91,7 +98,7 @@ public sealed record CircuitLoad(Volts Volts, ImmutableArray<LoadItem> Items)
                 : LoadUse.CordAndPlug;
             return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance) || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
             {
-                Demand = plate.Appliance == Appliance.Range ? CodeBook.RangeDemand(plate.Load) : plate.Load,
+                Demand = plate.Appliance == Appliance.Range ? book.Demand.Range(plate.Load) : plate.Load,
             };
         }
 

@@ -14,12 +14,12 @@ public static class Dividing
     /// <summary>Divides all boxes into branch circuits and adds the feeders of downstream panels.</summary>
     public static ImmutableArray<Circuit> Divide(FramedHouse house, Survey survey, Job job, CodeBook book)
     {
-        var choice = new PanelChoice(house, job);
+        var choice = new PanelChoice(house, job, book);
         var sorted = new Sorted(house, survey, job, book, choice);
         var drafts = Drafts(sorted, survey, job);
         var panels = choice.Choose(drafts);
-        var circuits = Multiwire.Pair([.. drafts.Select(d => d.ToCircuit(panels[d], job, book))], job.Schools);
-        circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits, job)).ToList());
+        var circuits = Multiwire.Pair([.. drafts.Select(d => d.ToCircuit(panels[d], job, book))], job.Schools, book);
+        circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits, job, book)).ToList());
         return [.. circuits];
     }
 
@@ -35,10 +35,10 @@ public static class Dividing
         var weighings = families.Select(f => sorted.Weigh(f.Family, f.Bundles, Reckoning.Between)).ToList();
         var cuts = weighings.ConvertAll(Cutting.Divide);
         // 210.11(A): where the floor asks for more general circuits, the family with most to share gives them.
-        if (LeastGeneral.Short(survey, families.Select((f, i) => (f.Family, cuts[i].Count))) is > 0 and var missing
-            && Enumerable.Range(0, families.Count).Where(i => families[i].Family.IsGeneral).OrderByDescending(i => weighings[i].Count).FirstOrDefault(-1) is >= 0 and var most)
+        if (LeastGeneral.Short(survey, sorted.Book, families.Select((f, i) => (f.Family, cuts[i].Count))) is > 0 and var missing
+            && Enumerable.Range(0, families.Count).Where(i => families[i].Family.CountsForFloor).OrderByDescending(i => weighings[i].Count).FirstOrDefault(-1) is >= 0 and var most)
         {
-            weighings[most].Rules.Least = cuts[most].Count + (int)Math.Ceiling(missing / (weighings[most].Rules.Rating * 120m));
+            weighings[most].Rules.Least = cuts[most].Count + (int)Math.Ceiling(missing / weighings[most].Rules.Full);
             cuts[most] = Cutting.Divide(weighings[most]);
         }
 
@@ -87,10 +87,11 @@ public static class Dividing
 
     private static CircuitKey FeederTo(Panel panel) => new($"feeder-{panel.Id}");
 
-    private static Circuit Feeder(Panel panel, List<Circuit> circuits, Job job)
+    private static Circuit Feeder(Panel panel, List<Circuit> circuits, Job job, CodeBook book)
     {
         var behind = job.Behind(panel.Id).ToHashSet();
         var items = circuits.Where(c => behind.Contains(c.Panel)).SelectMany(c => c.Load.Items).ToImmutableArray();
+        var load = new CircuitLoad(book.Supply.Between, book.Supply.Poles(book.Supply.Between), items);
         return new()
         {
             Key = FeederTo(panel),
@@ -99,8 +100,8 @@ public static class Dividing
             Feeds = panel.Id,
             ByLugs = panel.ByLugs,
             Boxes = [],
-            Load = new(240.Volts(), items),
-            Why = Because.Of("Why this circuit").Plan($"everything panel {panel.Id} feeds", new CircuitLoad(240.Volts(), items).Connected.ToString()),
+            Load = load,
+            Why = Because.Of("Why this circuit").Plan($"everything panel {panel.Id} feeds", load.Connected.ToString()),
         };
     }
 }
@@ -114,8 +115,8 @@ internal static class LeastGeneral
     public static bool IsAsked(Survey survey) => survey.Boxes.Length > Begun;
 
     /// <summary>Volt-amperes that the circuits of these families fall short; zero or less when they suffice or the layout has hardly begun.</summary>
-    public static decimal Short(Survey survey, IEnumerable<(Family Family, int Circuits)> families) =>
-        !IsAsked(survey) ? 0 : (survey.FloorArea.Value * 3) - families.Where(f => f.Family.IsGeneral).Sum(f => f.Circuits * f.Family.Rating!.Value.Value * 120);
+    public static decimal Short(Survey survey, CodeBook book, IEnumerable<(Family Family, int Circuits)> families) => !IsAsked(survey) ? 0
+        : book.Division.GeneralLoad(survey.FloorArea).Value - families.Where(f => f.Family.CountsForFloor).Sum(f => f.Circuits * book.Division.Carried(f.Family.Rating!.Value).Value);
 }
 
 /// <summary>Every bundle in its family, families in the order the rules take them.</summary>
@@ -123,6 +124,10 @@ internal sealed class Sorted
 {
     private readonly Job job;
     private readonly CodeBook book;
+
+    /// <summary>The rules they were sorted by.</summary>
+    public CodeBook Book => book;
+
     private readonly PanelChoice choice;
     private readonly Dictionary<int, Weighing.House> outlets;
 
@@ -214,7 +219,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
             Panel = panel,
             Boxes = [.. boxes.Select(b => b.Box.Id)],
             UsualRating = Rating,
-            Load = CircuitLoad.Of(boxes, job.Schools),
+            Load = CircuitLoad.Of(boxes, job.Schools, book),
             Why = why,
         };
     }
@@ -223,7 +228,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
     {
         var cap = FamilyRules.Cap(job, book);
         return book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local
-            ? Because.Of("").Book($"{outlets} outlets, at most {cap}", "local; not in the model code", local.By)
-            : Because.Of("").House($"{outlets} outlets, at most {cap}", "the model code sets no number", "house rule: outlets per circuit");
+            ? Because.Of("").Local($"{outlets} outlets, at most {cap}", "local; not in the model code", CodeBook.Cite(local))
+            : Because.Of("").House($"{outlets} outlets, at most {cap}", "the model code sets no number", book.Cite(RuleId.OutletCap));
     }
 }

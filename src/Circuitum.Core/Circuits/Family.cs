@@ -17,6 +17,12 @@ internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string 
     /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed refrigerators.</summary>
     public bool HasCap => Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance;
 
+    /// <summary>In an outbuilding: the floor area is the dwelling's alone.</summary>
+    public bool Accessory { get; init; }
+
+    /// <summary>Its circuits are among those that 210.11(A) asks for by the floor area.</summary>
+    public bool CountsForFloor => IsGeneral && !Accessory;
+
     public bool IsGeneral => Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General;
 }
 
@@ -25,7 +31,9 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 {
     private readonly HashSet<BoxId> individual = [.. job.Pins.Individual];
 
-    public Family Of(Bundle bundle)
+    public Family Of(Bundle bundle) => Sort(bundle) with { Accessory = house.Structures[bundle.Structure].Structure.Accessory };
+
+    private Family Sort(Bundle bundle)
     {
         var building = house.Structures[bundle.Structure].Structure.Id.Value;
         var room = bundle.Room;
@@ -37,7 +45,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 
         if (IsWithoutPanel(bundle.Structure))
         {
-            return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch", Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "", "225.30, 225.39(B)"));
+            return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch", Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "", book.Cite(RuleId.OneSupply, RuleId.BuildingOfTwoCircuits)));
         }
 
         if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))
@@ -59,19 +67,19 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             : use switch
             {
                 RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry => new($"{building}/appliances", CircuitKind.SmallAppliance, 20.Amps(), "appliances",
-                    Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them", "", "210.11(C)(1), 210.52(B)")),
-                RoomUse.Laundry => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry", Reason("laundry receptacles on a 20 A circuit with no other outlets", "", "210.11(C)(2)")),
+                    Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them", "", book.Cite(RuleId.SmallApplianceCircuits, RuleId.KitchenReceptacles))),
+                RoomUse.Laundry => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry", Reason("laundry receptacles on a 20 A circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit))),
                 RoomUse.Bath when schools.Baths == BathReceptacles.Whole => WholeBath(room),
                 RoomUse.Bath => new(schools.Baths == BathReceptacles.OneEach ? $"{building}/{room.Room.Id}/bath" : $"{building}/baths", CircuitKind.Bathroom, 20.Amps(),
-                    schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths", Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", "", "210.11(C)(3)")),
-                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, 20.Amps(), "garage", Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", "", "210.11(C)(4)")),
+                    schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths", Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", "", book.Cite(RuleId.BathCircuit))),
+                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, 20.Amps(), "garage", Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", "", book.Cite(RuleId.GarageCircuit))),
                 _ => General(building, room, schools, lights: false),
             };
     }
 
     private bool IsWithoutPanel(int structure) => !job.Panels.Any(p => house.Room(p.Room).Structure == structure);
 
-    private static Because Reason(string text, string value, string section) => Because.Of("Why this circuit").Book(text, value, section);
+    private static Because Reason(string text, string value, Citation rule) => Because.Of("Why this circuit").Book(text, value, rule);
 
     private Family? Own(Bundle bundle, Schools schools)
     {
@@ -89,23 +97,26 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         return plate is null ? null : new($"own/{id}", CircuitKind.Individual, null, id, WhyItsOwn(plate));
     }
 
-    private static bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || plate.Volts.Value == 240 || plate.Appliance == Appliance.GeneratorInlet || plate.Load.Value > 1440
+    private bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || book.Supply.IsAcross(plate.Volts) || plate.Appliance == Appliance.GeneratorInlet || plate.Load > book.Division.Plugged * Fifteen
         || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood or Appliance.Microwave or Appliance.SumpPump
         || (plate.Appliance == Appliance.Refrigerator && schools.Refrigerator == RefrigeratorCircuit.Alone)
         || (IsWasher(plate) && schools.Dishwasher == DishwasherAndDisposer.OneEach && schools.KitchenLights == KitchenLights.Apart)
-        || (!plate.Cord && plate.Load.Value > 900 && !IsWasher(plate));
+        || (!plate.Cord && plate.Load > book.Division.Fastened * Fifteen && !IsWasher(plate));
+
+    // What a general circuit of the smaller rating carries.
+    private VoltAmps Fifteen => book.Division.Carried(15.Amps());
 
     private static bool IsWasher(Nameplate plate) => plate.Appliance is Appliance.Dishwasher or Appliance.Disposer;
 
-    private static Because WhyItsOwn(Nameplate plate) => plate switch
+    private Because WhyItsOwn(Nameplate plate) => plate switch
     {
-        { Appliance: Appliance.AirHandler } => Reason("central heating has an individual circuit", plate.Name, "422.12"),
-        { Appliance: Appliance.VehicleCharger } => Reason("vehicle charging has an individual circuit", plate.Name, "625.40"),
-        { Appliance: Appliance.RangeHood } => Reason("a cord-connected hood has an individual circuit", plate.Name, "422.16(B)(4)"),
-        { Appliance: Appliance.GeneratorInlet } => Reason("a generator's inlet goes to its transfer equipment alone", plate.Name, "702.5"),
-        { Individual: true } => Because.Of("Why this circuit").Job($"the instructions of {plate.Name} ask for an individual circuit", "110.3(B)"),
-        { Volts.Value: 240 } => Because.Of("Why this circuit").Job($"{plate.Name} is 240 V equipment", plate.Load.ToString()),
-        { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit").House("the refrigerator alone, so that nothing else takes it down", plate.Name, "school: refrigerator; 210.52(B)(1) exception 2"),
+        { Appliance: Appliance.AirHandler } => Reason("central heating has an individual circuit", plate.Name, book.Cite(RuleId.FurnaceCircuit)),
+        { Appliance: Appliance.VehicleCharger } => Reason("vehicle charging has an individual circuit", plate.Name, book.Cite(RuleId.VehicleCircuit)),
+        { Appliance: Appliance.RangeHood } => Reason("a cord-connected hood has an individual circuit", plate.Name, book.Cite(RuleId.HoodCircuit)),
+        { Appliance: Appliance.GeneratorInlet } => Reason("a generator's inlet goes to its transfer equipment alone", plate.Name, book.Cite(RuleId.TransferEquipment)),
+        { Individual: true } => Because.Of("Why this circuit").Job($"the instructions of {plate.Name} ask for an individual circuit", book.Cite(RuleId.ListedUse).Text),
+        _ when book.Supply.IsAcross(plate.Volts) => Because.Of("Why this circuit").Job($"{plate.Name} is {plate.Volts} equipment", plate.Load.ToString()),
+        { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit").House("the refrigerator alone, so that nothing else takes it down", plate.Name, book.Cite(RuleId.RefrigeratorAlone).After("school: refrigerator")),
         { Appliance: Appliance.Dishwasher or Appliance.Disposer } => Because.Of("Why this circuit").House("dishwasher and disposer each on its own", plate.Name, "school: dishwasher and disposer"),
         _ => Because.Of("Why this circuit").Job($"{plate.Name} leaves no room for others", plate.Load.ToString()),
     };
@@ -114,10 +125,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         schools.Dishwasher == DishwasherAndDisposer.OneEach ? $"{building}/dishwasher-each" : $"{building}/dishwasher", CircuitKind.DishwasherAndDisposer, 20.Amps(), "dishwasher",
         Because.Of("Why this circuit")
             .House(schools.KitchenLights == KitchenLights.WithDishwasher ? "kitchen lights with the dishwasher while the half-rating rule holds" : "dishwasher and disposer on one circuit where the sum fits", "", schools.KitchenLights == KitchenLights.WithDishwasher ? "school: kitchen lights and dishwasher" : "school: dishwasher and disposer")
-            .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "", book.FifteenTwenty));
+            .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "", book.Cite(RuleId.PermissibleFifteenTwenty)));
 
-    private static Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, 20.Amps(), $"{room.Room.Id}-bath",
-        Reason("one 20 A circuit for this bathroom alone may feed its light and fan as well", "", "210.11(C)(3) exception"));
+    private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, 20.Amps(), $"{room.Room.Id}-bath",
+        Reason("one 20 A circuit for this bathroom alone may feed its light and fan as well", "", book.Cite(RuleId.BathCircuitAlone)));
 
     private static Family General(string building, FramedRoom room, Schools schools, bool lights)
     {

@@ -1,12 +1,13 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
 /// <summary>Which panel feeds which circuit where a building has more than one: by school near the panel or home to the main, while it has spaces.</summary>
-internal sealed class PanelChoice(FramedHouse house, Job job)
+internal sealed class PanelChoice(FramedHouse house, Job job, CodeBook book)
 {
     private readonly Dictionary<int, List<(Panel Panel, Place Place)>> panels = job.Panels
         .Select(p => (Panel: p, Place: Surveying.PlacePanel(house, p)))
@@ -65,5 +66,5 @@ internal sealed class PanelChoice(FramedHouse house, Job job)
 
     private static bool Heavy(CircuitDraft draft) => draft.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;
 
-    private static int Poles(CircuitDraft draft) => draft.Bundles.Any(b => b.Boxes.Any(x => x.Plates.Any(p => p.Volts.Value == 240))) ? 2 : 1;
+    private int Poles(CircuitDraft draft) => book.Supply.Poles(book.Supply.For(draft.Bundles.SelectMany(b => b.Boxes).SelectMany(x => x.Plates).Select(p => p.Volts)));
 }

@@ -1,10 +1,15 @@
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
 /// <summary>A rule a load breaks, with its sum.</summary>
-public sealed record LoadFault(string Section, string Headline, string Arithmetic);
+public sealed record LoadFault(Citation Cite, string Headline, string Arithmetic)
+{
+    /// <summary>The citation as it is printed.</summary>
+    public string Section => Cite.Text;
+}
 
 /// <summary>What a circuit may carry, 210.19, 210.20 and 210.23.</summary>
 public static class PermissibleLoads
@@ -16,10 +21,10 @@ public static class PermissibleLoads
         {
             var continuous = new Amps(load.Items.Where(i => i.Continuous).Sum(i => i.Load.Value) / load.Volts.Value);
             var sum = continuous.Value > 0 ? $"{load.Current} + 25 % of {continuous} continuous = {load.Required}" : $"{load.Current}";
-            yield return new("210.19(A), 210.20(A)", $"Carries more than its {rating} breaker.", $"{sum} > {rating}. Give one load its own circuit.");
+            yield return new(book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad), $"Carries more than its {rating} breaker.", $"{sum} > {rating}. Give one load its own circuit.");
         }
 
-        if (rating.Value is not (15 or 20) || load.Volts.Value != 120)
+        if (!book.Division.HoldsToShares(rating, load.Volts))
         {
             yield break;
         }
@@ -27,20 +32,20 @@ public static class PermissibleLoads
         foreach (var item in load.Items.Where(i => i.Use == LoadUse.CordAndPlug))
         {
             var amps = item.Load / load.Volts;
-            if (amps.Value > rating.Value * .80m)
+            if (amps > book.Division.Plugged * rating)
             {
-                yield return new(book.FifteenTwenty, $"{item.Name} is too large for a {rating} circuit.", $"{amps} > 80 % of {rating} = {new Amps(rating.Value * .80m)}.");
+                yield return new(book.Cite(RuleId.PermissibleFifteenTwenty), $"{item.Name} is too large for a {rating} circuit.", $"{amps} > {book.Division.Plugged} of {rating} = {book.Division.Plugged * rating}.");
             }
         }
 
         var fastened = load.Fastened;
         var shared = load.Items.Any(i => i.Use != LoadUse.Fastened);
-        if (shared && fastened.Value > rating.Value * .50m)
+        if (shared && fastened > book.Division.Fastened * rating)
         {
             yield return new(
-                book.FifteenTwenty,
+                book.Cite(RuleId.PermissibleFifteenTwenty),
                 "Equipment fastened in place takes more than half of a circuit that also feeds lights or plugged loads.",
-                $"{string.Join(" + ", load.Items.Where(i => i.Use == LoadUse.Fastened).Select(i => $"{i.Name} {i.Load / load.Volts}"))} = {fastened} > 50 % of {rating} = {new Amps(rating.Value * .50m)}.");
+                $"{string.Join(" + ", load.Items.Where(i => i.Use == LoadUse.Fastened).Select(i => $"{i.Name} {i.Load / load.Volts}"))} = {fastened} > {book.Division.Fastened} of {rating} = {book.Division.Fastened * rating}.");
         }
     }
 

@@ -12,11 +12,11 @@ internal readonly record struct Tally(int Bundles, int Outlets, decimal Connecte
         Math.Max(a.LargestCord, b.LargestCord), a.Alarms || b.Alarms, a.Lights || b.Lights, a.Kitchens | b.Kitchens, a.Counters + b.Counters);
 
     /// <summary>One bundle's. Kitchens are told apart by a bit each, so that counters of two are seen on one circuit.</summary>
-    public static Tally Of(Bundle bundle, IReadOnlyList<RoomId> kitchens, Schools schools)
+    public static Tally Of(Bundle bundle, IReadOnlyList<RoomId> kitchens, Schools schools, CodeBook book)
     {
-        var load = CircuitLoad.Of(bundle.Boxes, schools);
+        var load = CircuitLoad.Of(bundle.Boxes, schools, book);
         var counter = bundle.Boxes.Any(b => b.Box.ServesCounter);
-        return new(1, bundle.Outlets, load.Connected.Value, load.Items.Sum(i => i.Demand.Value * (i.Continuous ? 1.25m : 1)),
+        return new(1, bundle.Outlets, load.Connected.Value, load.Items.Select(i => i.Required).Total().Value,
             load.Items.Where(i => i.Use == LoadUse.Fastened).Sum(i => i.Load.Value), load.Items.Any(i => i.Use != LoadUse.Fastened),
             load.Items.Where(i => i.Use == LoadUse.CordAndPlug).Select(i => i.Load.Value).DefaultIfEmpty().Max(),
             bundle.Boxes.Any(b => b.HasAlarm), bundle.Boxes.Any(b => b.HasLight),
@@ -42,7 +42,9 @@ internal sealed class FamilyRules
 {
     private readonly Tally whole;
     private readonly int[] countersOf;
-    private readonly int rating;
+    private readonly VoltAmps full;
+    private readonly decimal plugged;
+    private readonly decimal fastened;
     private readonly int cap;
     private readonly decimal fill;
     private readonly CircuitKind kind;
@@ -50,11 +52,14 @@ internal sealed class FamilyRules
     public FamilyRules(Family family, IReadOnlyList<Bundle> bundles, Job job, CodeBook book)
     {
         kind = family.Kind;
-        rating = (int)(family.Rating?.Value ?? 20);
+        var rating = family.Rating ?? 20.Amps();
+        full = book.Division.Carried(rating);
+        plugged = (book.Division.Plugged * full).Value;
+        fastened = (book.Division.Fastened * full).Value;
         cap = family.HasCap ? Cap(job, book) : int.MaxValue;
-        fill = family.HasCap ? rating * 120 * job.HouseRules.LargestFill.Value / 100 : decimal.MaxValue;
+        fill = family.HasCap ? (job.HouseRules.LargestFill * full).Value : decimal.MaxValue;
         var kitchens = bundles.Where(b => b.Boxes.Any(x => x.Box.ServesCounter)).Select(b => b.Room.Room.Id).Distinct().ToList();
-        Tallies = [.. bundles.Select(b => Tally.Of(b, kitchens, job.Schools))];
+        Tallies = [.. bundles.Select(b => Tally.Of(b, kitchens, job.Schools, book))];
         whole = Tallies.Aggregate(default(Tally), (sum, t) => sum + t);
         countersOf = [.. kitchens.Select((_, i) => Tallies.Where(t => t.Kitchens == 1 << i).Sum(t => t.Counters))];
     }
@@ -65,8 +70,8 @@ internal sealed class FamilyRules
     /// <summary>Fewest circuits of this family, 210.11(A).</summary>
     public int Least { get; set; }
 
-    /// <summary>Rating in amperes.</summary>
-    public int Rating => rating;
+    /// <summary>Volt-amperes of one circuit at its rating.</summary>
+    public decimal Full => full.Value;
 
     /// <summary>Outlets that local rule and crew put on one general circuit.</summary>
     public static int Cap(Job job, CodeBook book) => book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.Value is int local
@@ -74,8 +79,8 @@ internal sealed class FamilyRules
         : job.HouseRules.OutletsPerCircuit;
 
     /// <summary>What one circuit may carry: its rating, 210.23, the cap and the fill. What cannot be parted is carried anyway, and tagged.</summary>
-    public bool Carries(Tally t) => t.Bundles == 1 || (t.Outlets <= cap && t.Connected <= fill && t.Required <= rating * 120
-        && t.LargestCord <= rating * 120 * .80m && (!t.Other || t.Fastened <= rating * 120 * .50m));
+    public bool Carries(Tally t) => t.Bundles == 1 || (t.Outlets <= cap && t.Connected <= fill && t.Required <= full.Value
+        && t.LargestCord <= plugged && (!t.Other || t.Fastened <= fastened));
 
     /// <summary>Rules about company that this circuit breaks, where another division of the family could keep them.</summary>
     public int Broken(Tally t)

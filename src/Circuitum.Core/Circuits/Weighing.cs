@@ -85,7 +85,7 @@ internal sealed class Weighing : IWeights
     public long Crowding(decimal connected) => (long)decimal.Round(Beyond(connected) * job.Aims.Crowding.Sixtyfourths * 100, MidpointRounding.AwayFromZero);
 
     /// <summary>Hundredths of the rating beyond the wanted fill.</summary>
-    public decimal Beyond(decimal connected) => Math.Max(0, (connected / (Rules.Rating * 120) * 100) - job.Aims.WantedFill.Value);
+    public decimal Beyond(decimal connected) => Math.Max(0, (connected / Rules.Full * 100) - job.Aims.WantedFill.Value);
 
     private long Cable(Place a, Place b) => (long)(between(a, b).Sixtyfourths * job.Aims.Cable.Value);
 

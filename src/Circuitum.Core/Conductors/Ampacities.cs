@@ -19,28 +19,28 @@ public static class Ampacities
     /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than three conductors are adjusted.</param>
     public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
     {
-        var (column, section) = jacket switch { Jacket.Underground => (Column.C60, "340.80"), Jacket.Armoured => (Column.C90, "330.80"), _ => (Column.C90, "334.80") };
-        var start = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
-        var why = Because.Of("Why this ampacity").Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(), $"{book.AmpacityTable}, {section}");
+        var (column, section) = jacket switch { Jacket.Underground => (Column.C60, book.Cite(RuleId.UndergroundAmpacity)), Jacket.Armoured => (Column.C90, book.Cite(RuleId.ArmouredAmpacity)), _ => (Column.C90, book.Cite(RuleId.CableAmpacity)) };
+        var start = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
+        var why = Because.Of("Why this ampacity").Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(), book.Cite(RuleId.AmpacityTable).And(section));
         var amps = start;
         if (ambient.Degrees > 30 || ambient.Degrees <= 25)
         {
-            var factor = Tables.AmbientFactor(ambient, column) ?? 0;
+            var factor = book.Conductors.AmbientFactor(ambient, column) ?? 0;
             amps *= factor;
-            why = why.Book($"{ambient} {where}: × {factor:0.00}", amps.ToString(), book.AmbientTable);
+            why = why.Book($"{ambient} {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AmbientTable));
         }
 
         if (bundled is Length together)
         {
-            var factor = together > Length.FromInches(24) ? Tables.AdjustmentFactor(currentCarrying) : 1;
+            var factor = together > Length.FromInches(24) ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
             amps *= factor;
-            why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying conductors, {where}: × {factor:0.00}", amps.ToString(), book.AdjustmentTable);
+            why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying conductors, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
         else if (cables > 2)
         {
-            var factor = Tables.AdjustmentFactor(currentCarrying);
+            var factor = book.Conductors.AdjustmentFactor(currentCarrying);
             amps *= factor;
-            why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}", amps.ToString(), $"334.80, {book.AdjustmentTable}");
+            why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.CableAmpacity, RuleId.AdjustmentTable));
         }
 
         return Held(amps, gauge, Column.C60, why, book, section);
@@ -57,36 +57,36 @@ public static class Ampacities
     /// <exception cref="ArgumentException">The table has no such conductor (14 AWG aluminium).</exception>
     public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook book, Metal metal = Metal.Copper, string where = "")
     {
-        var amps = Tables.Ampacity(gauge, metal, Column.C90) ?? throw new ArgumentException($"Table 310.16 has no {gauge} aluminium.", nameof(gauge));
-        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column", amps.ToString(), book.AmpacityTable);
+        var amps = book.Conductors.Ampacity(gauge, metal, Column.C90) ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminium.", nameof(gauge));
+        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column", amps.ToString(), book.Cite(RuleId.AmpacityTable));
         if (ambient.Degrees is > 30 or <= 25)
         {
-            var factor = Tables.AmbientFactor(ambient, Column.C90) ?? 0;
+            var factor = book.Conductors.AmbientFactor(ambient, Column.C90) ?? 0;
             amps *= factor;
-            why = why.Book($"{ambient}: × {factor:0.00}", amps.ToString(), book.AmbientTable);
+            why = why.Book($"{ambient}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AmbientTable));
         }
 
         if (currentCarrying > 3)
         {
-            amps *= Tables.AdjustmentFactor(currentCarrying);
-            why = why.Book($"{currentCarrying} current-carrying conductors{(where.Length > 0 ? " " + where : "")}: × {Tables.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.AdjustmentTable);
+            amps *= book.Conductors.AdjustmentFactor(currentCarrying);
+            why = why.Book($"{currentCarrying} current-carrying conductors{(where.Length > 0 ? " " + where : "")}: × {book.Conductors.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
 
-        return Held(amps, gauge, terminations, why, book, "110.14(C)", metal);
+        return Held(amps, gauge, terminations, why, book, book.Cite(RuleId.TerminationTemperature), metal);
     }
 
     /// <summary>Correction and adjustment together for cable, as the two ways of the sum use it: ampacity × factor, or load ÷ factor.</summary>
-    public static decimal Factor(int cables, int currentCarrying, Celsius ambient, Jacket jacket, bool bundled)
+    public static decimal Factor(int cables, int currentCarrying, Celsius ambient, Jacket jacket, bool bundled, CodeBook book)
     {
-        var warm = ambient.Degrees is > 30 or <= 25 ? Tables.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
-        return warm * (bundled || cables > 2 ? Tables.AdjustmentFactor(currentCarrying) : 1);
+        var warm = ambient.Degrees is > 30 or <= 25 ? book.Conductors.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
+        return warm * (bundled || cables > 2 ? book.Conductors.AdjustmentFactor(currentCarrying) : 1);
     }
 
-    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, string section, Metal metal = Metal.Copper)
+    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section, Metal metal = Metal.Copper)
     {
-        var limit = Tables.Ampacity(gauge, metal, column)!.Value;
+        var limit = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         return amps > limit
-            ? new(limit, why.Book($"held to the {(int)column} °C column", limit.ToString(), $"{section}, {book.AmpacityTable}"))
+            ? new(limit, why.Book($"held to the {(int)column} °C column", limit.ToString(), section.And(book.Cite(RuleId.AmpacityTable))))
             : new(amps, why);
     }
 }

@@ -23,7 +23,7 @@ public static class Breakers
 
         if (circuit.UsualRating is Amps usual)
         {
-            return new(usual, why.Then(circuit.Why).Book("carries its load", $"{circuit.Load.Required} ≤ {usual}", "210.19(A), 210.20(A)"));
+            return new(usual, why.Then(circuit.Why).Book("carries its load", $"{circuit.Load.Required} ≤ {usual}", book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad)));
         }
 
         return plates.Count == 1 ? ByPlate(plates[0], circuit.Load, job, book, why) : ByLoad(circuit.Load, book, why);
@@ -34,14 +34,14 @@ public static class Breakers
         if (plate.Mocp is Amps most)
         {
             var rating = book.StandardAtMost(most) ?? most;
-            return new(rating, why.Job("nameplate: largest overcurrent device", most.ToString()).Book("by nameplate, not by the small-conductor rule", rating.ToString(), "440.22, 240.4(G)"));
+            return new(rating, why.Job("nameplate: largest overcurrent device", most.ToString()).Book("by nameplate, not by the small-conductor rule", rating.ToString(), book.Cite(RuleId.CompressorBreaker, RuleId.SpecificProtection)));
         }
 
         if (plate.Appliance == Appliance.GeneratorInlet)
         {
             var brings = plate.Load / plate.Volts;
             var at = book.StandardAtMost(brings) ?? brings;
-            return new(at, why.Job($"the inlet is rated {brings}", $"{plate.Load} ÷ {plate.Volts}").Book("no larger than the inlet", at.ToString(), "240.4, 702.5"));
+            return new(at, why.Job($"the inlet is rated {brings}", $"{plate.Load} ÷ {plate.Volts}").Book("no larger than the inlet", at.ToString(), book.Cite(RuleId.ConductorProtection, RuleId.TransferEquipment)));
         }
 
         if (plate.Appliance == Appliance.Range)
@@ -54,19 +54,19 @@ public static class Breakers
 
     private static Figure<Amps> Range(Nameplate plate, Job job, CodeBook book, Because why)
     {
-        var demand = CodeBook.RangeDemand(plate.Load);
+        var demand = book.Demand.Range(plate.Load);
         var amps = demand / plate.Volts;
         var least = book.StandardAtLeast(amps) ?? amps;
-        why = why.Book($"demand of a {plate.Load} range", $"{demand}, {amps}", "Table 220.55");
-        if (plate.Load.Value >= 8750 && least.Value < 40)
+        why = why.Book($"demand of a {plate.Load} range", $"{demand}, {amps}", book.Cite(RuleId.CookingTable));
+        if (book.Demand.LeastRangeCircuit(plate.Load) is Amps floor && least < floor)
         {
-            least = new(40);
-            why = why.Book("a range of 8-3/4 kW or more has at least 40 A", "40 A", "210.19(A)(3)");
+            least = floor;
+            why = why.Book($"a range of 8-3/4 kW or more has at least {floor}", floor.ToString(), book.Cite(RuleId.RangeConductors));
         }
 
         return job.Schools.Range == RangeCircuit.Usual50 && least.Value < 50
             ? new(new(50), why.House($"the usual 50 A on 6-3; {least} would carry it", "50 A", "school: range"))
-            : new(least, why.Book("next standard size", least.ToString(), "240.6(A)"));
+            : new(least, why.Book("next standard size", least.ToString(), book.Cite(RuleId.StandardRatings)));
     }
 
     private static Figure<Amps> ByLoad(CircuitLoad load, CodeBook book, Because why)
@@ -74,7 +74,7 @@ public static class Breakers
         var required = load.Required;
         if (load.Items.Any(i => i.Continuous))
         {
-            why = why.Book("continuous at 125 %", required.ToString(), "210.19(A), 210.20(A)");
+            why = why.Book("continuous at 125 %", required.ToString(), book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad));
         }
 
         var standard = book.StandardAtLeast(required) ?? required;
@@ -83,9 +83,9 @@ public static class Breakers
         // 422.11(E): one non-motor appliance over 13.3 A, at most 150 per cent, next standard size up.
         if (single.Value > 13.3m && book.StandardAtLeast(single * 1.5m) is Amps most && stocked > most)
         {
-            return new(standard, why.Book($"at most 150 % of {single}", standard.ToString(), "422.11(E), 240.6(A)"));
+            return new(standard, why.Book($"at most 150 % of {single}", standard.ToString(), book.Cite(RuleId.SingleApplianceBreaker, RuleId.StandardRatings)));
         }
 
-        return new(stocked, why.House($"the next size the trade stocks; {standard} is the next standard one", stocked.ToString(), "240.6(A)"));
+        return new(stocked, why.House($"the next size the trade stocks; {standard} is the next standard one", stocked.ToString(), book.Cite(RuleId.StandardRatings)));
     }
 }

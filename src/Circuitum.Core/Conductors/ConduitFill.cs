@@ -32,38 +32,39 @@ public static class ConduitFill
     /// <param name="conductors">At least one.</param>
     /// <param name="bends">Degrees of each bend, 1 to 180.</param>
     /// <param name="length">Of the pull.</param>
-    public static ConduitSum Size(ConduitKind kind, ImmutableArray<PulledConductors> conductors, ImmutableArray<int> bends, Length length)
+    /// <param name="book">The rules.</param>
+    public static ConduitSum Size(ConduitKind kind, ImmutableArray<PulledConductors> conductors, ImmutableArray<int> bends, Length length, CodeBook book)
     {
         var count = conductors.Sum(c => c.Count);
-        var area = new SquareInches(conductors.Sum(c => c.Count * Tables.ConductorArea(c.Gauge).Value));
-        var most = Tables.RacewayFill(count);
+        var area = new SquareInches(conductors.Sum(c => c.Count * book.Conductors.ConductorArea(c.Gauge).Value));
+        var most = book.Conductors.RacewayFill(count);
         var why = Because.Of("Why this pipe");
         foreach (var c in conductors)
         {
-            why = why.Book($"{c.Count} × {c.Gauge} of {Tables.ConductorArea(c.Gauge)}", new SquareInches(c.Count * Tables.ConductorArea(c.Gauge).Value).ToString(), "Chapter 9 Table 5");
+            why = why.Book($"{c.Count} × {c.Gauge} of {book.Conductors.ConductorArea(c.Gauge)}", new SquareInches(c.Count * book.Conductors.ConductorArea(c.Gauge).Value).ToString(), book.Cite(RuleId.ConductorAreas));
         }
 
-        why = why.Book($"{count} conductor{(count == 1 ? "" : "s")} may fill", most.ToString(), "Chapter 9 Table 1");
+        why = why.Book($"{count} conductor{(count == 1 ? "" : "s")} may fill", most.ToString(), book.Cite(RuleId.PipeFill));
         var turns = bends.Sum();
         var pulling = Pulling(length, turns);
-        foreach (var (trade, whole) in Tables.Conduit(kind))
+        foreach (var (trade, whole) in book.Conductors.Conduit(kind))
         {
             var room = new SquareInches(whole.Value * most.Value / 100);
             if (room.Value >= area.Value)
             {
                 var fill = new Percent(area.Value / whole.Value * 100);
-                why = why.Book($"{trade} in {NameOf(kind)}: {most} of {whole}", $"{room} ≥ {area}", "Chapter 9 Table 4");
-                var jams = Jam(conductors, whole);
+                why = why.Book($"{trade} in {NameOf(kind)}: {most} of {whole}", $"{room} ≥ {area}", book.Cite(RuleId.PipeAreas));
+                var jams = Jam(conductors, whole, book);
                 if (jams is decimal ratio)
                 {
                     why = why.Plan("inside of the pipe to one conductor, three of a size", $"{ratio:0.00}{(ratio is >= 2.8m and <= 3.2m ? ", where three wedge side by side: take the next size" : "")}");
                 }
 
-                return new(trade, fill, jams is >= 2.8m and <= 3.2m, turns, turns > MostDegrees, pulling, why.Book("bends between pull points", $"{turns}° of {MostDegrees}°", "352.26, 358.26"));
+                return new(trade, fill, jams is >= 2.8m and <= 3.2m, turns, turns > MostDegrees, pulling, why.Book("bends between pull points", $"{turns}° of {MostDegrees}°", book.Cite(RuleId.PlasticBends, RuleId.TubingBends)));
             }
         }
 
-        return new(null, new(0), false, turns, turns > MostDegrees, pulling, why.Book($"no {NameOf(kind)} to 2 in is large enough", area.ToString(), "Chapter 9 Table 4"));
+        return new(null, new(0), false, turns, turns > MostDegrees, pulling, why.Book($"no {NameOf(kind)} to 2 in is large enough", area.ToString(), book.Cite(RuleId.PipeAreas)));
     }
 
     /// <summary>How hard a pull is by length and bends: a rule of thumb in words, no calculation of tension.</summary>
@@ -83,6 +84,6 @@ public static class ConduitFill
     public static string NameOf(ConduitKind kind, bool asBought = false) => kind switch { ConduitKind.Pvc80 => "PVC schedule 80", ConduitKind.Emt => "EMT", _ => asBought ? "PVC" : "PVC schedule 40" };
 
     // Diameters from the areas: the ratio of the roots. Three conductors of one size wedge; of four or more it is very unlikely (Chapter 9 Table 1, informational note 2).
-    private static decimal? Jam(ImmutableArray<PulledConductors> conductors, SquareInches whole) => conductors is [{ Count: 3 } three]
-        ? (decimal)Math.Sqrt((double)(whole.Value / Tables.ConductorArea(three.Gauge).Value)) : null;
+    private static decimal? Jam(ImmutableArray<PulledConductors> conductors, SquareInches whole, CodeBook book) => conductors is [{ Count: 3 } three]
+        ? (decimal)Math.Sqrt((double)(whole.Value / book.Conductors.ConductorArea(three.Gauge).Value)) : null;
 }

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;
@@ -12,7 +13,7 @@ internal static class Drops
     /// <summary>Fills in the current through each run, the volts left at each box and the worst drop.</summary>
     public static SizedCircuit Measure(SizedCircuit sized)
     {
-        var routed = sized.Routed;
+        var (routed, book) = (sized.Routed, sized.Book);
         var volts = routed.Circuit.Load.Volts;
         var load = routed.Runs.ToDictionary(r => r.Id, _ => 0m);
         var counted = new HashSet<BoxId>();
@@ -38,7 +39,7 @@ internal static class Drops
         foreach (var run in routed.Runs)
         {
             // Conductors that come in another circuit's cable lose on that way too.
-            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run)).Value;
+            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).Value;
             lost[run.Id] = drop + (run.Upstream is string up ? lost[up] : 0);
             if (run.To.Box is BoxId box)
             {
@@ -55,7 +56,7 @@ internal static class Drops
             why = why with
             {
                 Steps = why.Steps.Insert(0, new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {(run.Length.Value + sized.SharedLength(run)).Feet:0} ft of {sized.GaugeOf(run)}",
-                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run)).ToString(), Source.Book, "Chapter 9 Table 8")),
+                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).ToString(), Source.Book, book.Cite(RuleId.ConductorProperties))),
             };
         }
 

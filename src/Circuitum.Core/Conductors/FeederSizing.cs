@@ -11,12 +11,6 @@ namespace Circuitum.Core.Conductors;
 /// <summary>Sizes the feeder of a panel in another building: four wires in PVC, 225.39 and 250.32.</summary>
 public static class FeederSizing
 {
-    /// <summary>A feeder of an outbuilding with more than two circuits is rated at least this, 225.39(D).</summary>
-    public static Amps Least { get; } = new(60);
-
-    // Smallest rating that 310.12 knows.
-    private static readonly Amps LeastDwelling = new(100);
-
     /// <summary>Sizes one feeder in its pipe by the load it carries.</summary>
     public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Job job, CodeBook book)
     {
@@ -26,21 +20,22 @@ public static class FeederSizing
         var why = Because.Of("Why this breaker");
         foreach (var line in feeding.Chosen.Lines)
         {
-            why = why.Book($"{line.Text}: {line.Sum}", line.Counted.ToString(), line.Section);
+            why = why.Book($"{line.Text}: {line.Sum}", line.Counted.ToString(), line.Cite);
         }
 
-        why = why.Book("carried at 240 V", $"{feeding.Chosen.Total}, {amps}", "215.2(A), 215.3");
+        why = why.Book($"carried at {book.Supply.Between}", $"{feeding.Chosen.Total}, {amps}", book.Cite(RuleId.FeederConductors, RuleId.FeederProtection));
         var rating = book.StandardAtLeast(amps) ?? amps;
-        if (rating < Least && run.From.Place.Structure != run.To.Place.Structure)
+        var least = book.Service.LeastOfBuilding;
+        if (rating < least && run.From.Place.Structure != run.To.Place.Structure)
         {
-            rating = Least;
-            why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", Least.ToString(), "225.39(D)");
+            rating = least;
+            why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", least.ToString(), book.Cite(RuleId.BuildingOfMany));
         }
 
         if (routed.Circuit.ByLugs)
         {
             rating = job.Panels.First(p => p.Id == routed.Circuit.Panel).Rating;
-            why = why.Book($"no breaker of its own: on feed-through lugs behind the main of panel {routed.Circuit.Panel}", rating.ToString(), "215.3, 240.21");
+            why = why.Book($"no breaker of its own: on feed-through lugs behind the main of panel {routed.Circuit.Panel}", rating.ToString(), book.Cite(RuleId.FeederProtection, RuleId.WhereProtected));
         }
         else if (job.Pins.Breakers.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pinned)
         {
@@ -52,37 +47,38 @@ public static class FeederSizing
         var worst = raceway.Worst(run);
         Figure<Amps> Able(Gauge gauge) => Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75 ? Column.C75 : Column.C60, book, metal, worst.Where);
         // 310.12: what carries a whole dwelling may have 83 per cent of its rating, from 100 A.
-        var dwelling = feeding.CarriesDwelling && rating >= LeastDwelling;
-        var share = new Amps(rating.Value * .83m);
+        var dwelling = feeding.CarriesDwelling && book.Service.EasesWholeDwelling(rating);
+        var share = book.Service.WholeDwelling * rating;
         bool Carries(Amps able) => dwelling ? able >= share : able >= amps && book.Protects(rating, able, false);
-        var needed = Gauge.All.Where(g => Tables.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Carries(Able(g).Value)
-            && (CodeBook.SmallConductorLimit(g, metal) is not Amps limit || rating <= limit)));
+        var needed = Gauge.All.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Carries(Able(g).Value)
+            && book.SuitsSmallConductor(rating, g, metal)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
         {
-            gauge = Tables.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
+            gauge = book.Conductors.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
             conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
         }
 
         var ampacity = Able(gauge);
-        var ground = Grounding.For(rating, gauge, needed, metal);
-        var lost = VoltageDrop.Of(amps, gauge, run.Length.Value, metal);
+        var ground = Grounding.For(rating, gauge, needed, book, metal);
+        var lost = VoltageDrop.Of(amps, gauge, run.Length.Value, book, metal);
         var drop = VoltageDrop.Share(lost, load.Volts);
         return new()
         {
             Routed = routed,
+            Book = book,
             Metal = metal,
-            Breaker = new(rating, routed.Circuit.ByLugs ? why : why.Book("next standard size", rating.ToString(), "240.6(A)")),
+            Breaker = new(rating, routed.Circuit.ByLugs ? why : why.Book("next standard size", rating.ToString(), book.Cite(RuleId.StandardRatings))),
             Gauge = new(gauge, dwelling
-                ? conductorWhy.Then(ampacity.Why).Book($"carries the whole dwelling: 83 % of {rating}", $"{share} ≤ {ampacity.Value}", book.DwellingConductorSection)
-                : conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", "240.4(B)")),
+                ? conductorWhy.Then(ampacity.Why).Book($"carries the whole dwelling: {book.Service.WholeDwelling} of {rating}", $"{share} ≤ {ampacity.Value}", book.Cite(RuleId.DwellingConductors))
+                : conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", book.Cite(RuleId.NextSizeUp))),
             HomeRunGauge = gauge,
             Ampacity = ampacity,
             VoltsAtPanel = load.Volts,
             VoltsAt = [],
             Through = ImmutableDictionary<string, Amps>.Empty.Add(run.Id, amps),
-            Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", "Chapter 9 Table 8")),
+            Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
             Ground = ground,
             Feeding = feeding,
         };

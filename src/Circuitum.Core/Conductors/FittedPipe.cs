@@ -15,7 +15,7 @@ namespace Circuitum.Core.Conductors;
 public sealed record FittedPipe(Raceway Raceway, ImmutableArray<PulledConductors> Contents, ConduitSum? Sum, Figure<string> Size)
 {
     /// <summary>Hands every circuit in a pipe the pipe, sized for all that is in it.</summary>
-    public static ImmutableArray<SizedCircuit> Fit(ImmutableArray<SizedCircuit> circuits, ImmutableArray<Raceway> raceways)
+    public static ImmutableArray<SizedCircuit> Fit(ImmutableArray<SizedCircuit> circuits, ImmutableArray<Raceway> raceways, CodeBook book)
     {
         if (raceways.IsEmpty)
         {
@@ -23,24 +23,24 @@ public sealed record FittedPipe(Raceway Raceway, ImmutableArray<PulledConductors
         }
 
         var byKey = circuits.ToDictionary(c => c.Circuit.Key);
-        var fitted = raceways.Select(r => Of(r, byKey)).SelectMany(f => f.Raceway.Runs.Select(r => (r.Circuit, f))).ToDictionary(x => x.Circuit, x => x.f);
+        var fitted = raceways.Select(r => Of(r, byKey, book)).SelectMany(f => f.Raceway.Runs.Select(r => (r.Circuit, f))).ToDictionary(x => x.Circuit, x => x.f);
         return [.. circuits.Select(c => fitted.TryGetValue(c.Circuit.Key, out var pipe) ? c with { Pipe = pipe } : c)];
     }
 
     /// <summary>Every pipe that circuits are pulled in, once.</summary>
     public static IEnumerable<FittedPipe> Each(IEnumerable<SizedCircuit> circuits) => circuits.Select(c => c.Pipe).OfType<FittedPipe>().DistinctBy(p => p.Raceway.Pipe.Id);
 
-    private static FittedPipe Of(Raceway raceway, Dictionary<CircuitKey, SizedCircuit> byKey)
+    private static FittedPipe Of(Raceway raceway, Dictionary<CircuitKey, SizedCircuit> byKey, CodeBook book)
     {
         var kind = ConduitFill.NameOf(raceway.Pipe.Kind, true);
         if (raceway.Jacketed)
         {
-            return new(raceway, [], null, new($"{kind} by the cable's width", Because.Of("Why this pipe").Book("one cable fills 53 % at most, two 31 %, more 40 %, each by its larger width as its maker gives it", "measure it", "Chapter 9 Table 1, note 9")));
+            return new(raceway, [], null, new($"{kind} by the cable's width", Because.Of("Why this pipe").Book("one cable fills 53 % at most, two 31 %, more 40 %, each by its larger width as its maker gives it", "measure it", book.Cite(RuleId.PipeOneCable))));
         }
 
         ImmutableArray<PulledConductors> contents = [.. raceway.Runs.SelectMany(r => In(byKey[r.Circuit], r)).GroupBy(c => c.Gauge).OrderByDescending(g => g.Key).Select(g => new PulledConductors(g.Sum(c => c.Count), g.Key))];
         var pull = raceway.Pulls.MaxBy(p => p.Degrees)!;
-        var sum = ConduitFill.Size(raceway.Pipe.Kind, contents, [.. pull.Bends.Select(b => b.Degrees)], pull.Long);
+        var sum = ConduitFill.Size(raceway.Pipe.Kind, contents, [.. pull.Bends.Select(b => b.Degrees)], pull.Long, book);
         return new(raceway, contents, sum, new(sum.Trade is null ? $"{kind} larger than 2 in" : $"{sum.Trade} in {kind}", sum.Why));
     }
 

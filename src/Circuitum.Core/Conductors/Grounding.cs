@@ -11,16 +11,17 @@ public static class Grounding
     /// <param name="rating">The overcurrent device.</param>
     /// <param name="installed">The circuit conductor pulled, copper.</param>
     /// <param name="needed">The circuit conductor that would have done.</param>
+    /// <param name="book">The rules.</param>
     /// <param name="metal">Of all of them; copper as usual.</param>
-    public static Gauge For(Amps rating, Gauge installed, Gauge needed, Metal metal = Metal.Copper)
+    public static Gauge For(Amps rating, Gauge installed, Gauge needed, CodeBook book, Metal metal = Metal.Copper)
     {
-        var table = Tables.EquipmentGround(rating, metal);
+        var table = book.Conductors.EquipmentGround(rating, metal);
         if (installed <= needed)
         {
             return table <= installed ? table : installed;
         }
 
-        var mils = Tables.CircularMil(table) * (Tables.CircularMil(installed) / (decimal)Tables.CircularMil(needed));
-        return Gauge.All.First(g => Tables.CircularMil(g) >= mils || g >= installed);
+        var mils = book.Conductors.CircularMil(table) * (book.Conductors.CircularMil(installed) / (decimal)book.Conductors.CircularMil(needed));
+        return Gauge.All.First(g => book.Conductors.CircularMil(g) >= mils || g >= installed);
     }
 }

@@ -16,6 +16,9 @@ public sealed record SizedCircuit
     /// <summary>The circuit and its runs.</summary>
     public required RoutedCircuit Routed { get; init; }
 
+    /// <summary>The rules it is sized by.</summary>
+    public required CodeBook Book { get; init; }
+
     /// <summary>Its overcurrent device.</summary>
     public required Figure<Amps> Breaker { get; init; }
 
@@ -107,8 +110,8 @@ public static class Sizing
     }
 
     /// <summary>Takes what feeders lose off the circuits behind them, and sizes every pipe for what is in it.</summary>
-    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways) =>
-        FittedPipe.Fit(Supply.Behind(sized), raceways);
+    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, CodeBook book) =>
+        FittedPipe.Fit(Supply.Behind(sized), raceways, book);
 
     private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
 
@@ -159,7 +162,7 @@ public static class Sizing
             .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3) && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
 
     /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
-    public static Gauge LeastFor(Amps rating) => Gauge.All.First(g => CodeBook.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : Tables.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
+    public static Gauge LeastFor(Amps rating, CodeBook book) => Gauge.All.First(g => book.Conductors.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : book.Conductors.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
 
     private static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
         mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
@@ -184,7 +187,7 @@ public static class Sizing
         var why = Because.Of("Why this conductor");
         if (jacket == Jacket.Underground)
         {
-            why = why.Book("UF cable: nonmetallic cable may not be in a damp place", "UF", "334.12(B)(4), 340.10");
+            why = why.Book("UF cable: nonmetallic cable may not be in a damp place", "UF", book.Cite(RuleId.NotInWetPipe, RuleId.UndergroundUse));
         }
 
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == circuit.Key) is { } pin)
@@ -195,8 +198,8 @@ public static class Sizing
         }
 
         why = mca is Amps plate
-            ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {plate}", "440.4(B), 440.32")
-            : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value)} AWG or larger", "240.4(D)").Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
+            ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {plate}", book.Cite(RuleId.CompressorMinimum, RuleId.CompressorConductors))
+            : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value, book)} AWG or larger", book.Cite(RuleId.SmallConductors)).Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
         why = why.Then(OtherWayRound(mca ?? (circuit.Load.PortableReceptacles ? breaker.Value : circuit.Load.Required), gauge, places, book, jacket));
         if (relieved.Spots > 0)
         {
@@ -209,6 +212,7 @@ public static class Sizing
         return Drops.Measure(new()
         {
             Routed = routed,
+            Book = book,
             Breaker = breaker,
             Gauge = new(gauge, why),
             HomeRunGauge = home,
@@ -216,7 +220,7 @@ public static class Sizing
             Mca = mca,
             ComesIn = comesIn,
             Ampacity = ampacity,
-            Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, home, needed) : null,
+            Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, home, needed, book) : null,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
             Through = [],
@@ -235,22 +239,22 @@ public static class Sizing
     // The same sum from the other end: the load divided by the factors, looked up once.
     private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket)
     {
-        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose, p.Bundled is not null || p.Piped is not null)).DefaultIfEmpty(1).Min();
+        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose, p.Bundled is not null || p.Piped is not null, book)).DefaultIfEmpty(1).Min();
         if (worst is 0 or >= 1)
         {
             return Because.Of("");
         }
 
         var column = jacket == Jacket.Underground ? Column.C60 : Column.C90;
-        var listed = Tables.Ampacity(gauge, Metal.Copper, column)!.Value;
+        var listed = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
         var divided = new Amps(load.Value / worst);
-        return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column", $"{divided} {(divided <= listed ? "≤" : ">")} {listed}", book.AmpacityTable);
+        return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column", $"{divided} {(divided <= listed ? "≤" : ">")} {listed}", book.Cite(RuleId.AmpacityTable));
     }
 
     private static Because Verdict(Circuit circuit, Amps rating, Amps ampacity, CodeBook book) =>
-        rating <= ampacity ? Because.Of("").Book("protected by its breaker", $"{rating} ≤ {ampacity}", "240.4")
-        : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("").Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(), "240.4(B)")
-        : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", "240.4");
+        rating <= ampacity ? Because.Of("").Book("protected by its breaker", $"{rating} ≤ {ampacity}", book.Cite(RuleId.ConductorProtection))
+        : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("").Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(), book.Cite(RuleId.NextSizeUp))
+        : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", book.Cite(RuleId.ConductorProtection));
 
     private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket, Amps? mca = null)
     {
@@ -267,7 +271,7 @@ public static class Sizing
     }
 
     private static bool Serves(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book) =>
-        (CodeBook.SmallConductorLimit(gauge, Metal.Copper) is not Amps limit || breaker <= limit)
+        (book.Conductors.SmallConductorLimit(gauge, Metal.Copper) is not Amps limit || breaker <= limit)
         && ampacity >= circuit.Load.Required
         && book.Protects(breaker, ampacity, circuit.Load.PortableReceptacles);
 

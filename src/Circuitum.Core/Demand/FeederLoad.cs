@@ -3,6 +3,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
@@ -26,42 +27,42 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
 
     private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
-        var list = Listing.OfFeeder(panel, circuits, house, survey, job);
+        var list = Listing.OfFeeder(panel, circuits, house, survey, job, book);
         if (Listing.InOutbuilding(panel, house))
         {
             var feeder = circuits.First(c => c.Feeds == panel.Id);
-            return new(panel.Id, list, new(LoadMethod.Standard, [.. AllOfIt(feeder, job.Behind(panel.Id).SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey)]), null, false, LoadMethod.Standard);
+            return new(panel.Id, list, new(LoadMethod.Standard, book.Supply.Between, [.. AllOfIt(feeder, job.Behind(panel.Id).SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey, book)]), null, false, LoadMethod.Standard);
         }
 
         var whole = Listing.CarriesDwelling(panel, circuits, house, survey, job);
         var standard = StandardMethod.Of(list, book);
         // Part III leaves 125 per cent of what runs three hours to 215.2 and 215.3; heat is at 100 by 220.51.
         var vehicles = list.Sum(LoadKind.Vehicle);
-        var continuous = vehicles.Value == 0 ? standard : standard with { Lines = standard.Lines.Add(new("vehicle charging runs three hours", $"{vehicles} × 25 %", new(vehicles.Value / 4), "215.2(A)(1), 625.42", new(0))) };
-        return new(panel.Id, list, continuous, OptionalMethod.Of(list), whole, whole ? job.Service.Method : LoadMethod.Standard);
+        var continuous = vehicles.Value == 0 ? standard : standard with { Lines = standard.Lines.Add(new("vehicle charging runs three hours", $"{vehicles} × 25 %", new(vehicles.Value / 4), book.Cite(RuleId.FeederContinuous, RuleId.VehicleContinuous), new(0))) };
+        return new(panel.Id, list, continuous, OptionalMethod.Of(list, book), whole, whole ? job.Service.Method : LoadMethod.Standard);
     }
 
     // An outbuilding has no demand factors of its own: all of it, as 215.2 and 220.50 add to it.
-    private static IEnumerable<LoadLine> AllOfIt(Circuit feeder, IEnumerable<TakenSpace> before, Survey survey)
+    private static IEnumerable<LoadLine> AllOfIt(Circuit feeder, IEnumerable<TakenSpace> before, Survey survey, CodeBook book)
     {
         var (load, stood) = (feeder.Load, before.Select(t => t.Load).Total());
         // 220.61: nothing of what has 240 V alone.
-        var neutral = load.Items.Where(i => survey[i.Box].Plates.FirstOrDefault(p => p.Name == i.Name) is not { Volts.Value: > 120, Neutral: false }).Select(i => i.Load).Total();
-        yield return new("everything the panel feeds", load.Connected.ToString(), load.Connected, "220.40", neutral);
+        var neutral = load.Items.Where(i => survey[i.Box].Plates.FirstOrDefault(p => p.Name == i.Name) is not { Neutral: false } p || !book.Supply.IsAcross(p.Volts)).Select(i => i.Load).Total();
+        yield return new("everything the panel feeds", load.Connected.ToString(), load.Connected, book.Cite(RuleId.FeederLoads), neutral);
         if (stood.Value > 0)
         {
-            yield return new("what stood there before", stood.ToString(), stood, "220.40", stood);
+            yield return new("what stood there before", stood.ToString(), stood, book.Cite(RuleId.FeederLoads), stood);
         }
 
         var continuous = load.Items.Where(i => i.Continuous).Select(i => i.Load).Total();
         if (continuous.Value > 0)
         {
-            yield return new("what runs three hours", $"{continuous} × 25 %", new(continuous.Value / 4), "215.2(A)(1)", new(0));
+            yield return new("what runs three hours", $"{continuous} × 25 %", new(continuous.Value / 4), book.Cite(RuleId.FeederContinuous), new(0));
         }
 
         if (load.Items.Where(i => survey[i.Box].Plates.Any(p => p.Motor && p.Name == i.Name)).MaxBy(i => i.Load.Value) is { } motor)
         {
-            yield return new($"largest motor, {motor.Name}", $"{motor.Load} × 25 %", new(motor.Load.Value / 4), "220.50", new(0));
+            yield return new($"largest motor, {motor.Name}", $"{motor.Load} × 25 %", new(motor.Load.Value / 4), book.Cite(RuleId.LargestMotor), new(0));
         }
     }
 }

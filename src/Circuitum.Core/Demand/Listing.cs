@@ -4,6 +4,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Demand;
@@ -12,9 +13,9 @@ namespace Circuitum.Core.Demand;
 public static class Listing
 {
     /// <summary>Everything of the dwelling, and each outbuilding with all that its circuits carry.</summary>
-    public static LoadList OfService(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job)
+    public static LoadList OfService(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
-        var list = Of(circuits, survey.FloorArea, job.Panels, house, survey, job);
+        var list = Of(circuits, survey.FloorArea, job.Panels, house, survey, job, book);
         return list with
         {
             Area = new(list.Area.Value + job.Service.ExistingArea.Value),
@@ -27,7 +28,7 @@ public static class Listing
     }
 
     /// <summary>What is drawn, without what stood there before: it comes on top of a measured demand (220.87).</summary>
-    public static LoadList OfDrawn(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job) => Of(circuits, survey.FloorArea, [], house, survey, job);
+    public static LoadList OfDrawn(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) => Of(circuits, survey.FloorArea, [], house, survey, job, book);
 
     /// <summary>What a panel feeds, itself and through the panels behind it.</summary>
     /// <param name="panel">The panel.</param>
@@ -35,13 +36,14 @@ public static class Listing
     /// <param name="house">The house.</param>
     /// <param name="survey">The boxes.</param>
     /// <param name="job">The job.</param>
-    public static LoadList OfFeeder(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job)
+    /// <param name="book">The rules.</param>
+    public static LoadList OfFeeder(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var behind = job.Behind(panel.Id).ToFrozenSet();
         ImmutableArray<Circuit> own = [.. circuits.Where(c => behind.Contains(c.Panel))];
         // A room is counted with every panel that lights it or feeds its receptacles.
         var rooms = own.Where(c => c.IsGeneral || c.Kind == CircuitKind.Bathroom).SelectMany(c => c.Boxes).Select(b => survey[b].Room.Room.Id).ToFrozenSet();
-        return Of(own, Surveying.FloorArea(house, rooms.Contains), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job);
+        return Of(own, Surveying.FloorArea(house, rooms.Contains), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job, book);
     }
 
     /// <summary>True when a panel and those behind it feed everything of the dwelling: then its feeder is sized as a service is (220.82(A), 310.12).</summary>
@@ -52,14 +54,14 @@ public static class Listing
             && job.Panels.All(p => behind.Contains(p.Id) || p.Taken.IsEmpty);
     }
 
-    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, ImmutableArray<Panel> panels, FramedHouse house, Survey survey, Job job)
+    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, ImmutableArray<Panel> panels, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var branch = circuits.Where(c => c.Kind != CircuitKind.Feeder).ToList();
         var on = branch.SelectMany(c => c.Boxes).ToHashSet();
         var own = survey.Boxes.Where(b => on.Contains(b.Box.Id) && !Accessory(b, house)).ToList();
         var heatPump = own.SelectMany(b => b.Plates).Any(p => p.Appliance == Appliance.HeatPump) && job.Service.OutdoorUnitHeats;
         var before = panels.Where(p => !InOutbuilding(p, house)).SelectMany(p => p.Taken).ToList();
-        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump)).OfType<ListedLoad>(), .. before.Select(Listed).OfType<ListedLoad>()];
+        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump, book)).OfType<ListedLoad>(), .. before.Select(t => Listed(t, book)).OfType<ListedLoad>()];
         var outbuildings = branch.SelectMany(c => c.Load.Items.Select(i => (Box: survey[i.Box], i.Load))).Where(x => Accessory(x.Box, house)).Select(x => (x.Box.Place.Structure, x.Load))
             .Concat(panels.Where(p => InOutbuilding(p, house)).Select(p => (house.Room(p.Room).Structure, Load: p.Taken.Select(t => t.Load).Total())).Where(x => x.Load.Value > 0))
             .GroupBy(x => x.Structure).OrderBy(g => g.Key).Select(g => new ListedLoad(house.Structures[g.Key].Structure.Name, LoadKind.Outbuilding, g.Select(x => x.Load).Total()) { Neutral = true });
@@ -79,12 +81,12 @@ public static class Listing
     private static bool Accessory(PlacedBox box, FramedHouse house) => house.Structures[box.Place.Structure].Structure.Accessory;
 
     // What is plugged in anywhere is in the 3 VA a square foot and the 1500s; what is fastened in place is counted by itself.
-    private static ListedLoad? Listed(Nameplate plate, bool heatPump)
+    private static ListedLoad? Listed(Nameplate plate, bool heatPump, CodeBook book)
     {
         LoadKind? kind = plate.Appliance switch
         {
-            Appliance.Range or Appliance.Cooktop or Appliance.Oven => Cooking(plate.Load),
-            Appliance.Dryer => plate.Volts.Value > 120 ? LoadKind.Dryer : null,
+            Appliance.Range or Appliance.Cooktop or Appliance.Oven => Cooking(plate.Load, book),
+            Appliance.Dryer => book.Supply.IsAcross(plate.Volts) ? LoadKind.Dryer : null,
             Appliance.SpaceHeater => LoadKind.SpaceHeat,
             Appliance.HeatPump => heatPump ? LoadKind.HeatPump : LoadKind.Cooling,
             Appliance.AirHandler => heatPump ? LoadKind.Supplement : LoadKind.SpaceHeat,
@@ -93,16 +95,16 @@ public static class Listing
             Appliance.GeneratorInlet => null,
             _ => plate.Cord ? null : LoadKind.Fixed,
         };
-        return kind is { } known ? new(plate.Name, known, plate.Load) { Motor = plate.Motor || plate.Appliance is Appliance.HeatPump, Neutral = plate.Volts.Value <= 120 || plate.Neutral } : null;
+        return kind is { } known ? new(plate.Name, known, plate.Load) { Motor = plate.Motor || plate.Appliance is Appliance.HeatPump, Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral } : null;
     }
 
     // Lights, receptacles, small appliances and laundry that stood there are in the area and the 1500s.
-    private static ListedLoad? Listed(TakenSpace taken)
+    private static ListedLoad? Listed(TakenSpace taken, CodeBook book)
     {
         LoadKind? kind = taken.Use switch
         {
             TakenUse.Fixed => LoadKind.Fixed,
-            TakenUse.Cooking => Cooking(taken.Load),
+            TakenUse.Cooking => Cooking(taken.Load, book),
             TakenUse.Dryer => LoadKind.Dryer,
             TakenUse.SpaceHeat => LoadKind.SpaceHeat,
             TakenUse.HeatPump => LoadKind.HeatPump,
@@ -113,5 +115,5 @@ public static class Listing
         return kind is { } known && taken.Load.Value > 0 ? new($"{taken.Description}, there before", known, taken.Load) { Motor = known is LoadKind.HeatPump or LoadKind.Cooling, Neutral = taken.Poles == 1 || known is LoadKind.Cooking or LoadKind.Dryer } : null;
     }
 
-    private static LoadKind Cooking(VoltAmps load) => load > CookingDemand.Least ? LoadKind.Cooking : LoadKind.Fixed;
+    private static LoadKind Cooking(VoltAmps load, CodeBook book) => load > book.Demand.LeastCooking ? LoadKind.Cooking : LoadKind.Fixed;
 }

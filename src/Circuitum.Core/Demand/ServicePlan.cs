@@ -33,9 +33,6 @@ public sealed record ServicePlan(LoadList List, LoadSum Standard, LoadSum Option
 /// <summary>Sizes the service.</summary>
 public static class ServiceSizing
 {
-    /// <summary>Smallest service of a one-family dwelling, 230.79(C).</summary>
-    public static Amps Least { get; } = new(100);
-
     /// <summary>The service of a job by what it carries.</summary>
     /// <param name="circuits">Every circuit.</param>
     /// <param name="house">The house.</param>
@@ -44,16 +41,16 @@ public static class ServiceSizing
     /// <param name="book">The edition.</param>
     public static ServicePlan Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
-        var list = Listing.OfService(circuits, house, survey, job);
+        var list = Listing.OfService(circuits, house, survey, job, book);
         var service = job.Service;
-        var (standard, optional) = (StandardMethod.Of(list, book), service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate) : OptionalMethod.Of(list));
+        var (standard, optional) = (StandardMethod.Of(list, book), service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate, book) : OptionalMethod.Of(list, book));
         // What stood there is in the measured peak; what is drawn comes on top, unless it was measured too.
-        var measured = service.MeasuredPeak is Amps peak ? OptionalMethod.OfMeasured(peak, service.DrawnWasMeasured ? null : Listing.OfDrawn(circuits, house, survey, job), service.Future) : null;
+        var measured = service.MeasuredPeak is Amps peak ? OptionalMethod.OfMeasured(peak, service.DrawnWasMeasured ? null : Listing.OfDrawn(circuits, house, survey, job, book), service.Future, book) : null;
         var chosen = service.Method == LoadMethod.Optional ? measured ?? optional : standard;
         var metal = service.Metal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         ServiceSize Size(Amps rating) => SizeOf(rating, chosen.Current, metal, book);
         return new(list, standard, optional, measured, service.Method,
-            [.. ServiceTables.DwellingRatings.Where(r => r >= chosen.Current && r >= Least).Take(2).Select(Size)],
+            [.. book.Service.Ratings.Where(r => r >= chosen.Current && r >= book.Service.Least).Take(2).Select(Size)],
             Size(job.Panels.First(p => p.FedFrom is null).Rating));
     }
 
@@ -61,22 +58,22 @@ public static class ServiceSizing
     {
         var why = Because.Of("Why this conductor");
         Gauge conductor;
-        if (ServiceTables.DwellingConductor(rating, metal) is Gauge listed)
+        if (book.Service.DwellingConductor(rating, metal) is Gauge listed)
         {
             conductor = listed;
-            why = why.Book($"carries the whole dwelling's load; 83 % of {rating}", $"{listed} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{book.DwellingConductorSection}, its table");
+            why = why.Book($"carries the whole dwelling's load; {book.Service.WholeDwelling} of {rating}", $"{listed} {(metal == Metal.Copper ? "copper" : "aluminium")}", book.Cite(RuleId.DwellingConductors).With("its table"));
         }
         else
         {
             // A rating the table has not: the 75 °C column, 83 per cent.
-            var needed = new Amps(rating.Value * .83m);
-            conductor = Gauge.All.FirstOrDefault(g => Tables.Ampacity(g, metal, Column.C75) is Amps able && able >= needed, Gauge.All[^1]);
-            why = why.Book($"83 % of {rating}, 75 °C column", $"{needed}: {conductor}", $"{book.DwellingConductorSection}, {book.AmpacityTable}");
+            var needed = book.Service.WholeDwelling * rating;
+            conductor = Gauge.All.FirstOrDefault(g => book.Conductors.Ampacity(g, metal, Column.C75) is Amps able && able >= needed, Gauge.All[^1]);
+            why = why.Book($"{book.Service.WholeDwelling} of {rating}, 75 °C column", $"{needed}: {conductor}", book.Cite(RuleId.DwellingConductors, RuleId.AmpacityTable));
         }
 
-        var electrode = ServiceTables.ElectrodeConductor(conductor, metal);
-        return new(rating, new(rating.Value - load.Value), new(conductor, why), new(electrode, Because.Of("Why this electrode conductor")
-            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{electrode} copper", "Table 250.66")
-            .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "", "250.66(A), (B)")));
+        var electrode = book.Service.ElectrodeConductor(conductor, metal);
+        return new(rating, rating - load, new(conductor, why), new(electrode, Because.Of("Why this electrode conductor")
+            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{electrode} copper", book.Cite(RuleId.ElectrodeConductor))
+            .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "", book.Cite(RuleId.ElectrodeConductorLimits))));
     }
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
@@ -11,11 +12,11 @@ public static class StandardMethod
     /// <summary>The sum, line by line.</summary>
     /// <param name="list">What the service carries.</param>
     /// <param name="book">The edition.</param>
-    public static LoadSum Of(LoadList list, CodeBook book) => new(LoadMethod.Standard, [.. Lines(list, book)]);
+    public static LoadSum Of(LoadList list, CodeBook book) => new(LoadMethod.Standard, book.Supply.Between, [.. Lines(list, book)]);
 
     private static IEnumerable<LoadLine> Lines(LoadList list, CodeBook book)
     {
-        if (GeneralLoad(list).Value > 0)
+        if (GeneralLoad(list, book).Value > 0)
         {
             yield return Lighting(list, book);
         }
@@ -28,20 +29,20 @@ public static class StandardMethod
         var cooking = list.Of(LoadKind.Cooking).ToList();
         if (cooking.Count > 0)
         {
-            var (demand, sum) = CookingDemand.Of([.. cooking.Select(c => c.Load)]);
-            yield return new(string.Join(", ", cooking.Select(c => c.Name)), sum, demand, "220.55", Share(demand, 70, cooking.Exists(c => c.Neutral)));
+            var (demand, sum) = book.Demand.Cooking([.. cooking.Select(c => c.Load)]);
+            yield return new(string.Join(", ", cooking.Select(c => c.Name)), sum, demand, book.Cite(RuleId.CookingDemand), Share(demand, 70, cooking.Exists(c => c.Neutral)));
         }
 
         var dryers = list.Of(LoadKind.Dryer).ToList();
         if (dryers.Count > 0)
         {
             var each = dryers.Select(d => new VoltAmps(Math.Max(5000, d.Load.Value))).Total();
-            var percent = ServiceTables.Dryers(dryers.Count);
-            var counted = new VoltAmps(each.Value * percent / 100);
-            yield return new(string.Join(", ", dryers.Select(d => d.Name)), $"5000 VA or nameplate, the larger: {each}{(percent == 100 ? "" : $" × {percent} %")}", counted, "220.54", Share(counted, 70, dryers.Exists(d => d.Neutral)));
+            var percent = book.Demand.Dryers(dryers.Count);
+            var counted = percent * each;
+            yield return new(string.Join(", ", dryers.Select(d => d.Name)), $"5000 VA or nameplate, the larger: {each}{(percent.Value == 100 ? "" : $" × {percent}")}", counted, book.Cite(RuleId.DryerDemand), Share(counted, 70, dryers.Exists(d => d.Neutral)));
         }
 
-        var (climate, motors) = Climate(list);
+        var (climate, motors) = Climate(list, book);
         if (climate is not null)
         {
             yield return climate;
@@ -50,20 +51,20 @@ public static class StandardMethod
         var vehicles = list.Of(LoadKind.Vehicle).ToList();
         if (vehicles.Count > 0)
         {
-            var counted = vehicles.Select(v => new VoltAmps(Math.Max(book.LeastVehicle.Value, v.Load.Value))).Total();
-            yield return new(string.Join(", ", vehicles.Select(v => v.Name)), book.LeastVehicle.Value == 0 ? "nameplate" : $"{book.LeastVehicle} or nameplate, the larger", counted, book.LeastVehicle.Value == 0 ? "220.14(A)" : "220.57", new(0));
+            var counted = vehicles.Select(v => new VoltAmps(Math.Max(book.Demand.LeastVehicle.Value, v.Load.Value))).Total();
+            yield return new(string.Join(", ", vehicles.Select(v => v.Name)), book.Demand.LeastVehicle.Value == 0 ? "nameplate" : $"{book.Demand.LeastVehicle} or nameplate, the larger", counted, book.Demand.LeastVehicle.Value == 0 ? book.Cite(RuleId.NameplateLoad) : book.Cite(RuleId.VehicleLoad), new(0));
         }
 
         foreach (var building in list.Of(LoadKind.Outbuilding))
         {
-            yield return new(building.Name, "all of it", building.Load, "220.40", building.Neutral ? building.Load : new(0));
+            yield return new(building.Name, "all of it", building.Load, book.Cite(RuleId.FeederLoads), building.Neutral ? building.Load : new(0));
         }
 
         var running = list.Loads.Where(l => l.Motor && l.Kind is LoadKind.Fixed or LoadKind.Outbuilding).Concat(motors).Where(l => l.Motor).OrderByDescending(l => l.Load).FirstOrDefault();
         if (running is not null)
         {
             var quarter = new VoltAmps(running.Load.Value / 4);
-            yield return new($"largest motor, {running.Name}", $"{running.Load} × 25 %", quarter, "220.50", running.Neutral ? quarter : new(0));
+            yield return new($"largest motor, {running.Name}", $"{running.Load} × 25 %", quarter, book.Cite(RuleId.LargestMotor), running.Neutral ? quarter : new(0));
         }
 
         foreach (var line in Allowed(list.Future))
@@ -75,41 +76,44 @@ public static class StandardMethod
     /// <summary>3 VA/ft², 1500 VA a small-appliance and a laundry circuit: 3000 at 100 per cent, to 120 000 at 35, the rest at 25.</summary>
     private static LoadLine Lighting(LoadList list, CodeBook book)
     {
-        var general = GeneralLoad(list);
+        var general = GeneralLoad(list, book);
         var demand = Math.Min(3000, general.Value) + (Math.Clamp(general.Value - 3000, 0, 117_000) * .35m) + (Math.Max(0, general.Value - 120_000) * .25m);
-        return new("lighting, receptacles, small appliances, laundry", $"{GeneralSum(list)}; 3000 + 35 % of the rest{(general.Value > 120_000 ? " to 120 000, 25 % beyond" : "")}", new(demand), $"{book.LightingLoadSection}, 220.52, {book.LightingDemandSection}", new(demand));
+        return new("lighting, receptacles, small appliances, laundry", $"{GeneralSum(list, book)}; 3000 + 35 % of the rest{(general.Value > 120_000 ? " to 120 000, 25 % beyond" : "")}", new(demand), book.Cite(RuleId.LightingLoad, RuleId.SmallApplianceLoad, RuleId.LightingDemand), new(demand));
     }
 
+    /// <summary>On whose word a reserve is in the sum.</summary>
+    public const string TheCrew = "the crew";
+
     /// <summary>What the crew allows for what may come: both methods end with it, whole.</summary>
-    internal static IEnumerable<LoadLine> Allowed(VoltAmps future) => future.Value > 0 ? [new("allowed for what may come", "at 100 %", future, "the crew", new(0))] : [];
+    internal static IEnumerable<LoadLine> Allowed(VoltAmps future) => future.Value > 0 ? [new("allowed for what may come", "at 100 %", future, TheCrew, new(0))] : [];
 
     /// <summary>Before demand factors: both methods begin with it.</summary>
-    internal static VoltAmps GeneralLoad(LoadList list) => new((list.Area.Value * 3) + (1500 * list.SmallApplianceCircuits) + (1500 * list.LaundryCircuits));
+    internal static VoltAmps GeneralLoad(LoadList list, CodeBook book) => new(book.Division.GeneralLoad(list.Area).Value + (1500 * list.SmallApplianceCircuits) + (1500 * list.LaundryCircuits));
 
     /// <summary>Its arithmetic.</summary>
-    internal static string GeneralSum(LoadList list) => $"{list.Area} × 3 VA + {list.SmallApplianceCircuits} × 1500 + {list.LaundryCircuits} × 1500 = {GeneralLoad(list)}";
+    internal static string GeneralSum(LoadList list, CodeBook book) => $"{list.Area} × 3 VA + {list.SmallApplianceCircuits} × 1500 + {list.LaundryCircuits} × 1500 = {GeneralLoad(list, book)}";
 
     private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook book)
     {
-        List<ListedLoad> all = [.. list.Of(LoadKind.Fixed)], counted = all.FindAll(l => book.CountsTowardsFour(l.Load, false)), others = all.FindAll(l => !book.CountsTowardsFour(l.Load, false));
+        List<ListedLoad> all = [.. list.Of(LoadKind.Fixed)], counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, false)), others = all.FindAll(l => !book.Demand.CountsTowardsFour(l.Load, false));
         if (counted.Count > 0)
         {
             var sum = counted.Select(l => l.Load).Total();
             var four = counted.Count >= 4;
             var taken = new VoltAmps(four ? sum.Value * .75m : sum.Value);
             var neutral = counted.Where(l => l.Neutral).Select(l => l.Load).Total();
-            yield return new(string.Join(", ", counted.Select(l => l.Name)), four ? $"{counted.Count} fixed: {sum} × 75 %" : $"{counted.Count} fixed, fewer than four: {sum}", taken, four ? "220.53" : "220.14(A)", four ? new(neutral.Value * .75m) : neutral);
+            yield return new(string.Join(", ", counted.Select(l => l.Name)), four ? $"{counted.Count} fixed: {sum} × 75 %" : $"{counted.Count} fixed, fewer than four: {sum}", taken, four ? book.Cite(RuleId.FourAppliances) : book.Cite(RuleId.NameplateLoad), four ? new(neutral.Value * .75m) : neutral);
         }
 
         if (others.Count > 0)
         {
             var sum = others.Select(l => l.Load).Total();
-            yield return new(string.Join(", ", others.Select(l => l.Name)), $"under 500 W: {sum}", sum, "220.14(A)", others.Where(l => l.Neutral).Select(l => l.Load).Total());
+            yield return new(string.Join(", ", others.Select(l => l.Name)), $"under 500 W: {sum}", sum, book.Cite(RuleId.NameplateLoad), others.Where(l => l.Neutral).Select(l => l.Load).Total());
         }
     }
 
     // 220.60: only the larger of what never runs together; heating at 100 per cent, 220.51. A heat pump runs with its supplement.
-    private static (LoadLine? Line, IEnumerable<ListedLoad> Motors) Climate(LoadList list)
+    private static (LoadLine? Line, IEnumerable<ListedLoad> Motors) Climate(LoadList list, CodeBook book)
     {
         var (heating, cooling) = (list.Heating, list.Cooling);
         if (heating.Value == 0 && cooling.Value == 0)
@@ -119,7 +123,7 @@ public static class StandardMethod
 
         var heat = heating >= cooling;
         var sum = heat ? $"heating {heating} against cooling {cooling}: the larger" : $"cooling {cooling} against heating {heating}: the larger";
-        return (new("heating or cooling", sum, heat ? heating : cooling, heat ? "220.51, 220.60" : "220.60", new(0)), list.Loads.Where(l => l.Kind == LoadKind.HeatPump || (!heat && l.Kind == LoadKind.Cooling)));
+        return (new("heating or cooling", sum, heat ? heating : cooling, heat ? book.Cite(RuleId.HeatingLoad, RuleId.NeverTogether) : book.Cite(RuleId.NeverTogether), new(0)), list.Loads.Where(l => l.Kind == LoadKind.HeatPump || (!heat && l.Kind == LoadKind.Cooling)));
     }
 
     private static VoltAmps Share(VoltAmps of, int percent, bool neutral) => new(neutral ? of.Value * percent / 100 : 0);

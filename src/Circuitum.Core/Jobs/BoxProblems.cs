@@ -132,9 +132,9 @@ public static partial class JobProblems
             yield break;
         }
 
-        if (plate.Volts.Value is not (120 or 240))
+        if (!SupplySystem.SplitPhase.Offered.Contains(plate.Volts))
         {
-            yield return new($"{where} “{plate.Name}”", $"volts must be 120 or 240; it is {plate.Volts.Value}");
+            yield return new($"{where} “{plate.Name}”", $"volts must be {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}; it is {plate.Volts.Value}");
         }
 
         if (plate.Load.Value is < 1 or > 50_000)

@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -16,7 +17,7 @@ internal static class Alarms
             {
                 if (!HasAlarm(draft, bedroom))
                 {
-                    yield return new(bedroom.Room.Id, "R314.3", $"{bedroom.Room.Name} has no smoke alarm.", "One in each bedroom, interconnected, on the house’s supply with a battery.", d => Place(d, bedroom, DeviceKind.SmokeAlarm)) { Act = "Place an alarm" };
+                    yield return new(bedroom.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{bedroom.Room.Name} has no smoke alarm.", "One in each bedroom, interconnected, on the house’s supply with a battery.", d => Place(d, bedroom, DeviceKind.SmokeAlarm)) { Act = "Place an alarm" };
                 }
             }
 
@@ -27,12 +28,12 @@ internal static class Alarms
             {
                 if (!HasAlarm(draft, room))
                 {
-                    yield return new(room.Room.Id, "R314.3", $"{room.Room.Name}, outside the bedrooms, has no smoke alarm.", "One outside each sleeping area.", d => Place(d, room, monoxide ? DeviceKind.SmokeCoAlarm : DeviceKind.SmokeAlarm)) { Act = "Place an alarm" };
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{room.Room.Name}, outside the bedrooms, has no smoke alarm.", "One outside each sleeping area.", d => Place(d, room, monoxide ? DeviceKind.SmokeCoAlarm : DeviceKind.SmokeAlarm)) { Act = "Place an alarm" };
                 }
 
                 if (monoxide && !draft.In(room.Room.Id).Any(b => b.Devices.Any(x => x.Kind == DeviceKind.SmokeCoAlarm)))
                 {
-                    yield return new(room.Room.Id, "R315.3", $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", structure.Structure.FuelBurning ? "Something in this house burns fuel." : "A garage adjoins this house.", d => MakeMonoxide(d, room)) { Act = "Place an alarm" };
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms), $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", structure.Structure.FuelBurning ? "Something in this house burns fuel." : "A garage adjoins this house.", d => MakeMonoxide(d, room)) { Act = "Place an alarm" };
                 }
             }
 
@@ -41,7 +42,7 @@ internal static class Alarms
                 if (!level.Rooms.Any(r => HasAlarm(draft, r)))
                 {
                     var room = level.Rooms.OrderBy(r => r.Room.Use switch { RoomUse.Hall => 0, RoomUse.Stair => 1, RoomUse.Family => 2, RoomUse.Dining => 3, RoomUse.Kitchen or RoomUse.Bath or RoomUse.Garage or RoomUse.Sauna => 9, _ => 4 }).First();
-                    yield return new(room.Room.Id, "R314.3", $"{structure.Structure.Name}, {level.Level.Name.ToLowerInvariant()} has no smoke alarm.", "At least one on each level.", d => Place(d, room, DeviceKind.SmokeAlarm)) { Part = "level", Act = "Place an alarm" };
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{structure.Structure.Name}, {level.Level.Name.ToLowerInvariant()} has no smoke alarm.", "At least one on each level.", d => Place(d, room, DeviceKind.SmokeAlarm)) { Part = "level", Act = "Place an alarm" };
                 }
             }
         }

@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -15,7 +16,7 @@ internal static class CounterOutlets
         {
             foreach (var space in CounterSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => !s.Served))
             {
-                yield return new(room.Room.Id, "210.52(C)(1)", $"{room.Room.Name}: a point of the counter’s wall line is farther than 24 in from a receptacle.",
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.CounterReach), $"{room.Room.Name}: a point of the counter’s wall line is farther than 24 in from a receptacle.",
                     space.Receptacles.IsEmpty
                         ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; 12 in or wider needs at least {space.Least}."
                         : $"{space.Farthest} along the wall, at most 24\"; this counter of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.",
@@ -44,11 +45,11 @@ internal static class CounterOutlets
             for (var i = 0; i < room.Room.Fixtures.Length; i++)
             {
                 var fixture = room.Room.Fixtures[i];
-                var owed = fixture.Kind is FixtureKind.Island or FixtureKind.Peninsula ? draft.Book.IslandReceptacles(fixture.Width, fixture.Depth) : 0;
+                var owed = fixture.Kind is FixtureKind.Island or FixtureKind.Peninsula ? draft.Book.Outlets.OfIsland(fixture.Width, fixture.Depth) : 0;
                 var has = owed == 0 ? 0 : draft.In(room.Room.Id).Count(b => Serves(draft, room, fixture, b));
                 if (has < owed)
                 {
-                    yield return new(room.Room.Id, "210.52(C)(2)", $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has {(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.IslandReceptacles), $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has {(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
                         $"{fixture.Width} × {fixture.Depth}, {decimal.Round(fixture.Width.Feet * fixture.Depth.Feet, 1)} ft²: {owed} by this edition.", d => Place(d, room, fixture, has, owed))
                     {
                         Part = $"{i + 1}",

@@ -35,7 +35,7 @@ internal static class Entrances
                     continue;
                 }
 
-                yield return new(room.Room.Id, stair ? "210.70(A)(2)" : "switching", $"{room.Room.Name}: no switch at the {Words.Of(way.Opening.Opening.Kind)} {(way.Other is null ? "from outside" : $"from {way.Other.Room.Name}")}.",
+                yield return new(room.Room.Id, stair ? draft.Book.Cite(RuleId.LightingAtEntries) : "switching", $"{room.Room.Name}: no switch at the {Words.Of(way.Opening.Opening.Kind)} {(way.Other is null ? "from outside" : $"from {way.Other.Room.Name}")}.",
                     stair ? "A stair of six risers or more is switched at each level with an entry." : "You would cross the dark room to reach one. Places that work the same light become three-way and four-way switches.", d => Place(d, room, way, lamps))
                 {
                     Severity = stair ? Severity.Red : Severity.Amber, Part = way.Opening.Opening.Id, Act = "Place a switch there",

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 
 namespace Circuitum.Core.Layout;
 
@@ -57,22 +58,22 @@ public sealed record LayOut(ImmutableArray<RoomId> Rooms) : JobChange
 
 /// <summary>Puts what one tag asks for.</summary>
 /// <param name="Room">Where.</param>
-/// <param name="Section">The section that asks.</param>
+/// <param name="Cite">The rule that asks.</param>
 /// <param name="Part">Tells two things of one section in one room apart.</param>
-public sealed record PlaceOwed(RoomId Room, string Section, string Part) : JobChange
+public sealed record PlaceOwed(RoomId Room, Citation Cite, string Part) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var draft = new Draft(job, Framing.Frame(job));
-        var owed = Owing.Find(draft).FirstOrDefault(o => o.Room == Room && o.Section == Section && o.Part == Part) ?? throw new ChangeRefusedException("That is there already.");
+        var owed = Owing.Find(draft).FirstOrDefault(o => o.Room == Room && o.Cite == Cite && o.Part == Part) ?? throw new ChangeRefusedException("That is there already.");
         owed.Answer(draft);
         if (draft.Boxes.SequenceEqual(job.Boxes))
         {
             throw new ChangeRefusedException($"There is no free place for it in {draft.House.Room(Room).Room.Name}. Make room on a wall first.");
         }
 
-        phrase = $"Place what {Section} asks for in {draft.House.Room(Room).Room.Name}";
+        phrase = $"Place what {Cite} asks for in {draft.House.Room(Room).Room.Name}";
         return draft.Job;
     }
 }

@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -41,7 +42,7 @@ internal static class OutdoorOutlets
                     .ToList();
                 if (offered.Count > 0)
                 {
-                    yield return new(offered[0].Room.Room.Id, "210.52(E)(1)", $"{structure.Structure.Name}: no receptacle outdoors at the {where}.", $"One at the front and one at the back, at most 6-1/2 ft above grade; the {where} is to the {face.ToString().ToLowerInvariant()}.", d => offered.Any(o => Place(d, o.Room, o.Side, o.Wish)))
+                    yield return new(offered[0].Room.Room.Id, draft.Book.Cite(RuleId.OutdoorReceptacles), $"{structure.Structure.Name}: no receptacle outdoors at the {where}.", $"One at the front and one at the back, at most 6-1/2 ft above grade; the {where} is to the {face.ToString().ToLowerInvariant()}.", d => offered.Any(o => Place(d, o.Room, o.Side, o.Wish)))
                     {
                         Part = where,
                     };

@@ -6,11 +6,11 @@ namespace Circuitum.Core.Layout;
 
 /// <summary>Something a rule asks for in a room and that is not there.</summary>
 /// <param name="Room">Where.</param>
-/// <param name="Section">Section of the book, or the name of the practice.</param>
+/// <param name="Cite">Rule of the book, or the name of the practice.</param>
 /// <param name="Headline">What is missing, one sentence.</param>
 /// <param name="Arithmetic">The sum, and what to do.</param>
 /// <param name="Answer">Puts it there.</param>
-internal sealed record Owed(RoomId Room, string Section, string Headline, string Arithmetic, Action<Draft> Answer)
+internal sealed record Owed(RoomId Room, Citation Cite, string Headline, string Arithmetic, Action<Draft> Answer)
 {
     /// <summary>Red where the book asks, amber where the crew does.</summary>
     public Severity Severity { get; init; } = Severity.Red;

@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -26,7 +27,7 @@ internal static class RequiredOutlets
                     continue;
                 }
 
-                yield return new(room.Room.Id, "210.52(D)", $"{room.Room.Name}: no receptacle within 3 ft of the basin.", "On a wall or cabinet beside it, at most 12 in below the counter.", d => PlaceAtBasin(d, room, basin)) { Part = $"{i + 1}" };
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasinReceptacle), $"{room.Room.Name}: no receptacle within 3 ft of the basin.", "On a wall or cabinet beside it, at most 12 in below the counter.", d => PlaceAtBasin(d, room, basin)) { Part = $"{i + 1}" };
             }
         }
     }
@@ -67,7 +68,7 @@ internal static class RequiredOutlets
             (before, middle < reach ? places.Nearest(before, before.Clear - Length.FromInches(10), before.Clear - reach, before.Clear) : null),
         };
         var best = offered.Where(o => o.At is not null && FromBasin(room, basin, o.Side.At(o.At.Value)) <= ThreeFeet)
-            .OrderBy(o => draft.Book.KeepsReceptaclesOffTubs && InTubZone(room, o.Side.At(o.At!.Value)) ? 1 : 0).FirstOrDefault();
+            .OrderBy(o => draft.Book.Outlets.KeepsReceptaclesOffTubs && InTubZone(room, o.Side.At(o.At!.Value)) ? 1 : 0).FirstOrDefault();
         if (best.At is Length at)
         {
             draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = best.Side.Number, Offset = at, Height = draft.Rules.CounterHeight, Devices = [new() { Kind = DeviceKind.Duplex }] });
@@ -92,23 +93,23 @@ internal static class RequiredOutlets
             var bays = room.Room.Use == RoomUse.Garage ? Math.Max(1, room.Sides.SelectMany(s => s.Openings).Where(o => o.Opening.Kind == OpeningKind.GarageDoor).Sum(o => o.Opening.Width >= Length.FromFeet(12) ? 2 : 1)) : 0;
             if (general < bays)
             {
-                yield return new(room.Room.Id, "210.52(G)(1)", $"{room.Room.Name}: {bays} vehicle bay{(bays == 1 ? "" : "s")}, {(general == 0 ? "no receptacle" : $"{general} receptacle{(general == 1 ? "" : "s")}")}.", "One for each bay, at most 5-1/2 ft high.", d => Spread(d, room, bays - general, Length.FromInches(48)));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.GarageReceptacle), $"{room.Room.Name}: {bays} vehicle bay{(bays == 1 ? "" : "s")}, {(general == 0 ? "no receptacle" : $"{general} receptacle{(general == 1 ? "" : "s")}")}.", "One for each bay, at most 5-1/2 ft high.", d => Spread(d, room, bays - general, Length.FromInches(48)));
             }
             else if (room.Room.Use == RoomUse.Laundry && !any)
             {
-                yield return new(room.Room.Id, "210.52(F)", $"{room.Room.Name}: no receptacle for the laundry.", "At least one, within 6 ft of the machine (210.50(C)).", d => AtFixture(d, room, FixtureKind.Washer));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LaundryReceptacle), $"{room.Room.Name}: no receptacle for the laundry.", $"At least one, within 6 ft of the machine ({draft.Book.Cite(RuleId.LaundryWithinReach)}).", d => AtFixture(d, room, FixtureKind.Washer));
             }
             else if (room.Room.Use == RoomUse.UnfinishedBasement && general == 0)
             {
-                yield return new(room.Room.Id, "210.52(G)(3)", $"{room.Room.Name}: no receptacle.", "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasementReceptacle), $"{room.Room.Name}: no receptacle.", "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
             }
             else if (accessory && general == 0 && !draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms).Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Kind.IsGeneralReceptacle()))))
             {
-                yield return new(room.Room.Id, "210.52(G)(2)", $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.", d => Spread(d, room, 1, Length.FromInches(48)));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.AccessoryReceptacle), $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.", d => Spread(d, room, 1, Length.FromInches(48)));
             }
             else if (room.Room.Use == RoomUse.Hall && length >= Length.FromFeet(10) && general == 0)
             {
-                yield return new(room.Room.Id, "210.52(H)", $"{room.Room.Name}: a hall of 10 ft or more without a receptacle.", $"{length} ≥ 10'-0\": at least one.", d => Spread(d, room, 1, d.Rules.ReceptacleHeight));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.HallReceptacle), $"{room.Room.Name}: a hall of 10 ft or more without a receptacle.", $"{length} ≥ 10'-0\": at least one.", d => Spread(d, room, 1, d.Rules.ReceptacleHeight));
             }
         }
     }
@@ -119,7 +120,7 @@ internal static class RequiredOutlets
         {
             foreach (var space in WallSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => s.Clear >= ThreeFeet && s.Receptacles.IsEmpty))
             {
-                yield return new(room.Room.Id, "210.52(I)", $"{room.Room.Name}: a wall of a foyer without a receptacle.", $"{decimal.Round(Outline.Area(room.Inside).Value, 0)} ft² > 60; each wall space of 3 ft or more, this one is {space.Clear}.", d => Middle(d, room, space))
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.FoyerReceptacles), $"{room.Room.Name}: a wall of a foyer without a receptacle.", $"{decimal.Round(Outline.Area(room.Inside).Value, 0)} ft² > 60; each wall space of 3 ft or more, this one is {space.Clear}.", d => Middle(d, room, space))
                 {
                     Part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}",
                 };
@@ -138,7 +139,7 @@ internal static class RequiredOutlets
                 && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && draft.At(b).At(Length.Zero).StraightTo(at) <= reach;
             if (!draft.Boxes.Exists(Near))
             {
-                yield return new(unit.Room, "210.63", $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.", "On the same level, for whoever services it.", d => Beside(d, room, unit)) { Part = unit.Id.Value };
+                yield return new(unit.Room, draft.Book.Cite(RuleId.EquipmentReceptacle), $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.", "On the same level, for whoever services it.", d => Beside(d, room, unit)) { Part = unit.Id.Value };
             }
         }
     }

@@ -33,7 +33,7 @@ internal static class SwitchedLights
             }
 
             var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry or RoomUse.Utility);
-            yield return new(room.Room.Id, asked ? "210.70(A)" : "lighting", $"{room.Room.Name} has no switched lighting outlet.",
+            yield return new(room.Room.Id, asked ? draft.Book.Cite(RuleId.Lighting) : "lighting", $"{room.Room.Name} has no switched lighting outlet.",
                 "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.", d => Place(d, room))
             {
                 Severity = asked ? Severity.Red : Severity.Amber, Act = "Place a lamp and switch",
@@ -96,7 +96,7 @@ internal static class SwitchedLights
                     continue;
                 }
 
-                yield return new(room.Room.Id, "210.70(A)(2)", $"{room.Room.Name}: no switched light outside the {Words.Of(way.Opening.Opening.Kind)}.", "A lighting outlet on the outside of each entrance door with access from grade, worked by a wall switch.", d => PlaceOutside(d, room, way))
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LightingAtEntries), $"{room.Room.Name}: no switched light outside the {Words.Of(way.Opening.Opening.Kind)}.", "A lighting outlet on the outside of each entrance door with access from grade, worked by a wall switch.", d => PlaceOutside(d, room, way))
                 {
                     Part = way.Opening.Opening.Id, Act = "Place it and its switch",
                 };

@@ -12,14 +12,14 @@ internal static class WallOutlets
     private static readonly Length Grid = Length.FromInches(6);
 
     public static IEnumerable<Owed> Find(Draft draft) =>
-        draft.House.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(room => WallSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => s.Clear >= s.Narrowest && TooFar(s, draft.Rules)).Select(s => Owed(room, s, draft.Rules)));
+        draft.House.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(room => WallSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => s.Clear >= s.Narrowest && TooFar(s, draft.Rules)).Select(s => Owed(draft, room, s)));
 
     private static bool TooFar(WallSpace space, HouseRules rules) => !space.Served || space.Farthest > rules.ReceptacleReach;
 
-    private static Owed Owed(FramedRoom room, WallSpace space, HouseRules rules)
+    private static Owed Owed(Draft draft, FramedRoom room, WallSpace space)
     {
-        var name = room.Room.Name;
-        var answer = (Draft draft) => Place(draft, room, space);
+        var (name, rules) = (room.Room.Name, draft.Rules);
+        var answer = (Draft d) => Place(d, room, space);
         var part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}";
         if (space.Served)
         {
@@ -30,7 +30,7 @@ internal static class WallOutlets
             };
         }
 
-        return new(room.Room.Id, "210.52(A)(1)", $"{name}: a point on the wall is farther than 6 ft from a receptacle.",
+        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than 6 ft from a receptacle.",
             space.Receptacles.IsEmpty
                 ? $"This wall space of {space.Clear} has none; 2 ft or wider needs at least {space.Least}."
                 : $"{space.Farthest} along the floor line, at most {space.Reach}; this wall space of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.", answer)

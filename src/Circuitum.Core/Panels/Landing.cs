@@ -3,6 +3,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -12,8 +13,8 @@ namespace Circuitum.Core.Panels;
 public static class Landing
 {
     /// <summary>Lands every circuit on its panel.</summary>
-    public static ImmutableArray<PanelSchedule> Land(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job) =>
-        [.. job.Panels.Select(p => new PanelSchedule(p, house.Room(p.Room).Room.Name, Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], house, survey, job)))];
+    public static ImmutableArray<PanelSchedule> Land(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
+        [.. job.Panels.Select(p => new PanelSchedule(p, house.Room(p.Room).Room.Name, Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], house, survey, job, book)))];
 
     /// <summary>Upper spaces beside the main, where an interlock reaches: the right side first.</summary>
     public static ImmutableArray<int> Tops { get; } = [2, 1];
@@ -21,10 +22,10 @@ public static class Landing
     /// <summary>Spaces that breakers take: two for each two-pole.</summary>
     public static int SpacesNeeded(IEnumerable<int> poles) => poles.Sum();
 
-    private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job)
+    private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var rooms = house.Rooms.Select((r, i) => (r.Room.Id, i)).ToDictionary(r => r.Id, r => r.i);
-        var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey), LegViews.Of(job.Schools.Balance, survey));
+        var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey), LegViews.Of(job.Schools.Balance, survey, book), book);
         var pins = job.Pins.Spaces.ToLookup(p => p.Circuit, p => p.Space);
         var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Breaker).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
         foreach (var circuit in order.Where(c => pins.Contains(c.Circuit.Key)))
@@ -58,7 +59,7 @@ public static class Landing
     private static (int Structure, int Level, int Room) AreaOf(WiredCircuit circuit, Dictionary<RoomId, int> rooms, Survey survey) => circuit.Circuit.Boxes.IsEmpty ? (0, 0, 0) : circuit.Circuit.Boxes
         .Select(b => survey[b]).GroupBy(b => (b.Place.Structure, b.Place.Level, Room: rooms[b.Room.Room.Id])).OrderByDescending(g => g.Count()).ThenBy(g => g.Key).First().Key;
 
-    private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf, Func<WiredCircuit, VoltAmps> loadOf)
+    private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf, Func<WiredCircuit, VoltAmps> loadOf, CodeBook book)
     {
         private readonly Dictionary<PanelSpace, WiredCircuit?> taken = panel.Taken.SelectMany(t => t.Spaces).Where(s => s.Number <= panel.Spaces).Distinct().ToDictionary(s => s, _ => (WiredCircuit?)null);
         private readonly HashSet<WiredCircuit> held = new(ReferenceEqualityComparer.Instance);
@@ -87,7 +88,7 @@ public static class Landing
         {
             if (Tops.Where(s => Free(s) && Free(s + 2)).Select(s => (int?)s).FirstOrDefault() is int space)
             {
-                Hold(circuit, space, Why.Book("beside the main, where an interlock holds it and the main so that never both are on", $"{space} and {space + 2}", "702.5, 408.36(D)"));
+                Hold(circuit, space, Why.Book("beside the main, where an interlock holds it and the main so that never both are on", $"{space} and {space + 2}", book.Cite(RuleId.TransferEquipment, RuleId.BackFed)));
             }
         }
 
@@ -172,7 +173,7 @@ public static class Landing
             }
 
             Take(circuit, space, Entered(Why.House("large two-poles at the top, odd left, even right", $"{circuit.Breaker}", "school: two-poles at the top"), side, space)
-                .Book("two adjacent spaces on one side, one on each leg", $"{space} and {space + 2}", "240.15(B), 210.4(B)"));
+                .Book("two adjacent spaces on one side, one on each leg", $"{space} and {space + 2}", book.Cite(RuleId.CommonTrip, RuleId.MultiwireDisconnect)));
         }
 
         private void Pair(WiredCircuit one, WiredCircuit other)
@@ -184,7 +185,7 @@ public static class Landing
                 return;
             }
 
-            var why = Why.Book("multiwire: adjacent spaces on both legs, handles tied", $"{space} and {space + 2}", "210.4(B), 240.15(B)");
+            var why = Why.Book("multiwire: adjacent spaces on both legs, handles tied", $"{space} and {space + 2}", book.Cite(RuleId.MultiwireDisconnect, RuleId.CommonTrip));
             Take(one, space, why);
             Take(other, space + 2, why);
         }
@@ -286,7 +287,7 @@ public static class Landing
             return true;
         }
 
-        private Because Halves(Because why) => why.Book("the panel is full: two in one space, where its label lists it", panel.Listing.Circuits is { } circuits ? $"{panel.Spaces} spaces, {circuits} circuits" : "tandem", "408.54, 110.3(B)");
+        private Because Halves(Because why) => why.Book("the panel is full: two in one space, where its label lists it", panel.Listing.Circuits is { } circuits ? $"{panel.Spaces} spaces, {circuits} circuits" : "tandem", book.Cite(RuleId.BreakerCount, RuleId.ListedUse));
 
         private IEnumerable<(WiredCircuit Circuit, PanelSpace Space)> Arranged(List<WiredCircuit> circuits, List<int> free)
         {

@@ -26,15 +26,16 @@ public static class LegViews
     /// <summary>What is taken of a circuit.</summary>
     /// <param name="view">How.</param>
     /// <param name="survey">The boxes.</param>
-    public static Func<WiredCircuit, VoltAmps> Of(LegView view, Survey survey) => circuit => view == LegView.Connected ? circuit.Circuit.Load.Connected
-        : new(circuit.Circuit.Load.Items.Sum(i => i.Load.Value * Share(view, i, survey)));
+    /// <param name="book">The rules.</param>
+    public static Func<WiredCircuit, VoltAmps> Of(LegView view, Survey survey, CodeBook book) => circuit => view == LegView.Connected ? circuit.Circuit.Load.Connected
+        : new(circuit.Circuit.Load.Items.Sum(i => i.Load.Value * Share(view, i, survey, book)));
 
-    private static decimal Share(LegView view, LoadItem item, Survey survey)
+    private static decimal Share(LegView view, LoadItem item, Survey survey, CodeBook book)
     {
         if (survey[item.Box].Plates.FirstOrDefault(p => p.Name == item.Name) is { } plate)
         {
             var (evening, night) = Shares(plate.Appliance);
-            return view switch { LegView.Evening => evening, LegView.Night => night, _ => Demand(plate) };
+            return view switch { LegView.Evening => evening, LegView.Night => night, _ => Demand(plate, book) };
         }
 
         return (view, item.Use) switch
@@ -48,9 +49,9 @@ public static class LegViews
     }
 
     // 220.42 and 220.53 in the rough: general loads at 35 per cent, what is fixed at 75, cooking by Table 220.55, the rest whole.
-    private static decimal Demand(Nameplate plate) => plate.Appliance switch
+    private static decimal Demand(Nameplate plate, CodeBook book) => plate.Appliance switch
     {
-        Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1 : CodeBook.RangeDemand(plate.Load).Value / plate.Load.Value,
+        Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1 : book.Demand.Range(plate.Load).Value / plate.Load.Value,
         Appliance.Dryer or Appliance.VehicleCharger or Appliance.HeatPump or Appliance.AirHandler or Appliance.SpaceHeater => 1,
         _ when plate.Cord && plate.Appliance is not (Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener) => .35m,
         _ => .75m,

@@ -1,4 +1,5 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -15,7 +16,7 @@ public static class Tandem
 
     /// <summary>Why a circuit cannot have half a space; null when it can.</summary>
     public static string? WhyNot(WiredCircuit circuit) => circuit.Circuit.Poles == 2 ? "it has two poles"
-        : circuit.Circuit.SharesNeutralWith is not null ? "it shares its neutral, and both halves are on one leg (210.4, 200.4)"
+        : circuit.Circuit.SharesNeutralWith is not null ? $"it shares its neutral, and both halves are on one leg ({circuit.Book.Cite(RuleId.Multiwire, RuleId.SharedNeutralTogether)})"
         : circuit.Mark.Length > 0 ? $"its breaker is {circuit.Mark}, which half a space is not reckoned to hold"
         : circuit.Breaker > Largest ? $"its breaker is over {Largest}"
         : null;

@@ -16,7 +16,7 @@ namespace Circuitum.Core.Panels;
 public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundScrews, int Cables)
 {
     /// <summary>Counts a panel's terminals.</summary>
-    public static Terminals Of(PanelSchedule schedule, Schools schools)
+    public static Terminals Of(PanelSchedule schedule, Schools schools, CodeBook book)
     {
         var circuits = schedule.Circuits.Select(c => c.Wired).Where(c => c.HomeRun is not null).ToList();
         // Conductors that come in another circuit's cable bring no cable and no ground; a shared neutral is one neutral.
@@ -27,7 +27,7 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
         var before = schedule.Panel.Taken;
         neutrals += before.Count(t => t.Poles == 1 || t.Use is TakenUse.Cooking or TakenUse.Dryer);
         var all = cables.Count + before.Length;
-        var small = cables.Count(c => IsSmall(GroundOf(c))) + before.Count(t => IsSmall(Tables.EquipmentGround(t.Rating, Metal.Copper)));
+        var small = cables.Count(c => IsSmall(GroundOf(c))) + before.Count(t => IsSmall(book.Conductors.EquipmentGround(t.Rating, Metal.Copper)));
         var each = PerScrew(schedule.Panel, schools);
         var screws = ((small + each - 1) / each) + all - small;
         return new(neutrals + tails, tails, all, screws, all);
@@ -44,7 +44,7 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
 
     /// <summary>The equipment ground that its home run brings: as large as a cable's conductors to 10 AWG, beyond as Table 250.122 asks for its breaker; as sized where it is pulled loose.</summary>
     public static Gauge GroundOf(WiredCircuit circuit) => circuit.Sized is var sized && sized.Ground is { } loose ? loose
-        : IsSmall(sized.HomeRunGauge) ? sized.HomeRunGauge : Tables.EquipmentGround(sized.Breaker.Value, Metal.Copper);
+        : IsSmall(sized.HomeRunGauge) ? sized.HomeRunGauge : circuit.Book.Conductors.EquipmentGround(sized.Breaker.Value, Metal.Copper);
 
     /// <summary>True for a ground of 14 to 10 AWG, of which a bar's label may allow several under a screw.</summary>
     public static bool IsSmall(Gauge ground) => ground <= Gauge.Awg10;

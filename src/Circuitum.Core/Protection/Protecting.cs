@@ -52,12 +52,12 @@ public static class Protecting
         var needs = circuit.Boxes.ToDictionary(id => id, id =>
         {
             var asked = Outlets(survey[id], circuit.Load.Volts, sized.Breaker.Value).ToList();
-            return new OutletProtection(asked.Select(book.AfciFor).FirstOrDefault(n => n is not null), asked.Select(book.GfciFor).FirstOrDefault(n => n is not null), null);
+            return new OutletProtection(asked.Select(book.Protection.Afci).FirstOrDefault(n => n is not null), asked.Select(book.Protection.Gfci).FirstOrDefault(n => n is not null), null);
         });
         var ways = new ProtectionWays(sized, survey, job, needs);
         var chosen = ways.Choose();
         var resets = DevicePlacing.Resets(sized, chosen.Ground);
-        return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed)), needs.ToImmutableDictionary(n => n.Key, n => n.Value with
+        return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed, book)), needs.ToImmutableDictionary(n => n.Key, n => n.Value with
         {
             ResetAt = resets.TryGetValue(n.Key, out var reset) ? reset : null,
             AfciResetAt = chosen.ArcAt,
@@ -71,27 +71,27 @@ public static class Protecting
     private static ProtectedCircuit Together(ProtectedCircuit one, ProtectedCircuit other)
     {
         var kind = ProtectedCircuit.KindOf(one.BreakerIsAfci || other.BreakerIsAfci, one.BreakerIsGfci || other.BreakerIsGfci);
-        return one with { Kind = new(kind, one.Kind.Why.Book("multiwire: one two-pole device for both legs, neutral on the device", ProtectedCircuit.MarkOf(kind), "210.4(B)")) };
+        return one with { Kind = new(kind, one.Kind.Why.Book("multiwire: one two-pole device for both legs, neutral on the device", ProtectedCircuit.MarkOf(kind), one.Sized.Book.Cite(RuleId.MultiwireDisconnect))) };
     }
 
-    private static Because Why(Circuit circuit, Dictionary<BoxId, OutletProtection> needs, Survey survey, ChosenWay chosen, ImmutableArray<ProtectionWay> ways)
+    private static Because Why(Circuit circuit, Dictionary<BoxId, OutletProtection> needs, Survey survey, ChosenWay chosen, ImmutableArray<ProtectionWay> ways, CodeBook book)
     {
         var why = Because.Of("Why this protection");
         var afci = Grouped(circuit, needs, p => p.Afci, survey).ToList();
         var gfci = Grouped(circuit, needs, p => p.Gfci, survey).ToList();
         foreach (var (need, boxes) in afci)
         {
-            why = why.Book($"AFCI: {need.Reason}", boxes, need.Section);
+            why = why.Book($"AFCI: {need.Reason}", boxes, need.Cite);
         }
 
         foreach (var (need, boxes) in gfci)
         {
-            why = why.Book($"GFCI: {need.Reason}", boxes, need.Section);
+            why = why.Book($"GFCI: {need.Reason}", boxes, need.Cite);
         }
 
         if (afci.Count + gfci.Count == 0)
         {
-            return why.Book("no outlet on it asks for AFCI or GFCI", "", "210.8, 210.12");
+            return why.Book("no outlet on it asks for AFCI or GFCI", "", book.Cite(RuleId.GroundFault, RuleId.ArcFault));
         }
 
         if (chosen.Ground.Values.Any(d => d.Placed))

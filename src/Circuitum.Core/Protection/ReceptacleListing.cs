@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
@@ -24,15 +25,16 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
             return null;
         }
 
+        var book = circuit.Sized.Book;
         var why = ImmutableArray.CreateBuilder<string>();
         var dedicated = device.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher or Appliance.Disposer or Appliance.Microwave or Appliance.Washer && device.Kind == DeviceKind.Single;
         var tamper = box.Height <= OutOfReach && !dedicated && !box.Accessory;
-        why.Add(tamper ? "tamper-resistant, 406.12" : box.Accessory ? "not tamper-resistant: no dwelling, 406.12" : dedicated ? "not tamper-resistant: one appliance not easily moved, 406.12 exception" : "not tamper-resistant: more than 5'-6\" up, 406.12 exception");
+        why.Add(tamper ? $"tamper-resistant, {book.Cite(RuleId.TamperResistant)}" : box.Accessory ? $"not tamper-resistant: no dwelling, {book.Cite(RuleId.TamperResistant)}" : dedicated ? $"not tamper-resistant: one appliance not easily moved, {book.Cite(RuleId.TamperException)}" : $"not tamper-resistant: more than 5'-6\" up, {book.Cite(RuleId.TamperException)}");
         var damp = box.Room.Room.Use is RoomUse.Greenhouse or RoomUse.Sauna;
         var weather = box.Box.Outside || damp;
         if (weather)
         {
-            why.Add(box.Box.Outside ? "weather-resistant with a cover good while in use, 406.9(B)" : "weather-resistant, 406.9(A)");
+            why.Add(box.Box.Outside ? $"weather-resistant with a cover good while in use, {book.Cite(RuleId.WetListed)}" : $"weather-resistant, {book.Cite(RuleId.DampListed)}");
         }
 
         var (rating, because) = Rated(device, circuit, schools);
@@ -46,15 +48,15 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
     // 210.21(B)(1): alone, no less than the circuit; Table 210.21(B)(3): with others, 15 or 20 A on 20 A.
     private static (Amps Rating, string Why) Rated(Device device, ProtectedCircuit circuit, Schools schools)
     {
-        var breaker = circuit.Sized.Breaker.Value;
+        var (breaker, book) = (circuit.Sized.Breaker.Value, circuit.Sized.Book);
         if (device.Rating is Amps own)
         {
             return (own, $"{own}, as set");
         }
 
-        return breaker.Value <= 15 ? (15.Amps(), "15 A on 15 A, Table 210.21(B)(3)")
-            : IsAlone(device, circuit.Circuit) ? (20.Amps(), $"20 A: alone on a {breaker} circuit, 210.21(B)(1)")
+        return breaker.Value <= 15 ? (15.Amps(), $"15 A on 15 A, {book.Cite(RuleId.ReceptacleRating)}")
+            : IsAlone(device, circuit.Circuit) ? (20.Amps(), $"20 A: alone on a {breaker} circuit, {book.Cite(RuleId.SingleReceptacle)}")
             : schools.FifteenOnTwenty == FifteenOnTwenty.AlwaysMatch ? (20.Amps(), "20 A on 20 A, school: receptacles match their circuit")
-            : (15.Amps(), "15 A: one of two or more on 20 A, Table 210.21(B)(3)");
+            : (15.Amps(), $"15 A: one of two or more on 20 A, {book.Cite(RuleId.ReceptacleRating)}");
     }
 }

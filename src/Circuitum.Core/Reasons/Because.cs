@@ -31,8 +31,12 @@ public enum Source
 /// <param name="Text">The step in trade words.</param>
 /// <param name="Value">What came out, with its unit; empty where the text says all.</param>
 /// <param name="From">Whose word it is.</param>
-/// <param name="Cite">Section, table or house rule; empty for sums.</param>
-public sealed record Step(string Text, string Value, Source From, string Cite);
+/// <param name="Word">The rule of the book, or the house rule or school; none for sums.</param>
+public sealed record Step(string Text, string Value, Source From, Citation Word)
+{
+    /// <summary>The citation as it is printed; empty for sums.</summary>
+    public string Cite => Word.Text;
+}
 
 /// <summary>Why a figure is what it is: the chain of steps that made it.</summary>
 public sealed record Because(string Question, ImmutableArray<Step> Steps)
@@ -41,19 +45,22 @@ public sealed record Because(string Question, ImmutableArray<Step> Steps)
     public static Because Of(string question) => new(question, []);
 
     /// <summary>Adds a step from the code book.</summary>
-    public Because Book(string text, string value, string section) => Add(text, value, Source.Book, section);
+    public Because Book(string text, string value, Citation rule) => Add(text, value, Source.Book, rule);
+
+    /// <summary>Adds a step from a local amendment, cited as its authority wants it.</summary>
+    public Because Local(string text, string value, Citation rule) => Add(text, value, Source.Local, rule);
 
     /// <summary>Adds a step from a house rule.</summary>
-    public Because House(string text, string value, string rule) => Add(text, value, Source.HouseRule, rule);
+    public Because House(string text, string value, Citation rule) => Add(text, value, Source.HouseRule, rule);
 
     /// <summary>Adds a step from a person's entry.</summary>
-    public Because Job(string text, string value) => Add(text, value, Source.Job, "");
+    public Because Job(string text, string value) => Add(text, value, Source.Job, Citation.None);
 
     /// <summary>Adds a step from a pin.</summary>
     public Because Pin(string text, string value) => Add(text, value, Source.Pin, "pinned");
 
     /// <summary>Adds a step counted from the plan.</summary>
-    public Because Plan(string text, string value) => Add(text, value, Source.Plan, "");
+    public Because Plan(string text, string value) => Add(text, value, Source.Plan, Citation.None);
 
     /// <summary>Adds a step with a typical value.</summary>
     public Because Assume(string text, string value) => Add(text, value, Source.Assumed, "assumed");
@@ -61,7 +68,7 @@ public sealed record Because(string Question, ImmutableArray<Step> Steps)
     /// <summary>Adds all steps of another chain.</summary>
     public Because Then(Because other) => this with { Steps = Steps.AddRange(other.Steps) };
 
-    private Because Add(string text, string value, Source from, string cite) => this with { Steps = Steps.Add(new Step(text, value, from, cite)) };
+    private Because Add(string text, string value, Source from, Citation cite) => this with { Steps = Steps.Add(new Step(text, value, from, cite)) };
 
     /// <summary>Value equality over the steps, so that plans can be compared.</summary>
     public bool Equals(Because? other) => other is not null && Question == other.Question && Steps.SequenceEqual(other.Steps);

@@ -99,7 +99,7 @@ public static class Redivide
             var book = CodeBook.For(job);
             var house = Framing.Frame(job);
             var survey = Surveying.Survey(house, job);
-            var choice = new PanelChoice(house, job);
+            var choice = new PanelChoice(house, job, book);
             var sorted = new Sorted(house, survey, job, book, choice);
             between ??= new Wayfinder(house, job).Cost;
             var familyOf = sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b))).ToDictionary(x => x.b, x => x.Family, ReferenceEqualityComparer.Instance as IEqualityComparer<Bundle>);
@@ -119,7 +119,7 @@ public static class Redivide
                 divisions.Add([.. open.Select(c => c.Select(b => bundles.IndexOf(b)).ToList())]);
             }
 
-            HoldLeast(survey);
+            HoldLeast(survey, book);
             Standing = Amounts([.. weighings.Select(w => new Remembered(w.Weighing))], divisions);
         }
 
@@ -146,10 +146,10 @@ public static class Redivide
         }
 
         // 210.11(A): the general circuits still carry what the floor area asks for. What stands has some to spare; each family may give up its share of that.
-        private void HoldLeast(Survey survey)
+        private void HoldLeast(Survey survey, CodeBook book)
         {
-            var general = weighings.Select((w, i) => (w.Family, w.Weighing, divisions[i].Count)).Where(w => w.Family.IsGeneral).ToList();
-            var spare = -LeastGeneral.Short(survey, general.Select(g => (g.Family, g.Count)));
+            var general = weighings.Select((w, i) => (w.Family, w.Weighing, divisions[i].Count)).Where(w => w.Family.CountsForFloor).ToList();
+            var spare = -LeastGeneral.Short(survey, book, general.Select(g => (g.Family, g.Count)));
             if (general.Count == 0 || !LeastGeneral.IsAsked(survey))
             {
                 return;
@@ -157,7 +157,7 @@ public static class Redivide
 
             foreach (var (family, weighing, count) in general)
             {
-                weighing.Rules.Least = Math.Max(0, count - (int)Math.Floor(Math.Max(0, spare) / general.Count / (family.Rating!.Value.Value * 120)));
+                weighing.Rules.Least = Math.Max(0, count - (int)Math.Floor(Math.Max(0, spare) / general.Count / weighing.Rules.Full));
             }
         }
 

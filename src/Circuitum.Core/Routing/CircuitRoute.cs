@@ -55,7 +55,7 @@ internal sealed class CircuitRoute
 
     private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]] : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (SwitchGang[])[x, .. rest]));
 
-    private bool TwoLegs => circuit.Load.Volts.Value > 120;
+    private bool TwoLegs => circuit.Poles > 1;
 
     private bool NeedsNeutral => !TwoLegs || boxes.SelectMany(b => b.Plates).Any(p => p.Neutral);
 
@@ -216,8 +216,8 @@ internal sealed class CircuitRoute
 
         var gauge = circuit.UsualRating is { Value: > 15 } ? Gauge.Awg12 : Gauge.Awg14;
         var legs = groups.Where(g => g.Has(box.Box.Id)).Select(g => new EnteringCable(gauge, g.Switches.Length > 1 || g.Fan is not null ? 3 : 2));
-        var needed = BoxFill.Count([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], box.Box.Devices.Length, book).Value;
-        return (box.Box.Volume ?? BoxFill.Largest(box.Box.Devices.Length)) is { } room && needed.Value <= room.Value;
+        var needed = book.Boxes.Count([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], box.Box.Devices.Length).Value;
+        return (box.Box.Volume ?? BoxRules.Largest(box.Box.Devices.Length)) is { } room && needed.Value <= room.Value;
     }
 
     private Run Add(RunKind kind, PlacedBox from, PlacedBox to, Run? upstream, ImmutableArray<Carried> carries) => Add(kind, End(from), End(to), upstream, carries);

@@ -19,7 +19,7 @@ public static class CircuitRulings
         var shares = circuit.Kind is not (CircuitKind.Individual or CircuitKind.Feeder);
         return Enum.GetValues<RulingTopic>().Where(t => t switch
         {
-            RulingTopic.HalfRating => shares && circuit.Load.Volts.Value == 120 && circuit.Load.Items.Any(i => i.Use == LoadUse.Fastened),
+            RulingTopic.HalfRating => shares && circuit.Poles == 1 && circuit.Load.Items.Any(i => i.Use == LoadUse.Fastened),
             RulingTopic.ContinuousLoads => circuit.Kind != CircuitKind.Feeder,
             RulingTopic.OutletCap => circuit.IsGeneral,
             RulingTopic.SharedBaths => circuit.Kind == CircuitKind.Bathroom,
@@ -40,11 +40,11 @@ public static class CircuitRulings
             RulingTopic.OutletCap => Cap(plan, circuit, sized.Breaker.Value),
             RulingTopic.SharedBaths => Baths(plan, circuit, sized.Breaker.Value),
             RulingTopic.Protection => Protection(plan, landed.Protected),
-            RulingTopic.Breaker => Figure($"Why is the breaker {sized.Breaker.Value}?", $"{sized.Breaker.Value}, {(circuit.Poles == 2 ? "two poles" : "one pole")}.", sized.Breaker.Why, new("210.20(A), 240.4", "The device is rated for the load with 125 % of what is continuous, and protects the smallest conductor behind it.")),
-            RulingTopic.Conductor => Figure($"Why {sized.Gauge.Value} AWG?", $"{sized.Gauge.Value} AWG copper, {sized.Cable}; it may carry {sized.Ampacity.Value} where it lies worst.", sized.Gauge.Why.Then(sized.Ampacity.Why), new($"{plan.Book.AmpacityTable}, 110.14(C), 240.4(D)", "Ampacity by the lowest termination temperature, corrected for heat and company, against the breaker.")),
-            RulingTopic.Space => Figure($"Why space {landed.SpaceText}?", $"Panel {circuit.Panel}, space {landed.SpaceText}, {(circuit.Poles == 2 ? "on both legs" : "on one leg")}.", landed.Why, new("408.4(A), 240.15(B)", "Every circuit is told legibly and specifically at its space; the poles of one two-pole device stand on both legs. Which space it is, the model code leaves to whoever lands it.")),
-            RulingTopic.VoltageDrop => Figure("How much voltage is lost?", $"{sized.Drop.Value} at the far end.", sized.Drop.Why, new("210.19 informational note", "3 % at the farthest outlet is advice; the model code does not require it of a branch circuit.")),
-            _ => Figure("Why are these boxes on one circuit?", $"{circuit.Boxes.Length} boxes on {sized.Breaker.Value}.", circuit.Why, new("210.11, 210.23", "What a circuit must be for, and what it may carry.")),
+            RulingTopic.Breaker => Figure($"Why is the breaker {sized.Breaker.Value}?", $"{sized.Breaker.Value}, {(circuit.Poles == 2 ? "two poles" : "one pole")}.", sized.Breaker.Why, new(plan.Book.Cite(RuleId.ContinuousLoad, RuleId.ConductorProtection), "The device is rated for the load with 125 % of what is continuous, and protects the smallest conductor behind it.")),
+            RulingTopic.Conductor => Figure($"Why {sized.Gauge.Value} AWG?", $"{sized.Gauge.Value} AWG copper, {sized.Cable}; it may carry {sized.Ampacity.Value} where it lies worst.", sized.Gauge.Why.Then(sized.Ampacity.Why), new($"{plan.Book.Cite(RuleId.AmpacityTable)}, {plan.Book.Cite(RuleId.TerminationTemperature)}, {plan.Book.Cite(RuleId.SmallConductors)}", "Ampacity by the lowest termination temperature, corrected for heat and company, against the breaker.")),
+            RulingTopic.Space => Figure($"Why space {landed.SpaceText}?", $"Panel {circuit.Panel}, space {landed.SpaceText}, {(circuit.Poles == 2 ? "on both legs" : "on one leg")}.", landed.Why, new(plan.Book.Cite(RuleId.CircuitNames, RuleId.CommonTrip), "Every circuit is told legibly and specifically at its space; the poles of one two-pole device stand on both legs. Which space it is, the model code leaves to whoever lands it.")),
+            RulingTopic.VoltageDrop => Figure("How much voltage is lost?", $"{sized.Drop.Value} at the far end.", sized.Drop.Why, new(plan.Book.Cite(RuleId.VoltageDropAdvice), "3 % at the farthest outlet is advice; the model code does not require it of a branch circuit.")),
+            _ => Figure("Why are these boxes on one circuit?", $"{circuit.Boxes.Length} boxes on {sized.Breaker.Value}.", circuit.Why, new(plan.Book.Cite(RuleId.BranchCircuitsRequired, RuleId.PermissibleLoads), "What a circuit must be for, and what it may carry.")),
         };
         return sheet with { About = $"Panel {circuit.Panel}, space {landed.SpaceText}: {landed.Description}" };
     }
@@ -63,8 +63,8 @@ public static class CircuitRulings
 
         sum = sum.Plan("fastened in place, together", fastened.ToString());
         sum = alone
-            ? sum.Plan("lights and plugged loads on the same circuit", "none").Book($"all of the rating may be used, continuous loads × 1.25: {load.Required}", load.Required <= rating ? $"≤ {rating}" : $"> {rating}", "210.20(A)")
-            : sum.Plan("lights and plugged loads on the same circuit", $"{others.Count}").Book($"50 % of {rating} = {half}", fastened <= half ? $"{fastened} ≤ {half}" : $"{fastened} > {half}", plan.Book.FifteenTwenty);
+            ? sum.Plan("lights and plugged loads on the same circuit", "none").Book($"all of the rating may be used, continuous loads × 1.25: {load.Required}", load.Required <= rating ? $"≤ {rating}" : $"> {rating}", plan.Book.Cite(RuleId.ContinuousLoad))
+            : sum.Plan("lights and plugged loads on the same circuit", $"{others.Count}").Book($"50 % of {rating} = {half}", fastened <= half ? $"{fastened} ≤ {half}" : $"{fastened} > {half}", plan.Book.Cite(RuleId.PermissibleFifteenTwenty));
         return new()
         {
             About = "",
@@ -74,9 +74,9 @@ public static class CircuitRulings
                 : $"No. What is fastened in place takes {fastened}, more than {half}, half of the rating. Give it a circuit of its own.",
             Lines = Items(load),
             Sum = sum,
-            Governs = alone ? new("210.20(A), 210.23", "A circuit of several outlets may be loaded to its rating, continuous load at 125 %. The paragraph on half of the rating asks for company: lights, or plugged equipment that is not fastened.")
-                : new(plan.Book.FifteenTwenty, "Equipment fastened in place, other than luminaires, takes at most half of a 15 or 20 A circuit that also supplies lighting, plugged equipment that is not fastened, or both."),
-            Quoted = new(plan.Book.FifteenTwenty, "Often read as “no fixed load over half of any circuit”. The half belongs to circuits that also feed lights or portable cord-and-plug loads, and to no other."),
+            Governs = alone ? new(plan.Book.Cite(RuleId.ContinuousLoad, RuleId.PermissibleLoads), "A circuit of several outlets may be loaded to its rating, continuous load at 125 %. The paragraph on half of the rating asks for company: lights, or plugged equipment that is not fastened.")
+                : new(plan.Book.Cite(RuleId.PermissibleFifteenTwenty), "Equipment fastened in place, other than luminaires, takes at most half of a 15 or 20 A circuit that also supplies lighting, plugged equipment that is not fastened, or both."),
+            Quoted = new(plan.Book.Cite(RuleId.PermissibleFifteenTwenty), "Often read as “no fixed load over half of any circuit”. The half belongs to circuits that also feed lights or portable cord-and-plug loads, and to no other."),
             Local = NoLocal,
         };
     }
@@ -88,15 +88,15 @@ public static class CircuitRulings
         var sum = Because.Of("The sum").Plan("connected", load.Current.ToString());
         if (load.Items.Any(i => i.Demand != i.Load))
         {
-            sum = sum.Book("a household range at its demand, not its nameplate", load.Items.Select(i => i.Demand).Total().ToString(), "Table 220.55 note 4");
+            sum = sum.Book("a household range at its demand, not its nameplate", load.Items.Select(i => i.Demand).Total().ToString(), plan.Book.Cite(RuleId.CookingBranchCircuit));
         }
 
         foreach (var item in long3)
         {
-            sum = sum.Book($"{item.Name}: {item.Demand / load.Volts} × 1.25", new Amps(item.Demand.Value / load.Volts.Value * 1.25m).ToString(), Section(plan, circuit, item));
+            sum = sum.Book($"{item.Name}: {item.Demand / load.Volts} × 1.25", (item.Required / load.Volts).ToString(), Section(plan, circuit, item));
         }
 
-        sum = sum.Book("100 % of what is not continuous and 125 % of what is", load.Required.ToString(), "210.19(A), 210.20(A)").Book("against the breaker", load.Required <= rating ? $"{load.Required} ≤ {rating}" : $"{load.Required} > {rating}", "210.20(A)");
+        sum = sum.Book("100 % of what is not continuous and 125 % of what is", load.Required.ToString(), plan.Book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad)).Book("against the breaker", load.Required <= rating ? $"{load.Required} ≤ {rating}" : $"{load.Required} > {rating}", plan.Book.Cite(RuleId.ContinuousLoad));
         return new()
         {
             About = "",
@@ -105,19 +105,19 @@ public static class CircuitRulings
                 : $"{string.Join(", ", long3.Select(i => i.Name))} at 125 %: {load.Required} against {rating}, {(load.Required <= rating ? "which carries it" : "which is too small")}.",
             Lines = Items(load),
             Sum = sum,
-            Governs = new("210.19(A), 210.20(A)", "The rating is no less than the load that is not continuous plus 125 % of the load that is. Continuous: expected at its most for three hours or longer (article 100)."),
-            Quoted = new(plan.Book.FifteenTwenty, "“Only 80 % of any breaker” is that same 125 % told the other way, and holds for continuous load only. The 80 % of this section is another: one plugged appliance on a 15 or 20 A circuit."),
+            Governs = new(plan.Book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad), "The rating is no less than the load that is not continuous plus 125 % of the load that is. Continuous: expected at its most for three hours or longer (article 100)."),
+            Quoted = new(plan.Book.Cite(RuleId.PermissibleFifteenTwenty), "“Only 80 % of any breaker” is that same 125 % told the other way, and holds for continuous load only. The 80 % of this section is another: one plugged appliance on a 15 or 20 A circuit."),
             Local = NoLocal,
         };
     }
 
-    private static string Section(Plan plan, Circuit circuit, LoadItem item) => plan.Survey[item.Box].Plates.FirstOrDefault(p => p.Name == item.Name)?.Appliance switch
+    private static Citation Section(Plan plan, Circuit circuit, LoadItem item) => plan.Survey[item.Box].Plates.FirstOrDefault(p => p.Name == item.Name)?.Appliance switch
     {
-        Appliance.WaterHeater => "422.13",
-        Appliance.VehicleCharger => "625.42",
-        Appliance.SpaceHeater or Appliance.SaunaHeater => plan.Book.SpaceHeatingSection,
+        Appliance.WaterHeater => plan.Book.Cite(RuleId.WaterHeaterLoad),
+        Appliance.VehicleCharger => plan.Book.Cite(RuleId.VehicleContinuous),
+        Appliance.SpaceHeater or Appliance.SaunaHeater => plan.Book.Cite(RuleId.SpaceHeating),
         Appliance.Dishwasher => "school: a dishwasher is continuous",
-        _ => circuit.Kind == CircuitKind.Individual ? "nameplate" : "210.19(A)",
+        _ => circuit.Kind == CircuitKind.Individual ? "nameplate" : plan.Book.Cite(RuleId.BranchConductors),
     };
 
     private static Ruling Cap(Plan plan, Circuit circuit, Amps rating)
@@ -126,9 +126,9 @@ public static class CircuitRulings
         var local = plan.Book.Amended(AmendedRule.OutletsPerGeneralCircuit);
         var crew = plan.Job.HouseRules.OutletsPerCircuit;
         var sum = Because.Of("The sum").Plan("outlets on it", $"{outlets}");
-        sum = local?.Value is int cap ? sum.Book("the local number", $"{outlets} {(outlets <= cap ? "≤" : ">")} {cap}", local.By) : sum.House("the crew's own number", $"{outlets} {(outlets <= crew ? "≤" : ">")} {crew}", "house rule: outlets per circuit");
+        sum = local?.Value is int cap ? sum.Local("the local number", $"{outlets} {(outlets <= cap ? "≤" : ">")} {cap}", CodeBook.Cite(local)) : sum.House("the crew's own number", $"{outlets} {(outlets <= crew ? "≤" : ">")} {crew}", plan.Book.Cite(RuleId.OutletCap));
         sum = sum.Assume("the estimated load all the same", $"{circuit.Load.Required} of {rating}")
-            .Book($"circuits that the floor asks for: {plan.Survey.FloorArea} × 3 VA, of 15 A", $"{CodeBook.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps())}", "210.11(A), (B)");
+            .Book($"circuits that the floor asks for: {plan.Survey.FloorArea} × 3 VA, of 15 A", $"{plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps())}", plan.Book.Cite(RuleId.GeneralCircuits, RuleId.EvenCircuits));
         return new()
         {
             About = "",
@@ -137,8 +137,8 @@ public static class CircuitRulings
                 : $"The model code sets no number for dwellings: not in the model code; local. The crew stops at {crew}; this circuit has {outlets}.",
             Lines = Items(circuit.Load),
             Sum = sum,
-            Governs = new($"210.11(A) and (B), {plan.Book.LightingLoadSection}", "The floor area sets how many general circuits there are at least, and the load is to be shared evenly among them. How many outlets hang on one is not counted."),
-            Quoted = new("220.14(I)", "180 VA a yoke, from which 10 on 15 A and 13 on 20 A are worked out, counts receptacles of other occupancies. In dwellings the general receptacles are in the 3 VA/ft² already; here it is an estimate for sharing load."),
+            Governs = new(plan.Book.Cite(RuleId.GeneralCircuits, RuleId.EvenCircuits, RuleId.LightingLoad), "The floor area sets how many general circuits there are at least, and the load is to be shared evenly among them. How many outlets hang on one is not counted."),
+            Quoted = new(plan.Book.Cite(RuleId.YokeLoad), "180 VA a yoke, from which 10 on 15 A and 13 on 20 A are worked out, counts receptacles of other occupancies. In dwellings the general receptacles are in the 3 VA/ft² already; here it is an estimate for sharing load."),
             Local = local is null ? "No local number is entered in this job. If the authority has one, enter it as an amendment." : $"{local.By}: {local.Value} outlets. Local; not in the model code.",
         };
     }
@@ -153,13 +153,13 @@ public static class CircuitRulings
             About = "",
             Question = rooms.Count > 1 ? "May several bathrooms share one 20 A circuit?" : others.Count > 0 ? "May this bathroom's circuit feed more than its receptacles?" : "May this circuit serve the bathroom's receptacles alone?",
             Answer = !fits ? rating.Value != 20 ? "No: it is rated 20 A." : "No. With more than one bathroom on it, it has no other outlets."
-                : others.Count > 0 ? "Yes. It serves one bathroom only, so it may feed that room's lights and fan as well, each fixed load within 210.23."
+                : others.Count > 0 ? $"Yes. It serves one bathroom only, so it may feed that room's lights and fan as well, each fixed load within {plan.Book.Cite(RuleId.PermissibleLoads)}."
                 : rooms.Count > 1 ? $"Yes. It feeds the receptacles of {rooms.Count} bathrooms and has no other outlets." : "Yes. It has no other outlets, and could serve another bathroom's receptacles as well.",
             Lines = [.. circuit.Boxes.Select(b => plan.Survey[b]).Select(b => new RulingLine(b.Name, circuit.Load.At(b.Box.Id).ToString(), b.Room.Room.Name))],
-            Sum = Because.Of("The sum").Plan("bathrooms on it", $"{rooms.Count}").Plan("outlets that are no receptacles", $"{others.Count}").Book("rating", rating.ToString(), "210.11(C)(3)")
+            Sum = Because.Of("The sum").Plan("bathrooms on it", $"{rooms.Count}").Plan("outlets that are no receptacles", $"{others.Count}").Book("rating", rating.ToString(), plan.Book.Cite(RuleId.BathCircuit))
                 .House(rooms.Count > 1 ? "baths may share one 20 A circuit" : "as the crew's school has it", Words.Of(plan.Job.Schools.Baths), "school: bath receptacles"),
-            Governs = new("210.11(C)(3)", "Bathroom receptacles are on one or more 20 A circuits with no other outlets; where such a circuit serves a single bathroom, it may feed that room's other equipment within 210.23."),
-            Quoted = new("210.52(D)", "“Every bathroom needs its own circuit” is not there: this section says where the receptacle stands, 210.11(C)(3) what it is fed from, and that may be shared."),
+            Governs = new(plan.Book.Cite(RuleId.BathCircuit), $"Bathroom receptacles are on one or more 20 A circuits with no other outlets; where such a circuit serves a single bathroom, it may feed that room's other equipment within {plan.Book.Cite(RuleId.PermissibleLoads)}."),
+            Quoted = new(plan.Book.Cite(RuleId.BasinReceptacle), $"“Every bathroom needs its own circuit” is not there: this section says where the receptacle stands, {plan.Book.Cite(RuleId.BathCircuit)} what it is fed from, and that may be shared."),
             Local = NoLocal,
         };
     }
@@ -169,7 +169,7 @@ public static class CircuitRulings
         var outlets = safe.Circuit.Boxes.Select(b => (Box: plan.Survey[b], Outlet: safe.Outlets[b])).ToList();
         var first = outlets.Select(o => o.Outlet.Gfci ?? o.Outlet.Afci).FirstOrDefault(n => n is not null);
         var local = plan.Book.Amendments.Where(a => a.Rule is AmendedRule.NoAfciInKitchenAndLaundry or AmendedRule.NoGfciForCondensers).Select(a => $"{a.By}: {Words.Of(a.Rule)}").ToList();
-        var sections = outlets.SelectMany(o => new[] { o.Outlet.Afci?.Section, o.Outlet.Gfci?.Section }).OfType<string>().Distinct().Order(StringComparer.Ordinal).ToList();
+        var sections = outlets.SelectMany(o => new[] { o.Outlet.Afci?.Cite, o.Outlet.Gfci?.Cite }).OfType<Citation>().Distinct().OrderBy(c => c.Text, StringComparer.Ordinal).ToList();
         string Where(BoxId box, OutletProtection o) => o.ResetAt is { } at ? at == box ? "its own device" : $"reset at {plan.Survey[at].Name}" : safe.BreakerIsGfci ? "reset at the panel" : "";
         return new()
         {
@@ -180,10 +180,10 @@ public static class CircuitRulings
             Lines = [.. outlets.Select(o => new RulingLine(o.Box.Name, string.Join(" + ", new[] { o.Outlet.Afci is null ? null : "AFCI", o.Outlet.Gfci is null ? null : "GFCI" }.OfType<string>().DefaultIfEmpty("–")),
                 string.Join("; ", new[] { o.Outlet.Afci?.Section, o.Outlet.Gfci is { } g ? $"{g.Section} {g.Reason}" : null, Where(o.Box.Box.Id, o.Outlet) }.Where(t => !string.IsNullOrEmpty(t)))))],
             Sum = safe.Kind.Why with { Question = "The reasons" },
-            Governs = new(sections.Count == 0 ? "210.8, 210.12" : string.Join(", ", sections), "By place and by equipment, edition by edition. GFCI devices are readily accessible and protect themselves and what hangs on their load terminals."),
+            Governs = new(sections.Count == 0 ? plan.Book.Cite(RuleId.GroundFault, RuleId.ArcFault) : sections.Aggregate((all, one) => all.And(one)), "By place and by equipment, edition by edition. GFCI devices are readily accessible and protect themselves and what hangs on their load terminals."),
             Quoted = safe.BreakerIsGfci || outlets.Exists(o => o.Outlet.Gfci is not null)
-                ? new("210.8", "“A freezer, a refrigerator or a door opener on a single receptacle is exempt”: that exception is long gone; the place decides. Nor must the device sit at the outlet: a breaker is as good.")
-                : new("210.12", "“Only bedrooms”: the list of places has grown edition by edition. Bathrooms, garages, outdoors and unfinished spaces are not on it."),
+                ? new(plan.Book.Cite(RuleId.GroundFault), "“A freezer, a refrigerator or a door opener on a single receptacle is exempt”: that exception is long gone; the place decides. Nor must the device sit at the outlet: a breaker is as good.")
+                : new(plan.Book.Cite(RuleId.ArcFault), "“Only bedrooms”: the list of places has grown edition by edition. Bathrooms, garages, outdoors and unfinished spaces are not on it."),
             Local = local.Count == 0 ? NoLocal : $"{string.Join("; ", local)}. Local; not in the model code.",
         };
     }

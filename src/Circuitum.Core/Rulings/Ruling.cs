@@ -10,7 +10,11 @@ namespace Circuitum.Core.Rulings;
 public sealed record RulingLine(string What, string Value, string Note);
 
 /// <summary>A section with what it says of this case, in our own words.</summary>
-public sealed record Cited(string Section, string Says);
+public sealed record Cited(Citation Cite, string Says)
+{
+    /// <summary>The citation as it is printed.</summary>
+    public string Section => Cite.Text;
+}
 
 /// <summary>One decision argued on one page: for whoever has to show the arithmetic and the article.</summary>
 public sealed record Ruling

@@ -15,8 +15,8 @@ public static class TagRulings
             About = About(plan, tag.Subject),
             Question = $"Why is this tagged {(tag.Severity == Severity.Hold ? "as waiting" : tag.Severity.ToString().ToLowerInvariant())}?",
             Answer = $"{tag.Headline}{(tag.Fixes.IsEmpty ? "" : $" It clears with: {string.Join(", or ", tag.Fixes.Select(f => char.ToLowerInvariant(f.Label[0]) + f.Label[1..]))}.")}",
-            Sum = Because.Of("The sum").Book(tag.Arithmetic, "", tag.Rule),
-            Governs = new(tag.Rule, tag.Severity switch
+            Sum = Because.Of("The sum").Book(tag.Arithmetic, "", tag.Cite),
+            Governs = new(tag.Cite, tag.Severity switch
             {
                 Severity.Red => "The model code, or the local authority, would fail it.",
                 Severity.Amber => "Not a rule of the model code: the crew's own way, or good practice.",
@@ -34,13 +34,12 @@ public static class TagRulings
     }
 
     // Which of a circuit's questions a tag belongs to.
-    private static RulingTopic? Topic(Plan plan, Tag tag) => tag.Rule switch
+    private static RulingTopic? Topic(Plan plan, Tag tag) => tag switch
     {
-        _ when tag.Rule == plan.Book.FifteenTwenty && plan.Landed(new(tag.Subject.Id))!.Load.Items.Any(i => i.Use == LoadUse.Fastened) => RulingTopic.HalfRating,
-        "210.19(A), 210.20(A)" => RulingTopic.ContinuousLoads,
-        "210.11(C)(3)" when plan.Landed(new(tag.Subject.Id))!.Kind == CircuitKind.Bathroom => RulingTopic.SharedBaths,
-        "house rule: outlets per circuit" => RulingTopic.OutletCap,
-        _ when tag.Rule == plan.Book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.By => RulingTopic.OutletCap,
+        _ when tag.Cite.Cites(RuleId.PermissibleFifteenTwenty) && plan.Landed(new(tag.Subject.Id))!.Load.Items.Any(i => i.Use == LoadUse.Fastened) => RulingTopic.HalfRating,
+        _ when tag.Cite.Cites(RuleId.ContinuousLoad) => RulingTopic.ContinuousLoads,
+        _ when tag.Cite.Cites(RuleId.BathCircuit) && plan.Landed(new(tag.Subject.Id))!.Kind == CircuitKind.Bathroom => RulingTopic.SharedBaths,
+        _ when tag.Cite.Cites(RuleId.OutletCap) => RulingTopic.OutletCap,
         _ => null,
     };
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
@@ -83,7 +84,7 @@ public static class Hardware
             var ground = Trenching.InGround(plan, trench);
             if (ground > Length.Zero)
             {
-                yield return Long(plan, "Warning tape", ground, $"in {trench.Id}, 12 in below grade (300.5(D)(3))");
+                yield return Long(plan, "Warning tape", ground, $"in {trench.Id}, 12 in below grade ({plan.Book.Cite(RuleId.WarningTape)})");
                 if (trench.DataPipe is { } apart)
                 {
                     yield return Long(plan, "1 in PVC for data, with a pull cord", ground, $"in {trench.Id}, {apart} from the power");
@@ -97,15 +98,15 @@ public static class Hardware
         ? new(item, "m", (int)Math.Ceiling(length.CutUp(Measure.Metres).Metres - 0.0005m), why) : new(item, "ft", length.WholeFeetUp, why);
 
     private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes
-        .Select(b => NameOf(b, plan.CircuitOf(b.Box.Id)?.Boxes[b.Box.Id].Given))
+        .Select(b => NameOf(b, plan.CircuitOf(b.Box.Id)?.Boxes[b.Box.Id].Given, plan.Book))
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "boxes"));
 
-    private static string NameOf(Layout.PlacedBox box, CubicInches? given)
+    private static string NameOf(Layout.PlacedBox box, CubicInches? given, CodeBook book)
     {
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
         return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) ? $"Ceiling box rated for a fan, {size}"
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
-            : box.Plates.Any(p => p.Volts.Value > 120) ? $"Box for equipment, at least {size}"
+            : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"
             : $"{box.Box.Devices.Length}-gang box, {size}";
     }
 
@@ -162,8 +163,8 @@ public static class Hardware
             along += AlongOf(run, rules);
         }
 
-        yield return new("Staples near boxes", "each", near, $"within {rules.FastenedNearBox} of every box; 334.30 and 314.17(C) allow 12 in, 8 in at a box without clamps");
-        yield return new("Staples along runs", "each", along, $"every {rules.FastenedAlong} where no hole holds the cable; 334.30 allows 4-1/2 ft");
+        yield return new("Staples near boxes", "each", near, $"within {rules.FastenedNearBox} of every box; {plan.Book.Cite(RuleId.CableSupport)} and {plan.Book.Cite(RuleId.CableAtBox)} allow 12 in, 8 in at a box without clamps");
+        yield return new("Staples along runs", "each", along, $"every {rules.FastenedAlong} where no hole holds the cable; {plan.Book.Cite(RuleId.CableSupport)} allows 4-1/2 ft");
         if (plan.Job.Schools.Column == CableColumn.Stackers)
         {
             // Where cables come down one bay together, a stacker of four takes the place of the staples, one at the plate and one for every further span.
@@ -191,9 +192,9 @@ public static class Hardware
     private static IEnumerable<MaterialLine> Guards(Plan plan)
     {
         var plates = plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Stud or MemberKind.Plate).Sum(h => PlatesAt(plan, h));
-        yield return new("Steel plates, 1/16 in", "each", plates, "where a hole's edge is nearer than 1-1/4 in to a face, 300.4(A)(1)");
+        yield return new("Steel plates, 1/16 in", "each", plates, $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
         var caulked = plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && IsBetweenStoreys(plan, h.Spot));
-        yield return new("Fire-caulked holes", "each", caulked, "plates between storeys, R302.11");
+        yield return new("Fire-caulked holes", "each", caulked, $"plates between storeys, {plan.Book.Cite(RuleId.FireBlocking)}");
     }
 
     /// <summary>Plates that one hole needs; punched studs and open chases none.</summary>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
@@ -29,28 +30,28 @@ public sealed record PanelMakeUp(PanelSchedule Panel, Terminals Terminals, Immut
 public static class MakeUpGuide
 {
     /// <summary>The guide of one panel.</summary>
-    public static PanelMakeUp Of(PanelSchedule panel, Job job)
+    public static PanelMakeUp Of(PanelSchedule panel, Job job, CodeBook book)
     {
         var listing = panel.Panel.Listing;
         var landed = panel.Circuits.Where(c => (c.Space is not null || c.OnLugs) && c.HomeRun is not null).ToList();
         var own = landed.Where(c => c.HomeRun!.RidesIn is null).ToList();
         var onBreakers = landed.FindAll(c => !c.OnLugs);
-        var terminals = Terminals.Of(panel, job.Schools);
+        var terminals = Terminals.Of(panel, job.Schools, book);
         return new(panel, terminals,
         [
             new("Bring the cables in", null, "Sheaths stripped to one line a quarter inch inside the connector, numbers on before anything is cut; knockouts and screws stay reachable.",
                 [.. own.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Cable, c.Description))]),
-            new("Grounds, largest first", listing.BarTorque, job.BondsAt(panel.Panel) ? "To the bar that is bonded with the neutral here, and nowhere beyond (250.24, 250.142(B))." : "To the ground bar; no bonding screw, neutral and ground apart (250.142(B)).", Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools))),
-            new("Neutrals, largest first", listing.BarTorque, "One to a terminal (408.41). A protective breaker takes its circuit's neutral; its tail takes the terminal.",
+            new("Grounds, largest first", listing.BarTorque, job.BondsAt(panel.Panel) ? $"To the bar that is bonded with the neutral here, and nowhere beyond ({book.Cite(RuleId.ServiceGrounding)}, {book.Cite(RuleId.NeutralApart)})." : $"To the ground bar; no bonding screw, neutral and ground apart ({book.Cite(RuleId.NeutralApart)}).", Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools))),
+            new("Neutrals, largest first", listing.BarTorque, $"One to a terminal ({book.Cite(RuleId.OneNeutralToATerminal)}). A protective breaker takes its circuit's neutral; its tail takes the terminal.",
                 [.. onBreakers.Where(c => Terminals.HasNeutral(c.Wired) || c.Mark.Length > 0).OrderByDescending(c => c.HomeRunGauge).ThenBy(c => c.Space)
                     .Select(c => new MakeUpLine(c.SpaceText, c.Mark.Length > 0 && !Terminals.HasNeutral(c.Wired) ? "tail of the breaker" : $"{c.HomeRunGauge} white", c.Mark.Length > 0 ? $"{(Terminals.HasNeutral(c.Wired) ? "on the breaker, " : "")}tail to the bar" : "neutral bar"))]),
-            new("Breakers, off, largest at the top down", listing.BreakerTorque, listing.Family is { } family ? $"Of the line {family}, which the label lists; each set OFF before it is clipped on." : "Of the line that the panel's label lists (110.3(B)); each set OFF before it is clipped on.",
-                [.. onBreakers.OrderByDescending(c => c.Breaker).ThenBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Breaker}, {(c.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem" : c.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}", c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit (408.36(D)), interlocked" : c.Description))]),
-            new("Whites that are hot: re-mark them", null, "Taped or coloured at both ends before they are landed (200.7(C)).",
+            new("Breakers, off, largest at the top down", listing.BreakerTorque, listing.Family is { } family ? $"Of the line {family}, which the label lists; each set OFF before it is clipped on." : $"Of the line that the panel's label lists ({book.Cite(RuleId.ListedUse)}); each set OFF before it is clipped on.",
+                [.. onBreakers.OrderByDescending(c => c.Breaker).ThenBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Breaker}, {(c.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem" : c.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}", c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit ({book.Cite(RuleId.BackFed)}), interlocked" : c.Description))]),
+            new("Whites that are hot: re-mark them", null, $"Taped or coloured at both ends before they are landed ({book.Cite(RuleId.RemarkedWhite)}).",
                 [.. landed.Where(c => c.Poles == 2 && c.HomeRun is { Conductors: 2, Jacket: not Jacket.Loose }).OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.HomeRunGauge} white", "second leg"))]),
             new("Hots, cut to one line", listing.BreakerTorque, "No copper outside a terminal.",
                 [.. landed.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Poles == 2 ? $"2 × {c.HomeRunGauge}" : $"{c.HomeRunGauge} black", c.OnLugs ? "feed-through lugs" : $"breaker {c.SpaceText}"))]),
-            new("Before the cover", listing.LugTorque, "Every terminal torqued to its marking (110.14(D)), pulled once by hand; fillers in open spaces; the schedule in the door (408.4).",
+            new("Before the cover", listing.LugTorque, $"Every terminal torqued to its marking ({book.Cite(RuleId.TerminalTorque)}), pulled once by hand; fillers in open spaces; the schedule in the door ({book.Cite(RuleId.Directory)}).",
             [
                 new("", $"{panel.Left} spaces left", "fillers"),
                 .. Left(listing.NeutralTerminals, terminals.Neutrals, "neutral terminals left"), .. Left(listing.GroundTerminals, terminals.GroundScrews, "ground terminals left"),

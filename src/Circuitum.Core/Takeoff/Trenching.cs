@@ -26,7 +26,7 @@ public static class Trenching
 
     private static TrenchSheet Of(Plan plan, Trench trench, List<Run> runs)
     {
-        var asked = runs.Select(r => Burial.Cover(Burying.What(plan.FindRun(r.Id)!.Value.Circuit, r), trench.UnderDrive)).MaxBy(c => c.Value)!;
+        var asked = runs.Select(r => plan.Book.Burial.Cover(Burying.What(plan.FindRun(r.Id)!.Value.Circuit, r), trench.UnderDrive)).MaxBy(c => c.Value)!;
         var needed = Length.Max(trench.Depth, asked.Value);
         var margin = plan.Job.HouseRules.TrenchMargin;
         var why = Because.Of("Why this depth").Then(asked.Why).Job("as the job has it", trench.Depth.ToString()).House("the crew's margin", margin.ToString(), "house rule: trench margin");

@@ -11,8 +11,14 @@ public readonly record struct Amps(decimal Value) : IComparable<Amps>
     /// <summary>Sum.</summary>
     public static Amps operator +(Amps a, Amps b) => new(a.Value + b.Value);
 
+    /// <summary>Difference; below zero where more is taken than there is.</summary>
+    public static Amps operator -(Amps a, Amps b) => new(a.Value - b.Value);
+
     /// <summary>Scaled by a table's factor.</summary>
     public static Amps operator *(Amps a, decimal factor) => new(a.Value * factor);
+
+    /// <summary>What this current brings at these volts.</summary>
+    public static VoltAmps operator *(Amps a, Volts volts) => new(a.Value * volts.Value);
 
     /// <summary>Less than.</summary>
     public static bool operator <(Amps a, Amps b) => a.Value < b.Value;
@@ -35,6 +41,12 @@ public readonly record struct Volts(decimal Value) : IComparable<Volts>
 {
     /// <inheritdoc/>
     public int CompareTo(Volts other) => Value.CompareTo(other.Value);
+
+    /// <summary>Less than.</summary>
+    public static bool operator <(Volts a, Volts b) => a.Value < b.Value;
+
+    /// <summary>More than.</summary>
+    public static bool operator >(Volts a, Volts b) => a.Value > b.Value;
 
     /// <summary>Difference.</summary>
     public static Volts operator -(Volts a, Volts b) => new(a.Value - b.Value);
@@ -67,6 +79,9 @@ public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
     /// <summary>More or as much.</summary>
     public static bool operator >=(VoltAmps a, VoltAmps b) => a.Value >= b.Value;
 
+    /// <summary>Scaled by a factor.</summary>
+    public static VoltAmps operator *(VoltAmps load, decimal factor) => new(load.Value * factor);
+
     /// <summary>The current this draws; zero volts is a bug.</summary>
     public static Amps operator /(VoltAmps load, Volts volts) => new(load.Value / volts.Value);
 
@@ -94,6 +109,12 @@ public readonly record struct SquareInches(decimal Value)
 /// <summary>A share of a whole; 100 is the whole.</summary>
 public readonly record struct Percent(decimal Value)
 {
+    /// <summary>This share of a current.</summary>
+    public static Amps operator *(Percent share, Amps whole) => new(share.Value * whole.Value / 100);
+
+    /// <summary>This share of a load.</summary>
+    public static VoltAmps operator *(Percent share, VoltAmps whole) => new(share.Value * whole.Value / 100);
+
     /// <summary>One decimal, with the sign.</summary>
     public override string ToString() => decimal.Round(Value, 1).ToString("0.#", CultureInfo.InvariantCulture) + " %";
 }

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 
 namespace Circuitum.Core.Wiring;
 
@@ -9,7 +11,7 @@ namespace Circuitum.Core.Wiring;
 public static class MakeUp
 {
     /// <summary>The steps for one box.</summary>
-    public static ImmutableArray<string> Steps(BoxWiring wiring, PlacedBox box)
+    public static ImmutableArray<string> Steps(BoxWiring wiring, PlacedBox box, CodeBook book)
     {
         var letters = wiring.Cables.ToDictionary(c => c.Run.Id, c => c.Letter);
         string End(CableEnd end) => $"{ColourOf(end.Conductor.Colour)} of {letters[end.Run.Id]}";
@@ -18,7 +20,7 @@ public static class MakeUp
         {
             foreach (var white in Conductor.In(cable.Run).Where(c => c.ReMarked))
             {
-                steps.Add($"Re-mark the {ColourOf(white.Colour)} of {cable.Letter} black: it is the second leg, no neutral (200.7(C)).");
+                steps.Add($"Re-mark the {ColourOf(white.Colour)} of {cable.Letter} black: it is the second leg, no neutral ({book.Cite(RuleId.RemarkedWhite)}).");
             }
         }
 
@@ -30,7 +32,7 @@ public static class MakeUp
             {
                 JointBy.Screw => $"{Sentence(ends[0])} to {screws[0]}.",
                 JointBy.Device => $"{Sentence(Listed(ends))} to {screws[0]}, one under each screw{(joint.Onward is { } amps ? $": {amps} go on through the device" : "")}.",
-                JointBy.Cap => $"Cap the {ends[0]}{(joint.Ends[0].Conductor.Carries == Carried.Neutral ? ": a neutral for a later control (404.2(C))" : "")}.",
+                JointBy.Cap => $"Cap the {ends[0]}{(joint.Ends[0].Conductor.Carries == Carried.Neutral ? $": a neutral for a later control ({book.Cite(RuleId.NeutralAtSwitch)})" : "")}.",
                 _ => $"Join {Listed(ends)}{(screws.Count == 0 ? "" : $", with {(screws.Count == 1 ? "a pigtail" : "pigtails")} to {Listed(screws)}")}.",
             });
         }

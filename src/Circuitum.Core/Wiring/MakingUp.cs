@@ -84,7 +84,7 @@ internal sealed class MakingUp
         }
     }
 
-    private bool Disconnected(Run onward, Carried carries) => onward.Kind == RunKind.SwitchLeg && carries is Carried.Hot or Carried.SecondLeg && circuit.Circuit.Load.Volts.Value > 120
+    private bool Disconnected(Run onward, Carried carries) => onward.Kind == RunKind.SwitchLeg && carries is Carried.Hot or Carried.SecondLeg && circuit.Circuit.Poles > 1
         && GroupOf(onward) is { } group && group.Switches.Any(s => s.Box == Id);
 
     private ControlGroup? GroupOf(Run run) => run.Group is int number ? groups[number] : null;
@@ -184,7 +184,7 @@ internal sealed class MakingUp
             On(NetOf(comes, Carried.Hot), gang, TerminalKind.SwitchIn);
             On(NetOf(comes, Carried.Switched), gang, TerminalKind.SwitchOut);
         }
-        else if (circuit.Circuit.Load.Volts.Value > 120)
+        else if (circuit.Circuit.Poles > 1)
         {
             On(NetOf(Fed, Carried.Hot), gang, TerminalKind.SwitchIn);
             On(NetOf(Fed, Carried.SecondLeg), gang, TerminalKind.SecondLeg);

@@ -56,9 +56,9 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
     /// <exception cref="ArgumentException">Nothing is plugged in, or not into this circuit.</exception>
     public static PlugIn Into(WiredCircuit circuit, IReadOnlyList<Plugged> plugged)
     {
-        if (plugged.Count == 0 || plugged.Any(p => !circuit.Boxes.ContainsKey(p.Box)) || circuit.Circuit.Load.Volts.Value != 120)
+        if (plugged.Count == 0 || plugged.Any(p => !circuit.Boxes.ContainsKey(p.Box)) || circuit.Poles != 1)
         {
-            throw new ArgumentException("Things are plugged into boxes of one circuit of 120 V.", nameof(plugged));
+            throw new ArgumentException("Things are plugged into boxes of one circuit of one pole.", nameof(plugged));
         }
 
         var sized = circuit.Sized;
@@ -67,7 +67,7 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
             + plugged.Where(p => p.Box == box).Sum(p => Typical(p.What).Value);
         Amps Through(Run run) => new VoltAmps(circuit.DarkBeyond(run.To.Box!.Value).Sum(At)) / volts;
         ImmutableArray<LoadedRun> WayTo(BoxId box) => [.. circuit.WayTo(box).Select(r => new LoadedRun(r, Through(r)))];
-        Volts Left(BoxId box) => new(sized.VoltsAtPanel.Value - WayTo(box).Sum(r => VoltageDrop.Of(r.Through, sized.GaugeOf(r.Run), r.Run.Length.Value + sized.SharedLength(r.Run)).Value));
+        Volts Left(BoxId box) => new(sized.VoltsAtPanel.Value - WayTo(box).Sum(r => VoltageDrop.Of(r.Through, sized.GaugeOf(r.Run), r.Run.Length.Value + sized.SharedLength(r.Run), sized.Book).Value));
         var total = new VoltAmps(circuit.Boxes.Keys.Sum(At)) / volts;
         return new(WayTo(plugged[0].Box), total, sized.Breaker.Value, InverseTime.At(total, sized.Breaker.Value), plugged.Select(p => Left(p.Box)).Min());
     }

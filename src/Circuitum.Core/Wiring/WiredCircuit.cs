@@ -61,6 +61,9 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
     /// <summary>What its conductor may carry in its worst place.</summary>
     public Amps Ampacity => Sized.Ampacity.Value;
 
+    /// <summary>The rules it was sized by.</summary>
+    public CodeBook Book => Sized.Book;
+
     /// <summary>Share of the voltage lost at its worst box.</summary>
     public Percent Drop => Sized.Drop.Value;
 
@@ -165,8 +168,8 @@ public static class Wires
         var fed = into.FirstOrDefault(r => r.Kind is RunKind.HomeRun or RunKind.Jumper) ?? into[0];
         var cables = into.Concat(from).Select(r => new EnteringCable(circuit.Sized.GaugeOf(r), r.Conductors)).ToList();
         var gangs = box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan()) ? box.Box.Devices.Length : 0;
-        var volume = BoxFill.Count(cables, box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle()), book);
-        var counted = box.Plates.All(p => p.Volts.Value == 120);
-        return new(fed, into, from, volume, box.Box.Volume ?? (counted ? BoxFill.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value)))) { Gangs = gangs };
+        var volume = book.Boxes.Count(cables, box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle()));
+        var counted = box.Plates.All(p => p.Volts == book.Supply.ToNeutral);
+        return new(fed, into, from, volume, box.Box.Volume ?? (counted ? BoxRules.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value)))) { Gangs = gangs };
     }
 }

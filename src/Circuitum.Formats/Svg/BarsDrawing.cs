@@ -1,5 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Rules;
 
 namespace Circuitum.Formats.Svg;
 
@@ -13,10 +14,11 @@ public static class BarsDrawing
     /// <summary>The drawing, an SVG element that scales to its place.</summary>
     /// <param name="schedule">The panel.</param>
     /// <param name="job">The job.</param>
-    public static string Draw(PanelSchedule schedule, Job job)
+    /// <param name="book">The rules.</param>
+    public static string Draw(PanelSchedule schedule, Job job, CodeBook book)
     {
         var panel = schedule.Panel;
-        var terminals = Terminals.Of(schedule, job.Schools);
+        var terminals = Terminals.Of(schedule, job.Schools, book);
         var bonded = job.BondsAt(panel);
         var supply = panel.FedFrom is { } from ? $"from panel {from}" : job.Service.BondedAtDisconnect ? "from the disconnect" : "from the service";
         var words = bonded ? "neutral and ground bonded here" : "neutral and ground apart";

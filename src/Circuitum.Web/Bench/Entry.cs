@@ -8,6 +8,11 @@ namespace Circuitum.Web.Bench;
 /// <summary>Reads what people type into fields; what cannot be read is answered with one sentence.</summary>
 public static class Entry
 {
+    /// <summary>Volts that the supply offers.</summary>
+    /// <exception cref="FormatException">It does not offer these.</exception>
+    public static Volts Volts(string? text) => SupplySystem.SplitPhase.Offered.FirstOrDefault(v => v.Value == Count(text)) is { Value: > 0 } volts ? volts
+        : throw new FormatException($"{text} volts: this supply offers {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}.");
+
     /// <summary>A volume: 20.3 or 20.3 in³.</summary>
     /// <exception cref="FormatException">It is none.</exception>
     public static CubicInches CubicInches(string? text) => decimal.TryParse((text ?? "").Replace("in³", "", StringComparison.Ordinal).Trim(), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var value)

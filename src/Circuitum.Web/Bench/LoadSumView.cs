@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Demand;
+using Circuitum.Core.Reasons;
 
 namespace Circuitum.Web.Bench;
 
@@ -10,5 +12,11 @@ namespace Circuitum.Web.Bench;
 public sealed record LoadSumView(string Name, LoadSum Sum, bool Chosen, string? Note)
 {
     /// <summary>True for a line that rests on what people decide about the service.</summary>
-    public static bool IsAssumed(LoadLine line) => line.Section is "220.51, 220.60" or "the crew" || line.Section.StartsWith("220.82(C)", StringComparison.Ordinal) || line.Section.StartsWith("220.83", StringComparison.Ordinal) || line.Section.StartsWith("220.87", StringComparison.Ordinal);
+    public static bool IsAssumed(LoadLine line) => line.Cite.Text == StandardMethod.TheCrew || Assumed.Any(line.Cite.Cites);
+
+    private static readonly ImmutableArray<RuleId> Assumed =
+    [
+        RuleId.HeatingLoad, RuleId.OptionalCooling, RuleId.OptionalHeatPump, RuleId.OptionalSupplement, RuleId.OptionalFewHeaters, RuleId.OptionalManyHeaters,
+        RuleId.ExistingSameClimate, RuleId.ExistingNewClimate, RuleId.MeasuredDemand,
+    ];
 }

@@ -12,7 +12,7 @@ public sealed record PlateFields
     /// <summary>As people call it.</summary>
     public string? Name { get; init; }
 
-    /// <summary>120 or 240.</summary>
+    /// <summary>What the supply offers.</summary>
     public string Volts { get; init; } = "";
 
     /// <summary>VA, kW, or amperes at its volts.</summary>

@@ -72,7 +72,7 @@ public static class PlanFileEndpoints
 
         if (topic == "tag")
         {
-            return plan.Tags.FirstOrDefault(t => t.Subject == subject && t.Rule == rule) is { } tag ? Results.Bytes(RulingPdf.Write(plan, TagRulings.On(plan, tag)), "application/pdf") : Results.NotFound();
+            return plan.Tags.FirstOrDefault(t => t.Subject == subject && t.Cite.Key == rule) is { } tag ? Results.Bytes(RulingPdf.Write(plan, TagRulings.On(plan, tag)), "application/pdf") : Results.NotFound();
         }
 
         return subject.Kind == SubjectKind.Circuit && plan.Landed(new(subject.Id)) is { } landed && CircuitRulings.Topics(landed).Cast<RulingTopic?>().FirstOrDefault(t => AddressOf(t!.Value) == topic) is { } asked

@@ -22,7 +22,7 @@ public sealed class MakeUpGuideModel(Workbench bench) : JobPage(bench)
     {
         if (Open.Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == Panel) is { } panel)
         {
-            Guide = MakeUpGuide.Of(panel, Open.Plan.Job);
+            Guide = MakeUpGuide.Of(panel, Open.Plan.Job, Open.Plan.Book);
         }
 
         return Task.CompletedTask;

@@ -1,12 +1,14 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Circuitum.Web.Pages;
 
 /// <summary>A number of the crew's, beside the book's.</summary>
-public sealed record RuleRow(string Field, string Words, Func<HouseRules, string> Value, string Book, string Section, bool IsLength = true);
+public sealed record RuleRow(string Field, string Words, Func<HouseRules, string> Value, string Book, ImmutableArray<RuleId> Cites, bool IsLength = true);
 
 /// <summary>The crew's numbers on one page, and sets of them.</summary>
 public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench)
@@ -20,27 +22,27 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
     /// <summary>The numbers with the book's limits.</summary>
     public static IReadOnlyList<RuleRow> Rows { get; } =
     [
-        new("receptacleReach", "Farthest point of a wall from a receptacle", r => r.ReceptacleReach.ToString(), "at most 6 ft", "210.52(A)(1)"),
-        new("counterReach", "Farthest point of a counter from a receptacle", r => r.CounterReach.ToString(), "at most 24 in", "210.52(C)(1)"),
-        new("receptacleHeight", "Receptacles, bottom at", r => r.ReceptacleHeight.ToString(), "counts up to 5-1/2 ft", "210.52(4)"),
-        new("switchHeight", "Switches at", r => r.SwitchHeight.ToString(), "handle at most 6 ft 7 in", "404.8(A)"),
-        new("counterHeight", "Counter receptacles at", r => r.CounterHeight.ToString(), "at most 20 in above the counter", "210.52(C)(3)"),
-        new("switchFromJamb", "Strike jamb to a switch's middle", r => r.SwitchFromJamb.ToString(), "no rule", ""),
-        new("canSpacing", "Can to can, half of it from the walls", r => r.CanSpacing.ToString(), "no rule", ""),
-        new("boreHeight", "Studs bored at", r => r.BoreHeight.ToString(), "hole’s edge 1-1/4 in from the face", "300.4(A)"),
-        new("makeUpAtBox", "Cable made up in a box", r => r.MakeUpAtBox.ToString(), "6 in free conductor", "300.14"),
-        new("slackAtBox", "Slack behind a box", r => r.SlackAtBox.ToString(), "no rule", ""),
-        new("atPanel", "Cable left at a panel", r => r.AtPanel.ToString(), "no rule", ""),
-        new("spareSpaces", "Spaces left free in a panel", r => r.SpareSpaces.ToString(CultureInfo.InvariantCulture), "no rule", "", IsLength: false),
-        new("sag", "Sag and going round", r => r.Sag.ToString(), "no rule", "", false),
-        new("waste", "Cable bought beyond what is cut", r => r.Waste.ToString(), "no rule", "", false),
-        new("fastenedNearBox", "First staple from a box", r => r.FastenedNearBox.ToString(), "12 in; 8 in at a box without clamps", "334.30, 314.17(C)"),
-        new("fastenedAlong", "Staple to staple", r => r.FastenedAlong.ToString(), "at most 4-1/2 ft", "334.30"),
-        new("trenchMargin", "Trench beyond the least cover", r => r.TrenchMargin.ToString(), "cover over PVC 18 in", "Table 300.5(A)"),
-        new("cablesPerHole", "NM cables in one hole", r => r.CablesPerHole.ToString(System.Globalization.CultureInfo.InvariantCulture), "derated above two", "334.80", false),
-        new("outletsPerCircuit", "Outlets on a general circuit", r => r.OutletsPerCircuit.ToString(System.Globalization.CultureInfo.InvariantCulture), "none in the model code; local caps apply", "", false),
-        new("largestFill", "Largest fill of a general circuit", r => r.LargestFill.ToString(), "100 %, continuous load × 1.25", "210.20(A)", false),
-        new("dropTarget", "Voltage drop at the far end", r => r.DropTarget.ToString(), "advice: 3 %", "210.19 note", false),
+        new("receptacleReach", "Farthest point of a wall from a receptacle", r => r.ReceptacleReach.ToString(), "at most 6 ft", [RuleId.WallReach]),
+        new("counterReach", "Farthest point of a counter from a receptacle", r => r.CounterReach.ToString(), "at most 24 in", [RuleId.CounterReach]),
+        new("receptacleHeight", "Receptacles, bottom at", r => r.ReceptacleHeight.ToString(), "counts up to 5-1/2 ft", [RuleId.HighReceptacle]),
+        new("switchHeight", "Switches at", r => r.SwitchHeight.ToString(), "handle at most 6 ft 7 in", [RuleId.SwitchHeight]),
+        new("counterHeight", "Counter receptacles at", r => r.CounterHeight.ToString(), "at most 20 in above the counter", [RuleId.CounterHeight]),
+        new("switchFromJamb", "Strike jamb to a switch's middle", r => r.SwitchFromJamb.ToString(), "no rule", []),
+        new("canSpacing", "Can to can, half of it from the walls", r => r.CanSpacing.ToString(), "no rule", []),
+        new("boreHeight", "Studs bored at", r => r.BoreHeight.ToString(), "hole’s edge 1-1/4 in from the face", [RuleId.HoleEdge]),
+        new("makeUpAtBox", "Cable made up in a box", r => r.MakeUpAtBox.ToString(), "6 in free conductor", [RuleId.FreeConductor]),
+        new("slackAtBox", "Slack behind a box", r => r.SlackAtBox.ToString(), "no rule", []),
+        new("atPanel", "Cable left at a panel", r => r.AtPanel.ToString(), "no rule", []),
+        new("spareSpaces", "Spaces left free in a panel", r => r.SpareSpaces.ToString(CultureInfo.InvariantCulture), "no rule", [], IsLength: false),
+        new("sag", "Sag and going round", r => r.Sag.ToString(), "no rule", [], false),
+        new("waste", "Cable bought beyond what is cut", r => r.Waste.ToString(), "no rule", [], false),
+        new("fastenedNearBox", "First staple from a box", r => r.FastenedNearBox.ToString(), "12 in; 8 in at a box without clamps", [RuleId.CableSupport, RuleId.CableAtBox]),
+        new("fastenedAlong", "Staple to staple", r => r.FastenedAlong.ToString(), "at most 4-1/2 ft", [RuleId.CableSupport]),
+        new("trenchMargin", "Trench beyond the least cover", r => r.TrenchMargin.ToString(), "cover over PVC 18 in", [RuleId.BurialCover]),
+        new("cablesPerHole", "NM cables in one hole", r => r.CablesPerHole.ToString(System.Globalization.CultureInfo.InvariantCulture), "derated above two", [RuleId.CableAmpacity], false),
+        new("outletsPerCircuit", "Outlets on a general circuit", r => r.OutletsPerCircuit.ToString(System.Globalization.CultureInfo.InvariantCulture), "none in the model code; local caps apply", [], false),
+        new("largestFill", "Largest fill of a general circuit", r => r.LargestFill.ToString(), "100 %, continuous load × 1.25", [RuleId.ContinuousLoad], false),
+        new("dropTarget", "Voltage drop at the far end", r => r.DropTarget.ToString(), "advice: 3 %", [RuleId.VoltageDropNote], false),
     ];
 
     /// <summary>The aims of a division with their weights.</summary>

@@ -64,7 +64,7 @@ internal static class GoldenText
 
     // What a crew reads at the panel, step by step.
     private static IEnumerable<string> MakeUps(Plan plan) => plan.Panels.Select(p =>
-        $"make-up {p.Panel.Id} {Hash(string.Join('\n', MakeUpGuide.Of(p, plan.Job).Steps.Select(s => $"{s.Title}|{s.Note}|{string.Join('|', s.Lines.Select(l => $"{l.Number} {l.What} {l.Where}"))}")))}");
+        $"make-up {p.Panel.Id} {Hash(string.Join('\n', MakeUpGuide.Of(p, plan.Job, plan.Book).Steps.Select(s => $"{s.Title}|{s.Note}|{string.Join('|', s.Lines.Select(l => $"{l.Number} {l.What} {l.Where}"))}")))}");
 
     private static IEnumerable<string> Lines(string text) => text.TrimEnd('\n').Split('\n');
 

@@ -69,9 +69,9 @@ public abstract partial class StagePage
             return NotFound();
         }
 
-        if (job.Plan.Survey.Find(new(box ?? "")) is not { } placed || job.Plan.CircuitOf(placed.Box.Id) is not { } wired || !PlugIn.CanBeAt(placed) || wired.Circuit.Load.Volts.Value != 120)
+        if (job.Plan.Survey.Find(new(box ?? "")) is not { } placed || job.Plan.CircuitOf(placed.Box.Id) is not { } wired || !PlugIn.CanBeAt(placed) || wired.Poles != 1)
         {
-            return await RefusedAsync("Things are plugged in at a receptacle of 120 V. Choose one of this circuit.");
+            return await RefusedAsync($"Things are plugged in at a receptacle of {job.Plan.Book.Supply.ToNeutral}. Choose one of this circuit.");
         }
 
         try

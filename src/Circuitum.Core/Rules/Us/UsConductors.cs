@@ -1,50 +1,12 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
-namespace Circuitum.Core.Rules;
-
-/// <summary>Conductor metal.</summary>
-public enum Metal
-{
-    /// <summary>Copper.</summary>
-    Copper,
-
-    /// <summary>Aluminium.</summary>
-    Aluminium,
-}
-
-/// <summary>Insulation temperature column of Table 310.16.</summary>
-public enum Column
-{
-    /// <summary>60 °C.</summary>
-    C60 = 60,
-
-    /// <summary>75 °C.</summary>
-    C75 = 75,
-
-    /// <summary>90 °C.</summary>
-    C90 = 90,
-}
-
-/// <summary>What the conductors of a run are pulled in.</summary>
-public enum Jacket
-{
-    /// <summary>Nonmetallic-sheathed, for dry places only (334.12(B)); 90 °C conductors held to the 60 °C column (334.80).</summary>
-    Nonmetallic,
-
-    /// <summary>Underground feeder and branch-circuit cable, for damp and wet places; 60 °C conductors (340.80).</summary>
-    Underground,
-
-    /// <summary>Metal-clad cable; 90 °C conductors held to the terminations (330.80).</summary>
-    Armoured,
-
-    /// <summary>None: loose THWN-2 in a pipe, held to the terminations (110.14(C)).</summary>
-    Loose,
-}
+namespace Circuitum.Core.Rules.Us;
 
 /// <summary>Figures that are the same in the 2017, 2020 and 2023 editions.</summary>
-public static class Tables
+internal sealed class UsConductors : ConductorRules
 {
     // Rows of Table 310.16 (310.15(B)(16) in 2017): copper 60, 75, 90, aluminium 60, 75, 90; 0 where the table has none.
     private static readonly ImmutableDictionary<string, int[]> Ampacities = new Dictionary<string, int[]>
@@ -118,30 +80,24 @@ public static class Tables
     private static readonly (string Trade, decimal Area)[] Tubing =
         [("1/2", .304m), ("3/4", .533m), ("1", .864m), ("1-1/4", 1.496m), ("1-1/2", 2.036m), ("2", 3.356m)];
 
-    // Table 314.16(B), in³ for each conductor.
-    private static readonly ImmutableDictionary<string, decimal> BoxVolumes = new Dictionary<string, decimal>
-    {
-        ["14"] = 2.00m, ["12"] = 2.25m, ["10"] = 2.50m, ["8"] = 3.00m, ["6"] = 5.00m,
-    }.ToImmutableDictionary();
-
-    /// <summary>Ampacity at 30 °C with at most three current-carrying conductors; null where the table has no entry. Table 310.16.</summary>
-    public static Amps? Ampacity(Gauge gauge, Metal metal, Column column)
+    /// <inheritdoc/>
+    public override Amps? Ampacity(Gauge gauge, Metal metal, Column column)
     {
         var at = (metal == Metal.Copper ? 0 : 3) + column switch { Column.C60 => 0, Column.C75 => 1, _ => 2 };
         var amps = Ampacities[gauge.ToString()][at];
         return amps == 0 ? null : new Amps(amps);
     }
 
-    /// <summary>Correction for ambient, Table 310.15(B)(1); null where the insulation may not be used so hot.</summary>
-    public static decimal? AmbientFactor(Celsius ambient, Column column)
+    /// <inheritdoc/>
+    public override decimal? AmbientFactor(Celsius ambient, Column column)
     {
         var row = Ambients.FirstOrDefault(r => ambient.Degrees <= r.UpTo);
         var factor = column switch { Column.C60 => row.C60, Column.C75 => row.C75, _ => row.C90 };
         return factor == 0 ? null : factor;
     }
 
-    /// <summary>Adjustment for more than three current-carrying conductors together, Table 310.15(C)(1) (2017: 310.15(B)(3)(a)).</summary>
-    public static decimal AdjustmentFactor(int currentCarrying) => currentCarrying switch
+    /// <inheritdoc/>
+    public override decimal AdjustmentFactor(int currentCarrying) => currentCarrying switch
     {
         <= 3 => 1m,
         <= 6 => .80m,
@@ -152,30 +108,38 @@ public static class Tables
         _ => .35m,
     };
 
-    /// <summary>Ohm per 1000 ft at 75 °C, Chapter 9 Table 8; null where the table has none (14 AWG aluminium).</summary>
-    public static decimal? OhmsPerThousandFeet(Gauge gauge, Metal metal) =>
+    /// <inheritdoc/>
+    public override decimal? OhmsPerThousandFeet(Gauge gauge, Metal metal) =>
         Resistances.TryGetValue(gauge.ToString(), out var row) && (metal == Metal.Copper ? row.Copper : row.Aluminium) is > 0 and var ohms ? ohms : null;
 
-    /// <summary>Cross-section in circular mils, Chapter 9 Table 8.</summary>
-    public static int CircularMil(Gauge gauge) => CircularMils[gauge.ToString()];
+    /// <inheritdoc/>
+    public override int CircularMil(Gauge gauge) => CircularMils[gauge.ToString()];
 
-    /// <summary>Equipment grounding conductor for an overcurrent device, Table 250.122; the largest listed row serves above 400 A.</summary>
-    public static Gauge EquipmentGround(Amps rating, Metal metal)
+    /// <inheritdoc/>
+    public override Gauge EquipmentGround(Amps rating, Metal metal)
     {
         var row = Grounds.FirstOrDefault(g => rating.Value <= g.Rating, Grounds[^1]);
         return Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium);
     }
 
-    /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5.</summary>
-    public static SquareInches ConductorArea(Gauge gauge) => new(ConductorAreas[gauge.ToString()]);
+    /// <inheritdoc/>
+    public override SquareInches ConductorArea(Gauge gauge) => new(ConductorAreas[gauge.ToString()]);
 
-    /// <summary>A pipe by trade size with its whole area, Chapter 9 Table 4, 1/2 to 2 in, small to large.</summary>
-    public static IEnumerable<(string Trade, SquareInches Area)> Conduit(ConduitKind kind) =>
+    /// <inheritdoc/>
+    public override IEnumerable<(string Trade, SquareInches Area)> Conduit(ConduitKind kind) =>
         (kind switch { ConduitKind.Pvc80 => Pvc80, ConduitKind.Emt => Tubing, _ => Pvc40 }).Select(p => (p.Trade, new SquareInches(p.Area)));
 
-    /// <summary>Share of a raceway that conductors may fill, Chapter 9 Table 1.</summary>
-    public static Percent RacewayFill(int conductors) => new(conductors switch { 1 => 53, 2 => 31, _ => 40 });
+    /// <inheritdoc/>
+    public override Percent RacewayFill(int conductors) => new(conductors switch { 1 => 53, 2 => 31, _ => 40 });
 
-    /// <summary>Volume for each conductor in a box, Table 314.16(B); null above 6 AWG, where 314.28 counts instead.</summary>
-    public static CubicInches? BoxVolume(Gauge gauge) => BoxVolumes.TryGetValue(gauge.ToString(), out var volume) ? new(volume) : null;
+    /// <inheritdoc/>
+    public override Amps? SmallConductorLimit(Gauge gauge, Metal metal) => (metal, gauge.ToString()) switch
+    {
+        (Metal.Copper, "14") => new Amps(15),
+        (Metal.Copper, "12") => new Amps(20),
+        (Metal.Copper, "10") => new Amps(30),
+        (Metal.Aluminium, "12") => new Amps(15),
+        (Metal.Aluminium, "10") => new Amps(25),
+        _ => null,
+    };
 }

@@ -1,0 +1,61 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Rules;
+
+/// <summary>A cable that enters a box.</summary>
+/// <param name="Gauge">Its conductors, 14 to 6 AWG.</param>
+/// <param name="Conductors">Insulated conductors in it: 2, 3 or 4.</param>
+public sealed record EnteringCable(Gauge Gauge, int Conductors);
+
+/// <summary>What is in a box.</summary>
+public sealed record BoxContents
+{
+    /// <summary>Cables in and out; every conductor ends or is spliced in the box.</summary>
+    public ImmutableArray<EnteringCable> Cables { get; init; } = [];
+
+    /// <summary>Device yokes, 0 to 6. Each takes two of the largest conductor, whose pigtail may be on any of them.</summary>
+    public int Yokes { get; init; }
+
+    /// <summary>Devices wider than one gang, two each for every gang; 0 to 3, counted apart from the yokes.</summary>
+    public int WideYokes { get; init; }
+
+    /// <summary>The box has clamps inside; all together take one.</summary>
+    public bool InternalClamps { get; init; }
+
+    /// <summary>Kinds of support fitting in it: studs, hickeys; each kind takes one. 0 to 2.</summary>
+    public int SupportFittings { get; init; }
+
+    /// <summary>Conductors that pass through unbroken, one each; 0 to 20.</summary>
+    public ImmutableArray<Gauge> Unbroken { get; init; } = [];
+}
+
+/// <summary>How a box is counted, and the boxes there are.</summary>
+public abstract class BoxRules
+{
+    // Usual new-work boxes by gang, and round ones for ceilings, in³: what the trade sells, not what a book says.
+    private static readonly decimal[][] Gangs = [[18, 20, 22.5m], [32, 34], [44, 45], [56, 68]];
+    private static readonly decimal[] Round = [13, 18, 20, 22];
+
+    /// <summary>Volume that is needed, item by item: conductors, clamps, fittings, yokes, grounds.</summary>
+    /// <param name="contents">What is in it.</param>
+    public abstract Figure<CubicInches> Count(BoxContents contents);
+
+    /// <summary>Volume for each conductor in a box; null for conductors too large to be counted so.</summary>
+    public abstract CubicInches? Volume(Gauge gauge);
+
+    /// <summary>Volume of cables and devices in a nonmetallic box without internal clamps.</summary>
+    /// <param name="cables">Cables in and out.</param>
+    /// <param name="yokes">Device yokes.</param>
+    public Figure<CubicInches> Count(IReadOnlyList<EnteringCable> cables, int yokes) => Count(new() { Cables = [.. cables], Yokes = yokes });
+
+    /// <summary>The smallest usual box of so many gangs that holds a volume; null when none does. No gangs means a round ceiling box.</summary>
+    public static CubicInches? Smallest(int gangs, CubicInches needed) =>
+        Usual(gangs).Where(s => s >= needed.Value).Select(s => (CubicInches?)new CubicInches(s)).FirstOrDefault();
+
+    /// <summary>The largest usual box of so many gangs; null above four gangs.</summary>
+    public static CubicInches? Largest(int gangs) => Usual(gangs) is { Length: > 0 } sizes ? new CubicInches(sizes[^1]) : null;
+
+    private static decimal[] Usual(int gangs) => gangs == 0 ? Round : gangs <= Gangs.Length ? Gangs[gangs - 1] : [];
+}

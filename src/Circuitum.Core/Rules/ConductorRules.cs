@@ -1,0 +1,40 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Rules;
+
+/// <summary>What conductors carry, and what protects and encloses them.</summary>
+public abstract class ConductorRules
+{
+    /// <summary>Ampacity at 30 °C with at most three current-carrying conductors; null where the table has no entry. Table 310.16.</summary>
+    public abstract Amps? Ampacity(Gauge gauge, Metal metal, Column column);
+
+    /// <summary>Correction for ambient, Table 310.15(B)(1); null where the insulation may not be used so hot.</summary>
+    public abstract decimal? AmbientFactor(Celsius ambient, Column column);
+
+    /// <summary>Adjustment for more than three current-carrying conductors together, Table 310.15(C)(1) (2017: 310.15(B)(3)(a)).</summary>
+    public abstract decimal AdjustmentFactor(int currentCarrying);
+
+    /// <summary>Ohm per 1000 ft at 75 °C, Chapter 9 Table 8; null where the table has none (14 AWG aluminium).</summary>
+    public abstract decimal? OhmsPerThousandFeet(Gauge gauge, Metal metal);
+
+    /// <summary>Cross-section in circular mils, Chapter 9 Table 8.</summary>
+    public abstract int CircularMil(Gauge gauge);
+
+    /// <summary>Equipment grounding conductor for an overcurrent device, Table 250.122; the largest listed row serves above 400 A.</summary>
+    public abstract Gauge EquipmentGround(Amps rating, Metal metal);
+
+    /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5.</summary>
+    public abstract SquareInches ConductorArea(Gauge gauge);
+
+    /// <summary>A pipe by trade size with its whole area, Chapter 9 Table 4, 1/2 to 2 in, small to large.</summary>
+    public abstract IEnumerable<(string Trade, SquareInches Area)> Conduit(ConduitKind kind);
+
+    /// <summary>Share of a raceway that conductors may fill, Chapter 9 Table 1.</summary>
+    public abstract Percent RacewayFill(int conductors);
+
+    /// <summary>Largest overcurrent device on a small conductor, 240.4(D); null where the section has no limit.</summary>
+    public abstract Amps? SmallConductorLimit(Gauge gauge, Metal metal);
+}

@@ -1,0 +1,35 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Rules;
+
+/// <summary>Conductors of a service, or of a feeder that carries a whole dwelling, and what is asked at it.</summary>
+public abstract class ServiceRules
+{
+    /// <summary>Ratings that dwelling services have, small to large.</summary>
+    public abstract ImmutableArray<Amps> Ratings { get; }
+
+    /// <summary>Smallest service of a one-family dwelling.</summary>
+    public abstract Amps Least { get; }
+
+    /// <summary>Least rating of the feeder and disconnect of a building with more than two circuits.</summary>
+    public abstract Amps LeastOfBuilding { get; }
+
+    /// <summary>True where conductors of this rating may be smaller because they carry a whole dwelling.</summary>
+    public bool EasesWholeDwelling(Amps rating) => rating >= Ratings[0];
+
+    /// <summary>The share of its rating that a conductor must carry where it carries a whole dwelling.</summary>
+    public abstract Percent WholeDwelling { get; }
+
+    /// <summary>Conductor of a service, or of a feeder that carries the whole dwelling's load, where nothing corrects or adjusts it; null for a rating the table has not.</summary>
+    public abstract Gauge? DwellingConductor(Amps rating, Metal metal);
+
+    /// <summary>Grounding electrode conductor of copper for a service conductor.</summary>
+    public abstract Gauge ElectrodeConductor(Gauge service, Metal metal);
+
+    /// <summary>Surge protection is asked at a dwelling's service.</summary>
+    public abstract bool AsksSurgeProtection { get; }
+
+    /// <summary>A disconnect outdoors is asked at a dwelling's service.</summary>
+    public abstract bool AsksOutdoorDisconnect { get; }
+}
