@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using BenchmarkDotNet.Attributes;
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Checks;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Conductors;
@@ -9,6 +10,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;

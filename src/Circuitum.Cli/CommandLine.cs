@@ -1,10 +1,12 @@
 using System.Globalization;
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
-using Circuitum.Core.Redividing;
+using Circuitum.Core.Searches;
 using Circuitum.Data;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;

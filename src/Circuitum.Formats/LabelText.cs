@@ -1,5 +1,6 @@
 using System.Text;
 using Circuitum.Core;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Takeoff;
 
 namespace Circuitum.Formats;

@@ -1,5 +1,6 @@
 using System.Text;
 using Circuitum.Core;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Takeoff;
 using Circuitum.Formats.Csv;

@@ -1,6 +1,7 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Redividing;
+using Circuitum.Core.Searches;
 using Circuitum.Core.Units;
 using Circuitum.Formats.JobFile;
 using Circuitum.Tests.Support;
@@ -21,7 +22,7 @@ public sealed class DivisionFileTests
         var kept = new KeepDivision(Redivide.Find(job, "Better", 50).Division, Follow: true).On(job).Job!;
         var again = JobFiles.Read(JobFiles.Write(kept));
         Assert.Equal((kept.Follows, kept.Divisions.Single()), (again.Follows, again.Divisions.Single()));
-        Assert.Equal(PlanFile.PlanFiles.Write(Core.Planner.Plan(kept)), PlanFile.PlanFiles.Write(Core.Planner.Plan(again)));
+        Assert.Equal(PlanFile.PlanFiles.Write(Core.Plans.Planner.Plan(kept)), PlanFile.PlanFiles.Write(Core.Plans.Planner.Plan(again)));
     }, iter: 25);
 
     [Fact]
@@ -65,12 +66,12 @@ public sealed class DivisionFileTests
     [InlineData("\"aims\": {\"breaker\": \"500'\", \"cable\": 400, \"wantedFill\": 20}")]
     [InlineData("\"aims\": {\"breaker\": 0, \"cable\": 0, \"wantedFill\": 100, \"darkness\": 0, \"crowding\": 0, \"crossing\": 0, \"leavingRoom\": 0}")]
     [InlineData("\"prices\": {\"breaker\": 0, \"gfciReceptacle\": 10000}")]
-    public void What_lies_on_the_bound_is_read_and_planned(string members) => Assert.NotEmpty(Core.Planner.Plan(JobFiles.Read(With(members))).Circuits);
+    public void What_lies_on_the_bound_is_read_and_planned(string members) => Assert.NotEmpty(Core.Plans.Planner.Plan(JobFiles.Read(With(members))).Circuits);
 
     [Fact] // boxes of a kept division that the job has no more are left out, not refused
     public void A_division_that_names_a_box_gone_is_read_without_it()
     {
         var job = JobFiles.Read(With("\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\", \"ghost\"]}]}], \"follows\": \"A\""));
-        Assert.Equal(new CircuitKey("x"), Core.Planner.Plan(job).CircuitOf(new("r1"))!.Circuit.Key);
+        Assert.Equal(new CircuitKey("x"), Core.Plans.Planner.Plan(job).CircuitOf(new("r1"))!.Circuit.Key);
     }
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Xml.Linq;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Formats.Svg;

@@ -3,6 +3,7 @@ using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Units;
 using Circuitum.Formats.Drawings;
 using Circuitum.Formats.Dxf;

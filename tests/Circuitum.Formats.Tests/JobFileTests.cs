@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Problems;
 using Circuitum.Core.Units;
 using Circuitum.Formats.JobFile;
 using Circuitum.Tests.Support;
@@ -45,7 +46,7 @@ public sealed class JobFileTests
     [Fact]
     public void The_demo_is_about_1900_square_feet_with_100_to_140_boxes_something_on_hold_and_three_kinds_of_tag()
     {
-        var plan = Core.Planner.Plan(JobFiles.Read(Text("fernhollow.circuitum.json")));
+        var plan = Core.Plans.Planner.Plan(JobFiles.Read(Text("fernhollow.circuitum.json")));
         Assert.InRange(plan.Survey.FloorArea.Value, 1850, 1950);
         Assert.InRange(plan.Job.Boxes.Length, 100, 140);
         Assert.Equal(3, plan.Tags.Select(t => t.Severity).Distinct().Count());
@@ -129,7 +130,7 @@ public sealed class JobFileTests
             changed[at] = value;
             try
             {
-                Core.Planner.Plan(JobFiles.Read(new MemoryStream(changed)));
+                Core.Plans.Planner.Plan(JobFiles.Read(new MemoryStream(changed)));
             }
             catch (JobFileException)
             {

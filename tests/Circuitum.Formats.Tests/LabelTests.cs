@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Wiring;

@@ -4,6 +4,7 @@ using System.Xml.Linq;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.JobFile;

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Circuitum.Core;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Rulings;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Pdf;
@@ -42,7 +43,7 @@ public sealed class RulingPdfTests
     [Fact]
     public void Boxes_on_another_circuit_are_filled_and_every_chain_has_its_number()
     {
-        var moved = Planner.Plan(new Core.Circuits.MoveToCircuit(new("f-r2"), new("grandmother-receptacles")).On(Demo.Job).Job!);
+        var moved = Planner.Plan(new Core.Changes.MoveToCircuit(new("f-r2"), new("grandmother-receptacles")).On(Demo.Job).Job!);
         Assert.Equal([new("f-r2")], DivisionDrawing.Moved(Demo, moved));
         var drawing = DivisionDrawing.Draw(moved, Demo, new("ground"));
         Assert.Equal(1, Regex.Count(drawing, "bead moved"));

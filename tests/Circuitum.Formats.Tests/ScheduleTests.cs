@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using System.Text;
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;

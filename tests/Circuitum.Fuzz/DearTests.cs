@@ -2,6 +2,8 @@ using System.Collections.Immutable;
 using System.Diagnostics;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Problems;
 using Circuitum.Core.Units;
 using Circuitum.Web.Bench;
 

@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Formats;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.Drawings;

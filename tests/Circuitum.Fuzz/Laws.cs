@@ -2,6 +2,7 @@ using System.Text;
 using System.Xml;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;
 

@@ -173,7 +173,7 @@ public sealed class BenchTests : IDisposable
     public async Task A_tags_fix_is_one_act_and_means_nothing_in_another_revision()
     {
         var visitor = await host.AtAsync("/job/demo/circuits?on=circuit:laundry");
-        var plan = Core.Planner.Plan(await host.NewestAsync());
+        var plan = Core.Plans.Planner.Plan(await host.NewestAsync());
         var index = plan.Tags.Select((t, i) => (t, i)).First(x => x.t.Rule == "210.11(C)(3)").i.ToString(System.Globalization.CultureInfo.InvariantCulture);
         var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", index), ("fix", "0"));
         Assert.Equal(HttpStatusCode.OK, status);
@@ -215,7 +215,7 @@ public sealed class BenchTests : IDisposable
     public async Task The_schedule_as_CSV_is_the_plans_and_the_job_file_comes_back_as_it_went()
     {
         var visitor = host.Visit();
-        Assert.Equal(CsvFiles.Schedule(Core.Planner.Plan(await host.NewestAsync())), await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
+        Assert.Equal(CsvFiles.Schedule(Core.Plans.Planner.Plan(await host.NewestAsync())), await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
         var file = await visitor.Http.GetByteArrayAsync("/job/demo/file/job.circuitum.json");
         var (status, _) = await visitor.BringAsync(file);
         Assert.Equal(HttpStatusCode.Redirect, status);

@@ -1,5 +1,6 @@
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Data;
 using Circuitum.Web.Bench;

@@ -1,3 +1,4 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Data;
@@ -84,7 +85,7 @@ public sealed class DivisionSearchesTests : IDisposable
         Searches.Start(Demo, job, 2);
         var found = (await UntilAsync(Demo, s => !s.Running)).Latest!.Division;
         var changed = new DeleteBox(new("f-r2")).On(job.Plan.Job).Job!;
-        var plan = Core.Planner.Plan(new KeepDivision(found, Follow: true).On(changed).Job!);
+        var plan = Core.Plans.Planner.Plan(new KeepDivision(found, Follow: true).On(changed).Job!);
         Assert.Equal(changed.Boxes.Length, plan.Circuits.Sum(c => c.Circuit.Boxes.Length));
     }
 

@@ -1,4 +1,5 @@
 using Circuitum.Core;
+using Circuitum.Core.Plans;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
 

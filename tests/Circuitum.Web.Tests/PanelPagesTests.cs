@@ -2,6 +2,8 @@ using System.Net;
 using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Searches;
 
 namespace Circuitum.Web.Tests;
 

@@ -2,6 +2,7 @@ using System.Net;
 using System.Text.Json;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 
 namespace Circuitum.Web.Tests;

@@ -1,8 +1,10 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 

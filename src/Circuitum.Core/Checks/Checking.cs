@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
@@ -6,6 +7,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Checks;

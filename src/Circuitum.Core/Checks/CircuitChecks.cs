@@ -1,10 +1,12 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 

@@ -1,8 +1,10 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 
 namespace Circuitum.Core.Checks;
 

@@ -1,7 +1,9 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Checks;

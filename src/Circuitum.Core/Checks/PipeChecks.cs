@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Checks;

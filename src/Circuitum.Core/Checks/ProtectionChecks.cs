@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Checks;

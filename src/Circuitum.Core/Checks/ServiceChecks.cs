@@ -1,6 +1,8 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 
 namespace Circuitum.Core.Checks;
 

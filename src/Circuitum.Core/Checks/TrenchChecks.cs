@@ -1,8 +1,11 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Checks;
 

@@ -1,6 +1,7 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Checks;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;

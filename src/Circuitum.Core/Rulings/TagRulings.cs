@@ -1,6 +1,8 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 
 namespace Circuitum.Core.Rulings;
 

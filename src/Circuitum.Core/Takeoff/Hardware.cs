@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Takeoff;

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;

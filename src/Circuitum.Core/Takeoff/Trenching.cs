@@ -1,10 +1,12 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Checks;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Takeoff;
 

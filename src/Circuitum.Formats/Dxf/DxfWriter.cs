@@ -5,6 +5,7 @@ using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 using Circuitum.Formats.JobFile;

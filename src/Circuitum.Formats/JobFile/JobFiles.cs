@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Problems;
 
 namespace Circuitum.Formats.JobFile;
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using PdfSharp.Drawing;

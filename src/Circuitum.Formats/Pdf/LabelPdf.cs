@@ -1,4 +1,5 @@
 using Circuitum.Core;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Takeoff;
 using PdfSharp.Drawing;
 using PdfSharp.Pdf;

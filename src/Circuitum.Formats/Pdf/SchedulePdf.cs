@@ -4,6 +4,7 @@ using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Takeoff;
 using PdfSharp.Drawing;
 using PdfSharp.Pdf;

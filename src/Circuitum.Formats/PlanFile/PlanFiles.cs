@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Circuitum.Core;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 
 namespace Circuitum.Formats.PlanFile;

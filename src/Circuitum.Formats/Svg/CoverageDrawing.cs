@@ -2,6 +2,7 @@ using System.Text;
 using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Formats.Svg;

@@ -2,6 +2,7 @@ using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
 
 namespace Circuitum.Formats.Svg;
 

@@ -1,6 +1,7 @@
 using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 

@@ -2,6 +2,7 @@ using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;

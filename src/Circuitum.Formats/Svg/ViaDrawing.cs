@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Circuitum.Core;
 using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
@@ -29,7 +31,7 @@ internal static class ViaDrawing
         var passed = 0;
         foreach (var leg in run.Way.Legs)
         {
-            if (leg.Space is Space.Joists or Space.Attic && leg.Run > Length.FromFeet(1) && via.Length < Core.Jobs.PinWay.Most)
+            if (leg.Space is Space.Joists or Space.Attic && leg.Run > Length.FromFeet(1) && via.Length < Core.Changes.PinWay.Most)
             {
                 Handle(svg, $"+{passed + 1} {run.Id}", new((leg.From.X + leg.To.X) / 2, (leg.From.Y + leg.To.Y) / 2), "via spare");
             }

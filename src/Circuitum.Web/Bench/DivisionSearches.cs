@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Redividing;
+using Circuitum.Core.Searches;
 using Circuitum.Data;
 
 namespace Circuitum.Web.Bench;

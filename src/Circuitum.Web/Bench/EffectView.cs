@@ -1,5 +1,6 @@
 using Circuitum.Core;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Web.Bench;

@@ -1,3 +1,4 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 
 namespace Circuitum.Web.Bench;

@@ -1,5 +1,6 @@
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 
 namespace Circuitum.Web.Bench;
 

@@ -2,6 +2,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rulings;
+using Circuitum.Core.Tags;
 
 namespace Circuitum.Web.Bench;
 

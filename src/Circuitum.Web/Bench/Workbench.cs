@@ -1,6 +1,8 @@
 using System.Collections.Concurrent;
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Data;
 using Circuitum.Formats.JobFile;
 

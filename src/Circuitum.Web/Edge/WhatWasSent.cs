@@ -1,4 +1,5 @@
 using System.Reflection;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;

@@ -1,7 +1,9 @@
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Redividing;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Searches;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;

@@ -1,5 +1,7 @@
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 

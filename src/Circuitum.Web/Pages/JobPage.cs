@@ -1,3 +1,4 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Edge;
@@ -32,13 +33,13 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     public async Task<IActionResult> RefusedAsync(string sentence) => await LoadAsync() ? Refuse(sentence, StatusCodes.Status422UnprocessableEntity) : NotFound();
 
     /// <summary>Plans a job as it might be.</summary>
-    protected Task<Core.Plan> PlanAsync(Core.Jobs.Job job) => bench.PlanAsync(job);
+    protected Task<Core.Plans.Plan> PlanAsync(Core.Jobs.Job job) => bench.PlanAsync(job);
 
     /// <summary>Does a longer piece of planning.</summary>
     protected Task<T> PlanAsync<T>(Func<CancellationToken, T> work) => bench.PlanAsync(work);
 
     /// <summary>The plan as it was at an earlier revision.</summary>
-    protected Task<Core.Plan?> PlanAtAsync(int revision) => bench.PlanAtAsync(new(Key), revision);
+    protected Task<Core.Plans.Plan?> PlanAtAsync(int revision) => bench.PlanAtAsync(new(Key), revision);
 
     /// <summary>Reads what the page shows from the job as it is open now.</summary>
     protected abstract Task ReadAsync();

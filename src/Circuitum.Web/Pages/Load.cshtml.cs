@@ -1,4 +1,5 @@
 using System.Globalization;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;

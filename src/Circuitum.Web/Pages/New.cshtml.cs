@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 using Circuitum.Data;

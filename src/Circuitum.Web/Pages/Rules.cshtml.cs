@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Web.Bench;

@@ -1,7 +1,10 @@
 using System.Collections.Immutable;
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Problems;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 using CsCheck;

@@ -1,5 +1,6 @@
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Formats.Tests.Golden;

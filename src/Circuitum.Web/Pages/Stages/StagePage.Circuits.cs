@@ -1,6 +1,8 @@
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Wiring;
 using Circuitum.Web.Bench;

@@ -1,3 +1,4 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;

@@ -1,4 +1,5 @@
 using Circuitum.Core;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Units;

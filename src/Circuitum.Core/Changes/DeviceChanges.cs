@@ -1,0 +1,81 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Changes;
+
+/// <summary>Puts another kind of device in a place of a box; its plate and load stay where the kind keeps them.</summary>
+public sealed record SetDeviceKind(BoxId Box, int Place, DeviceKind Kind) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var device = At(box, Place);
+        phrase = $"Make {Called(job, box)} a {Words.Of(Kind)}";
+        // What works nothing keeps no lamps: they would be its own again unseen.
+        var works = Kind.IsSwitch() || Kind == DeviceKind.Equipment;
+        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Kind = Kind, FeedsLoadSide = Kind == DeviceKind.GfciReceptacle, Controls = works ? device.Controls : [] }) });
+    }
+
+    internal static Device At(Box box, int place) => place >= 0 && place < box.Devices.Length
+        ? box.Devices[place]
+        : throw new ChangeRefusedException($"Box “{box.Id}” has {box.Devices.Length} devices; there is no number {place + 1}.");
+}
+
+/// <summary>Sets the load of a lamp or fan, or of the equipment at a place of a box.</summary>
+public sealed record SetLoad(BoxId Box, int Place, VoltAmps Load) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var device = SetDeviceKind.At(box, Place);
+        phrase = $"Set {Called(job, box)} to {Load}";
+        var changed = device.Plate is { } plate ? device with { Plate = plate with { Load = Load } } : device with { Load = Load };
+        return With(job, box with { Devices = box.Devices.SetItem(Place, changed) });
+    }
+}
+
+/// <summary>Sets the ampacity and the largest breaker that a plate asks for.</summary>
+public sealed record SetPlateAmps(BoxId Box, int Place, Amps Mca, Amps Mocp) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var device = SetDeviceKind.At(box, Place);
+        var plate = device.Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
+        phrase = $"Set {plate.Name} to MCA {Mca}, MOCP {Mocp}";
+        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Plate = plate with { Mca = Mca, Mocp = Mocp } }) });
+    }
+}
+
+/// <summary>Swaps equipment for another size: its plate is replaced as a whole.</summary>
+public sealed record SetPlate(BoxId Box, int Place, Nameplate Plate) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var device = SetDeviceKind.At(box, Place);
+        phrase = $"Change {device.Plate?.Name ?? Called(job, box)} to {Plate.Name}, {Plate.Load}";
+        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Plate = Plate }) });
+    }
+}
+
+/// <summary>Moves a GFCI device upstream: the duplex there becomes the GFCI, feeding its load side; the old one becomes a duplex.</summary>
+public sealed record MoveGfci(BoxId From, BoxId To) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        Box old = Find(job, From), next = Find(job, To);
+        int oldPlace = Place(old, d => d.Kind == DeviceKind.GfciReceptacle, "GFCI receptacle"), place = Place(next, d => d.Kind is DeviceKind.Duplex or DeviceKind.Single, "duplex receptacle");
+        phrase = $"Move the GFCI to {Called(job, next)}";
+        job = With(job, old with { Devices = old.Devices.SetItem(oldPlace, old.Devices[oldPlace] with { Kind = DeviceKind.Duplex, FeedsLoadSide = false }) });
+        return With(job, next with { Devices = next.Devices.SetItem(place, next.Devices[place] with { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }) });
+    }
+
+    private static int Place(Box box, Func<Device, bool> which, string what) =>
+        box.Devices.Select((d, i) => (d, i)).Where(x => which(x.d)).Select(x => (int?)x.i).FirstOrDefault() ?? throw new ChangeRefusedException($"Box “{box.Id}” has no {what}.");
+}

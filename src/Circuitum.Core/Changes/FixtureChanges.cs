@@ -1,0 +1,75 @@
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Problems;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Changes;
+
+/// <summary>Puts a fixture into a room.</summary>
+public sealed record AddFixture(RoomId Room, Fixture Fixture) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var (_, room) = HouseChange.Find(job, Room);
+        phrase = $"Put a {Words.Of(Fixture.Kind)} into {room.Name}";
+        return SetFixture.Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.Add(Fixture) }), Room, Fixture);
+    }
+}
+
+/// <summary>Replaces a fixture by what was typed.</summary>
+/// <param name="Room">Its room.</param>
+/// <param name="Number">Its place in the room's list, from 1.</param>
+/// <param name="Fixture">What it is now.</param>
+public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var (room, was) = Find(job, Room, Number);
+        phrase = $"{(was.Kind == Fixture.Kind && was.Width == Fixture.Width && was.Depth == Fixture.Depth ? "Move" : "Change")} the {Words.Of(was.Kind)} of {room.Name}";
+        return Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.SetItem(Number - 1, Fixture) }), Room, Fixture);
+    }
+
+    /// <summary>The fixture with its room, or a refusal.</summary>
+    internal static (Room Room, Fixture Fixture) Find(Job job, RoomId id, int number)
+    {
+        var (_, room) = HouseChange.Find(job, id);
+        return number >= 1 && number <= room.Fixtures.Length ? (room, room.Fixtures[number - 1])
+            : throw new ChangeRefusedException($"{room.Name} has {room.Fixtures.Length} fixtures; there is no number {number}.");
+    }
+
+    // What is set by hand stands wholly in its room.
+    internal static Job Fitting(Job job, RoomId id, Fixture fixture)
+    {
+        if (JobProblems.First(job) is { } problem)
+        {
+            throw new ChangeRefusedException(problem.ToString());
+        }
+
+        var room = Framing.Frame(job).Room(id);
+        if (fixture.Wall is int wall && fixture.Offset + fixture.Width > room.Sides[wall - 1].Clear)
+        {
+            throw new ChangeRefusedException($"The {Words.Of(fixture.Kind)} ends at {fixture.Offset + fixture.Width}; wall {wall} of {room.Room.Name} is {room.Sides[wall - 1].Clear} clear.");
+        }
+
+        if (fixture.Wall is null && (fixture.X < Length.Zero || fixture.Y < Length.Zero || fixture.X + fixture.Width > room.ClearWidth || fixture.Y + fixture.Depth > room.ClearDepth))
+        {
+            throw new ChangeRefusedException($"The {Words.Of(fixture.Kind)} does not stand in {room.Room.Name}, which is {room.ClearWidth} × {room.ClearDepth} inside.");
+        }
+
+        return job;
+    }
+}
+
+/// <summary>Takes a fixture out.</summary>
+public sealed record DeleteFixture(RoomId Room, int Number) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var (room, was) = SetFixture.Find(job, Room, Number);
+        phrase = $"Take the {Words.Of(was.Kind)} out of {room.Name}";
+        return HouseChange.With(job, room with { Fixtures = room.Fixtures.RemoveAt(Number - 1) });
+    }
+}

@@ -1,0 +1,42 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Problems;
+
+namespace Circuitum.Core.Changes;
+
+/// <summary>What came of a change: the changed job with a phrase for it, or one sentence why not.</summary>
+public sealed record ChangeOutcome(Job? Job, string Phrase, string? Refusal);
+
+/// <summary>One thing a person does to a job.</summary>
+public abstract record JobChange
+{
+    /// <summary>Applies the change. A refused change leaves nothing behind.</summary>
+    public ChangeOutcome On(Job job)
+    {
+        try
+        {
+            var changed = LooseEnds.Drop(Apply(job, out var phrase));
+            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString()) : new(changed, phrase, null);
+        }
+        catch (ChangeRefusedException refused)
+        {
+            return new(null, "", refused.Message);
+        }
+    }
+
+    /// <summary>Makes the changed job and says in one phrase what was done.</summary>
+    /// <exception cref="ChangeRefusedException">The change names what is not there.</exception>
+    protected abstract Job Apply(Job job, out string phrase);
+
+    /// <summary>The box, or a refusal.</summary>
+    protected static Box Find(Job job, BoxId id) => job.Boxes.FirstOrDefault(b => b.Id == id) ?? throw new ChangeRefusedException($"Box “{id}” is not in this job any more.");
+
+    /// <summary>The job with one box replaced.</summary>
+    protected static Job With(Job job, Box box) => job with { Boxes = job.Boxes.SetItem(job.Boxes.IndexOf(Find(job, box.Id)), box) };
+
+    /// <summary>What people call a box: its name, its equipment's, or its room's and what is in it.</summary>
+    protected static string Called(Job job, Box box) =>
+        box.Name ?? (job.Rooms.FirstOrDefault(r => r.Id == box.Room) is { } room ? BoxNames.For(box, room) : box.Id.Value);
+}
+
+/// <summary>A change that cannot be made; the message is one sentence for the person who asked.</summary>
+public sealed class ChangeRefusedException(string message) : Exception(message);

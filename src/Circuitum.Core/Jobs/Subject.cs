@@ -1,0 +1,67 @@
+using System.Globalization;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>What a tag or a selection points at.</summary>
+/// <param name="Kind">room, box, circuit, run, panel.</param>
+/// <param name="Id">Its stable id.</param>
+public readonly record struct Subject(SubjectKind Kind, string Id)
+{
+    /// <summary>A box.</summary>
+    public static Subject Box(BoxId id) => new(SubjectKind.Box, id.Value);
+
+    /// <summary>A room.</summary>
+    public static Subject Room(RoomId id) => new(SubjectKind.Room, id.Value);
+
+    /// <summary>A circuit.</summary>
+    public static Subject Circuit(CircuitKey key) => new(SubjectKind.Circuit, key.Value);
+
+    /// <summary>A panel.</summary>
+    public static Subject Panel(PanelId id) => new(SubjectKind.Panel, id.Value);
+
+    /// <summary>A run of cable.</summary>
+    public static Subject Run(string id) => new(SubjectKind.Run, id);
+
+    /// <summary>An opening.</summary>
+    public static Subject Opening(string id) => new(SubjectKind.Opening, id);
+
+    /// <summary>A want.</summary>
+    public static Subject Want(string id) => new(SubjectKind.Want, id);
+
+    /// <summary>A level.</summary>
+    public static Subject Level(LevelId id) => new(SubjectKind.Level, id.Value);
+
+    /// <summary>A building.</summary>
+    public static Subject Structure(StructureId id) => new(SubjectKind.Structure, id.Value);
+
+    /// <summary>Stud bays kept for another trade.</summary>
+    public static Subject Bays(string id) => new(SubjectKind.Bays, id);
+
+    /// <summary>A spare chase.</summary>
+    public static Subject Chase(string id) => new(SubjectKind.Chase, id);
+
+    /// <summary>A wall of a room, by its number from 1.</summary>
+    public static Subject Wall(RoomId room, int number) => new(SubjectKind.Wall, $"{room}.{number}");
+
+    /// <summary>A fixture of a room, by its place in the room's list from 1.</summary>
+    public static Subject Fixture(RoomId room, int number) => new(SubjectKind.Fixture, $"{room}.{number}");
+
+    /// <summary>An obstruction of a level, by its place in the level's list from 1.</summary>
+    public static Subject Obstruction(LevelId level, int number) => new(SubjectKind.Obstruction, $"{level}.{number}");
+
+    /// <summary>For a subject told by its place in a list: what it belongs to and the place; null for others.</summary>
+    public (string Of, int Number)? Numbered =>
+        Id.LastIndexOf('.') is > 0 and var dot && int.TryParse(Id.AsSpan(dot + 1), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? (Id[..dot], number) : null;
+
+    /// <summary>kind:id, as written in addresses.</summary>
+    public override string ToString() => $"{Kind.ToString().ToLowerInvariant()}:{Id}";
+
+    /// <summary>Reads kind:id; null when it is neither.</summary>
+    public static Subject? TryParse(string? text)
+    {
+        var parts = text?.Split(':', 2) ?? [];
+        return parts.Length == 2 && parts[0].All(char.IsAsciiLetter) && parts[1].Length is > 0 and <= 80 && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+            ? new Subject(kind, parts[1])
+            : null;
+    }
+}

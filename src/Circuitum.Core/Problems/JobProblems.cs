@@ -1,0 +1,342 @@
+using System.Globalization;
+using System.Runtime.CompilerServices;
+using System.Text.RegularExpressions;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Problems;
+
+/// <summary>A contradiction in a job: the place and what to do.</summary>
+/// <param name="Where">Path in the job, for example boxes[12] “k-range”.</param>
+/// <param name="What">What is wrong and how to mend it.</param>
+public sealed record JobProblem(string Where, string What)
+{
+    /// <inheritdoc/>
+    public override string ToString() => $"{Printed.Told(Where)}: {Printed.Told(What)}";
+}
+
+/// <summary>Finds what makes a job impossible to plan. A job without problems can be planned; whether it is lawful is for the checks.</summary>
+public static partial class JobProblems
+{
+    private static Length Longest => JobLimits.Farthest;
+
+    // A job never changes, and is asked about by the change that made it and again by its plan.
+    private static readonly ConditionalWeakTable<Job, StrongBox<JobProblem?>> Known = [];
+
+    /// <summary>The first contradiction found, or null.</summary>
+    public static JobProblem? First(Job job) => Known.GetValue(job, j => new(Find(j).FirstOrDefault() ?? Clear(j).FirstOrDefault())).Value;
+
+    // Measured inside: only a job that can be framed has inside walls.
+    private static IEnumerable<JobProblem> Clear(Job job)
+    {
+        var house = House.Framing.Frame(job);
+        foreach (var box in job.Boxes.Where(b => b.Mount == Mount.Wall))
+        {
+            var side = house.Room(box.Room).Sides[box.Wall - 1];
+            if (box.Offset > side.Clear)
+            {
+                yield return new($"“{box.Name ?? box.Id.Value}”", $"{box.Offset} is past the end of its wall, which is {side.Clear} clear");
+            }
+        }
+    }
+
+    // Contradictions that need no framing to be seen, in the order of the job.
+    private static IEnumerable<JobProblem> Find(Job job) =>
+        Sizes(job).Concat(JobTexts.Find(job)).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Members(job)).Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
+
+    private static IEnumerable<JobProblem> Sizes(Job job)
+    {
+        if (job.Name.Trim().Length is 0 or > 60)
+        {
+            yield return new("name", "give the job a name of 1 to 60 characters");
+        }
+
+        if (!Enum.IsDefined(job.Edition))
+        {
+            yield return new("edition", "choose 2017, 2020 or 2023");
+        }
+
+        if (job.Structures.Length is 0 or > 6)
+        {
+            yield return new("structures", "a job has 1 to 6 buildings");
+        }
+
+        foreach (var (where, what, count, most) in Counts(job))
+        {
+            if (count > most)
+            {
+                yield return new(where, string.Create(CultureInfo.InvariantCulture, $"at most {most} {what} to a job; this one has {count}"));
+            }
+        }
+
+        foreach (var box in job.Boxes)
+        {
+            if (box.Devices.FirstOrDefault(d => d.Controls.Length > JobLimits.ToASwitch) is { } device)
+            {
+                yield return new($"boxes “{box.Id}”", $"one switch works at most {JobLimits.ToASwitch} boxes; this one works {device.Controls.Length}");
+            }
+        }
+
+        if (job.Boxes.SelectMany(b => b.Devices).SelectMany(d => d.Controls).GroupBy(c => c).FirstOrDefault(g => g.Count() > JobLimits.ToASwitch) is { } often)
+        {
+            yield return new($"boxes “{often.Key}”", $"at most {JobLimits.ToASwitch} places work one lamp; this one has {often.Count()}");
+        }
+    }
+
+    private static IEnumerable<(string Where, string What, int Count, int Most)> Counts(Job job)
+    {
+        var levels = job.Levels.ToList();
+        var rooms = job.Rooms.ToList();
+        yield return ("boxes", "boxes", job.Boxes.Length, JobLimits.Boxes);
+        yield return ("boxes", "devices", job.Boxes.Sum(b => b.Devices.Length), JobLimits.Devices);
+        yield return ("structures", "rooms", rooms.Count, JobLimits.Rooms);
+        yield return ("structures", "corners of rooms", rooms.Sum(r => r.Corners.Length), JobLimits.Corners);
+        yield return ("structures", "openings", rooms.Sum(r => r.Openings.Length), JobLimits.Openings);
+        yield return ("structures", "fixtures", rooms.Sum(r => r.Fixtures.Length), JobLimits.Fixtures);
+        yield return ("structures", "walls built otherwise", rooms.Sum(r => r.Builds.Length), JobLimits.Corners);
+        yield return ("structures", "obstructions", levels.Sum(l => l.Obstructions.Length), JobLimits.OnALevel);
+        yield return ("structures", "kept bays", levels.Sum(l => l.Reservations.Length), JobLimits.OnALevel);
+        yield return ("structures", "spare chases", levels.Sum(l => l.Chases.Length), JobLimits.OnALevel);
+        yield return ("panels", "panels", job.Panels.Length, JobLimits.Panels);
+        yield return ("trenches", "trenches", job.Trenches.Length, JobLimits.Trenches);
+        yield return ("pipes", "pipes", job.Pipes.Length, JobLimits.Pipes);
+        yield return ("wants", "wants", job.Wants.Length, JobLimits.Asked);
+        yield return ("holds", "holds", job.Holds.Length, JobLimits.Asked);
+        yield return ("amendments", "amendments", job.Amendments.Length, JobLimits.Amendments);
+        yield return ("pins.individual", "boxes held for a circuit of their own", job.Pins.Individual.Length, JobLimits.Individual);
+        yield return ("boxes", "pieces of equipment", job.Boxes.Count(b => b.Devices.Any(d => d.Plate is not null)), JobLimits.Individual);
+        yield return ("roomSchools", "rooms with schools of their own", job.RoomSchools.Length, JobLimits.Rooms);
+        foreach (var (where, count) in new (string, int)[]
+        {
+            ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("pins.spaces", job.Pins.Spaces.Length), ("pins.breakers", job.Pins.Breakers.Length),
+            ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length), ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),
+            ("pins.ways", job.Pins.Ways.Length), ("divisions", job.Divisions.Select(d => d.Circuits.Length).DefaultIfEmpty().Max()), ("panels", job.Panels.Sum(p => p.Taken.Length)),
+        })
+        {
+            yield return (where, "of these", count, JobLimits.Boxes);
+        }
+    }
+
+    private static IEnumerable<JobProblem> Duplicates(Job job)
+    {
+        var ids = job.Structures.Select(s => ("structures", s.Id.Value))
+            .Concat(job.Levels.Select(l => ("levels", l.Id.Value)))
+            .Concat(job.Rooms.Select(r => ("rooms", r.Id.Value)))
+            .Concat(job.Rooms.SelectMany(r => r.Openings).Select(o => ("openings", o.Id)))
+            .Concat(job.Levels.SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id)))
+            .Concat(job.Levels.SelectMany(l => l.Chases).Select(c => ("chases", c.Id)))
+            .Concat(job.Wants.Select(w => ("wants", w.Id)))
+            .Concat(job.Panels.Select(p => ("panels", p.Id.Value)))
+            .Concat(job.Boxes.Select(b => ("boxes", b.Id.Value)))
+            .Concat(job.Trenches.Select(t => ("trenches", t.Id)))
+            .Concat(job.Pipes.Select(p => ("pipes", p.Id)))
+            .Concat(job.Holds.Select(h => ("holds", h.Id)));
+        var seen = new HashSet<(string, string)>();
+        foreach (var (kind, id) in ids)
+        {
+            if (!Id().IsMatch(id))
+            {
+                yield return new($"{kind} “{id}”", "an id is 1 to 40 letters, digits and dashes");
+            }
+            else if (!seen.Add((kind, id)))
+            {
+                yield return new($"{kind} “{id}”", "this id is used twice; give each its own");
+            }
+        }
+    }
+
+    private static IEnumerable<JobProblem> Numbers(Job job)
+    {
+        var h = job.HouseRules;
+        foreach (var (name, value, low, high) in new (string, decimal, decimal, decimal)[]
+        {
+            ("houseRules.receptacleHeight", h.ReceptacleHeight.Inches, 0, 66),
+            ("houseRules.switchHeight", h.SwitchHeight.Inches, 12, 80),
+            ("houseRules.counterHeight", h.CounterHeight.Inches, 30, 60),
+            ("houseRules.boreHeight", h.BoreHeight.Inches, 6, 72),
+            ("houseRules.makeUpAtBox", h.MakeUpAtBox.Inches, 6, 48),
+            ("houseRules.slackAtBox", h.SlackAtBox.Inches, 0, 60),
+            ("houseRules.atPanel", h.AtPanel.Inches, 12, 240),
+            ("houseRules.sag", h.Sag.Value, 0, 30),
+            ("houseRules.fastenedNearBox", h.FastenedNearBox.Inches, 3, 12),
+            ("houseRules.fastenedAlong", h.FastenedAlong.Inches, 12, 54),
+            ("houseRules.waste", h.Waste.Value, 0, 30),
+            ("houseRules.trenchMargin", h.TrenchMargin.Inches, 0, 24),
+            ("houseRules.cablesPerHole", h.CablesPerHole, 1, 9),
+            ("houseRules.outletsPerCircuit", h.OutletsPerCircuit, 4, 30),
+            ("houseRules.largestFill", h.LargestFill.Value, 40, 100),
+            ("houseRules.dropTarget", h.DropTarget.Value, 1, 8),
+            ("houseRules.receptacleReach", h.ReceptacleReach.Inches, 24, 72),
+            ("houseRules.counterReach", h.CounterReach.Inches, 12, 24),
+            ("houseRules.switchFromJamb", h.SwitchFromJamb.Inches, 4, 24),
+            ("houseRules.canSpacing", h.CanSpacing.Inches, 24, 120),
+            ("houseRules.spareSpaces", h.SpareSpaces, 0, 40),
+            ("aims.cable", job.Aims.Cable.Value, 0, 400),
+            ("aims.breaker", job.Aims.Breaker.Feet, 0, 500),
+            ("aims.darkness", job.Aims.Darkness.Feet, 0, 100),
+            ("aims.crowding", job.Aims.Crowding.Feet, 0, 100),
+            ("aims.wantedFill", job.Aims.WantedFill.Value, 20, 100),
+            ("aims.crossing", job.Aims.Crossing.Feet, 0, 100),
+            ("aims.leavingRoom", job.Aims.LeavingRoom.Feet, 0, 100),
+            ("prices.breaker", job.Prices.Breaker.Value, 0, 10000),
+            ("prices.afciBreaker", job.Prices.AfciBreaker.Value, 0, 10000),
+            ("prices.gfciBreaker", job.Prices.GfciBreaker.Value, 0, 10000),
+            ("prices.dualBreaker", job.Prices.DualBreaker.Value, 0, 10000),
+            ("prices.gfciReceptacle", job.Prices.GfciReceptacle.Value, 0, 10000),
+            ("prices.afciReceptacle", job.Prices.AfciReceptacle.Value, 0, 10000),
+            ("prices.dualReceptacle", job.Prices.DualReceptacle.Value, 0, 10000),
+            ("prices.receptacle", job.Prices.Receptacle.Value, 0, 10000),
+        })
+        {
+            if (value < low || value > high)
+            {
+                yield return new(name, $"must lie from {low} to {high}; it is {value:0.##}");
+            }
+        }
+
+        foreach (var amendment in job.Amendments.Where(a => a.Rule == AmendedRule.OutletsPerGeneralCircuit && a.Value is not (>= 1 and <= 40)))
+        {
+            yield return new($"amendments “{amendment.By}”", "outlets per general circuit needs a value from 1 to 40");
+        }
+    }
+
+    private static IEnumerable<JobProblem> References(Job job)
+    {
+        var boxes = job.Boxes.Select(b => b.Id).ToHashSet();
+        foreach (var pin in job.Pins.Boxes.Where(p => !boxes.Contains(p.Box)))
+        {
+            yield return new($"pins.boxes “{pin.Box}”", "is no box of this job");
+        }
+
+        foreach (var twice in job.Pins.Boxes.GroupBy(p => p.Box).Where(g => g.Count() > 1))
+        {
+            yield return new($"pins.boxes “{twice.Key}”", "is pinned twice");
+        }
+
+        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Length is < 1 or > 12 || p.Run.Length is < 1 or > 120))
+        {
+            yield return new($"pins.ways “{pin.Run}”", "a way is held by 1 to 12 places");
+        }
+
+        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Any(v => v.X.Abs() > Longest || v.Y.Abs() > Longest)))
+        {
+            yield return new($"pins.ways “{pin.Run}”", "a place on a way lies within 1000 ft of the building's corner");
+        }
+
+        foreach (var twice in job.Pins.Ways.GroupBy(p => p.Run).Where(g => g.Count() > 1))
+        {
+            yield return new($"pins.ways “{twice.Key}”", "is pinned twice");
+        }
+
+        foreach (var pin in job.Pins.Spaces.Where(p => p.Space.Number is < 1 or > PanelSpace.Most))
+        {
+            yield return new($"pins.spaces “{pin.Circuit}”", "a space lies from 1 to 84");
+        }
+
+        foreach (var pin in job.Pins.Breakers.Where(p => p.Rating.Value is < 10 or > 400))
+        {
+            yield return new($"pins.breakers “{pin.Circuit}”", "a breaker lies from 10 to 400 A");
+        }
+
+        foreach (var box in job.Pins.Individual.Where(b => !boxes.Contains(b)))
+        {
+            yield return new($"pins.individual “{box}”", "is no box of this job");
+        }
+
+        var panels = job.Panels.Select(p => p.Id).ToHashSet();
+        foreach (var pin in job.Pins.Panels.Where(p => !panels.Contains(p.Panel)))
+        {
+            yield return new($"pins.panels “{pin.Circuit}”", $"there is no panel “{pin.Panel}” in this job");
+        }
+
+        foreach (var problem in DivisionProblems.Find(job))
+        {
+            yield return problem;
+        }
+
+        var structures = job.Structures.Select(s => s.Id).ToHashSet();
+        foreach (var trench in job.Trenches.Where(t => !structures.Contains(t.From) || !structures.Contains(t.To) || t.From == t.To))
+        {
+            yield return new($"trenches “{trench.Id}”", "joins two different buildings of this job");
+        }
+
+        foreach (var problem in PanelProblems.Find(job))
+        {
+            yield return problem;
+        }
+
+        foreach (var problem in ServiceProblems.Find(job.Service))
+        {
+            yield return problem;
+        }
+
+        foreach (var problem in PipeProblems.Find(job))
+        {
+            yield return problem;
+        }
+
+        var home = job.Structures.SelectMany(s => s.Levels.SelectMany(l => l.Rooms.Select(r => (r.Id, Structure: s.Id)))).GroupBy(x => x.Id).ToDictionary(x => x.Key, x => x.First().Structure);
+        foreach (var panel in job.Panels.Where(p => p.FedFrom is not null && home.ContainsKey(p.Room)))
+        {
+            var feeding = job.Panels.FirstOrDefault(p => p.Id == panel.FedFrom);
+            if (feeding is not null && home.TryGetValue(feeding.Room, out var from) && from != home[panel.Room]
+                && !job.Trenches.Any(t => t.From == from && t.To == home[panel.Room]))
+            {
+                yield return new($"panels “{panel.Id}”", $"no trench joins “{from}” to “{home[panel.Room]}”");
+            }
+        }
+
+        foreach (var structure in job.Structures)
+        {
+            // One branch circuit may feed an outbuilding without a panel (225.30): by a trench from a building that has one.
+            bool HasPanel(StructureId id) => job.Panels.Any(p => home.TryGetValue(p.Room, out var at) && at == id);
+            if (!HasPanel(structure.Id) && !job.Trenches.Any(t => t.To == structure.Id && HasPanel(t.From)))
+            {
+                yield return new($"structures “{structure.Id}”", "has no panel; put one in a room of it, or lead a trench to it");
+            }
+        }
+
+        var rooms = job.RoomsById();
+        foreach (var want in job.Wants)
+        {
+            if (want.Name is not null && want.Name.Trim().Length is 0 or > 40)
+            {
+                yield return new($"wants “{want.Id}”", "its name has 1 to 40 characters");
+            }
+
+            if (want.Width < Length.FromInches(1) || want.Width > Length.FromFeet(20))
+            {
+                yield return new($"wants “{want.Id}”", "is 1 in to 20 ft wide");
+            }
+
+            foreach (var problem in OnWall($"wants “{want.Id}”", rooms, want.Room, want.Wall, want.Offset))
+            {
+                yield return problem;
+            }
+        }
+
+        foreach (var hold in job.Holds.Where(h => h.What.Trim().Length is 0 or > 80 || h.Who.Length > 40 || h.By.Length > 40))
+        {
+            yield return new($"holds “{hold.Id}”", "say in 1 to 80 characters what is waited for; who and by when in 40 each");
+        }
+
+        foreach (var hold in job.Holds.Where(h => Subject.TryParse(h.Subject) is null))
+        {
+            yield return new($"holds “{hold.Id}”", "its subject is written like box:k-range");
+        }
+    }
+
+    private static Dictionary<RoomId, Room> RoomsById(this Job job)
+    {
+        var rooms = new Dictionary<RoomId, Room>();
+        foreach (var room in job.Rooms)
+        {
+            rooms.TryAdd(room.Id, room);
+        }
+
+        return rooms;
+    }
+
+    [GeneratedRegex("^[A-Za-z0-9][A-Za-z0-9-]{0,39}$", RegexOptions.CultureInvariant)]
+    private static partial Regex Id();
+}

@@ -1,0 +1,31 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Problems;
+
+/// <summary>What is wrong with the pipes of a job.</summary>
+internal static class PipeProblems
+{
+    private static readonly Length Longest = Length.FromFeet(1000);
+
+    public static IEnumerable<JobProblem> Find(Job job)
+    {
+        foreach (var pipe in job.Pipes)
+        {
+            if (pipe.Circuits.Length is < 1 or > Pipe.MostCircuits)
+            {
+                yield return new($"pipes “{pipe.Id}”", $"a pipe takes 1 to {Pipe.MostCircuits} circuits; this one has {pipe.Circuits.Length}");
+            }
+
+            if (pipe.Stops.Length > 20 || pipe.Stops.Any(s => s.Along < Length.Zero || s.Along > Longest))
+            {
+                yield return new($"pipes “{pipe.Id}”.stops", "at most 20 places, each 0 to 1000 ft along the pipe");
+            }
+        }
+
+        foreach (var twice in job.Pipes.SelectMany(p => p.Circuits).GroupBy(c => c).Where(g => g.Count() > 1))
+        {
+            yield return new($"pipes, circuit “{twice.Key}”", "lies in two pipes; keep it in one");
+        }
+    }
+}

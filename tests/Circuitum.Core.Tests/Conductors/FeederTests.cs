@@ -1,0 +1,231 @@
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Problems;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>A house with a shed 50 ft east of it, fed through a trench.</summary>
+public sealed class FeederTests
+{
+    private static Job Shed(Func<Panel, Panel>? panel = null, params Box[] more) => Houses.WithShed(panel?.Invoke(Houses.ShedPanel) ?? Houses.ShedPanel)
+        .With([Houses.On("r", "shop", 1, 40), Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)), .. more]);
+
+    [Fact] // 225.39(D): 60 A at least; 6 copper carries 55 A at 60 °C, the next size up is 60; 3 × 6 and a 10 in 3/4 in
+    public void The_shed_is_fed_at_60_A_by_three_6_and_a_10_in_three_quarter_inch_pipe()
+    {
+        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Sized;
+        Assert.Equal((60m, "3 × 6 + 10 G", "3/4 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
+        Assert.Contains(feeder.Breaker.Why.Steps, s => s.Cite == "225.39(D)");
+    }
+
+    [Fact] // 4 aluminium carries 55 A at 60 °C, its ground is 8 (Table 250.122): .0824 × 3 + .0366 = .2838 in² of 1 in, .3328 at 40 %
+    public void Or_by_three_4_aluminium_in_one_inch()
+    {
+        var job = Shed() with { Schools = new() { FeederMetal = FeederMetal.Aluminium } };
+        var plan = Planner.Plan(job);
+        var feeder = plan.Landed(new("feeder-G"))!.Sized;
+        Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
+        Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminium");
+        // 2 × 19.5 A × .508 Ω/1000 ft.
+        var feet = feeder.Routed.HomeRun!.Length.Value.Feet;
+        Assert.Equal(decimal.Round(2 * 19.5m * .508m * feet / 1000 / 240 * 100, 6), decimal.Round(feeder.Drop.Value.Value, 6));
+    }
+
+    private static Job ByBranch(Func<Job, Job>? change = null)
+    {
+        var job = Shed();
+        var bare = job with { Panels = [job.Panels[0]], Boxes = [.. job.Boxes.Where(b => b.Id.Value != "heater"), Houses.On("r2", "shop", 3, 40), Houses.Ceiling("l", "shop", 60, 60), Houses.Switch("s", "shop", 1, 20, DeviceKind.Switch, "l")] };
+        return change?.Invoke(bare) ?? bare;
+    }
+
+    [Fact] // lights and receptacles of the shed on one 20 A circuit of the house, in UF through the trench
+    public void A_shed_without_a_panel_is_fed_by_one_branch_circuit()
+    {
+        var plan = Planner.Plan(ByBranch());
+        var circuit = plan.CircuitOf(new("r"))!;
+        Assert.Equal(("shop-branch", 4), (circuit.Circuit.Key.Value, circuit.Circuit.Boxes.Length));
+        var home = circuit.HomeRun!;
+        Assert.Equal("A", home.From.Panel!.Value.Value);
+        Assert.Equal("12-2 UF", circuit.CableOf(home));
+        Assert.True(home.Way.Legs.Where(l => l.Space == Space.Trench).Select(l => l.Run).Total() >= 50.Feet());
+        Assert.DoesNotContain(plan.Tags, t => t.Rule is "225.30" or "300.5");
+        // The other runs stay in the shed.
+        Assert.DoesNotContain(circuit.Runs.Skip(1), r => r.Way.Legs.Any(l => l.Space == Space.Trench));
+    }
+
+    [Fact]
+    public void Two_circuits_to_a_building_without_a_panel_are_refused()
+    {
+        var plan = Planner.Plan(ByBranch(j => j.With(Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)))));
+        var tag = Assert.Single(plan.Tags, t => t.Rule == "225.30");
+        Assert.Equal(Severity.Red, tag.Severity);
+        Assert.Contains("fed by 2 circuits", tag.Headline, StringComparison.Ordinal);
+    }
+
+    [Theory] // receptacles of a shed take GFCI at the breaker (210.8(A)(2)): 12 in of cover will do; protected at the device, 24
+    [InlineData(12, GfciWay.Breaker, false)]
+    [InlineData(11, GfciWay.Breaker, true)]
+    [InlineData(24, GfciWay.EachPlace, false)]
+    [InlineData(23, GfciWay.EachPlace, true)]
+    public void A_shallow_trench_is_told(int inches, GfciWay gfci, bool told)
+    {
+        var plan = Planner.Plan(ByBranch(j => j with { Schools = new() { Gfci = gfci }, Trenches = [j.Trenches[0] with { Depth = inches.Inches() }] }));
+        Assert.Equal(told, plan.Tags.Any(t => t.Rule == "300.5"));
+    }
+
+    [Theory] // PVC 18 in
+    [InlineData(18, false)]
+    [InlineData(17, true)]
+    public void A_shallow_pipe_is_told(int inches, bool told)
+    {
+        var job = Shed();
+        Assert.Equal(told, Planner.Plan(job with { Trenches = [job.Trenches[0] with { Depth = inches.Inches() }] }).Tags.Any(t => t.Rule == "300.5"));
+    }
+
+    [Fact]
+    public void A_building_that_nothing_leads_to_is_no_job()
+    {
+        var job = ByBranch(j => j with { Trenches = [] });
+        Assert.Contains("lead a trench to it", JobProblems.First(job)!.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact] // 3600 × 1.25 + 180 = 4680 VA at 240 V
+    public void Its_load_is_everything_the_panel_feeds()
+    {
+        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired;
+        Assert.Equal(3780m, feeder.Circuit.Load.Connected.Value);
+        // 220.61: the heater of 240 V alone has no neutral; the receptacle's 180 VA has.
+        Assert.Equal(180m, feeder.Sized.Feeding!.Standard.Lines.Sum(l => l.Neutral.Value));
+        Assert.Equal(19.5m, feeder.Sized.Through[feeder.HomeRun!.Id].Value);
+    }
+
+    // A den with panel A, a bedroom with panel B, a receptacle, a heater and a car's outlet; everything that is near B lands in it.
+    private static Job Inside(params Box[] more)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20), ("bed", RoomUse.Bedroom, 12));
+        return (job with { Schools = new() { Bedrooms = BedroomSharing.OneEach }, Panels = [job.Panels[0], Houses.Panel("bed", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }] }).With(
+            [Houses.On("r", "bed", 1, 60), Houses.Appliance("heater", "bed", 2, 20, Houses.Plate(Appliance.SpaceHeater, 240, 3000)), Houses.Appliance("car", "bed", 2, 100, Houses.Plate(Appliance.VehicleCharger, 240, 7200) with { Continuous = true, Individual = true }), .. more]);
+    }
+
+    [Fact] // bedroom 12 × 12 ft and three outer walls of 12 ft, half of 6-1/2 in each: 153.8 ft² × 3 = 461.4; heater 3000; car 7200 + 1800: 12 461.4 VA, 51.9 A, 60 A
+    public void A_feeder_inside_the_dwelling_is_sized_by_part_III()
+    {
+        var job = Inside(Houses.On("far", "den", 4, 100));
+        var feeder = Planner.Plan(job).Landed(new("feeder-B"))!.Sized;
+        var load = feeder.Feeding!;
+        Assert.Equal([461.4m, 3000, 7200, 1800], load.Standard.Lines.Select(l => l.Counted.Value));
+        Assert.Equal((60m, false, LoadMethod.Standard), (feeder.Breaker.Value.Value, load.CarriesDwelling, load.Method));
+        // For comparison: 7661.4 all within the first 10 kVA, and 65 % of the heat.
+        Assert.Equal([7661.4m, 1950], load.Optional!.Lines.Select(l => l.Counted.Value));
+        Assert.Equal(LoadMethod.Standard, Planner.Plan(job with { Service = new() { Method = LoadMethod.Optional } }).Landed(new("feeder-B"))!.Sized.Feeding!.Method);
+    }
+
+    [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A
+    public void Only_an_outbuilding_has_60_A_at_least()
+    {
+        var job = Inside(Houses.On("far", "den", 4, 100));
+        var feeder = Planner.Plan(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") }).Landed(new("feeder-B"))!.Sized;
+        Assert.Equal(15m, feeder.Breaker.Value.Value);
+    }
+
+    [Fact] // held at 100 A: 83 A, which 4 copper carries at 75 °C; without the whole dwelling it takes 3, 100 A
+    public void What_carries_the_whole_dwelling_has_83_per_cent()
+    {
+        Gauge Of(Job job)
+        {
+            var held = job with { Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] }, Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }], Service = new() { Method = LoadMethod.Optional } };
+            var feeder = Planner.Plan(held).Landed(new("feeder-B"))!.Sized;
+            Assert.Equal(feeder.Feeding!.CarriesDwelling ? LoadMethod.Optional : LoadMethod.Standard, feeder.Feeding.Method);
+            return feeder.Gauge.Value;
+        }
+
+        Assert.Equal("4", Of(Inside()).ToString());
+        var part = Inside(Houses.Appliance("range", "bed", 3, 100, Houses.Plate(Appliance.Range, 240, 12_000)), Houses.On("far", "den", 4, 100));
+        Assert.False(Planner.Plan(part).Landed(new("feeder-B"))!.Sized.Feeding!.CarriesDwelling);
+        // 461.4 + 8000 of the range + 3000 + 7200 + 1800 = 20 461.4 VA, 85.3 A: more than the 85 A of 4.
+        Assert.Equal("3", Of(part).ToString());
+    }
+
+    [Fact] // a panel behind a panel: its heater of 3000 is in both feeders, whichever is listed first
+    public void A_feeder_carries_the_panels_behind_it()
+    {
+        var job = Inside();
+        job = job with { Panels = [.. job.Panels, Houses.Panel("bed", 12) with { Id = new("C"), Wall = 3, Offset = 100.Inches(), Rating = 60.Amps(), FedFrom = new("B") }], Pins = new() { Panels = [new(new("heater"), new("C"))] } };
+        foreach (var panels in new[] { job.Panels, [.. job.Panels.Reverse()] })
+        {
+            var plan = Planner.Plan(job with { Panels = panels });
+            VoltAmps Carried(string key) => plan.Landed(new(key))!.Load.Connected;
+            Assert.Equal((3000m, 10_380m), (Carried("feeder-C").Value, Carried("feeder-B").Value));
+            Assert.Contains(plan.Landed(new("feeder-B"))!.Sized.Feeding!.Standard.Lines, l => l.Counted.Value == 3000);
+        }
+    }
+
+    [Fact]
+    public void It_goes_through_the_trench_and_is_no_shorter()
+    {
+        var run = Planner.Plan(Shed()).Landed(new("feeder-G"))!.HomeRun!;
+        var ground = run.Way.Legs.Where(l => l.Space == Space.Trench).ToList();
+        Assert.Equal(RunKind.Feeder, run.Kind);
+        Assert.True(ground.Sum(l => l.Run.Feet) >= 50);
+        Assert.Contains(ground, l => l.From.Z == -24.Inches() && l.To.Z == -24.Inches());
+        Assert.All(run.Way.Legs.Zip(run.Way.Legs.Skip(1)), pair => Assert.Equal(pair.First.To, pair.Second.From));
+    }
+
+    [Fact]
+    public void Circuits_behind_it_begin_with_what_it_leaves()
+    {
+        var plan = Planner.Plan(Shed());
+        var feeder = plan.Landed(new("feeder-G"))!.Sized;
+        var behind = plan.CircuitOf(new("r"))!.Sized;
+        Assert.Equal(decimal.Round(120 * (1 - (feeder.Drop.Value.Value / 100)), 6), decimal.Round(behind.VoltsAtPanel.Value, 6));
+        Assert.True(behind.VoltsAt[new("r")].Value < behind.VoltsAtPanel.Value && behind.VoltsAtPanel.Value < 120);
+    }
+
+    [Fact]
+    public void Boxes_of_the_shed_land_in_its_own_panel()
+    {
+        var plan = Planner.Plan(Shed());
+        Assert.Equal(["G", "G"], new[] { "r", "heater" }.Select(b => plan.CircuitOf(new(b))!.Circuit.Panel.Value));
+        Assert.Equal("feeder-G", Assert.Single(plan.Panels[0].Circuits).Key.Value);
+        Assert.Equal("210.8(A)(2)", plan.CircuitOf(new("r"))!.Outlets[new("r")].Gfci!.Section);
+    }
+
+    [Fact]
+    public void A_panel_fed_by_more_than_its_rating_is_tagged()
+    {
+        Assert.DoesNotContain(Planner.Plan(Shed()).Tags, t => t.Rule == "408.36");
+        Assert.Contains(Planner.Plan(Shed(p => p with { Rating = 50.Amps() })).Tags, t => t.Rule == "408.36" && t.Arithmetic == "60 A > 50 A.");
+    }
+
+    [Fact]
+    public void A_larger_pinned_feeder_brings_a_larger_ground_and_pipe()
+    {
+        var job = Shed() with { Pins = new() { Cables = [new(new("feeder-G"), Gauge.Awg4)] } };
+        var feeder = Planner.Plan(job).Landed(new("feeder-G"))!.Sized;
+        // 3 × .0824 + .0507 = .2979 in², over 40 % of .508 = .2032, within 40 % of .832 = .3328.
+        Assert.Equal(("3 × 4 + 6 G", "1 in PVC"), (feeder.Cable, feeder.Pipe!.Size.Value));
+    }
+
+    [Fact]
+    public void A_building_without_a_panel_or_a_trench_to_it_is_no_job()
+    {
+        var job = Shed();
+        Assert.Contains("no trench joins", JobProblems.First(job with { Trenches = [] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("has no panel", JobProblems.First(job with { Panels = [job.Panels[0]], Trenches = [] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("6 to 48 in of cover", JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("two different buildings", JobProblems.First(job with { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_switch_in_one_building_does_not_tie_a_lamp_of_the_other_to_its_circuit()
+    {
+        var plan = Planner.Plan(Shed(null, Houses.Ceiling("lamp", "shop", 40, 40), Houses.Switch("far", "den", 1, 40, DeviceKind.Switch, "lamp")));
+        Assert.NotSame(plan.CircuitOf(new("lamp")), plan.CircuitOf(new("far")));
+        Assert.Equal(CircuitKind.Lighting, plan.CircuitOf(new("lamp"))!.Circuit.Kind);
+    }
+}

@@ -1,0 +1,135 @@
+using Circuitum.Core.Demand;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Problems;
+using Circuitum.Core.Rules;
+using Circuitum.Core.Tests.Support;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>The service of a drawn house: what it lists, its size, conductors, electrodes, and what the edition asks.</summary>
+public sealed class ServiceTests
+{
+    private static readonly Job House = Houses.Row(("den", RoomUse.Den, 20), ("kitchen", RoomUse.Kitchen, 12)).With(
+        Houses.Appliance("range", "kitchen", 1, 60, Houses.Plate(Appliance.Range, 240, 12_000) with { Neutral = true }),
+        Houses.Appliance("pump", "den", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4800) with { Mca = new(21.4m), Mocp = 35.Amps() }),
+        Houses.Appliance("strips", "den", 1, 90, Houses.Plate(Appliance.AirHandler, 240, 5000)),
+        Houses.Appliance("fridge", "kitchen", 3, 60, Houses.Plate(Appliance.Refrigerator, 120, 700) with { Cord = true }));
+
+    [Fact] // what is plugged in is in the 1500s; the air handler's elements help the heat pump
+    public void The_list_is_what_is_drawn()
+    {
+        var list = Planner.Plan(House).Service.List;
+        Assert.Equal([LoadKind.Cooking, LoadKind.HeatPump, LoadKind.Supplement], list.Loads.Select(l => l.Kind).Order());
+        var furnace = Planner.Plan(House with { Service = new() { OutdoorUnitHeats = false } }).Service.List;
+        Assert.Equal([LoadKind.Cooking, LoadKind.SpaceHeat, LoadKind.Cooling], furnace.Loads.Select(l => l.Kind).Order());
+    }
+
+    [Theory] // Table 310.12(A)
+    [InlineData(100, "4", "2")]
+    [InlineData(125, "2", "1/0")]
+    [InlineData(200, "2/0", "4/0")]
+    [InlineData(400, "400", "600")]
+    public void Conductors_of_a_dwellings_service(int rating, string copper, string aluminium) =>
+        Assert.Equal((copper, aluminium), (Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Copper)!.Value.ToString(), Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Aluminium)!.Value.ToString()));
+
+    [Theory] // Table 250.66, either side of its rows
+    [InlineData("2", Metal.Copper, "8")]
+    [InlineData("1", Metal.Copper, "6")]
+    [InlineData("1/0", Metal.Copper, "6")]
+    [InlineData("2/0", Metal.Copper, "4")]
+    [InlineData("3/0", Metal.Copper, "4")]
+    [InlineData("4/0", Metal.Copper, "2")]
+    [InlineData("400", Metal.Copper, "1/0")]
+    [InlineData("1/0", Metal.Aluminium, "8")]
+    [InlineData("2/0", Metal.Aluminium, "6")]
+    [InlineData("4/0", Metal.Aluminium, "4")]
+    [InlineData("250", Metal.Aluminium, "4")]
+    [InlineData("300", Metal.Aluminium, "2")]
+    public void Electrode_conductors(string service, Metal metal, string electrode) => Assert.Equal(electrode, Books.Us2020.Service.ElectrodeConductor(Gauge.Parse(service), metal).ToString());
+
+    [Fact] // a small load still has 100 A; the next one up beside it, and what is left on each
+    public void The_smallest_that_carries_it_and_the_next()
+    {
+        var service = Planner.Plan(House).Service;
+        Assert.Equal([100m, 110], service.Sizes.Select(s => s.Rating.Value));
+        Assert.All(service.Sizes, s => Assert.Equal(s.Rating.Value - service.Chosen.Current.Value, s.Left.Value));
+        Assert.Equal(("2", "8"), (service.Sizes[0].Conductor.Value.ToString(), service.Sizes[0].Electrode.Value.ToString()));
+    }
+
+    [Fact] // 60 A measured: 60 × 1.25 + 12 000 ÷ 240 = 125 A when what is drawn was there; else the range's 12 000 and the pump's 9800 come on top, and the floor's and circuits'
+    public void A_measured_peak_stands_in_for_the_list()
+    {
+        Service measured = new() { Method = LoadMethod.Optional, MeasuredPeak = 60.Amps(), Future = new(12_000), DrawnWasMeasured = true };
+        var service = Planner.Plan(House with { Service = measured }).Service;
+        Assert.Equal(125m, service.Chosen.Current.Value);
+        Assert.Equal(125m, service.Sizes[0].Rating.Value);
+        var drawn = Planner.Plan(House with { Service = measured with { DrawnWasMeasured = false } }).Service;
+        Assert.Equal([18_000m, (drawn.List.Area.Value * 3) + 1500, 12_000, 9800, 12_000], drawn.Chosen.Lines.Select(l => l.Counted.Value));
+    }
+
+    [Fact] // 400 ft² more at 3 VA; an old range 8000 by column C and heater 2000; lights and receptacles are in the area, their 900 VA by survey nowhere
+    public void What_stood_there_before_is_counted_by_what_it_is()
+    {
+        var old = House with
+        {
+            Service = new() { Existing = true, ExistingArea = new(400) },
+            Panels = [House.Panels[0] with { Taken = [new(1, 2, 40.Amps(), "Old range", new(12_000)) { Use = TakenUse.Cooking }, new(2, 1, 15.Amps(), "Old rooms", new(900)), new(5, 2, 20.Amps(), "Old heater", new(2000)) { Use = TakenUse.Fixed }, new(6, 1, 20.Amps(), "Old laundry", new(0)) { Use = TakenUse.Laundry }] }],
+            Boxes = [],
+        };
+        var list = Planner.Plan(old).Service.List;
+        Assert.Equal([("Old range, there before", LoadKind.Cooking, 12_000m), ("Old heater, there before", LoadKind.Fixed, 2000)], list.Loads.Select(l => (l.Name, l.Kind, l.Load.Value)));
+        Assert.Equal((2, 1, Planner.Plan(House with { Boxes = [] }).Service.List.Area.Value + 400), (list.SmallApplianceCircuits, list.LaundryCircuits, list.Area.Value));
+    }
+
+    [Fact] // a panel of 150 V·A too little is mended by the button
+    public void A_service_that_does_not_carry_its_load_is_red()
+    {
+        var job = House with { Panels = [House.Panels[0] with { Rating = 100.Amps() }], Service = new() { Future = new(24_000) } };
+        var plan = Planner.Plan(job);
+        var tag = Assert.Single(plan.Tags, t => t.Rule == "220.40, 230.42");
+        var mended = Planner.Plan(tag.Fixes[0].Change.On(job).Job!);
+        Assert.Equal(plan.Service.Sizes[0].Rating, mended.Job.Panels[0].Rating);
+        Assert.DoesNotContain(mended.Tags, t => t.Rule == "220.40, 230.42");
+    }
+
+    public static TheoryData<string, Service> Missing => new()
+    {
+        { "230.67", new() { SurgeProtection = false } },
+        { "230.85", new() { OutdoorDisconnect = false } },
+        { "250.50", new() { Rods = 0 } },
+        { "250.53(A)(2)", new() { Rods = 1 } },
+        { "250.53(D)(2)", new() { Rods = 0, WaterPipe = true } },
+        { "250.94", new() { IntersystemBonding = false } },
+    };
+
+    [Theory]
+    [MemberData(nameof(Missing))]
+    public void What_the_service_lacks_is_told_and_each_button_mends_it(string rule, Service service)
+    {
+        var job = House with { Service = service };
+        var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Rule == rule);
+        Assert.All(tag.Fixes, f => Assert.DoesNotContain(Planner.Plan(f.Change.On(job).Job!).Tags, t => t.Rule == rule));
+        Assert.DoesNotContain(Planner.Plan(House).Tags, t => t.Rule == rule);
+    }
+
+    [Fact]
+    public void Surge_protection_and_disconnect_are_asked_from_2020() =>
+        Assert.DoesNotContain(Planner.Plan(House with { Edition = Edition.Y2017, Service = new() { SurgeProtection = false, OutdoorDisconnect = false } }).Tags, t => t.Rule is "230.67" or "230.85");
+
+    [Fact]
+    public void One_rod_at_25_ohm_or_footing_steel_will_do()
+    {
+        foreach (var service in new Service[] { new() { Rods = 1, RodMeasured = true }, new() { Rods = 0, FootingSteel = true }, new() { Rods = 1, FootingSteel = true } })
+        {
+            Assert.DoesNotContain(Planner.Plan(House with { Service = service }).Tags, t => t.Rule.StartsWith("250.5", StringComparison.Ordinal));
+        }
+    }
+
+    [Theory]
+    [InlineData("service.future", -1)]
+    [InlineData("service.future", 100_001)]
+    public void A_service_out_of_range_is_no_job(string where, int future) => Assert.StartsWith(where, JobProblems.First(House with { Service = new() { Future = new(future) } })!.ToString(), StringComparison.Ordinal);
+}

@@ -1,0 +1,119 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+public sealed class RoutingTests
+{
+    private static Run HomeRun(Job job, string box) => Planner.Plan(job).CircuitOf(new(box))!.HomeRun!;
+
+    [Fact] // along one wall: up 10 in from 14 to the holes at 24, along 40 in, down 10
+    public void A_jumper_along_one_wall_goes_through_its_studs()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
+        var run = Assert.Single(Planner.Plan(job).CircuitOf(new("a"))!.Runs, r => r.Kind == RunKind.Jumper);
+        Assert.Equal([Space.StudBay, Space.Studs, Space.StudBay], run.Way.Legs.Select(l => l.Space));
+        Assert.Equal(60m, run.Way.Measured.Inches);
+        // Offsets begin at the inside face, 3-1/4 in from the wall's start: 63.25 and 103.25; studs at 64, 80 and 96 lie between.
+        Assert.Equal(3, run.Way.Passages.Count(p => p.Spot.Kind == MemberKind.Stud));
+    }
+
+    [Fact] // 60 measured + 3 % sag 1.8 + 2 × (6 + 8) = 89.8 in → 8 ft
+    public void Footage_adds_sag_make_up_and_slack_and_is_cut_to_the_next_foot()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
+        var run = Planner.Plan(job).CircuitOf(new("a"))!.Runs[1];
+        Assert.Equal(8, run.Length.Value.WholeFeetUp);
+        Assert.Equal("8 ft", run.Length.Why.Steps[^1].Value);
+    }
+
+    [Fact]
+    public void A_crew_that_leaves_more_slack_pulls_more()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
+        var slack = job with { HouseRules = job.HouseRules with { SlackAtBox = 20.Inches() } };
+        Assert.Equal(Planner.Plan(job).Footage.WholeFeetUp + 3, Planner.Plan(slack).Footage.WholeFeetUp); // home run 1 × 12 in, jumper 2 × 12 in
+    }
+
+    private static Job WithDoorBetween(OpeningKind kind, int sill)
+    {
+        var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
+        {
+            Openings = [new() { Id = "o", Kind = kind, Wall = 1, Offset = 70.Inches(), Width = 20.Inches(), Sill = sill.Inches() }],
+        };
+        return Houses.House([room]).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
+    }
+
+    private static bool ThroughStuds(Job job) => Planner.Plan(job).CircuitOf(new("a"))!.Runs[1].Way.Legs.Any(l => l.Space == Space.Studs);
+
+    [Theory] // holes at 24 in: a sill at 30 leaves cripples to bore, a sill at 24 does not
+    [InlineData(OpeningKind.Window, 30, true)]
+    [InlineData(OpeningKind.Window, 24, false)]
+    [InlineData(OpeningKind.Door, 0, false)]
+    public void A_cable_does_not_cross_a_door_or_a_low_window(OpeningKind kind, int sill, bool through) => Assert.Equal(through, ThroughStuds(WithDoorBetween(kind, sill)));
+
+    [Fact]
+    public void By_the_overhead_school_nothing_runs_through_studs()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
+        Assert.False(ThroughStuds(job with { Schools = new() { Way = CableWay.Overhead } }));
+    }
+
+    [Fact]
+    public void A_cable_goes_around_a_shaft_and_a_shaft_across_the_whole_house_is_tagged()
+    {
+        // Two ceiling boxes 10 ft apart with a shaft between them, then a wall of one.
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", 40, 70), Houses.Ceiling("b", "den", 160, 70));
+        Job Blocked(Obstruction o) => job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [o] }] }] };
+        Run Between(Job j) => Planner.Plan(j).CircuitOf(new("a"))!.Runs[1];
+
+        // 120 in across, and 3 in up into the middle of the joists at either end.
+        Assert.Equal(126m, Between(job).Way.Measured.Inches);
+        // North edge at 60, boxes at 73.25 (70 + 3-1/4): up 13.25 and back adds 26.5.
+        var around = Between(Blocked(new("Shaft", ObstructionKind.Shaft, new(80.Inches(), 60.Inches()), 20.Inches(), 60.Inches())));
+        Assert.Equal(152.5m, around.Way.Measured.Inches);
+        Assert.False(around.Way.Blocked);
+        var wall = Blocked(new("Shaft", ObstructionKind.Shaft, new(80.Inches(), -20.Inches()), 20.Inches(), 400.Inches()));
+        Assert.Contains(Planner.Plan(wall).Tags, t => t.Rule == "routing" && t.Subject.Kind == SubjectKind.Run);
+    }
+
+    [Theory] // joists run north and south at 24 in: east to west crosses them, north to south does not
+    [InlineData(40, 70, 160, 70, 5)]
+    [InlineData(40, 20, 40, 110, 0)]
+    public void Only_joists_that_are_crossed_are_bored(int x1, int y1, int x2, int y2, int joists)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", x1, y1), Houses.Ceiling("b", "den", x2, y2));
+        var run = Planner.Plan(job).CircuitOf(new("a"))!.Runs[1];
+        Assert.Equal(joists, run.Way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist));
+    }
+
+    [Fact]
+    public void A_dimmer_group_is_fed_at_the_switch_and_the_leg_goes_on_from_lamp_to_lamp()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l1", "den", 60, 60), Houses.Ceiling("l2", "den", 120, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Dimmer, "l1", "l2"));
+        var runs = Planner.Plan(job).CircuitOf(new("s"))!.Runs;
+        Assert.Equal([(RunKind.HomeRun, "s"), (RunKind.SwitchLeg, "l1"), (RunKind.SwitchLeg, "l2")], runs.Select(r => (r.Kind, r.To.Box!.Value.Value)));
+    }
+
+    [Fact]
+    public void Three_ways_are_joined_by_a_three_wire_and_the_far_one_gives_the_leg()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 120, 60), Houses.Switch("near", "den", 4, 30, DeviceKind.ThreeWay, "l"), Houses.Switch("far", "den", 2, 30, DeviceKind.ThreeWay, "l"));
+        var sized = Planner.Plan(job).CircuitOf(new("l"))!.Sized;
+        Assert.Equal([(RunKind.HomeRun, "near", "14-2"), (RunKind.Traveler, "far", "14-3"), (RunKind.SwitchLeg, "l", "14-2")],
+            sized.Routed.Runs.Select(r => (r.Kind, r.To.Box!.Value.Value, sized.CableOf(r))));
+    }
+
+    [Fact]
+    public void Three_cables_to_a_hole_and_a_crowded_sealed_one_is_shared_out_before_copper_grows()
+    {
+        // Eight receptacle circuits come down one bay over the panel: no sealed hole may hold so many that 12 copper fails 20 A.
+        var job = Houses.Row(("shop", RoomUse.Utility, 40)).With([.. Enumerable.Range(0, 8).Select(i => Houses.Appliance($"m{i}", "shop", 2, 12 + (i * 14), Houses.Plate(Appliance.Other, 120, 1400) with { Cord = true, Individual = true, Name = $"Machine {i}" }, DeviceKind.Single))]);
+        var plan = Planner.Plan(job);
+        Assert.All(plan.Holes.All, h => Assert.InRange(h.Runs.Length, 1, 3));
+        Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Cable));
+    }
+}

@@ -1,0 +1,137 @@
+using Circuitum.Core.Changes;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Takeoff;
+using Circuitum.Core.Tests.Support;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>Two small-appliance circuits that go the same way: two cables, one with a shared neutral, one with two neutrals.</summary>
+public sealed class SharedCableTests
+{
+    // A kitchen 30 ft from the panel, four counter receptacles on its far wall.
+    private static Job Kitchen(TwoCircuits school, int boxes = 4)
+    {
+        var job = Houses.Row(("hall", RoomUse.Hall, 30), ("kitchen", RoomUse.Kitchen, 16));
+        return job.With([.. Enumerable.Range(0, boxes).Select(i => Houses.On($"k{i}", "kitchen", 2, 20 + (i * 20)) with { ServesCounter = true })]) with { Schools = new() { TwoCircuits = school, Way = CableWay.Overhead } };
+    }
+
+    private static (Plan Plan, WiredCircuit Lead, WiredCircuit Guest) Shared(TwoCircuits school)
+    {
+        var plan = Planner.Plan(Kitchen(school));
+        var lead = plan.Circuits.Single(c => c.HomeRun?.TakesAlong is not null);
+        return (plan, lead, plan.Circuits.Single(c => c.Circuit.Key == lead.HomeRun!.TakesAlong));
+    }
+
+    [Theory]
+    [InlineData(TwoCircuits.Multiwire, "12-3", 2)]
+    [InlineData(TwoCircuits.FourWire, "12-2-2", 4)]
+    public void One_cable_brings_both_as_far_as_the_first_box(TwoCircuits school, string cable, int carrying)
+    {
+        var (plan, lead, guest) = Shared(school);
+        var home = lead.HomeRun!;
+        Assert.Equal((cable, carrying), (lead.CableOf(home), home.CurrentCarrying));
+        var goesOn = guest.HomeRun!;
+        Assert.Equal((home.Id, home.To.Box), (goesOn.RidesIn, goesOn.From.Box));
+        // One home run less is pulled from the panel.
+        Assert.Single(plan.Takeoff.Pulls, p => p.From == "Panel A");
+        Assert.True(plan.Footage < Planner.Plan(Kitchen(TwoCircuits.TwoWire)).Footage);
+    }
+
+    [Theory] // 12-3 in, two 12-2 out, a receptacle: 7 × 2.25 + 4.50 + 2.25 = 22.50; 12-2-2: 24.75 (case 4)
+    [InlineData(TwoCircuits.Multiwire, 22.50, 22.50)]
+    [InlineData(TwoCircuits.FourWire, 24.75, null)]
+    public void The_box_where_they_part_holds_them_or_is_told(TwoCircuits school, double volume, double? box)
+    {
+        var (plan, lead, _) = Shared(school);
+        var apart = lead.Boxes[lead.HomeRun!.To.Box!.Value];
+        Assert.Equal((decimal)volume, apart.Volume.Value.Value);
+        Assert.Equal((decimal?)box, apart.Given?.Value);
+        var tag = plan.Tags.SingleOrDefault(t => t.Rule == "314.16");
+        Assert.Equal(box is null, tag is not null);
+        if (tag is not null)
+        {
+            // No deeper single-gang box; 24.75 fits a two-gang of 32.
+            var fix = Assert.Single(tag.Fixes, f => f.Label == "Take a 2-gang box of 32.00 in³, one place blank");
+            Assert.DoesNotContain(Planner.Plan(fix.Change.On(plan.Job).Job!).Tags, t => t.Rule == "314.16");
+        }
+    }
+
+    [Theory]
+    [InlineData(TwoCircuits.Multiwire)]
+    [InlineData(TwoCircuits.FourWire)]
+    public void The_conductors_of_the_other_circuit_pass_on_and_touch_nothing_of_this_one_but_a_shared_neutral(TwoCircuits school)
+    {
+        var (plan, lead, guest) = Shared(school);
+        var home = lead.HomeRun!;
+        var onward = guest.HomeRun!;
+        var wiring = plan.WiringOf(home.To.Box!.Value)!;
+        Assert.Same(wiring.At(home, Carried.OtherHot), wiring.At(onward, Carried.Hot));
+        Assert.Empty(wiring.At(home, Carried.OtherHot)!.Terminals);
+        var shared = school == TwoCircuits.Multiwire;
+        Assert.Equal(shared, ReferenceEquals(wiring.At(home, Carried.Neutral), wiring.At(onward, Carried.Neutral)));
+        Assert.Equal(JointBy.Splice, wiring.At(home, Carried.Neutral)!.By);
+    }
+
+    [Fact] // 300.13(B): the neutral of a multiwire circuit does not go through a device, whatever the crew's joints
+    public void A_shared_neutral_is_pigtailed_by_every_school()
+    {
+        var job = Kitchen(TwoCircuits.Multiwire, 6) with { Schools = new() { TwoCircuits = TwoCircuits.Multiwire, Way = CableWay.Overhead, Joints = JointSchool.FeedThrough } };
+        var plan = Planner.Plan(job);
+        var joints = plan.Circuits.SelectMany(c => c.Circuit.Boxes).Select(b => plan.WiringOf(b)!).SelectMany(w => w.Joints).ToList();
+        Assert.Contains(joints, j => j.By == JointBy.Device);
+        Assert.DoesNotContain(joints.Where(j => j.By == JointBy.Device), j => j.Ends.Any(e => e.Conductor.Carries == Carried.Neutral));
+    }
+
+    [Fact]
+    public void Labels_say_which_pair_is_whose()
+    {
+        var (plan, lead, guest) = Shared(TwoCircuits.FourWire);
+        string mine = Labels.NumberOf(plan, lead.Circuit.Key), theirs = Labels.NumberOf(plan, guest.Circuit.Key);
+        Assert.Contains(Labels.Of(plan, LabelKind.Cables), l => l.Big.StartsWith($"HR {mine}", StringComparison.Ordinal) && l.Lines.Contains($"{mine}: black and white · {theirs}: red and white with red"));
+    }
+
+    [Fact] // the guest's drop counts the shared cable: at its first box it has lost over both lengths
+    public void Volts_are_lost_in_the_shared_cable_too()
+    {
+        var (_, lead, guest) = Shared(TwoCircuits.FourWire);
+        var sized = guest.Sized;
+        var run = sized.Routed.HomeRun!;
+        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.HomeRun!.Length.Value, Books.Us2020);
+        Assert.Equal(decimal.Round(120 - lost.Value, 6), decimal.Round(sized.VoltsAt[run.To.Box!.Value].Value, 6));
+    }
+
+    [Fact]
+    public void The_three_schools_are_weighed_beside_each_other()
+    {
+        var plan = Planner.Plan(Kitchen(TwoCircuits.TwoWire));
+        var one = plan.Circuits.First(c => c.Circuit.GoesWith is not null).Circuit;
+        var ways = Routes.Together(plan.House, plan.Survey, one, plan.Circuits.Single(c => c.Circuit.Key == one.GoesWith).Circuit, plan.Job, plan.Book).ToDictionary(w => w.School);
+        Assert.Equal(plan.Footage, ways[TwoCircuits.TwoWire].Footage);
+        Assert.Null(ways[TwoCircuits.TwoWire].Apart);
+        Assert.Equal((22.50m, 22.50m), (ways[TwoCircuits.Multiwire].Volume!.Value.Value, ways[TwoCircuits.Multiwire].Box!.Value.Value));
+        Assert.Equal((24.75m, null), (ways[TwoCircuits.FourWire].Volume!.Value.Value, ways[TwoCircuits.FourWire].Box));
+        foreach (var school in new[] { TwoCircuits.Multiwire, TwoCircuits.FourWire })
+        {
+            Assert.Equal(Planner.Plan(Kitchen(school)).Footage, ways[school].Footage);
+        }
+    }
+
+    [Fact] // the two of a shared neutral land side by side; dragged apart they cannot be tied, and re-landing mends it
+    public void Two_that_share_a_neutral_stay_where_they_can_be_tied()
+    {
+        var job = Kitchen(TwoCircuits.Multiwire, 6);
+        var plan = Planner.Plan(job);
+        var pair = plan.Panels[0].Circuits.Where(c => c.SharesNeutralWith is not null).ToList();
+        Assert.Equal((2, 2), (pair.Count, Math.Abs(pair[0].Space!.Value.Number - pair[1].Space!.Value.Number)));
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "210.4(B), 240.15(B)");
+        var apart = Panels.Moving.To(plan.Panels, pair[0].Key, 30).On(job).Job!;
+        Assert.Single(Planner.Plan(apart).Tags, t => t.Rule == "210.4(B), 240.15(B)");
+        Assert.DoesNotContain(Planner.Plan(new Reland().On(apart).Job!).Tags, t => t.Rule == "210.4(B), 240.15(B)");
+    }
+}
