@@ -38,7 +38,7 @@ public sealed class ArchitectureTests
     // Every room of the core, each reading only what stands before it. A new folder has its place here before it is built.
     private static readonly string[] Rooms =
     [
-        "Units", "Jobs", "Reasons", "Rules", "House", "Problems", "Layout", "Circuits", "Changes", "Tags", "Demand", "Routing", "Conductors", "Protection",
+        "Units", "Reasons", "Jobs", "Rules", "House", "Problems", "Layout", "Circuits", "Changes", "Tags", "Demand", "Routing", "Conductors", "Protection",
         "Wiring", "Panels", "Checks", "Plans", "Takeoff", "Rulings", "Searches",
     ];
 

@@ -1,3 +1,5 @@
+using Microsoft.AspNetCore.Http;
+using Microsoft.Extensions.Primitives;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Web.Bench;
@@ -69,15 +71,9 @@ public sealed class EntryTests
     public void House_rules_are_read_as_they_are_shown()
     {
         var rules = new HouseRules { Sag = new(5), SlackAtBox = Core.Units.Length.FromInches(12) };
-        var fields = new RuleFields
-        {
-            ReceptacleHeight = rules.ReceptacleHeight.ToString(), SwitchHeight = rules.SwitchHeight.ToString(), CounterHeight = rules.CounterHeight.ToString(), BoreHeight = rules.BoreHeight.ToString(),
-            MakeUpAtBox = rules.MakeUpAtBox.ToString(), SlackAtBox = rules.SlackAtBox.ToString(), AtPanel = rules.AtPanel.ToString(), Sag = rules.Sag.ToString(),
-            FastenedNearBox = rules.FastenedNearBox.ToString(), FastenedAlong = rules.FastenedAlong.ToString(), Waste = rules.Waste.ToString(), TrenchMargin = rules.TrenchMargin.ToString(),
-            CablesPerHole = $"{rules.CablesPerHole}", OutletsPerCircuit = $"{rules.OutletsPerCircuit}", LargestFill = rules.LargestFill.ToString(), DropTarget = rules.DropTarget.ToString(),
-            ReceptacleReach = rules.ReceptacleReach.ToString(), CounterReach = rules.CounterReach.ToString(), SwitchFromJamb = rules.SwitchFromJamb.ToString(), CanSpacing = rules.CanSpacing.ToString(), SpareSpaces = rules.SpareSpaces.ToString(System.Globalization.CultureInfo.InvariantCulture),
-        };
-        Assert.Equal(rules, fields.Read());
+        var form = new FormCollection(HouseRuleNumbers.All.ToDictionary(n => $"fields.{n.Field}", n => new StringValues(n.Show(rules))));
+        Assert.Equal(rules, CrewForms.Numbers(form, "fields.", HouseRuleNumbers.All, new HouseRules()));
+        Assert.Contains("Switches at", Assert.Throws<FormatException>(() => CrewForms.Numbers(new FormCollection([]), "fields.", [HouseRuleNumbers.All[3]], rules)).Message, StringComparison.Ordinal);
     }
 
     [Theory]

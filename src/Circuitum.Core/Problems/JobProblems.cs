@@ -147,50 +147,14 @@ public static partial class JobProblems
 
     private static IEnumerable<JobProblem> Numbers(Job job)
     {
-        var h = job.HouseRules;
-        foreach (var (name, value, low, high) in new (string, decimal, decimal, decimal)[]
+        var numbers = HouseRuleNumbers.All.Select(n => ($"houseRules.{n.Field}", n.Problem(job.HouseRules)))
+            .Concat(AimNumbers.All.Select(n => ($"aims.{n.Field}", n.Problem(job.Aims))))
+            .Concat(PriceNumbers.All.Select(n => ($"prices.{n.Field}", n.Problem(job.Prices))));
+        foreach (var (name, problem) in numbers)
         {
-            ("houseRules.receptacleHeight", h.ReceptacleHeight.Inches, 0, 66),
-            ("houseRules.switchHeight", h.SwitchHeight.Inches, 12, 80),
-            ("houseRules.counterHeight", h.CounterHeight.Inches, 30, 60),
-            ("houseRules.boreHeight", h.BoreHeight.Inches, 6, 72),
-            ("houseRules.makeUpAtBox", h.MakeUpAtBox.Inches, 6, 48),
-            ("houseRules.slackAtBox", h.SlackAtBox.Inches, 0, 60),
-            ("houseRules.atPanel", h.AtPanel.Inches, 12, 240),
-            ("houseRules.sag", h.Sag.Value, 0, 30),
-            ("houseRules.fastenedNearBox", h.FastenedNearBox.Inches, 3, 12),
-            ("houseRules.fastenedAlong", h.FastenedAlong.Inches, 12, 54),
-            ("houseRules.waste", h.Waste.Value, 0, 30),
-            ("houseRules.trenchMargin", h.TrenchMargin.Inches, 0, 24),
-            ("houseRules.cablesPerHole", h.CablesPerHole, 1, 9),
-            ("houseRules.outletsPerCircuit", h.OutletsPerCircuit, 4, 30),
-            ("houseRules.largestFill", h.LargestFill.Value, 40, 100),
-            ("houseRules.dropTarget", h.DropTarget.Value, 1, 8),
-            ("houseRules.receptacleReach", h.ReceptacleReach.Inches, 24, 72),
-            ("houseRules.counterReach", h.CounterReach.Inches, 12, 24),
-            ("houseRules.switchFromJamb", h.SwitchFromJamb.Inches, 4, 24),
-            ("houseRules.canSpacing", h.CanSpacing.Inches, 24, 120),
-            ("houseRules.spareSpaces", h.SpareSpaces, 0, 40),
-            ("aims.cable", job.Aims.Cable.Value, 0, 400),
-            ("aims.breaker", job.Aims.Breaker.Feet, 0, 500),
-            ("aims.darkness", job.Aims.Darkness.Feet, 0, 100),
-            ("aims.crowding", job.Aims.Crowding.Feet, 0, 100),
-            ("aims.wantedFill", job.Aims.WantedFill.Value, 20, 100),
-            ("aims.crossing", job.Aims.Crossing.Feet, 0, 100),
-            ("aims.leavingRoom", job.Aims.LeavingRoom.Feet, 0, 100),
-            ("prices.breaker", job.Prices.Breaker.Value, 0, 10000),
-            ("prices.afciBreaker", job.Prices.AfciBreaker.Value, 0, 10000),
-            ("prices.gfciBreaker", job.Prices.GfciBreaker.Value, 0, 10000),
-            ("prices.dualBreaker", job.Prices.DualBreaker.Value, 0, 10000),
-            ("prices.gfciReceptacle", job.Prices.GfciReceptacle.Value, 0, 10000),
-            ("prices.afciReceptacle", job.Prices.AfciReceptacle.Value, 0, 10000),
-            ("prices.dualReceptacle", job.Prices.DualReceptacle.Value, 0, 10000),
-            ("prices.receptacle", job.Prices.Receptacle.Value, 0, 10000),
-        })
-        {
-            if (value < low || value > high)
+            if (problem is not null)
             {
-                yield return new(name, $"must lie from {low} to {high}; it is {value:0.##}");
+                yield return new(name, problem);
             }
         }
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using System.Text.Json.Serialization.Metadata;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
@@ -36,7 +37,7 @@ public static class JobSchema
     private static JsonNode Describe(JsonSchemaExporterContext context, JsonNode schema)
     {
         var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
-        return type == typeof(Length) ? Of(new JsonArray("string", "number"), "a length: 12-6, 12' 6 1/2\", 150.5\", 3.2 m; a bare number is inches")
+        return Limited(context.PropertyInfo, type == typeof(Length) ? Of(new JsonArray("string", "number"), "a length: 12-6, 12' 6 1/2\", 150.5\", 3.2 m; a bare number is inches")
             : type == typeof(PanelSpace) ? Of(new JsonArray("integer", "string"), "a space of a panel, 1 to 84; 14a and 14b are the halves of a tandem breaker")
             : type == typeof(Point) ? Pair()
             : type == typeof(Edition) ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
@@ -44,8 +45,23 @@ public static class JobSchema
             : type == typeof(CircuitKey) ? Of("string", "key of a circuit, from its room or box")
             : IsId(type) ? new JsonObject { ["type"] = "string", ["pattern"] = IdPattern }
             : UnitOf(type) is { } unit ? Of("number", unit)
-            : schema;
+            : schema);
     }
+
+    // A number of the crew's says what it is and where it may lie, as its declaration has it.
+    private static JsonNode Limited(JsonPropertyInfo? property, JsonNode schema)
+    {
+        var told = Told(HouseRuleNumbers.All, property) ?? Told(AimNumbers.All, property) ?? Told(PriceNumbers.All, property);
+        if (told is not null && schema is JsonObject number)
+        {
+            number["description"] = number["description"] is { } unit ? $"{told}; {unit}" : told;
+        }
+
+        return schema;
+    }
+
+    private static string? Told<TSet>(IEnumerable<CrewNumber<TSet>> numbers, JsonPropertyInfo? property) =>
+        property?.DeclaringType == typeof(TSet) && numbers.FirstOrDefault(n => n.Field == property.Name) is { } number ? $"{number.Words}, {number.Limits}" : null;
 
     private static bool IsId(Type type) => type == typeof(BoxId) || type == typeof(RoomId) || type == typeof(LevelId) || type == typeof(StructureId) || type == typeof(PanelId);
 

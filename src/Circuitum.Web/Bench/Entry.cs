@@ -8,6 +8,11 @@ namespace Circuitum.Web.Bench;
 /// <summary>Reads what people type into fields; what cannot be read is answered with one sentence.</summary>
 public static class Entry
 {
+    /// <summary>A price.</summary>
+    /// <exception cref="FormatException">It is none.</exception>
+    public static Money Money(string text) => decimal.TryParse(text.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 100_000
+        ? new(value) : throw new FormatException($"“{text}” is no price; write it like 46 or 46.50.");
+
     /// <summary>Volts that the supply offers.</summary>
     /// <exception cref="FormatException">It does not offer these.</exception>
     public static Volts Volts(string? text) => SupplySystem.SplitPhase.Offered.FirstOrDefault(v => v.Value == Count(text)) is { Value: > 0 } volts ? volts

@@ -32,10 +32,10 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostPinPanelAsync(string circuit, string? panel) => ChangeAsync(() => new PinPanel(new(circuit), string.IsNullOrEmpty(panel) ? null : new PanelId(panel)));
 
     /// <summary>Sets the schools of one room.</summary>
-    public Task<IActionResult> OnPostRoomSchoolsAsync(string room, SchoolFields fields) => ChangeAsync(() => new SetRoomSchools(fields.OfRoom(new(room))));
+    public Task<IActionResult> OnPostRoomSchoolsAsync(string room) => ChangeAsync(() => new SetRoomSchools(CrewForms.OfRoom(Request.Form, new(room))));
 
     /// <summary>Sets the schools of one circuit.</summary>
-    public Task<IActionResult> OnPostCircuitSchoolsAsync(string circuit, SchoolFields fields) => ChangeAsync(() => new SetCircuitSchools(fields.OfCircuit(new(circuit))));
+    public Task<IActionResult> OnPostCircuitSchoolsAsync(string circuit) => ChangeAsync(() => new SetCircuitSchools(CrewForms.OfCircuit(Request.Form, new(circuit))));
 
     /// <summary>What a move, a merge or a split would do; nothing is changed.</summary>
     public async Task<IActionResult> OnGetWeighAsync(string? does, string? box, string? circuit, string? into, string[] boxes)

@@ -70,7 +70,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     public Task<IActionResult> OnPostEditionAsync(string edition) => ChangeAsync(() => new SetEdition(Entry.Edition(edition)));
 
     /// <summary>Changes the crew's schools; what is not sent stays.</summary>
-    public Task<IActionResult> OnPostSchoolsAsync(SchoolFields fields) => ChangeAsync(job => new SetSchools(fields.Read(job.Schools)));
+    public Task<IActionResult> OnPostSchoolsAsync() => ChangeAsync(job => new SetSchools(CrewForms.Schools(Request.Form, job.Schools)));
 
     /// <summary>Holds a box on a circuit, or frees it.</summary>
     public Task<IActionResult> OnPostPinBoxAsync(string box, string? circuit) => ChangeAsync(() => new PinBox(new(box), string.IsNullOrEmpty(circuit) ? null : new CircuitKey(circuit)));

@@ -47,39 +47,11 @@ public static class SchoolsAt
     extension(Job job)
     {
         /// <summary>Schools of a room.</summary>
-        public Schools SchoolsIn(RoomId room)
-        {
-            foreach (var own in job.RoomSchools)
-            {
-                if (own.Room == room)
-                {
-                    return job.Schools with
-                    {
-                        Lighting = own.Lighting ?? job.Schools.Lighting,
-                        Bedrooms = own.Bedrooms ?? job.Schools.Bedrooms,
-                        Dishwasher = own.Dishwasher ?? job.Schools.Dishwasher,
-                        KitchenLights = own.KitchenLights ?? job.Schools.KitchenLights,
-                        Refrigerator = own.Refrigerator ?? job.Schools.Refrigerator,
-                        Baths = own.Baths ?? job.Schools.Baths,
-                    };
-                }
-            }
-
-            return job.Schools;
-        }
+        public Schools SchoolsIn(RoomId room) => job.RoomSchools.FirstOrDefault(r => r.Room == room) is not { } own ? job.Schools
+            : SchoolList.OfRooms.Aggregate(job.Schools, (schools, school) => school.OfRoom!(own) is { } answer ? school.With(schools, answer) : schools);
 
         /// <summary>Schools of a circuit.</summary>
-        public Schools SchoolsOn(CircuitKey circuit)
-        {
-            foreach (var own in job.CircuitSchools)
-            {
-                if (own.Circuit == circuit)
-                {
-                    return job.Schools with { HomeRun = own.HomeRun ?? job.Schools.HomeRun, Gfci = own.Gfci ?? job.Schools.Gfci, Afci = own.Afci ?? job.Schools.Afci };
-                }
-            }
-
-            return job.Schools;
-        }
+        public Schools SchoolsOn(CircuitKey circuit) => job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit) is not { } own ? job.Schools
+            : SchoolList.OfCircuits.Aggregate(job.Schools, (schools, school) => school.OfCircuit!(own) is { } answer ? school.With(schools, answer) : schools);
     }
 }
