@@ -79,7 +79,7 @@ public sealed class DrawingTests
     {
         var run = Plan.CircuitOf(new("a"))!.Runs[0];
         var drawing = Draw(new() { Stage = Stage.Runs, Selected = Subject.Run(run.Id) });
-        Assert.Equal(run.Id, (string?)Of(drawing, "lit").Last().Attribute("data-run"));
+        Assert.Equal(run.Id.ToString(), (string?)Of(drawing, "lit").Last().Attribute("data-run"));
         Assert.Single(Of(drawing, "chosen"));
     }
 

@@ -73,7 +73,7 @@ internal sealed class Fields(Plan plan, Random random)
             "structure" => Any(Job.Structures.Select(s => s.Id.Value)),
             "circuit" or "into" => Any(plan.Circuits.Select(c => c.Circuit.Key.Value)),
             "panel" or "fedfrom" or "transferpanel" => Any(Job.Panels.Select(p => p.Id.Value)),
-            "run" => Any(plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id)),
+            "run" => Any(plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id.ToString())),
             "trench" => Any(Job.Trenches.Select(t => t.Id)),
             "pipe" => Any(Job.Pipes.Select(p => p.Id).Append("P1").Append("P2")),
             "space" or "spaces" => Any(["1", "2", "14", "14a", "14b", "20-24", "83", "30"]),

@@ -37,7 +37,7 @@ const views = [
     await page.getByRole("columnheader", { name: "Better division" }).waitFor();
   }],
   ["the editions", (page) => page.goto("/job/demo/editions")],
-  ["Runs, a run", (page) => open(page, "runs", "run:k-range:panel-A>k-range")],
+  ["Runs, a run", (page) => open(page, "runs", "run:@A~k-range")],
   ["Panel", (page) => open(page, "panel")],
   ["Panel, a circuit", (page) => open(page, "panel", "circuit:car")],
 ];

@@ -1,7 +1,7 @@
 import { test, expect, open, ledger, card, said, plan } from "./bench.mjs";
 import AxeBuilder from "@axe-core/playwright";
 
-const home = "kitchen-appliances-1:panel-A>k-island";
+const home = "@A~k-island";
 const ready = (page) => expect(page.locator("html[data-ready]")).toBeAttached();
 const cut = async (page) => Number((await card(page).getByText(/^\d+ ft$/).first().textContent()).split(" ")[0]);
 

@@ -24,7 +24,7 @@ const views = [
     await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
   }],
   ["editions", "/job/demo/editions"],
-  ["runs", "/job/demo/runs?level=ground&on=run:kitchen-appliances-1:panel-A%3Ek-island"],
+  ["runs", "/job/demo/runs?level=ground&on=run:@A~k-island"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],
   ["box-card-phone", "/job/demo/box/k-sw-hall", { width: 390, height: 844 }],
   ["find-phone", "/job/demo/find/A?room=kitchen", { width: 390, height: 844 }],

@@ -54,7 +54,7 @@ public sealed record PinSpace(CircuitKey Circuit, PanelSpace? Space) : JobChange
 }
 
 /// <summary>Holds the way of a run by places it passes; none frees it.</summary>
-public sealed record PinWay(string Run, ImmutableArray<Point> Via) : JobChange
+public sealed record PinWay(RunId Run, ImmutableArray<Point> Via) : JobChange
 {
     /// <summary>Places that one run may be held by.</summary>
     public const int Most = 12;
@@ -67,7 +67,7 @@ public sealed record PinWay(string Run, ImmutableArray<Point> Via) : JobChange
             throw new ChangeRefusedException($"A way is held by {Most} places at most. Take one out first.");
         }
 
-        var others = job.Pins.Ways.RemoveAll(p => p.Run == Run);
+        var others = job.Pins.Ways.RemoveAll(p => p.Run.IsMeantFor(Run));
         phrase = Via.IsEmpty ? "Free the way of a run" : "Hold the way of a run";
         return job with { Pins = job.Pins with { Ways = Via.IsEmpty ? others : others.Add(new(Run, Via)) } };
     }
@@ -78,12 +78,12 @@ public sealed record PinWay(string Run, ImmutableArray<Point> Via) : JobChange
 /// <param name="Number">Which place, from 1; for a new one the number that it will have.</param>
 /// <param name="At">Where it is now; null takes it out.</param>
 /// <param name="New">Puts a new place in instead of moving one.</param>
-public sealed record MoveVia(string Run, int Number, Point? At, bool New) : JobChange
+public sealed record MoveVia(RunId Run, int Number, Point? At, bool New) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var via = job.Pins.Ways.FirstOrDefault(p => p.Run == Run)?.Via ?? [];
+        var via = job.Pins.HeldBy(Run);
         if (Number < 1 || Number > via.Length + (New ? 1 : 0))
         {
             throw new ChangeRefusedException("That place on the way is not in this job any more.");

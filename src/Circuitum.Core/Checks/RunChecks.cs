@@ -38,9 +38,9 @@ internal static class RunChecks
         }
 
         var runs = plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id).ToHashSet();
-        foreach (var idle in plan.Job.Pins.Ways.Where(w => !runs.Contains(w.Run)))
+        foreach (var idle in plan.Job.Pins.Ways.Where(w => !runs.Any(r => w.Run.IsMeantFor(r))))
         {
-            yield return new(Severity.Amber, Stage.Runs, Subject.Run(idle.Run), "held ways", "A way is held for a run that is no longer pulled.", $"{idle.Run}: its boxes are fed another way now. Free it, or put the boxes back.")
+            yield return new(Severity.Amber, Stage.Runs, Subject.Run(idle.Run), "held ways", "A way is held for a run that is no longer pulled.", $"Between {idle.Run.Ends}: the boxes are fed another way now. Free it, or put the boxes back.")
             {
                 Fixes = [new Fix("Free the way", new PinWay(idle.Run, []))],
             };

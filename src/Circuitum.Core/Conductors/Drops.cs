@@ -27,20 +27,20 @@ internal static class Drops
                 load[run.Id] += routed.Circuit.Load.At(box).Value;
             }
 
-            if (run.Upstream is string up)
+            if (run.Upstream is RunId up)
             {
                 load[up] += load[run.Id];
             }
         }
 
-        var lost = new Dictionary<string, decimal>();
+        var lost = new Dictionary<RunId, decimal>();
         var left = ImmutableDictionary.CreateBuilder<BoxId, Volts>();
         Run? worst = null;
         foreach (var run in routed.Runs)
         {
             // Conductors that come in another circuit's cable lose on that way too.
             var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).Value;
-            lost[run.Id] = drop + (run.Upstream is string up ? lost[up] : 0);
+            lost[run.Id] = drop + (run.Upstream is RunId up ? lost[up] : 0);
             if (run.To.Box is BoxId box)
             {
                 left[box] = new(volts.Value - lost[run.Id]);
@@ -50,7 +50,7 @@ internal static class Drops
         }
 
         var why = Because.Of("Why these volts");
-        for (var run = worst; run is not null; run = run.Upstream is string up ? byId[up] : null)
+        for (var run = worst; run is not null; run = run.Upstream is RunId up ? byId[up] : null)
         {
             var amps = new VoltAmps(load[run.Id]) / volts;
             why = why with

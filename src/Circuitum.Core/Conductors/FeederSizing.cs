@@ -77,7 +77,7 @@ public static class FeederSizing
             Ampacity = ampacity,
             VoltsAtPanel = load.Volts,
             VoltsAt = [],
-            Through = ImmutableDictionary<string, Amps>.Empty.Add(run.Id, amps),
+            Through = ImmutableDictionary<RunId, Amps>.Empty.Add(run.Id, amps),
             Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
             Ground = ground,
             Feeding = feeding,

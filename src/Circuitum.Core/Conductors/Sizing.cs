@@ -44,7 +44,7 @@ public sealed record SizedCircuit
     public required ImmutableDictionary<BoxId, Volts> VoltsAt { get; init; }
 
     /// <summary>Current through each run.</summary>
-    public required ImmutableDictionary<string, Amps> Through { get; init; }
+    public required ImmutableDictionary<RunId, Amps> Through { get; init; }
 
     /// <summary>Share of the voltage lost at the worst box.</summary>
     public required Figure<Percent> Drop { get; init; }
@@ -96,7 +96,7 @@ public static class Sizing
     /// <param name="book">Its code book.</param>
     /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they are.</param>
     /// <param name="moved">Members bored otherwise since; all when null.</param>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book,
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book,
         ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
         var pipeOf = Piped(raceways);
@@ -125,7 +125,7 @@ public static class Sizing
     /// <param name="bundles">Cables that lie together.</param>
     /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
     /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<string, CableBundle> bundles, int most, CodeBook book)
+    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId, CableBundle> bundles, int most, CodeBook book)
     {
         var pipeOf = Piped(raceways);
         var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
@@ -157,7 +157,7 @@ public static class Sizing
     }
 
     /// <summary>Runs of 6-2, 8-3 or larger, which may lie straight across joists underfoot, 334.15(C).</summary>
-    public static ImmutableHashSet<string> ThatLieAcross(ImmutableArray<SizedCircuit> sized) =>
+    public static ImmutableHashSet<RunId> ThatLieAcross(ImmutableArray<SizedCircuit> sized) =>
         [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder && c.Gauge.Value >= Units.Gauge.Awg8).SelectMany(c => c.Routed.Runs
             .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3) && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
 
@@ -169,9 +169,9 @@ public static class Sizing
 
     // The home run of another circuit in whose cable this one's conductors come.
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
-        routed.HomeRun?.RidesIn is string id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
+        routed.HomeRun?.RidesIn is RunId id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<string, CableBundle> bundles, Survey survey, Job job, CodeBook book)
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<RunId, CableBundle> bundles, Survey survey, Job job, CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
@@ -280,7 +280,7 @@ public static class Sizing
         : places.Select(p => p.Piped is Column terminations ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
             : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
 
-    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<string, CableBundle> bundles)
+    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<RunId, CableBundle> bundles)
     {
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
         List<WorstPlace> piped = [];

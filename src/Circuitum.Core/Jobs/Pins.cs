@@ -32,6 +32,9 @@ public sealed record Pins
 
     /// <summary>This run by that way.</summary>
     public ImmutableArray<WayPin> Ways { get; init; } = [];
+
+    /// <summary>The places that a run is held by, from the first end of its id; none where it is free.</summary>
+    public ImmutableArray<Point> HeldBy(RunId run) => Ways.FirstOrDefault(p => p.Run.IsMeantFor(run)) is not { } pin ? [] : pin.From(run.One);
 }
 
 /// <summary>A box held on a circuit.</summary>
@@ -50,9 +53,13 @@ public sealed record CablePin(CircuitKey Circuit, Gauge Gauge);
 public sealed record PanelPin(CircuitKey Circuit, PanelId Panel);
 
 /// <summary>The way of a run, held.</summary>
-/// <param name="Run">The run's id; it stays while the run's ends stay on the circuit.</param>
-/// <param name="Via">1 to 12 places on the plan of its building that the cable passes in order, in the floor or the ceiling.</param>
-public sealed record WayPin(string Run, ImmutableArray<Point> Via);
+/// <param name="Run">The run.</param>
+/// <param name="Via">1 to 12 places on the plan of its building that the cable passes in order from its first end, in the floor or the ceiling.</param>
+public sealed record WayPin(RunId Run, ImmutableArray<Point> Via)
+{
+    /// <summary>The places in order from one end.</summary>
+    public ImmutableArray<Point> From(string end) => end == Run.One ? Via : [.. Via.Reverse()];
+}
 
 /// <summary>The words beside a breaker, held.</summary>
 /// <param name="Circuit">The circuit.</param>

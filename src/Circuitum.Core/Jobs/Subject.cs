@@ -7,6 +7,9 @@ namespace Circuitum.Core.Jobs;
 /// <param name="Id">Its stable id.</param>
 public readonly record struct Subject(SubjectKind Kind, string Id)
 {
+    /// <summary>Characters of the longest id: a run's, or a circuit's that is made of the names of rooms.</summary>
+    public const int Longest = 160;
+
     /// <summary>A box.</summary>
     public static Subject Box(BoxId id) => new(SubjectKind.Box, id.Value);
 
@@ -20,7 +23,7 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     public static Subject Panel(PanelId id) => new(SubjectKind.Panel, id.Value);
 
     /// <summary>A run of cable.</summary>
-    public static Subject Run(string id) => new(SubjectKind.Run, id);
+    public static Subject Run(RunId id) => new(SubjectKind.Run, id.ToString());
 
     /// <summary>An opening.</summary>
     public static Subject Opening(string id) => new(SubjectKind.Opening, id);
@@ -49,6 +52,9 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     /// <summary>An obstruction of a level, by its place in the level's list from 1.</summary>
     public static Subject Obstruction(LevelId level, int number) => new(SubjectKind.Obstruction, $"{level}.{number}");
 
+    /// <summary>The run it points at; null for anything else.</summary>
+    public RunId? AsRun => Kind == SubjectKind.Run && RunId.TryParse(Id, out var run) ? run : null;
+
     /// <summary>For a subject told by its place in a list: what it belongs to and the place; null for others.</summary>
     public (string Of, int Number)? Numbered =>
         Id.LastIndexOf('.') is > 0 and var dot && int.TryParse(Id.AsSpan(dot + 1), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? (Id[..dot], number) : null;
@@ -60,7 +66,7 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     public static Subject? TryParse(string? text)
     {
         var parts = text?.Split(':', 2) ?? [];
-        return parts.Length == 2 && parts[0].All(char.IsAsciiLetter) && parts[1].Length is > 0 and <= 80 && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+        return parts.Length == 2 && parts[0].All(char.IsAsciiLetter) && parts[1].Length is > 0 and <= Longest && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
             ? new Subject(kind, parts[1])
             : null;
     }

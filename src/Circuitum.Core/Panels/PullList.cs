@@ -8,7 +8,7 @@ using Circuitum.Core.Wiring;
 namespace Circuitum.Core.Panels;
 
 /// <summary>One line of the pull list.</summary>
-public sealed record PullLine(string Run, CircuitKey Circuit, RunKind Kind, string Cable, string From, string To, Length Length, string LabelFrom, string LabelTo);
+public sealed record PullLine(RunId Run, CircuitKey Circuit, RunKind Kind, string Cable, string From, string To, Length Length, string LabelFrom, string LabelTo);
 
 /// <summary>Footage of one cable.</summary>
 public sealed record CableTotal(string Cable, Length Length, int Runs);

@@ -39,7 +39,7 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
     /// <summary>Its home run brings a neutral.</summary>
     public static bool HasNeutral(WiredCircuit circuit) => circuit.HomeRun is { } run && run.Carries.Contains(Carried.Neutral);
 
-    private static bool RidesOnSharedNeutral(WiredCircuit circuit, List<WiredCircuit> circuits) => circuit.HomeRun!.RidesIn is string cable
+    private static bool RidesOnSharedNeutral(WiredCircuit circuit, List<WiredCircuit> circuits) => circuit.HomeRun!.RidesIn is RunId cable
         && circuits.Exists(c => c.HomeRun!.Id == cable && !c.HomeRun.Carries.Contains(Carried.OtherNeutral));
 
     /// <summary>The equipment ground that its home run brings: as large as a cable's conductors to 10 AWG, beyond as Table 250.122 asks for its breaker; as sized where it is pulled loose.</summary>

@@ -31,7 +31,7 @@ public sealed record Plan(
     private readonly FrozenDictionary<BoxId, WiredCircuit> circuitOf = Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (b, c))).ToFrozenDictionary(x => x.b, x => x.c);
     private readonly FrozenDictionary<CircuitKey, Landed> landedOf = Panels.SelectMany(p => p.Circuits).ToFrozenDictionary(l => l.Key);
 
-    private readonly FrozenDictionary<string, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Runs.Select(r => (c, r))).ToFrozenDictionary(x => x.r.Id);
+    private readonly FrozenDictionary<RunId, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Runs.Select(r => (c, r))).ToFrozenDictionary(x => x.r.Id);
 
     /// <summary>Footage of all cable.</summary>
     public Length Footage => Takeoff.Total;
@@ -49,7 +49,8 @@ public sealed record Plan(
     public BoxWiring? WiringOf(BoxId box) => CircuitOf(box)?.Wiring(Survey[box], Job.Schools.Joints);
 
     /// <summary>A run with its circuit, or null for an unknown id.</summary>
-    public (WiredCircuit Circuit, Run Run)? FindRun(string id) => runOf.TryGetValue(id, out var found) ? found : null;
+    public (WiredCircuit Circuit, Run Run)? FindRun(RunId id) => runOf.TryGetValue(id, out var found) ? found
+        : id.Purpose is RunPurpose.Any or RunPurpose.AnyTravelers ? runOf.Where(r => id.IsMeantFor(r.Key)).OrderBy(r => r.Key.Purpose).Select(r => ((WiredCircuit, Run)?)r.Value).FirstOrDefault() : null;
 
     /// <summary>A circuit in its space, or null for an unknown key.</summary>
     public Landed? Landed(CircuitKey key) => landedOf.GetValueOrDefault(key);

@@ -61,7 +61,7 @@ public static class Planner
     {
         bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
         var relieved = ImmutableDictionary<Spot, int>.Empty;
-        ImmutableHashSet<string> across = [];
+        ImmutableHashSet<RunId> across = [];
         var raceways = Raceways.Of(routed, job);
         var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
         var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);

@@ -177,7 +177,7 @@ public static partial class JobProblems
             yield return new($"pins.boxes “{twice.Key}”", "is pinned twice");
         }
 
-        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Length is < 1 or > 12 || p.Run.Length is < 1 or > 120))
+        foreach (var pin in job.Pins.Ways.Where(p => p.Via.Length is < 1 or > 12))
         {
             yield return new($"pins.ways “{pin.Run}”", "a way is held by 1 to 12 places");
         }

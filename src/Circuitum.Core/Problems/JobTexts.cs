@@ -121,7 +121,7 @@ internal static class JobTexts
 
         foreach (var way in job.Pins.Ways)
         {
-            yield return ("pins.ways", way.Run, 2 * Printed.Longest);
+            yield return ("pins.ways", way.Run.ToString(), 2 * Printed.Longest);
         }
 
         foreach (var said in job.Pins.Descriptions)

@@ -11,7 +11,7 @@ namespace Circuitum.Core.Routing;
 /// <param name="Long">For how long.</param>
 /// <param name="Ambient">Of the warmest place on that stretch.</param>
 /// <param name="Insulated">In contact with thermal insulation: 334.80 counts more than two cables.</param>
-public sealed record CableBundle(Spot Spot, ImmutableArray<string> Runs, int CurrentCarrying, Length Long, Celsius Ambient, bool Insulated);
+public sealed record CableBundle(Spot Spot, ImmutableArray<RunId> Runs, int CurrentCarrying, Length Long, Celsius Ambient, bool Insulated);
 
 /// <summary>Finds where cables are bundled; what is pulled in a pipe is that pipe's own (see <see cref="Raceway"/>). Through the same holes one after the other, and down the same bay where the crew ties them.</summary>
 public static class Bundling
@@ -20,11 +20,11 @@ public static class Bundling
     public static Length Allowed { get; } = Length.FromInches(24);
 
     /// <summary>Bundles by run.</summary>
-    public static ILookup<string, CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column, Func<Spot, bool> insulated)
+    public static ILookup<RunId, CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column, Func<Spot, bool> insulated)
     {
         var carrying = circuits.SelectMany(c => c.Runs).ToDictionary(r => r.Id, r => r.CurrentCarrying);
         var found = new Dictionary<string, CableBundle>();
-        void Keep(Spot spot, List<string> runs, Length together, Celsius ambient, bool inInsulation)
+        void Keep(Spot spot, List<RunId> runs, Length together, Celsius ambient, bool inInsulation)
         {
             var key = string.Join('|', runs);
             if (runs.Count > 1 && together > Allowed && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees || (!known.Insulated && inInsulation)))
@@ -71,9 +71,9 @@ public static class Bundling
     }
 
     // Cables that come through one plate and go down the bay under it for more than 24 in.
-    private static IEnumerable<(Spot Spot, List<(string Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits)
+    private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits)
     {
-        var columns = new SortedDictionary<Spot, List<(string, Length)>>();
+        var columns = new SortedDictionary<Spot, List<(RunId, Length)>>();
         foreach (var run in circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
         {
             foreach (var plate in run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Plate))

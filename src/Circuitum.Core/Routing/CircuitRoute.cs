@@ -19,7 +19,7 @@ internal sealed class CircuitRoute
     private readonly Dictionary<BoxId, PlacedBox> byId;
     private readonly ImmutableArray<ControlGroup> groups;
     private readonly List<Run> runs = [];
-    private readonly HashSet<string> ids = [];
+    private readonly HashSet<RunId> ids = [];
     private readonly bool damp;
     private readonly Func<Place, Place, Length> cost;
     private int? serves;
@@ -222,23 +222,27 @@ internal sealed class CircuitRoute
 
     private Run Add(RunKind kind, PlacedBox from, PlacedBox to, Run? upstream, ImmutableArray<Carried> carries) => Add(kind, End(from), End(to), upstream, carries);
 
-    private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, ImmutableArray<Carried> carries, string? ridesIn = null)
+    private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, ImmutableArray<Carried> carries, RunId? ridesIn = null)
     {
-        // A leg may lie beside a feed between the same two boxes: each has an id of its own.
-        var stem = $"{circuit.Key}:{from.Id}>{to.Id}{(kind == RunKind.Traveler ? ":t" : "")}";
-        var id = stem;
-        for (var n = 2; !ids.Add(id); n++)
+        // Several of one purpose may lie between the same two ends: each has a number.
+        var number = 1;
+        while (!ids.Add(RunId.Of(from.End, to.End, kind.PurposeOf(), number)))
         {
-            id = $"{stem}:{n}";
+            number++;
         }
 
-        var pin = job.Pins.Ways.FirstOrDefault(p => p.Run == id);
-        var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.Via ?? []) : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
+        var id = RunId.Of(from.End, to.End, kind.PurposeOf(), number);
+        var pin = Held(id);
+        var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.From(from.End) ?? []) : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
         var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;
         var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way, Routes.Footage(way, from, to, job)) { IsPinned = pin is not null, RidesIn = ridesIn, Group = serves, Pipe = pipe?.Id, Jacket = pipe is { Jacketed: false } ? Jacket.Loose : JacketFor(from, to, way) };
         runs.Add(run);
         return run;
     }
+
+    // The run's place among those between its ends, as ways were held by before runs had purposes.
+    private WayPin? Held(RunId id) => job.Pins.Ways.FirstOrDefault(p => p.Run == id)
+        ?? job.Pins.Ways.FirstOrDefault(p => p.Run.IsMeantFor(id, ids.Count(i => i.IsBetweenEndsOf(id) && (i.Purpose == RunPurpose.Travelers) == (id.Purpose == RunPurpose.Travelers))));
 
     // Damp places take UF; steel studs take armoured cable with its own fittings (300.4(B), 330.30).
     private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp || way.Legs.Any(l => l.Space == Space.Trench) ? Jacket.Underground

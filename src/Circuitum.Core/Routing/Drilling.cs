@@ -13,10 +13,10 @@ namespace Circuitum.Core.Routing;
 /// <param name="Sealed">334.80 counts them.</param>
 /// <param name="Ambient">Of the warmer side.</param>
 /// <param name="At">Where it is.</param>
-public sealed record Hole(Spot Spot, int Number, ImmutableArray<string> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient, Point3 At);
+public sealed record Hole(Spot Spot, int Number, ImmutableArray<RunId> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient, Point3 At);
 
 /// <summary>All holes of a plan, and which of them each run passes.</summary>
-public sealed record Holes(ImmutableArray<Hole> All, IReadOnlyDictionary<string, ImmutableArray<Hole>> ByRun)
+public sealed record Holes(ImmutableArray<Hole> All, IReadOnlyDictionary<RunId, ImmutableArray<Hole>> ByRun)
 {
     /// <summary>Members where fewer cables than usual go in a hole, and how many.</summary>
     public ImmutableDictionary<Spot, int> Relieved { get; init; } = ImmutableDictionary<Spot, int>.Empty;
@@ -45,11 +45,11 @@ public static class Drilling
     /// <param name="rules">The crew's cables in a hole.</param>
     /// <param name="relieved">Spots where fewer cables go in one hole, and how many.</param>
     /// <param name="across">Runs large enough to lie straight across the joists of a crawl space or an unfinished basement, without holes (334.15(C)).</param>
-    public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int>? relieved = null, ImmutableHashSet<string>? across = null)
+    public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int>? relieved = null, ImmutableHashSet<RunId>? across = null)
     {
         var relief = relieved ?? ImmutableDictionary<Spot, int>.Empty;
         ImmutableArray<Hole> all = [.. Passing(circuits, across, null).OrderBy(p => p.Key).SelectMany(p => Bored(p.Key, p.Value, rules, relief))];
-        var byRun = new Dictionary<string, List<Hole>>();
+        var byRun = new Dictionary<RunId, List<Hole>>();
         foreach (var hole in all)
         {
             foreach (var run in hole.Runs)
@@ -68,12 +68,12 @@ public static class Drilling
     /// <param name="rules">The crew's cables in a hole.</param>
     /// <param name="relieved">Spots where fewer cables go in one hole, and how many.</param>
     /// <param name="across">Runs that lie across without holes.</param>
-    public static Holes Drill(Holes before, IReadOnlySet<Spot> again, ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<string> across)
+    public static Holes Drill(Holes before, IReadOnlySet<Spot> again, ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<RunId> across)
     {
         var passing = Passing(circuits, across, again);
         var bored = again.Order().SelectMany(s => passing.TryGetValue(s, out var through) ? Bored(s, through, rules, relieved) : []).ToList();
         ImmutableArray<Hole> all = [.. before.All.Where(h => !again.Contains(h.Spot)).Concat(bored).OrderBy(h => h.Spot)];
-        var byRun = new Dictionary<string, ImmutableArray<Hole>>(before.ByRun);
+        var byRun = new Dictionary<RunId, ImmutableArray<Hole>>(before.ByRun);
         foreach (var run in before.All.Where(h => again.Contains(h.Spot)).SelectMany(h => h.Runs).Distinct())
         {
             ImmutableArray<Hole> passed = [.. before.ByRun[run].Where(h => !again.Contains(h.Spot)).Concat(bored.SelectMany(h => h.Runs.Where(r => r == run).Select(_ => h))).OrderBy(h => h.Spot)];
@@ -91,7 +91,7 @@ public static class Drilling
     }
 
     // What passes each member: of all members, or of some.
-    private static Dictionary<Spot, List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits, ImmutableHashSet<string>? across, IReadOnlySet<Spot>? only)
+    private static Dictionary<Spot, List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits, ImmutableHashSet<RunId>? across, IReadOnlySet<Spot>? only)
     {
         var passing = new Dictionary<Spot, List<(Run Run, Passage Passage)>>();
         foreach (var run in circuits.SelectMany(c => c.Runs))

@@ -11,7 +11,7 @@ namespace Circuitum.Core.Routing;
 /// <param name="Long">How long it is.</param>
 /// <param name="Ambient">Of the warmest place that the run passes in the pipe; the earth is taken at 30 °C, no cooler.</param>
 /// <param name="Where">The stretch in words.</param>
-public sealed record PipeStretch(ImmutableArray<string> Runs, int CurrentCarrying, Length Long, Celsius Ambient, string Where);
+public sealed record PipeStretch(ImmutableArray<RunId> Runs, int CurrentCarrying, Length Long, Celsius Ambient, string Where);
 
 /// <summary>A bend of a pipe.</summary>
 /// <param name="At">Where, in words.</param>
@@ -91,15 +91,15 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
         }
 
         // For every leg the runs that share it, most of it first; the sets nest, so the length of a set is the sum over legs.
-        var lengths = new Dictionary<string, (ImmutableArray<string> Runs, int Carrying, Length Long, Length From)>();
+        var lengths = new Dictionary<string, (ImmutableArray<RunId> Runs, int Carrying, Length Long, Length From)>();
         var along = Length.Zero;
         foreach (var leg in run.Way.Legs)
         {
             var with = Runs.Where(r => r.Id != run.Id).Select(r => (Run: r, Shared: r.Way.Legs.Select(l => Overlap(l, leg)).DefaultIfEmpty().Max()))
-                .Where(s => s.Shared > Length.Zero).OrderByDescending(s => s.Shared).ThenBy(s => s.Run.Id, StringComparer.Ordinal).ToList();
+                .Where(s => s.Shared > Length.Zero).OrderByDescending(s => s.Shared).ThenBy(s => s.Run.Id.ToString(), StringComparer.Ordinal).ToList();
             for (var n = 1; n <= with.Count; n++)
             {
-                ImmutableArray<string> ids = [run.Id, .. with.Take(n).Select(w => w.Run.Id).Order(StringComparer.Ordinal)];
+                ImmutableArray<RunId> ids = [run.Id, .. with.Take(n).Select(w => w.Run.Id).OrderBy(i => i.ToString(), StringComparer.Ordinal)];
                 var key = string.Join('|', ids);
                 var known = lengths.GetValueOrDefault(key, (ids, run.CurrentCarrying + with.Take(n).Sum(w => w.Run.CurrentCarrying), Length.Zero, along));
                 lengths[key] = known with { Item3 = known.Item3 + with[n - 1].Shared };
@@ -164,6 +164,6 @@ public static class Raceways
     public static ImmutableArray<Raceway> Of(ImmutableArray<RoutedCircuit> circuits, Job job) =>
     [
         .. circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is not null).GroupBy(r => r.Pipe!)
-            .Select(g => new Raceway(For(job, g.First().Circuit, true)!, [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id, StringComparer.Ordinal)])),
+            .Select(g => new Raceway(For(job, g.First().Circuit, true)!, [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal)])),
     ];
 }

@@ -33,6 +33,20 @@ public enum RunKind
     Feeder,
 }
 
+/// <summary>What a kind of run is there for.</summary>
+public static class RunPurposes
+{
+    /// <summary>The purpose that its id says.</summary>
+    public static RunPurpose PurposeOf(this RunKind kind) => kind switch
+    {
+        RunKind.SwitchLeg => RunPurpose.Leg,
+        RunKind.SwitchLoop => RunPurpose.Loop,
+        RunKind.Traveler => RunPurpose.Travelers,
+        RunKind.Interconnect => RunPurpose.Signal,
+        _ => RunPurpose.Feed,
+    };
+}
+
 /// <summary>An end of a run.</summary>
 /// <param name="Place">Where it is.</param>
 /// <param name="Name">As labelled.</param>
@@ -40,12 +54,15 @@ public enum RunKind
 /// <param name="Panel">The panel, or null at a box.</param>
 public sealed record RunEnd(Place Place, string Name, BoxId? Box, PanelId? Panel)
 {
-    /// <summary>Stable id of the end.</summary>
+    /// <summary>Stable id of the end, as files write it.</summary>
     public string Id => Box?.Value ?? "panel-" + Panel;
+
+    /// <summary>The end as the ids of runs name it.</summary>
+    public string End => Box is { } box ? RunId.EndOf(box) : RunId.EndOf(Panel!.Value);
 }
 
 /// <summary>One length of cable from end to end.</summary>
-/// <param name="Id">Stable while its ends stay on the circuit.</param>
+/// <param name="Id">Its ends and its purpose.</param>
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Kind">What it does.</param>
 /// <param name="From">The end nearer the panel.</param>
@@ -54,7 +71,7 @@ public sealed record RunEnd(Place Place, string Name, BoxId? Box, PanelId? Panel
 /// <param name="Carries">Its insulated conductors, 2 to 4, by what they are there for.</param>
 /// <param name="Way">Its way through the frame.</param>
 /// <param name="Length">Footage to cut, whole feet.</param>
-public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, string? Upstream, ImmutableArray<Carried> Carries, Way Way, Figure<Length> Length)
+public sealed record Run(RunId Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, RunId? Upstream, ImmutableArray<Carried> Carries, Way Way, Figure<Length> Length)
 {
     /// <summary>Insulated conductors in it.</summary>
     public int Conductors => Carries.Length;
@@ -65,11 +82,14 @@ public sealed record Run(string Id, CircuitKey Circuit, RunKind Kind, RunEnd Fro
     /// <summary>Number of the control group it serves, in the circuit's list; null for constant feed.</summary>
     public int? Group { get; init; }
 
+    /// <summary>It goes from the second end of its id to the first.</summary>
+    public bool IsBackwards => Id.One != From.End;
+
     /// <summary>A person drew its way.</summary>
     public bool IsPinned { get; init; }
 
     /// <summary>The home run of another circuit in whose cable its conductors come as far as the box it begins at; null for one that begins at its panel.</summary>
-    public string? RidesIn { get; init; }
+    public RunId? RidesIn { get; init; }
 
     /// <summary>The circuit whose conductors its cable takes along; null for a cable of one circuit.</summary>
     public CircuitKey? TakesAlong { get; init; }

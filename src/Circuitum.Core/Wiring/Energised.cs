@@ -11,7 +11,7 @@ namespace Circuitum.Core.Wiring;
 public sealed class Energised
 {
     private readonly Dictionary<(BoxId, Terminal), int> terminals = [];
-    private readonly Dictionary<(BoxId Box, string Run, ConductorColour Colour), int> ends = [];
+    private readonly Dictionary<(BoxId Box, RunId Run, ConductorColour Colour), int> ends = [];
     private readonly List<int> root = [];
     private readonly int hot;
     private readonly int second;

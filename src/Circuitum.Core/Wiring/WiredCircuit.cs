@@ -110,7 +110,7 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
     {
         var byId = Protected.Routed.Runs.ToDictionary(r => r.Id);
         var way = new List<Run>();
-        for (var run = Boxes[box].FedBy; run is not null; run = run.Upstream is string up ? byId[up] : null)
+        for (var run = Boxes[box].FedBy; run is not null; run = run.Upstream is RunId up ? byId[up] : null)
         {
             way.Add(run);
         }

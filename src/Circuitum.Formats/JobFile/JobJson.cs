@@ -34,6 +34,7 @@ public static class JobJson
         options.Converters.Add(new TextConverter<Length>(Length.Parse));
         options.Converters.Add(new TextConverter<Gauge>(Gauge.Parse));
         options.Converters.Add(new TextConverter<BoxId>(t => new(t)));
+        options.Converters.Add(new TextConverter<RunId>(RunId.Parse));
         options.Converters.Add(new TextConverter<RoomId>(t => new(t)));
         options.Converters.Add(new TextConverter<LevelId>(t => new(t)));
         options.Converters.Add(new TextConverter<StructureId>(t => new(t)));

@@ -43,6 +43,7 @@ public static class JobSchema
             : type == typeof(Edition) ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
             : type == typeof(Gauge) ? new JsonObject { ["enum"] = new JsonArray([.. Gauge.All.Select(g => (JsonNode)g.ToString())]) }
             : type == typeof(CircuitKey) ? Of("string", "key of a circuit, from its room or box")
+            : type == typeof(RunId) ? Of("string", "a run by its two ends and its purpose: @A~kitchen-1, lamp~switch:leg")
             : IsId(type) ? new JsonObject { ["type"] = "string", ["pattern"] = IdPattern }
             : UnitOf(type) is { } unit ? Of("number", unit)
             : schema);

@@ -65,7 +65,7 @@ public static class PlanFiles
             },
             ["runs"] = List(sized.Routed.Runs, r => new JsonObject
             {
-                ["run"] = r.Id,
+                ["run"] = r.Id.ToString(),
                 ["kind"] = Core.Jobs.Words.Of(r.Kind),
                 ["cable"] = sized.CableOf(r),
                 ["from"] = r.From.Id,

@@ -23,7 +23,7 @@ public static class BoxWiringDrawing
     {
         var joints = wiring.Joints.ToList();
         var middle = Math.Max(joints.Count, 4) * Column;
-        var rows = new Dictionary<(string, ConductorColour), decimal>();
+        var rows = new Dictionary<(RunId, ConductorColour), decimal>();
         var y = 16m;
         foreach (var cable in wiring.Cables)
         {
@@ -85,7 +85,7 @@ public static class BoxWiringDrawing
         return svg.Close("svg").ToString();
     }
 
-    private static void Draw(SvgText svg, Joint joint, decimal x, decimal edge, Dictionary<(string, ConductorColour), decimal> rows, Dictionary<Terminal, decimal> screws)
+    private static void Draw(SvgText svg, Joint joint, decimal x, decimal edge, Dictionary<(RunId, ConductorColour), decimal> rows, Dictionary<Terminal, decimal> screws)
     {
         var colour = joint.Ends[0].Conductor.Colour;
         var touched = joint.Ends.Select(e => rows[(e.Run.Id, e.Conductor.Colour)]).Concat(joint.Terminals.Select(t => screws[t])).ToList();

@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 
@@ -10,10 +11,10 @@ internal static class Lanes
     private const decimal Apart = 2.2m;
 
     /// <summary>How far off its way each run is drawn, in inches; longest runs nearest their way.</summary>
-    public static Dictionary<string, decimal> Of(IEnumerable<Run> runs)
+    public static Dictionary<RunId, decimal> Of(IEnumerable<Run> runs)
     {
         var placed = new List<(Run Run, int Lane)>();
-        foreach (var run in runs.OrderByDescending(r => r.Way.Measured.Sixtyfourths).ThenBy(r => r.Id, StringComparer.Ordinal))
+        foreach (var run in runs.OrderByDescending(r => r.Way.Measured.Sixtyfourths).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal))
         {
             var taken = placed.Where(p => Share(p.Run, run)).Select(p => p.Lane).ToHashSet();
             placed.Add((run, Enumerable.Range(0, taken.Count + 1).First(l => !taken.Contains(l))));

@@ -133,7 +133,7 @@ public static class PlanDrawing
     {
         SubjectKind.Circuit => plan.Landed(new(s.Id))?.Wired,
         SubjectKind.Box => plan.CircuitOf(new BoxId(s.Id)),
-        SubjectKind.Run => plan.Circuits.FirstOrDefault(c => c.Runs.Any(r => r.Id == s.Id)),
+        SubjectKind.Run => s.AsRun is { } run && plan.FindRun(run) is var (wired, _) ? wired : null,
         _ => null,
     };
 
@@ -251,7 +251,7 @@ public static class PlanDrawing
 
         var chosen = view.Selected == Subject.Run(run.Id) ? " chosen" : "";
         svg.Empty("polyline", ("class", "casing" + chosen), ("points", points));
-        svg.Empty("polyline", ("class", $"cable lit jacket-{Jacket(gauge)}{(run.Kind is RunKind.SwitchLeg or RunKind.Traveler or RunKind.Interconnect ? " leg" : "")}"), ("points", points), ("data-run", run.Id));
+        svg.Empty("polyline", ("class", $"cable lit jacket-{Jacket(gauge)}{(run.Kind is RunKind.SwitchLeg or RunKind.Traveler or RunKind.Interconnect ? " leg" : "")}"), ("points", points), ("data-run", run.Id.ToString()));
     }
 
     /// <summary>The class of a cable's jacket: its size, 8 and larger alike.</summary>

@@ -15,7 +15,7 @@ internal static class ViaDrawing
     /// <summary>Handles on the level where the run begins.</summary>
     public static void Draw(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
     {
-        if (view.Link is null || view.Stage != Stage.Runs || view.Selected is not { Kind: SubjectKind.Run } chosen || plan.FindRun(chosen.Id) is not var (_, run)
+        if (view.Link is null || view.Stage != Stage.Runs || view.Selected?.AsRun is not { } chosen || plan.FindRun(chosen) is not var (_, run)
             || run.From.Place.Structure != level.Structure)
         {
             return;
@@ -27,9 +27,10 @@ internal static class ViaDrawing
             return;
         }
 
-        var via = plan.Job.Pins.Ways.FirstOrDefault(w => w.Run == run.Id)?.Via ?? [];
+        // Places are told from the first end of the run's id, wherever it is fed from.
+        var via = plan.Job.Pins.HeldBy(run.Id);
         var passed = 0;
-        foreach (var leg in run.Way.Legs)
+        foreach (var leg in run.IsBackwards ? run.Way.Legs.Reverse().Select(l => l with { From = l.To, To = l.From }) : run.Way.Legs)
         {
             if (leg.Space is Space.Joists or Space.Attic && leg.Run > Length.FromFeet(1) && via.Length < Core.Changes.PinWay.Most)
             {

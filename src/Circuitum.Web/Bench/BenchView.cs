@@ -159,7 +159,7 @@ public sealed class BenchView
     {
         SubjectKind.Circuit => subject.Id == circuit.Key.Value,
         SubjectKind.Box => circuit.Wired.Boxes.ContainsKey(new(subject.Id)),
-        SubjectKind.Run => circuit.Runs.Any(r => r.Id == subject.Id),
+        SubjectKind.Run => subject.AsRun is { } run && Plan.FindRun(run) is var (of, _) && of == circuit.Wired,
         _ => false,
     };
 
@@ -178,7 +178,7 @@ public sealed class BenchView
                 Circuit = Plan.Landed(new(subject.Id));
                 return Circuit is not null;
             case SubjectKind.Run:
-                (Circuit, Run) = Plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs.Where(r => r.Id == subject.Id).Select(r => ((Landed?)c, (Run?)r))).FirstOrDefault();
+                (Circuit, Run) = subject.AsRun is { } id && Plan.FindRun(id) is var (wired, run) ? (Plan.Landed(wired.Key), run) : (null, null);
                 return Run is not null;
             case SubjectKind.Panel:
                 panel = Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == subject.Id);

@@ -86,7 +86,7 @@ public sealed class PipeTests
     private static Run Along(string id, Run like, params (int X, int Y, int Z)[] inches)
     {
         var points = inches.Select(p => new Point3(p.X.Inches(), p.Y.Inches(), p.Z.Inches())).ToList();
-        return like with { Id = id, Circuit = new(id), Pipe = "P1", Jacket = Jacket.Loose, Way = new([.. points.Zip(points.Skip(1)).Select(p => new PathLeg(Space.Joists, p.First, p.Second, new(30)))], [], Length.Zero, false) };
+        return like with { Id = RunId.Parse($"@A~{id}"), Circuit = new(id), Pipe = "P1", Jacket = Jacket.Loose, Way = new([.. points.Zip(points.Skip(1)).Select(p => new PathLeg(Space.Joists, p.First, p.Second, new(30)))], [], Length.Zero, false) };
     }
 
     private static readonly Run Some = Planner.Plan(Heaters(1)).CircuitOf(new("h1"))!.HomeRun!;
@@ -107,7 +107,7 @@ public sealed class PipeTests
         var raceway = new Raceway(new() { Id = "P1", Circuits = [new("a"), new("b"), new("c")] },
             [Along("a", Some, (0, 0, 0), (200, 0, 0)), Along("b", Some, (0, 0, 0), (100, 0, 0), (100, 50, 0)), Along("c", Some, (0, 0, 0), (20, 0, 0), (20, 100, 0))]);
         var worst = raceway.Worst(raceway.Lead);
-        Assert.Equal((4, 100m, "a|b"), (worst.CurrentCarrying, worst.Long.Inches, string.Join('|', worst.Runs)));
+        Assert.Equal((4, 100m, "@A~a|@A~b"), (worst.CurrentCarrying, worst.Long.Inches, string.Join('|', worst.Runs)));
         Assert.Equal(2, raceway.Worst(raceway.Runs[2]).CurrentCarrying);
     }
 

@@ -73,7 +73,7 @@ public sealed class BundlingTests
     [Fact] // tied behind a staple they are in contact down the bay; in stackers they are not
     public void Ties_make_a_column_a_bundle_and_stackers_do_not()
     {
-        static ILookup<string, CableBundle> Of(CableColumn column)
+        static ILookup<RunId, CableBundle> Of(CableColumn column)
         {
             var plan = Planner.Plan(Machines(1, column: column));
             return Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, column, _ => false);

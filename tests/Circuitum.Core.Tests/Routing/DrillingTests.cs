@@ -10,7 +10,7 @@ namespace Circuitum.Core.Tests;
 public sealed class DrillingTests
 {
     private static IEnumerable<string> Told(Holes holes) => holes.All.Select(h => $"{h.Spot}/{h.Spot.Structure}/{h.Spot.Level} {h.Number}: {string.Join(',', h.Runs)} {h.CurrentCarrying} {h.Sealed} {h.Ambient} {h.At}")
-        .Concat(holes.ByRun.OrderBy(r => r.Key, StringComparer.Ordinal).Select(r => $"{r.Key}: {string.Join(',', r.Value.Select(h => $"{h.Spot}/{h.Spot.Level}.{h.Number}"))}"));
+        .Concat(holes.ByRun.OrderBy(r => r.Key.ToString(), StringComparer.Ordinal).Select(r => $"{r.Key}: {string.Join(',', r.Value.Select(h => $"{h.Spot}/{h.Spot.Level}.{h.Number}"))}"));
 
     [Fact] // members relieved by lot, and runs by lot that lie across the joists below
     public void Boring_anew_where_it_moved_is_boring_all_anew() => Gen.Select(RandomHouses.Jobs, Gen.Int[0, 1000]).Sample((job, seed) =>

@@ -131,7 +131,7 @@ public sealed class RunsTests
 
     private static Job Lamps => Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", 40, 20), Houses.Ceiling("b", "den", 160, 20));
 
-    private static (string Id, Job Held) Hold(Job job, params (int X, int Y)[] via)
+    private static (RunId Id, Job Held) Hold(Job job, params (int X, int Y)[] via)
     {
         var id = RunsOf(job)[1].Id;
         return (id, new PinWay(id, [.. via.Select(v => new Point(v.X.Inches(), v.Y.Inches()))]).On(job).Job!);
@@ -171,7 +171,7 @@ public sealed class RunsTests
     public void A_place_outside_the_building_is_told_and_freed(int x, int y, bool told)
     {
         var (id, held) = Hold(Lamps, (x, y));
-        var tag = Planner.Plan(held).Tags.SingleOrDefault(t => t.Rule == "routing" && t.Subject.Id == id);
+        var tag = Planner.Plan(held).Tags.SingleOrDefault(t => t.Rule == "routing" && t.Subject.AsRun == id);
         Assert.Equal(told, tag is not null);
         if (tag is not null)
         {

@@ -57,7 +57,7 @@ public sealed class UnitsTests
 
     [Theory]
     [InlineData("box:k-1", SubjectKind.Box, "k-1")]
-    [InlineData("run:laundry:panel-A>l-washer", SubjectKind.Run, "laundry:panel-A>l-washer")]
+    [InlineData("run:@A~l-washer", SubjectKind.Run, "@A~l-washer")]
     [InlineData("PANEL:A", SubjectKind.Panel, "A")]
     public void A_subject_is_read_from_its_address(string text, SubjectKind kind, string id) => Assert.Equal(new Subject(kind, id), Subject.TryParse(text));
 

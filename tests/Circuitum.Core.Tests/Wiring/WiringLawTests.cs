@@ -114,7 +114,7 @@ public sealed class WiringLawTests
             var loop = joint.Ends.FirstOrDefault(e => e.Run.Kind == RunKind.SwitchLoop && e.Run.From.Box == box && e.Conductor.Carries == Carried.Switched);
             if (home is not null)
             {
-                cables.Add(home.Run.Id);
+                cables.Add(home.Run.Id.ToString());
                 if (home.Run.From.Box is not BoxId from)
                 {
                     return [.. cables.Order(StringComparer.Ordinal)];

@@ -14,18 +14,18 @@ public abstract partial class StagePage
     {
         var (run, number, added) = Place(place);
         var at = new Point(Length.Parse(x), Length.Parse(y));
-        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, at, added) : new MoveVia(run, number, at, added);
+        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, at, added) : new MoveVia(RunId.Parse(run), number, at, added);
     });
 
     /// <summary>Takes a place out of a run's way, or a corner out of a trench.</summary>
     public Task<IActionResult> OnPostDropViaAsync(string place) => ChangeAsync(() =>
     {
         var (run, number, _) = Place(place);
-        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, null, false) : new MoveVia(run, number, null, false);
+        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, null, false) : new MoveVia(RunId.Parse(run), number, null, false);
     });
 
     /// <summary>Frees a run's way.</summary>
-    public Task<IActionResult> OnPostFreeWayAsync(string run) => ChangeAsync(() => new PinWay(run, []));
+    public Task<IActionResult> OnPostFreeWayAsync(string run) => ChangeAsync(() => new PinWay(RunId.Parse(run), []));
 
     /// <summary>Takes a box of another volume; nothing typed means the smallest usual one.</summary>
     public Task<IActionResult> OnPostVolumeAsync(string box, string? volume) => ChangeAsync(() => new SetVolume(new(box), string.IsNullOrWhiteSpace(volume) ? null : Entry.CubicInches(volume)));
