@@ -106,34 +106,32 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     public async Task<Saving> AppendAsync(JobKey job, int from, NewRevision revision)
     {
         await using var db = await databases.CreateDbContextAsync();
-        if (await LatestAsync(db, job) is not { } latest)
-        {
-            return new Saving.Gone();
-        }
-
-        if (latest.Number != from)
-        {
-            return new Saving.Overtaken(latest);
-        }
-
         var row = Row(job.Value, from + 1, revision);
-        db.Add(row);
         await writing.WaitAsync();
         try
         {
-            await db.SaveChangesAsync();
-            aside.Soon(databases);
-            return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase));
+            // One statement: it is written where the revision it was made from is the newest, and nowhere else.
+            var written = await db.Database.ExecuteSqlAsync($"""
+                INSERT INTO Revisions (JobKey, Number, Kind, About, At, Who, Phrase, JobName, Document)
+                SELECT {row.JobKey}, {row.Number}, {row.Kind}, {row.About}, {row.At}, {row.Who}, {row.Phrase}, {row.JobName}, {row.Document}
+                WHERE (SELECT MAX(Number) FROM Revisions WHERE JobKey = {row.JobKey}) = {from}
+                """);
+            if (written == 1)
+            {
+                aside.Soon(databases);
+                return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase));
+            }
         }
-        catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: Constraint })
+        catch (SqliteException e) when (e.SqliteErrorCode == Constraint)
         {
-            await using var fresh = await databases.CreateDbContextAsync();
-            return await LatestAsync(fresh, job) is { } first ? new Saving.Overtaken(first) : new Saving.Gone();
+            // Another program on the same file came first, or took the job away.
         }
         finally
         {
             writing.Release();
         }
+
+        return await LatestAsync(db, job) is { } first ? new Saving.Overtaken(first) : new Saving.Gone();
     }
 
     private static async Task<Revision?> LatestAsync(JobsDb db, JobKey job)

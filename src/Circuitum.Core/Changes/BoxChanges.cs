@@ -54,6 +54,9 @@ public sealed record SetHeight(BoxId Box, Length? Height) : JobChange
 public sealed record AddBox(Box Box) : JobChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Box(Box.Id);
+
+    /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = $"Add {Called(job, Box)}";

@@ -9,6 +9,9 @@ namespace Circuitum.Core.Changes;
 public sealed record AddFixture(RoomId Room, Fixture Fixture) : JobChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Fixture(Room, before.Rooms.First(r => r.Id == Room).Fixtures.Length + 1);
+
+    /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);

@@ -4,7 +4,11 @@ using Circuitum.Core.Problems;
 namespace Circuitum.Core.Changes;
 
 /// <summary>What came of a change: the changed job with a phrase for it, or one sentence why not.</summary>
-public sealed record ChangeOutcome(Job? Job, string Phrase, string? Refusal);
+public sealed record ChangeOutcome(Job? Job, string Phrase, string? Refusal)
+{
+    /// <summary>What a person looks at when it is done: what the change has made; null where they go on looking at what they looked at.</summary>
+    public Subject? Selects { get; init; }
+}
 
 /// <summary>One thing a person does to a job.</summary>
 public abstract record JobChange
@@ -15,7 +19,7 @@ public abstract record JobChange
         try
         {
             var changed = LooseEnds.Drop(Apply(job, out var phrase));
-            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString()) : new(changed, phrase, null);
+            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString()) : new(changed, phrase, null) { Selects = Selects(job) };
         }
         catch (ChangeRefusedException refused)
         {
@@ -26,6 +30,10 @@ public abstract record JobChange
     /// <summary>Makes the changed job and says in one phrase what was done.</summary>
     /// <exception cref="ChangeRefusedException">The change names what is not there.</exception>
     protected abstract Job Apply(Job job, out string phrase);
+
+    /// <summary>What it makes, to be looked at when it is done; null where it makes nothing.</summary>
+    /// <param name="before">The job before it.</param>
+    protected virtual Subject? Selects(Job before) => null;
 
     /// <summary>The box, or a refusal.</summary>
     protected static Box Find(Job job, BoxId id) => job.Boxes.FirstOrDefault(b => b.Id == id) ?? throw new ChangeRefusedException($"Box “{id}” is not in this job any more.");

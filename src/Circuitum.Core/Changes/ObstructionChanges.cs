@@ -53,6 +53,9 @@ public sealed record DeleteObstruction(LevelId Level, int Number) : JobChange
 public sealed record ReserveBays(Reservation Reservation) : JobChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Bays(Reservation.Id);
+
+    /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var (level, room) = HouseChange.Find(job, Reservation.Room);
@@ -80,6 +83,9 @@ public sealed record ReleaseBays(string Id) : JobChange
 /// <summary>Leaves a spare chase; one of the same id is replaced.</summary>
 public sealed record LeaveChase(Chase Chase) : JobChange
 {
+    /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Chase(Chase.Id);
+
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {

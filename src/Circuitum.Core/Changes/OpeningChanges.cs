@@ -7,6 +7,9 @@ namespace Circuitum.Core.Changes;
 public sealed record AddOpening(RoomId Room, Opening Opening) : JobChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Opening(Opening.Id);
+
+    /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);

@@ -10,6 +10,9 @@ namespace Circuitum.Core.Changes;
 public sealed record DrawRoom(LevelId Level, string Name, RoomUse Use, Point Corner, Point Opposite) : HouseChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Room(NewRoomId(before, Name));
+
+    /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {
         var level = Find(job, Level);
@@ -57,6 +60,9 @@ public sealed record AddRooms(LevelId Level, ImmutableArray<Room> Rooms, Immutab
 public sealed record AddRoom(RoomId Neighbour, int Wall, Length From, Length Along, Length Away, string Name, RoomUse Use) : HouseChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Room(NewRoomId(before, Name));
+
+    /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {
         var (level, beside) = Find(job, Neighbour);
@@ -81,6 +87,9 @@ public sealed record AddRoom(RoomId Neighbour, int Wall, Length From, Length Alo
 public sealed record FirstRoom(LevelId Level, string Name, RoomUse Use, Length Width, Length Depth) : HouseChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Room(NewRoomId(before, Name));
+
+    /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {
         var level = Find(job, Level);
@@ -100,6 +109,9 @@ public sealed record FirstRoom(LevelId Level, string Name, RoomUse Use, Length W
 /// <summary>Repeats the outline of a room on the level above or below.</summary>
 public sealed record RepeatRoom(RoomId Room, LevelId To, string Name, RoomUse Use) : HouseChange
 {
+    /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Room(NewRoomId(before, Name));
+
     /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {

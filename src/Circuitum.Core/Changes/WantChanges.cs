@@ -6,6 +6,9 @@ namespace Circuitum.Core.Changes;
 public sealed record SetWant(Want Want) : JobChange
 {
     /// <inheritdoc/>
+    protected override Subject? Selects(Job before) => Subject.Want(Want.Id);
+
+    /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Want.Room);

@@ -1,4 +1,5 @@
 using Circuitum.Core;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Data;
 
@@ -28,7 +29,11 @@ public abstract record Outcome
     /// <param name="Job">The job after it.</param>
     /// <param name="Phrase">What was done.</param>
     /// <param name="Followed">What else changed.</param>
-    public sealed record Changed(OpenJob Job, string Phrase, IReadOnlyList<string> Followed) : Outcome;
+    public sealed record Changed(OpenJob Job, string Phrase, IReadOnlyList<string> Followed) : Outcome
+    {
+        /// <summary>What is looked at now; null where it is what was looked at before.</summary>
+        public Subject? Selects { get; init; }
+    }
 
     /// <summary>It cannot be done; one sentence says why. Nothing is saved.</summary>
     public sealed record Refused(string Sentence) : Outcome;

@@ -86,16 +86,24 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         return key;
     }
 
-    /// <summary>Does one thing to a job that is open; who came first meanwhile is found when it is saved.</summary>
-    /// <param name="open">The job.</param>
+    /// <summary>Does one thing to a job: the only way in for what a person does. The job is opened once; who came first meanwhile is found when it is saved.</summary>
+    /// <param name="key">The job.</param>
     /// <param name="from">The revision it is done to.</param>
     /// <param name="who">Who does it.</param>
-    /// <param name="change">The thing.</param>
+    /// <param name="make">Makes the thing of the job as it is; what it cannot read is a refusal.</param>
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
-    public Task<Outcome> ChangeAsync(OpenJob open, int from, string who, JobChange change, Func<DivisionEffect, string?>? veto = null) => StepAsync(open, from, who, current =>
+    /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
+    public Task<Outcome> DoAsync(JobKey key, int from, string who, Func<OpenJob, Task<JobChange>> make, Func<DivisionEffect, string?>? veto = null) => StepAsync(key, from, who, async current =>
     {
-        var outcome = change.On(current.Plan.Kept);
-        return Task.FromResult<Step>(outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) : new(null, default, 0, "", outcome.Refusal));
+        try
+        {
+            var outcome = (await make(current)).On(current.Plan.Kept);
+            return outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) { Selects = outcome.Selects } : new(null, default, 0, "", outcome.Refusal);
+        }
+        catch (Exception e) when (e is FormatException or ChangeRefusedException)
+        {
+            return new(null, default, 0, "", e.Message);
+        }
     }, veto);
 
     /// <summary>Takes the last change back.</summary>
@@ -122,12 +130,13 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         return job is not null ? new(job, kind, about, phrase, null) : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
     }
 
-    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make) =>
-        await OpenAsync(key) is { } open ? await StepAsync(open, from, who, make) : new Outcome.Gone();
-
-    private async Task<Outcome> StepAsync(OpenJob before, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
+    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
     {
-        var key = before.Key;
+        if (await OpenAsync(key) is not { } before)
+        {
+            return new Outcome.Gone();
+        }
+
         if (before.Revision != from)
         {
             return new Outcome.Overtaken(before.Timeline.Latest);
@@ -165,7 +174,7 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
 
         return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole)) switch
         {
-            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)),
+            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)) { Selects = step.Selects },
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
             _ => new Outcome.Gone(),
         };
@@ -231,7 +240,10 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     [LoggerMessage(LogLevel.Warning, "Revision {Number} of {Job} cannot be read: {Why}")]
     private partial void CannotRead(string job, int number, string why);
 
-    private sealed record Step(Job? Job, RevisionKind Kind, int About, string Phrase, string? Refusal);
+    private sealed record Step(Job? Job, RevisionKind Kind, int About, string Phrase, string? Refusal)
+    {
+        public Subject? Selects { get; init; }
+    }
 
     // One reading and planning of a job, and those who wait for it.
     private sealed class Opening

@@ -63,40 +63,20 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     /// <param name="after">Done when it is saved, before the page is read again.</param>
     protected async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change, Action? after = null)
     {
-        if (await bench.OpenAsync(new(Key)) is not { } open)
+        var outcome = await bench.DoAsync(new(Key), from, Crew.Of(HttpContext), _ => change());
+        if (outcome is Outcome.Changed)
+        {
+            after?.Invoke();
+        }
+
+        if (ActAnswer.Of(outcome) is not { } answer || !await LoadAsync())
         {
             return NotFound();
         }
 
-        try
-        {
-            var outcome = await bench.ChangeAsync(open, from, Crew.Of(HttpContext), await change());
-            if (outcome is Outcome.Changed)
-            {
-                after?.Invoke();
-            }
-
-            await LoadAsync();
-            switch (outcome)
-            {
-                case Outcome.Changed changed:
-                    Said = $"{changed.Phrase}. {string.Join(" · ", changed.Followed)}";
-                    return Page();
-                case Outcome.Overtaken overtaken:
-                    return Refuse($"Not saved: {overtaken.Latest.Who} was first with “{overtaken.Latest.Phrase}”. Look again, and do it on top.", StatusCodes.Status409Conflict);
-                case Outcome.Refused refused:
-                    return Refuse(refused.Sentence, StatusCodes.Status422UnprocessableEntity);
-                case Outcome.Vetoed vetoed:
-                    return Refuse(vetoed.Sentence, StatusCodes.Status422UnprocessableEntity);
-                default:
-                    return NotFound();
-            }
-        }
-        catch (Exception e) when (e is FormatException or ChangeRefusedException)
-        {
-            await LoadAsync();
-            return Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
-        }
+        Said = string.Join(" ", new[] { answer.Said.Phrase.TrimEnd('.') + ".", string.Join(" · ", answer.Said.Followed) }.Where(t => t.Length > 0));
+        (Refused, Response.StatusCode) = (answer.Said.Refused, answer.Status);
+        return Page();
     }
 
     /// <summary>The page with one sentence of refusal.</summary>

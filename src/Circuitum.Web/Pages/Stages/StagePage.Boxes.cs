@@ -16,7 +16,6 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostAddAsync(string room, string wall, string offset, string kind, bool outside) => ChangeAsync(job =>
     {
         var box = NewBox.OnWall(job, HouseEntry.Room(job, room).Id, Entry.Count(wall), Length.Parse(offset), kind) with { Outside = outside };
-        On = Subject.Box(box.Id).ToString();
         return new AddBox(box);
     });
 
@@ -24,7 +23,6 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostAddOverAsync(string room, string x, string y, string kind) => ChangeAsync(job =>
     {
         var box = NewBox.Free(job, HouseEntry.Room(job, room).Id, Length.Parse(x), Length.Parse(y), kind);
-        On = Subject.Box(box.Id).ToString();
         return new AddBox(box);
     });
 
@@ -83,7 +81,6 @@ public abstract partial class StagePage
             Id = string.IsNullOrEmpty(id) ? SetWant.FreeId(job) : id, Kind = Entry.Choice<WantKind>(kind), Name = string.IsNullOrWhiteSpace(name) ? null : name.Trim(),
             Room = new(room), Wall = number, Offset = Length.Parse(offset), Width = Length.Parse(width), Individual = individual,
         };
-        On = Subject.Want(want.Id).ToString();
         return new SetWant(want);
     });
 

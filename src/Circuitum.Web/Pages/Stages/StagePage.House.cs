@@ -17,7 +17,6 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         return new DrawRoom(new(level), called, kind, new(Length.Parse(x), Length.Parse(y)), new(Length.Parse(toX), Length.Parse(toY)));
     });
 
@@ -26,7 +25,6 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         return new AddRoom(new(beside), Entry.Count(wall), Length.Parse(corner), Length.Parse(along), Length.Parse(away), called, kind);
     });
 
@@ -35,7 +33,6 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
         return new FirstRoom(new(level), called, kind, Length.Parse(width), Length.Parse(depth));
     });
 
@@ -44,8 +41,6 @@ public abstract partial class StagePage
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
-        On = Subject.Room(HouseChange.NewRoomId(job, called)).ToString();
-        Level = to;
         return new RepeatRoom(new(room), new(to), called, kind);
     });
 
@@ -101,7 +96,6 @@ public abstract partial class StagePage
     {
         var (room, number) = HouseEntry.Numbered(wall);
         var opening = fields.Read(AddOpening.FreeId(job, new(room)), number);
-        On = Subject.Opening(opening.Id).ToString();
         return new AddOpening(new(room), opening);
     });
 
@@ -117,7 +111,6 @@ public abstract partial class StagePage
     /// <summary>Puts a fixture into a room.</summary>
     public Task<IActionResult> OnPostAddFixtureAsync(string room, FixtureFields fields) => ChangeAsync(job =>
     {
-        On = Subject.Fixture(new(room), HouseEntry.Room(job, room).Fixtures.Length + 1).ToString();
         return new AddFixture(new(room), fields.Read());
     });
 
@@ -204,7 +197,6 @@ public abstract partial class StagePage
     {
         var (room, number) = HouseEntry.Numbered(wall);
         var kept = new Reservation { Id = string.IsNullOrEmpty(id) ? ReserveBays.FreeId(job) : id, For = keptFor ?? "", Room = new(room), Wall = number, Offset = Length.Parse(offset), Width = Length.Parse(width) };
-        On = Subject.Bays(kept.Id).ToString();
         return new ReserveBays(kept);
     });
 
@@ -216,7 +208,6 @@ public abstract partial class StagePage
     {
         var (room, number) = HouseEntry.Numbered(wall);
         var chase = new Chase { Id = string.IsNullOrEmpty(id) ? LeaveChase.FreeId(job) : id, For = keptFor ?? "", Room = new(room), Wall = number, Offset = Length.Parse(offset), Cord = cord };
-        On = Subject.Chase(chase.Id).ToString();
         return new LeaveChase(chase);
     });
 

@@ -94,7 +94,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         }
 
         var tags = job.Plan.Tags;
-        return job.Revision != from ? await OvertakenAsync(job.Timeline.Latest, [])
+        return job.Revision != from ? await SayAsync(StatusCodes.Status409Conflict, ActAnswer.Overtaken(job.Timeline.Latest).Said)
             : tag >= 0 && tag < tags.Length && fix >= 0 && fix < tags[tag].Fixes.Length ? await ChangeAsync(() => tags[tag].Fixes[fix].Change)
             : await RefusedAsync("That fix is not offered any more.");
     }
@@ -109,27 +109,8 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     private Task<IActionResult> ChangeAsync(Func<JobChange> change) => ChangeAsync(_ => change());
 
-    private async Task<IActionResult> ChangeAsync(Func<Job, JobChange> change, Func<DivisionEffect, string?>? veto = null)
-    {
-        if (await bench.OpenAsync(new(Key)) is not { } job)
-        {
-            return NotFound();
-        }
-
-        try
-        {
-            var asked = change(job.Plan.Job);
-            return await AnswerAsync(from => bench.ChangeAsync(job, from, Crew.Of(HttpContext), asked, veto));
-        }
-        catch (FormatException e)
-        {
-            return await RefusedAsync(e.Message);
-        }
-        catch (ChangeRefusedException e)
-        {
-            return await RefusedAsync(e.Message);
-        }
-    }
+    private Task<IActionResult> ChangeAsync(Func<Job, JobChange> change, Func<DivisionEffect, string?>? veto = null) =>
+        AnswerAsync(from => bench.DoAsync(new(Key), from, Crew.Of(HttpContext), open => Task.FromResult(change(open.Plan.Kept)), veto));
 
     private async Task<IActionResult> AnswerAsync(Func<int, Task<Outcome>> act)
     {
@@ -138,18 +119,15 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
             return await RefusedAsync("This form names no revision to start from. Open the page again.");
         }
 
-        return await act(from) switch
-        {
-            Outcome.Changed changed => Shown(changed),
-            Outcome.Refused refused => await RefusedAsync(refused.Sentence),
-            Outcome.Vetoed vetoed => await SayAsync(StatusCodes.Status422UnprocessableEntity, new(vetoed.Sentence, [], Refused: true)
-            {
-                Again = [.. Sent(), new("anyway", "true")], AgainAt = Request.Query["handler"], AgainWords = "Do it anyway, tagged",
-            }),
-            Outcome.Overtaken overtaken => await OvertakenAsync(overtaken.Latest, Sent()),
-            _ => NotFound(),
-        };
+        var outcome = await act(from);
+        return outcome is Outcome.Changed changed ? Shown(changed) : ActAnswer.Of(outcome) is { } answer ? await SayAsync(answer.Status, Again(answer)) : NotFound();
     }
+
+    // Who was overtaken, or kept back for a rule, sends the same fields again.
+    private Said Again(ActAnswer answer) => answer.CanGoAhead
+        ? answer.Said with { Again = [.. Sent(), new("anyway", "true")], AgainAt = Request.Query["handler"], AgainWords = "Do it anyway, tagged" }
+        : answer.Status == StatusCodes.Status409Conflict ? answer.Said with { Again = Sent(), AgainAt = Request.Query["handler"] }
+        : answer.Said;
 
     // The fields of the form, to be sent again.
     private List<KeyValuePair<string, string>> Sent() =>
@@ -157,20 +135,19 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     private IActionResult Shown(Outcome.Changed changed)
     {
-        View = new(changed.Job, stage, Level, On) { Said = new(changed.Phrase, changed.Followed) };
+        if (changed.Selects is { } made)
+        {
+            On = made.ToString();
+            Level = made.Kind == SubjectKind.Room ? changed.Job.Plan.Job.Levels.First(l => l.Rooms.Any(r => r.Id.Value == made.Id)).Id.Value : Level;
+        }
+
+        View = new(changed.Job, stage, Level, On) { Said = ActAnswer.Of(changed)!.Said };
         Response.Headers["HX-Replace-Url"] = View.Link(View.Selected);
         return InPlace ? Partial("_Bench", View) : Page();
     }
 
     /// <summary>Says in the quiet line why nothing was done; what was typed stays in its field.</summary>
-    public Task<IActionResult> RefusedAsync(string sentence) => SayAsync(StatusCodes.Status422UnprocessableEntity, new(sentence, [], Refused: true));
-
-    private Task<IActionResult> OvertakenAsync(Revision latest, IReadOnlyList<KeyValuePair<string, string>> again) => SayAsync(StatusCodes.Status409Conflict, new(
-        $"Not saved: {latest.Who} was first with revision {latest.Number}, “{latest.Phrase}”.", ["Nothing of yours is lost."], Refused: true)
-    {
-        Again = again,
-        AgainAt = Request.Query["handler"],
-    });
+    public Task<IActionResult> RefusedAsync(string sentence) => SayAsync(StatusCodes.Status422UnprocessableEntity, ActAnswer.Refusal(sentence).Said);
 
     // Only the quiet line is answered, so that what was typed stays in its field.
     private async Task<IActionResult> SayAsync(int status, Said said)
