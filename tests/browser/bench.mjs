@@ -3,7 +3,12 @@ import { test as base, expect } from "@playwright/test";
 
 export { expect };
 
-export const test = base.extend({
+// The server of this worker.
+export const served = base.extend({
+  baseURL: async ({}, use, info) => use(`http://127.0.0.1:${Number(process.env.BROWSER_TEST_PORT) + info.parallelIndex}`),
+});
+
+export const test = served.extend({
   page: async ({ page, baseURL }, use) => {
     const errors = [];
     const strangers = [];

@@ -3,9 +3,12 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
+// Two workers, each with a server and a file of its own, so that no test meets the jobs of another.
+export const workers = Number(process.env.BROWSER_TEST_WORKERS ?? 2);
 const port = Number(process.env.BROWSER_TEST_PORT ?? 5191);
 // The configuration is read by each worker too; only the first reading makes the folder.
-process.env.BROWSER_TEST_DB ??= join(mkdtempSync(join(tmpdir(), "circuitum-browser-")), "jobs.db");
+process.env.BROWSER_TEST_PORT = String(port);
+process.env.BROWSER_TEST_FILES ??= mkdtempSync(join(tmpdir(), "circuitum-browser-"));
 
 // How long a slow machine may take for one answer.
 const patience = Number(process.env.BROWSER_TEST_PATIENCE ?? 20_000);
@@ -14,24 +17,23 @@ export default defineConfig({
   testDir: ".",
   testMatch: "*.test.mjs",
   outputDir: "../../test-results",
-  workers: 1,
+  workers,
   timeout: 6 * patience,
   expect: { timeout: patience },
   reporter: [["list"], ["json", { outputFile: "../../test-results/browser.json" }]],
   use: {
     actionTimeout: patience,
-    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
       args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
     },
   },
-  webServer: {
-    command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port} --Database ${process.env.BROWSER_TEST_DB} --Logging:LogLevel:Default Warning`,
+  webServer: Array.from({ length: workers }, (_, worker) => ({
+    command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port + worker} --Database ${join(process.env.BROWSER_TEST_FILES, `jobs-${worker}.db`)} --Logging:LogLevel:Default Warning`,
     cwd: "../../src/Circuitum.Web",
-    url: `http://127.0.0.1:${port}/`,
+    url: `http://127.0.0.1:${port + worker}/`,
     timeout: 90_000,
     reuseExistingServer: false,
-  },
+  })),
 });

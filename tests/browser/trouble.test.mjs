@@ -1,9 +1,8 @@
 // What a person sees when the server is gone or cannot save: said, nothing typed is lost, and the same thing can be sent again.
-import { test as base, expect } from "@playwright/test";
-import { open, card, said } from "./bench.mjs";
+import { served, expect, open, card, said } from "./bench.mjs";
 
 // Without the law about the console: a connection that is refused stands there, and belongs there.
-const test = base;
+const test = served;
 
 test.beforeEach(async ({ page }) => {
   await page.goto("/");
