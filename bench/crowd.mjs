@@ -9,7 +9,10 @@ const memory = () => (pid ? Math.round(Number(readFileSync(`/proc/${pid}/status`
 
 async function bring() {
   const page = await fetch(`${base}/`);
-  const cookie = page.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ");
+  const cookie = page.headers
+    .getSetCookie()
+    .map((c) => c.split(";")[0])
+    .join("; ");
   const form = new FormData();
   form.set("__RequestVerificationToken", (await page.text()).match(/name="__RequestVerificationToken" type="hidden" value="([^"]+)/)[1]);
   form.set("file", new Blob([readFileSync(new URL("../demo/fernhollow.circuitum.json", import.meta.url))]), "job.circuitum.json");
@@ -43,7 +46,10 @@ async function work(n) {
 const all = await Promise.all(Array.from({ length: editors }, (_, n) => work(n)));
 let lost = 0;
 for (const key of keys) {
-  const acknowledged = all.filter((e) => e.job === key).flatMap((e) => e.acknowledged).sort((a, b) => a[0] - b[0]);
+  const acknowledged = all
+    .filter((e) => e.job === key)
+    .flatMap((e) => e.acknowledged)
+    .sort((a, b) => a[0] - b[0]);
   const file = await (await fetch(`${base}/job/${key}/file/job.circuitum.json`)).json();
   const inches = file.job.boxes.find((b) => b.id === "f-r2").offset.match(/^(?:(\d+)')?-?(?:(\d+)")?$/);
   const last = acknowledged.at(-1);
@@ -53,5 +59,8 @@ for (const key of keys) {
 }
 times.sort((a, b) => a - b);
 const at = (share) => Math.round(times[Math.min(times.length - 1, Math.floor(times.length * share))]);
-console.log(`${editors} editors on ${jobs} jobs, ${seconds} s: ${(times.length / seconds).toFixed(1)} edits/s, p50 ${at(0.5)} ms, p95 ${at(0.95)} ms, p99 ${at(0.99)} ms, lost ${lost}; ${JSON.stringify(statuses)}`);
+console.log(
+  `${editors} editors on ${jobs} jobs, ${seconds} s: ${(times.length / seconds).toFixed(1)} edits/s` +
+    `, p50 ${at(0.5)} ms, p95 ${at(0.95)} ms, p99 ${at(0.99)} ms, lost ${lost}; ${JSON.stringify(statuses)}`,
+);
 if (pid) console.log(`memory ${before} MB before, ${top} at most, ${memory()} after`);

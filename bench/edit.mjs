@@ -3,7 +3,10 @@
 const base = process.argv[2] ?? "http://127.0.0.1:5080";
 const edits = Number(process.argv[3] ?? 200);
 const page = await fetch(`${base}/job/demo/circuits?on=box:f-r2`);
-const cookie = page.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ");
+const cookie = page.headers
+  .getSetCookie()
+  .map((c) => c.split(";")[0])
+  .join("; ");
 const html = await page.text();
 const token = html.match(/RequestVerificationToken(?:&quot;|"):(?:&quot;|")([^"&]+)/)[1];
 let revision = html.match(/data-revision="(\d+)"/)[1];
@@ -12,7 +15,13 @@ for (let i = 0; i < edits; i++) {
   const started = performance.now();
   const answer = await fetch(`${base}/job/demo/circuits?on=box:f-r2&handler=Move`, {
     method: "POST",
-    headers: { "HX-Request": "true", RequestVerificationToken: token, cookie, "accept-encoding": "gzip", "content-type": "application/x-www-form-urlencoded" },
+    headers: {
+      "HX-Request": "true",
+      RequestVerificationToken: token,
+      cookie,
+      "accept-encoding": "gzip",
+      "content-type": "application/x-www-form-urlencoded",
+    },
     body: new URLSearchParams({ from: revision, box: "f-r2", offset: `${14 + (i % 60)}"` }),
   });
   const text = await answer.text();

@@ -9,7 +9,10 @@ export class Editor {
 
   async look() {
     const page = await fetch(`${this.base}/job/${this.job}/${this.stage}`, { headers: this.cookie ? { cookie: this.cookie } : {} });
-    const set = page.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ");
+    const set = page.headers
+      .getSetCookie()
+      .map((c) => c.split(";")[0])
+      .join("; ");
     this.cookie = set || this.cookie;
     this.take(await page.text());
     return page.status;
@@ -24,7 +27,13 @@ export class Editor {
   post(handler, fields, from = this.revision) {
     return fetch(`${this.base}/job/${this.job}/${this.stage}?handler=${handler}`, {
       method: "POST",
-      headers: { "HX-Request": "true", RequestVerificationToken: this.token, cookie: this.cookie, "accept-encoding": "gzip", "content-type": "application/x-www-form-urlencoded" },
+      headers: {
+        "HX-Request": "true",
+        RequestVerificationToken: this.token,
+        cookie: this.cookie,
+        "accept-encoding": "gzip",
+        "content-type": "application/x-www-form-urlencoded",
+      },
       body: new URLSearchParams({ from, ...fields }),
     });
   }

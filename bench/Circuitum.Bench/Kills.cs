@@ -6,7 +6,8 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Bench;
 
-/// <summary>Kills a program in the middle of saving, again and again on one file, and looks each time whether all it had acknowledged is there.</summary>
+/// <summary>Kills a program in the middle of saving, again and again on one file, and looks each time whether all it had acknowledged is
+/// there.</summary>
 public static class Kills
 {
     private static readonly string DemoFile = Path.Combine(AppContext.BaseDirectory, "fernhollow.circuitum.json");
@@ -21,7 +22,11 @@ public static class Kills
         var since = Stopwatch.StartNew();
         for (var kill = 0; kill < kills; kill++)
         {
-            var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, ArgumentList = { typeof(Kills).Assembly.Location, "save", file } };
+            var start = new ProcessStartInfo("dotnet")
+            {
+                RedirectStandardOutput = true,
+                ArgumentList = { typeof(Kills).Assembly.Location, "save", file }
+            };
             using var saver = Process.Start(start)!;
             var told = new List<int>();
             var reading = Task.Run(async () =>
@@ -56,14 +61,16 @@ public static class Kills
             beyond += told.Count > 0 ? there.Count - told.Max() : 0;
             if (kill % 50 == 0)
             {
-                wrong += (await revisions.DocumentAsync(new("demo"), there.Count))!.Contains($"\"name\": \"{there.Count}\"", StringComparison.Ordinal) || there.Count == 1 ? 0 : 1;
+                wrong += (await revisions.DocumentAsync(new("demo"), there.Count))!.Contains($"\"name\": \"{there.Count}\"",
+                    StringComparison.Ordinal) || there.Count == 1 ? 0 : 1;
                 JobFiles.Read((await revisions.DocumentAsync(new("demo"), there.Count))!);
             }
         }
 
         await using var db = new At(file).CreateDbContext();
         var sound = await db.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check").SingleAsync();
-        Console.WriteLine($"{kills} kills in {since.Elapsed.TotalSeconds:0} s: {acknowledged} saves acknowledged, {lost} lost, {wrong} wrong, {beyond} saved and not yet told; integrity {sound}");
+        Console.WriteLine($"{kills} kills in {since.Elapsed.TotalSeconds:0} s: {acknowledged} saves acknowledged, {lost} lost, {wrong} "
+            + $"wrong, {beyond} saved and not yet told; integrity {sound}");
         Databases.Close();
         Directory.Delete(folder, recursive: true);
         return lost + wrong == 0 && sound == "ok" ? 0 : 1;
@@ -86,7 +93,8 @@ public static class Kills
         for (var from = await revisions.NewestAsync(new("demo")); since.Elapsed < TimeSpan.FromSeconds(30); from++)
         {
             var name = (from + 1).ToString(CultureInfo.InvariantCulture);
-            if (await revisions.AppendAsync(new("demo"), from, new(RevisionKind.Change, 0, "crew", "Save", name, JobFiles.Write(job with { Name = name }))) is Saving.Saved)
+            if (await revisions.AppendAsync(new("demo"), from,
+                new(RevisionKind.Change, 0, "crew", "Save", name, JobFiles.Write(job with { Name = name }))) is Saving.Saved)
             {
                 await console.WriteAsync(System.Text.Encoding.ASCII.GetBytes(name + "\n"));
                 await console.FlushAsync();

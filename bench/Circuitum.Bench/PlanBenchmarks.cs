@@ -53,7 +53,8 @@ public class PlanBenchmarks
         routed = Routes.Route(house, survey, circuits, job, book);
         raceways = Raceways.Of(routed, job);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
+        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false),
+            FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job, book);
     }
@@ -79,7 +80,8 @@ public class PlanBenchmarks
     public ImmutableArray<SizedCircuit> Size()
     {
         var drilled = Drilling.Drill(routed, job.HouseRules);
-        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false), FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
+        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false),
+            FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
     }
 
     /// <summary>Protection and wiring.</summary>
@@ -92,7 +94,8 @@ public class PlanBenchmarks
 
     /// <summary>Checks.</summary>
     [Benchmark]
-    public int Check() => Checking.Check(new(job, book, house, survey, wired, panels, ServiceSizing.Of(circuits, house, survey, job, book))).Length;
+    public int Check() =>
+        Checking.Check(new(job, book, house, survey, wired, panels, ServiceSizing.Of(circuits, house, survey, job, book))).Length;
 
     /// <summary>Everything the rules ask for, laid out in a house without a box.</summary>
     [Benchmark]

@@ -19,7 +19,8 @@ public static class ScaledHouse
         {
             Name = $"{boxes} boxes",
             Edition = Edition.Y2020,
-            Structures = [new() { Id = new("house"), Name = "House", Origin = new(Length.Zero, Length.Zero), Underfloor = Underfloor.CrawlSpace, Levels = levels }],
+            Structures = [new() { Id = new("house"), Name = "House", Origin = new(Length.Zero, Length.Zero),
+                Underfloor = Underfloor.CrawlSpace, Levels = levels }],
             Panels = [new() { Id = new("A"), Room = new("r0-0"), Wall = 4, Offset = 60.Inches(), Rating = 400.Amps(), Spaces = 84 }],
             Boxes = [.. levels.SelectMany(l => l.Rooms).SelectMany(Boxes)],
         };
@@ -54,10 +55,32 @@ public static class ScaledHouse
         var id = room.Id.Value;
         for (var wall = 1; wall <= 3; wall++)
         {
-            yield return new() { Id = new($"{id}-w{wall}"), Room = room.Id, Wall = wall == 3 ? 4 : wall, Offset = 80.Inches(), Devices = [new() { Kind = DeviceKind.Duplex }] };
+            yield return new()
+            {
+                Id = new($"{id}-w{wall}"),
+                Room = room.Id,
+                Wall = wall == 3 ? 4 : wall,
+                Offset = 80.Inches(),
+                Devices = [new() { Kind = DeviceKind.Duplex }]
+            };
         }
 
-        yield return new() { Id = new($"{id}-lamp"), Room = room.Id, Mount = Mount.Ceiling, X = 68.Inches(), Y = 68.Inches(), Devices = [new() { Kind = DeviceKind.Lamp }] };
-        yield return new() { Id = new($"{id}-switch"), Room = room.Id, Wall = 3, Offset = 14.Inches(), Devices = [new() { Kind = DeviceKind.Switch, Controls = [new($"{id}-lamp")] }] };
+        yield return new()
+        {
+            Id = new($"{id}-lamp"),
+            Room = room.Id,
+            Mount = Mount.Ceiling,
+            X = 68.Inches(),
+            Y = 68.Inches(),
+            Devices = [new() { Kind = DeviceKind.Lamp }]
+        };
+        yield return new()
+        {
+            Id = new($"{id}-switch"),
+            Room = room.Id,
+            Wall = 3,
+            Offset = 14.Inches(),
+            Devices = [new() { Kind = DeviceKind.Switch, Controls = [new($"{id}-lamp")] }]
+        };
     }
 }

@@ -44,7 +44,8 @@ public static class CommandLine
                 ["convert", var file, "-o", var target] => Convert(Read(file), target, output),
                 ["lay-out", var file, "-o", var target] => LayOutByRule(Read(file), target, output),
                 ["divide", var file, "-o", var target] => Divide(Read(file), target, 30, output),
-                ["divide", var file, "-o", var target, var seconds] when int.TryParse(seconds, NumberStyles.None, CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
+                ["divide", var file, "-o", var target, var seconds] when int.TryParse(seconds, NumberStyles.None,
+                    CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
                 ["backup", var database, "-o", var target] => Say(output, $"{target}: {Told(Backups.Write(database, target))}", 0),
                 ["restore", var backup, "-o", var database] => Say(output, $"{database}: {Told(Backups.Restore(backup, database))}", 0),
                 ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
@@ -72,7 +73,8 @@ public static class CommandLine
             output.WriteLine(Path.Combine(folder, file.Name));
         }
 
-        output.WriteLine($"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft of cable, {Count(plan, Severity.Red)} red, {Count(plan, Severity.Amber)} amber, {Count(plan, Severity.Hold)} on hold");
+        output.WriteLine($"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft of cable, {Count(plan, Severity.Red)} red, "
+            + $"{Count(plan, Severity.Amber)} amber, {Count(plan, Severity.Hold)} on hold");
         return 0;
     }
 
@@ -81,7 +83,8 @@ public static class CommandLine
         var plan = Planner.Plan(job);
         foreach (var tag in plan.Tags)
         {
-            output.WriteLine($"{tag.Severity.ToString().ToLowerInvariant(),-5}  {tag.Subject}  {tag.Rule}: {tag.Headline} {tag.Arithmetic}");
+            output.WriteLine($"{tag.Severity.ToString().ToLowerInvariant(),-5}  {tag.Subject}  {tag.Rule}: {tag.Headline} "
+                + $"{tag.Arithmetic}");
         }
 
         return Count(plan, Severity.Red) > 0 ? 1 : 0;
@@ -109,10 +112,14 @@ public static class CommandLine
         var found = Redivide.Find(job, Name, int.MaxValue / 2, stop: time.Token);
         foreach (var (what, amounts) in new[] { ("stands", found.Standing), ("found", found.Found) })
         {
-            output.WriteLine($"{what,-7} {amounts.Weight.WholeFeetUp} ft by the aims: cable {amounts.Cable.WholeFeetUp} ft, {amounts.Breakers} breakers, darkness {amounts.Darkness:0.0} outlets, crowding {amounts.Crowding}, {amounts.Crossings} floors crossed, {amounts.RoomsLeft} rooms left, {amounts.Broken} rules broken");
+            output.WriteLine($"{what,-7} {amounts.Weight.WholeFeetUp} ft by the aims: cable {amounts.Cable.WholeFeetUp} ft, "
+                + $"{amounts.Breakers} breakers, darkness {amounts.Darkness:0.0} outlets, crowding {amounts.Crowding}, "
+                + $"{amounts.Crossings} floors crossed, {amounts.RoomsLeft} rooms left, {amounts.Broken} rules broken");
         }
 
-        output.WriteLine(found.Bound is { } bound ? $"proven: none below {bound.WholeFeetUp} ft; the one found is at most {found.Gap} from the best" : "stopped before a bound was proven");
+        output.WriteLine(found.Bound is { } bound
+            ? $"proven: none below {bound.WholeFeetUp} ft; the one found is at most {found.Gap} from the best"
+            : "stopped before a bound was proven");
         File.WriteAllText(target, JobFiles.Write(new KeepDivision(found.Division, Follow: true).On(job).Job ?? job));
         output.WriteLine(target);
         return 0;
@@ -124,7 +131,8 @@ public static class CommandLine
         return JobFiles.Read(stream);
     }
 
-    private static string Told(BackupContents held) => $"{held.Jobs} jobs, {held.Revisions} revisions, {held.Drawings} drawings, {held.RuleSets} rule sets";
+    private static string Told(BackupContents held) =>
+        $"{held.Jobs} jobs, {held.Revisions} revisions, {held.Drawings} drawings, {held.RuleSets} rule sets";
 
     private static int Count(Plan plan, Severity severity) => plan.Tags.Count(t => t.Severity == severity);
 

@@ -5,7 +5,8 @@ namespace Circuitum.Data;
 /// <summary>What a backup holds.</summary>
 public sealed record BackupContents(int Jobs, int Revisions, int Drawings, int RuleSets);
 
-/// <summary>Whole copies of the database: every job with every revision, drawings and rule sets. A copy of the file of a running server is none.</summary>
+/// <summary>Whole copies of the database: every job with every revision, drawings and rule sets. A copy of the file of a running server is
+/// none.</summary>
 public static class Backups
 {
     /// <summary>Writes a backup of a database that may be in use; it is one moment of it.</summary>
@@ -75,12 +76,14 @@ public static class Backups
                 throw new PreparationException($"{file} is damaged.");
             }
 
-            int Count(string table) => Convert.ToInt32(Ask(db, $"SELECT count(*) FROM {table}"), System.Globalization.CultureInfo.InvariantCulture);
+            int Count(string table) =>
+                Convert.ToInt32(Ask(db, $"SELECT count(*) FROM {table}"), System.Globalization.CultureInfo.InvariantCulture);
             return new(Count("Jobs"), Count("Revisions"), Count("Drawings"), Count("RuleSets"));
         }
         catch (SqliteException e)
         {
-            throw new PreparationException($"{file} is no job file of this program, or only half of one: a copy of a running server’s file is no backup.", e);
+            throw new PreparationException(
+                $"{file} is no job file of this program, or only half of one: a copy of a running server’s file is no backup.", e);
         }
     }
 
@@ -93,7 +96,13 @@ public static class Backups
 
     private static SqliteConnection Open(string file, SqliteOpenMode mode)
     {
-        var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = file, Mode = mode, Pooling = false, DefaultTimeout = 10 }.ToString());
+        var connection = new SqliteConnection(new SqliteConnectionStringBuilder
+        {
+            DataSource = file,
+            Mode = mode,
+            Pooling = false,
+            DefaultTimeout = 10
+        }.ToString());
         connection.Open();
         return connection;
     }

@@ -14,7 +14,8 @@ public static class Databases
     public static void Use(DbContextOptionsBuilder options, string file) => options
         .UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = (int)Patience.TotalSeconds }.ToString())
         // A save that comes second is refused by the key itself: that is a way of working, not an error.
-        .ConfigureWarnings(w => w.Ignore(CoreEventId.SaveChangesFailed).Ignore(RelationalEventId.CommandError).Ignore(RelationalEventId.CommandExecuted));
+        .ConfigureWarnings(w => w.Ignore(CoreEventId.SaveChangesFailed).Ignore(RelationalEventId.CommandError)
+            .Ignore(RelationalEventId.CommandExecuted));
 
     /// <summary>Lets go of every connection, so that what is in the log goes into the file.</summary>
     public static void Close() => SqliteConnection.ClearAllPools();

@@ -47,9 +47,11 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         await using var db = await databases.CreateDbContextAsync();
         var newest = await db.Revisions.GroupBy(r => r.JobKey).Select(g => new { g.Key, Number = g.Max(r => r.Number) })
             .Join(db.Revisions, n => new { JobKey = n.Key, n.Number }, r => new { r.JobKey, r.Number }, (n, r) => r)
-            .Join(db.Jobs, r => r.JobKey, j => j.Key, (r, j) => new { j.IsDemo, r.JobKey, r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase, r.JobName })
+            .Join(db.Jobs, r => r.JobKey, j => j.Key,
+                (r, j) => new { j.IsDemo, r.JobKey, r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase, r.JobName })
             .OrderByDescending(r => r.At).ToListAsync();
-        return [.. newest.Select(r => new JobListing(new(r.JobKey), r.JobName, r.IsDemo, new(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase)))];
+        return [.. newest.Select(r =>
+            new JobListing(new(r.JobKey), r.JobName, r.IsDemo, new(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase)))];
     }
 
     /// <summary>Number of a job's newest revision; 0 when there is no such job.</summary>
@@ -72,7 +74,8 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     public async Task<string?> DocumentAsync(JobKey job, int number)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var packed = await db.Revisions.Where(r => r.JobKey == job.Value && r.Number == number).Select(r => r.Document).FirstOrDefaultAsync();
+        var packed = await db.Revisions.Where(r => r.JobKey == job.Value && r.Number == number).Select(r => r.Document)
+            .FirstOrDefaultAsync();
         return packed is null ? null : Packed.Unpack(packed);
     }
 

@@ -3,7 +3,8 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
 
-/// <summary>How many revisions were acknowledged, in a small file beside the database: so a log that was lost, or a copy of a running server's file, is noticed at the next start.</summary>
+/// <summary>How many revisions were acknowledged, in a small file beside the database: so a log that was lost, or a copy of a running
+/// server's file, is noticed at the next start.</summary>
 internal sealed class KeptAside
 {
     // Often enough to notice what was lost, seldom enough to cost a save nothing.
@@ -66,7 +67,8 @@ internal sealed class KeptAside
     {
         try
         {
-            return long.TryParse(await File.ReadAllTextAsync(PathOf(db)), NumberStyles.None, CultureInfo.InvariantCulture, out var known) ? Math.Max(0, known - await RowsAsync(db)) : 0;
+            return long.TryParse(await File.ReadAllTextAsync(PathOf(db)), NumberStyles.None, CultureInfo.InvariantCulture, out var known)
+                ? Math.Max(0, known - await RowsAsync(db)) : 0;
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
@@ -74,6 +76,8 @@ internal sealed class KeptAside
         }
     }
 
-    // Revisions are only ever added, so the newest row's number is their count; after a job was deleted it still only grows with the next save.
-    private static async Task<long> RowsAsync(JobsDb db) => await db.Database.SqlQueryRaw<long>("SELECT coalesce(max(rowid), 0) AS Value FROM Revisions").SingleAsync();
+    // Revisions are only ever added, so the newest row's number is their count; after a job was deleted it still only grows with the next
+    // save.
+    private static async Task<long> RowsAsync(JobsDb db) =>
+        await db.Database.SqlQueryRaw<long>("SELECT coalesce(max(rowid), 0) AS Value FROM Revisions").SingleAsync();
 }

@@ -10,7 +10,8 @@ public sealed class PreparationException(string message, Exception? inner = null
 /// <param name="Missing">Revisions that were acknowledged once and are not in it any more.</param>
 public sealed record Prepared(long Missing);
 
-/// <summary>Makes or upgrades the database file before anything is read from it. One program at a time: a lock that the system itself lets go of when its holder is killed.</summary>
+/// <summary>Makes or upgrades the database file before anything is read from it. One program at a time: a lock that the system itself lets
+/// go of when its holder is killed.</summary>
 public sealed class Preparation(IDbContextFactory<JobsDb> databases)
 {
     /// <summary>How long another program that is preparing the same file is waited for.</summary>
@@ -36,7 +37,8 @@ public sealed class Preparation(IDbContextFactory<JobsDb> databases)
         }
         catch (DirectoryNotFoundException e)
         {
-            throw new PreparationException($"The folder of {Path.GetFullPath(file)} is not there. Make it, or name another with DATABASE.", e);
+            throw new PreparationException($"The folder of {Path.GetFullPath(file)} is not there. Make it, or name another with DATABASE.",
+                e);
         }
     }
 
@@ -53,7 +55,9 @@ public sealed class Preparation(IDbContextFactory<JobsDb> databases)
             {
                 if (since.Elapsed > Patience)
                 {
-                    throw new PreparationException($"Another program has been preparing {Path.GetFullPath(file)} for {Patience.TotalSeconds:0} s. End it, then start again.", e);
+                    throw new PreparationException(
+                        $"Another program has been preparing {Path.GetFullPath(file)} for {Patience.TotalSeconds:0} s. End it, then "
+                        + $"start again.", e);
                 }
 
                 if (!told)
@@ -82,7 +86,9 @@ public sealed class Preparation(IDbContextFactory<JobsDb> databases)
             ? await db.Database.SqlQueryRaw<string>("SELECT MigrationId AS Value FROM \"__EFMigrationsHistory\"").ToListAsync() : [];
         if (stands.Except(known).FirstOrDefault() is { } newer)
         {
-            throw new PreparationException($"{Path.GetFullPath(db.Database.GetDbConnection().DataSource)} was made by a newer version of this program ({newer}). Start that one, or name another file with DATABASE.");
+            throw new PreparationException(
+                $"{Path.GetFullPath(db.Database.GetDbConnection().DataSource)} was made by a newer version of this program ({newer}). "
+                + $"Start that one, or name another file with DATABASE.");
         }
 
         if (known.Except(stands).Any())
@@ -95,5 +101,6 @@ public sealed class Preparation(IDbContextFactory<JobsDb> databases)
     }
 
     private static async Task<bool> HasAsync(JobsDb db, string table) =>
-        await db.Database.SqlQuery<int>($"SELECT count(*) AS Value FROM sqlite_master WHERE type = 'table' AND name = {table}").SingleAsync() > 0;
+        await db.Database.SqlQuery<int>($"SELECT count(*) AS Value FROM sqlite_master WHERE type = 'table' AND name = {table}")
+            .SingleAsync() > 0;
 }

@@ -5,7 +5,8 @@ namespace Circuitum.Data;
 /// <summary>A set of rules as saved.</summary>
 public sealed record SavedRuleSet(string Name, string Document, string Who, DateTimeOffset At);
 
-/// <summary>Crews' sets of schools and house rules, reused from job to job. Saving under a known name keeps the older one and counts as newer.</summary>
+/// <summary>Crews' sets of schools and house rules, reused from job to job. Saving under a known name keeps the older one and counts as
+/// newer.</summary>
 public sealed class RuleSets(IDbContextFactory<JobsDb> databases, TimeProvider time)
 {
     /// <summary>The newest set of each name, by name.</summary>
@@ -13,7 +14,8 @@ public sealed class RuleSets(IDbContextFactory<JobsDb> databases, TimeProvider t
     {
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.RuleSets.OrderByDescending(s => s.Id).ToListAsync();
-        return [.. rows.DistinctBy(s => s.Name).OrderBy(s => s.Name, StringComparer.OrdinalIgnoreCase).Select(s => new SavedRuleSet(s.Name, s.Document, s.Who, DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
+        return [.. rows.DistinctBy(s => s.Name).OrderBy(s => s.Name, StringComparer.OrdinalIgnoreCase)
+            .Select(s => new SavedRuleSet(s.Name, s.Document, s.Who, DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
     }
 
     /// <summary>Saves a set.</summary>

@@ -20,7 +20,15 @@ public sealed class Sheets(IDbContextFactory<JobsDb> databases, TimeProvider tim
     public async Task KeepAsync(JobKey job, PanelId panel, int revision, string paper, string who)
     {
         await using var db = await databases.CreateDbContextAsync();
-        db.Add(new StoredSheet { JobKey = job.Value, Panel = panel.Value, Revision = revision, Paper = paper, Who = who, At = time.GetUtcNow().ToUnixTimeMilliseconds() });
+        db.Add(new StoredSheet
+        {
+            JobKey = job.Value,
+            Panel = panel.Value,
+            Revision = revision,
+            Paper = paper,
+            Who = who,
+            At = time.GetUtcNow().ToUnixTimeMilliseconds()
+        });
         await db.SaveChangesAsync();
     }
 
@@ -28,7 +36,8 @@ public sealed class Sheets(IDbContextFactory<JobsDb> databases, TimeProvider tim
     public async Task<IReadOnlyList<PrintedSheet>> OfAsync(JobKey job, PanelId panel)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var rows = await db.Sheets.Where(s => s.JobKey == job.Value && s.Panel == panel.Value).OrderByDescending(s => s.Id).Take(Listed).ToListAsync();
+        var rows = await db.Sheets.Where(s => s.JobKey == job.Value && s.Panel == panel.Value).OrderByDescending(s => s.Id).Take(Listed)
+            .ToListAsync();
         return [.. rows.Select(s => new PrintedSheet(s.Revision, s.Paper, s.Who, DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
     }
 }

@@ -44,9 +44,11 @@ public sealed record StorageTrouble(string Sentence, bool Passes)
     {
         Busy or Locked => new("The job file is held by another program. Close what reads or copies it, or try again in a moment.", true),
         Full => new("The disk is full. Free some space, then try again.", false),
-        ReadOnly => new("The job file, or the folder it is in, may not be written. Give the program the right to write there, then try again.", false),
+        ReadOnly => new("The job file, or the folder it is in, may not be written. Give the program the right to write there, then try "
+            + "again.", false),
         InputOutput => new("The disk did not take or give what was asked of it. Look at the disk, then try again.", false),
-        Corrupt or NotADatabase => new("The job file is damaged, or is no job file. Stop the program and put a backup in its place.", false),
+        Corrupt or NotADatabase => new("The job file is damaged, or is no job file. Stop the program and put a backup in its place.",
+            false),
         CannotOpen => new("The job file cannot be opened. Its folder may be gone, or may not be written.", false),
         _ => null,
     };

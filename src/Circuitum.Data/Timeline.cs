@@ -20,7 +20,8 @@ public sealed record Timeline
     public Revision? Redo => undone.IsEmpty ? null : undone.Peek();
 
     /// <summary>Replays the revisions, oldest first; at least one.</summary>
-    public static Timeline Of(IReadOnlyList<Revision> revisions) => revisions.Skip(1).Aggregate(new Timeline(revisions[0]), (timeline, next) => timeline.After(next));
+    public static Timeline Of(IReadOnlyList<Revision> revisions) =>
+        revisions.Skip(1).Aggregate(new Timeline(revisions[0]), (timeline, next) => timeline.After(next));
 
     /// <summary>The timeline with one more revision.</summary>
     public Timeline After(Revision next)

@@ -5,7 +5,8 @@ using Circuitum.Core.Takeoff;
 
 namespace Circuitum.Formats;
 
-/// <summary>Labels as plain text for a label printer: one label a block, its lines at most 32 characters, blocks parted by a form feed.</summary>
+/// <summary>Labels as plain text for a label printer: one label a block, its lines at most 32 characters, blocks parted by a form
+/// feed.</summary>
 public static class LabelText
 {
     /// <summary>Characters on a line of the tape.</summary>
@@ -28,7 +29,8 @@ public static class LabelText
     // The tape knows plain characters only.
     private static IEnumerable<string> Fold(string text)
     {
-        var plain = text.Replace("×", "x", StringComparison.Ordinal).Replace(" · ", "; ", StringComparison.Ordinal).Replace("→", ">", StringComparison.Ordinal);
+        var plain = text.Replace("×", "x", StringComparison.Ordinal).Replace(" · ", "; ", StringComparison.Ordinal)
+            .Replace("→", ">", StringComparison.Ordinal);
         plain = string.Concat(plain.Select(c => c is >= ' ' and <= '~' ? c : '?'));
         return WordWrap.Lines(plain.Split(' ').SelectMany(w => w.Chunk(Width).Select(c => new string(c))), line => line.Length <= Width);
     }

@@ -14,7 +14,8 @@ public sealed class DivisionFileTests
 {
     private static readonly string OneRoom = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "one-room.circuitum.json"));
 
-    private static string With(string members) => OneRoom.Replace("\"edition\": 2020", $"\"edition\": 2020, {members}", StringComparison.Ordinal);
+    private static string With(string members) =>
+        OneRoom.Replace("\"edition\": 2020", $"\"edition\": 2020, {members}", StringComparison.Ordinal);
 
     [Fact] // written and read again, the division is the same and so is the plan that follows it
     public void A_kept_division_comes_back_and_is_followed_alike() => RandomHouses.Small.Sample(job =>
@@ -47,8 +48,10 @@ public sealed class DivisionFileTests
 
     [Theory]
     [InlineData("there is no division “Ghost”", "\"follows\": \"Ghost\"")]
-    [InlineData("is on two circuits", "\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\"]}, {\"key\": \"y\", \"boxes\": [\"r1\"]}]}]")]
-    [InlineData("stands there twice", "\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\"]}, {\"key\": \"x\", \"boxes\": [\"r2\"]}]}]")]
+    [InlineData("is on two circuits",
+        "\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\"]}, {\"key\": \"y\", \"boxes\": [\"r1\"]}]}]")]
+    [InlineData("stands there twice",
+        "\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\"]}, {\"key\": \"x\", \"boxes\": [\"r2\"]}]}]")]
     [InlineData("this name is used twice", "\"divisions\": [{\"name\": \"A\", \"circuits\": []}, {\"name\": \"A\", \"circuits\": []}]")]
     [InlineData("give it a name of 1 to 40 characters", "\"divisions\": [{\"name\": \" \", \"circuits\": []}]")]
     [InlineData("'boxes'", "\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\"}]}]")]
@@ -64,14 +67,18 @@ public sealed class DivisionFileTests
 
     [Theory] // either side of every bound
     [InlineData("\"aims\": {\"breaker\": \"500'\", \"cable\": 400, \"wantedFill\": 20}")]
-    [InlineData("\"aims\": {\"breaker\": 0, \"cable\": 0, \"wantedFill\": 100, \"darkness\": 0, \"crowding\": 0, \"crossing\": 0, \"leavingRoom\": 0}")]
+    [InlineData("\"aims\": {\"breaker\": 0, \"cable\": 0, \"wantedFill\": 100, \"darkness\": 0, \"crowding\": 0, \"crossing\": 0, "
+        + "\"leavingRoom\": 0}")]
     [InlineData("\"prices\": {\"breaker\": 0, \"gfciReceptacle\": 10000}")]
-    public void What_lies_on_the_bound_is_read_and_planned(string members) => Assert.NotEmpty(Core.Plans.Planner.Plan(JobFiles.Read(With(members))).Circuits);
+    public void What_lies_on_the_bound_is_read_and_planned(string members) =>
+        Assert.NotEmpty(Core.Plans.Planner.Plan(JobFiles.Read(With(members))).Circuits);
 
     [Fact] // boxes of a kept division that the job has no more are left out, not refused
     public void A_division_that_names_a_box_gone_is_read_without_it()
     {
-        var job = JobFiles.Read(With("\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\", \"ghost\"]}]}], \"follows\": \"A\""));
+        var job = JobFiles.Read(
+            With("\"divisions\": [{\"name\": \"A\", \"circuits\": [{\"key\": \"x\", \"boxes\": [\"r1\", \"ghost\"]}]}], \"follows\": "
+                + "\"A\""));
         Assert.Equal(new CircuitKey("x"), Core.Plans.Planner.Plan(job).CircuitOf(new("r1"))!.Circuit.Key);
     }
 }

@@ -23,15 +23,18 @@ public sealed class DrawingTests
         Fixtures = [new() { Kind = FixtureKind.Sink, Wall = 2, Offset = 20.Inches(), Width = 30.Inches(), Depth = 20.Inches() }],
     };
 
-    private static readonly Plan Plan = Planner.Plan(Houses.House([Den]).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 2, 100), Houses.Ceiling("lamp", "den", 100, 60), Houses.Switch("s", "den", 3, 70, DeviceKind.ThreeWay, "lamp"))
+    private static readonly Plan Plan = Planner.Plan(Houses.House([Den])
+        .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 2, 100), Houses.Ceiling("lamp", "den", 100, 60),
+            Houses.Switch("s", "den", 3, 70, DeviceKind.ThreeWay, "lamp"))
         with
-        {
-            Holds = [new("h", "box:a", "its height", "the owner", "soon")],
-        });
+    {
+        Holds = [new("h", "box:a", "its height", "the owner", "soon")],
+    });
 
     private static XElement Draw(DrawingView view) => XDocument.Parse(PlanDrawing.Draw(Plan, new("ground"), view)).Root!;
 
-    private static IEnumerable<XElement> Of(XElement drawing, string css) => drawing.Descendants().Where(e => ((string?)e.Attribute("class"))?.Split(' ').Contains(css) == true);
+    private static IEnumerable<XElement> Of(XElement drawing, string css) => drawing.Descendants()
+        .Where(e => ((string?)e.Attribute("class"))?.Split(' ').Contains(css) == true);
 
     private static double N(XElement e, string name) => double.Parse((string)e.Attribute(name)!, CultureInfo.InvariantCulture);
 
@@ -59,7 +62,8 @@ public sealed class DrawingTests
     [InlineData(Stage.Boxes, 0)]
     [InlineData(Stage.Circuits, 4)]
     [InlineData(Stage.Runs, 4)]
-    public void Cables_are_drawn_from_circuits_on(Stage stage, int cables) => Assert.Equal(cables, Of(Draw(new() { Stage = stage }), "cable").Count());
+    public void Cables_are_drawn_from_circuits_on(Stage stage, int cables) =>
+        Assert.Equal(cables, Of(Draw(new() { Stage = stage }), "cable").Count());
 
     [Fact]
     public void A_selected_circuit_is_lit_in_its_jackets_colour_with_an_ink_casing_and_the_rest_go_quiet()
@@ -103,7 +107,8 @@ public sealed class DrawingTests
     public void Dimensions_are_clear_lengths_and_only_on_demand()
     {
         Assert.Empty(Of(Draw(new()), "dimension"));
-        Assert.Equal(["19'-5 1/2\"", "11'-5 1/2\"", "19'-5 1/2\"", "11'-5 1/2\""], Of(Draw(new() { Dimensions = true }), "dimension").Select(e => e.Value));
+        Assert.Equal(["19'-5 1/2\"", "11'-5 1/2\"", "19'-5 1/2\"", "11'-5 1/2\""], Of(Draw(new() { Dimensions = true }), "dimension")
+            .Select(e => e.Value));
     }
 
     [Fact]
@@ -123,5 +128,6 @@ public sealed class DrawingTests
     [InlineData("10", "10")]
     [InlineData("8", "8")]
     [InlineData("4", "8")]
-    public void Jackets_are_coloured_by_size_and_alike_from_8_up(string gauge, string jacket) => Assert.Equal(jacket, PlanDrawing.Jacket(Gauge.Parse(gauge)));
+    public void Jackets_are_coloured_by_size_and_alike_from_8_up(string gauge, string jacket) =>
+        Assert.Equal(jacket, PlanDrawing.Jacket(Gauge.Parse(gauge)));
 }

@@ -15,12 +15,14 @@ namespace Circuitum.Formats.Tests;
 
 public sealed class DxfTests
 {
-    private static Job Demo { get; } = JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json")));
+    private static Job Demo { get; } =
+        JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json")));
 
     private static byte[] Dxf(string entities, string header = "", string blocks = "") => Encoding.UTF8.GetBytes(string.Join('\n',
         [.. Section("HEADER", header), .. Section("BLOCKS", blocks), .. Section("ENTITIES", entities), "  0", "EOF", ""]));
 
-    private static string[] Section(string name, string body) => ["  0", "SECTION", "  2", name, .. body.Split(' ', StringSplitOptions.RemoveEmptyEntries), "  0", "ENDSEC"];
+    private static string[] Section(string name, string body) =>
+        ["  0", "SECTION", "  2", name, .. body.Split(' ', StringSplitOptions.RemoveEmptyEntries), "  0", "ENDSEC"];
 
     private static string Refused(byte[] bytes) => Assert.Throws<DrawingException>(() => DrawingFiles.Read(bytes)).Message;
 
@@ -35,7 +37,9 @@ public sealed class DxfTests
         var drawing = DxfReader.Read(Encoding.UTF8.GetBytes(DxfWriter.Write(plan, new(level))));
         var rooms = DrawnRooms.Of(drawing, "ROOMS", DrawnOn.Centre);
         var framed = plan.House.Structures[0].Levels.First(l => l.Level.Id.Value == level);
-        Assert.Equal(framed.Rooms.Select(r => (r.Room.Id, r.Room.Name, r.Room.Use, Corners: string.Join(' ', Shapes.Usual(r.Room.Corners)))), rooms.Select(r => (r.Id, r.Name, r.Use, Corners: string.Join(' ', r.Corners))));
+        Assert.Equal(framed.Rooms.Select(r =>
+            (r.Room.Id, r.Room.Name, r.Room.Use, Corners: string.Join(' ', Shapes.Usual(r.Room.Corners)))),
+            rooms.Select(r => (r.Id, r.Name, r.Use, Corners: string.Join(' ', r.Corners))));
         var boxes = DrawnRooms.Boxes(drawing).ToDictionary(b => b.Id);
         var mine = Demo.Boxes.Where(b => framed.Rooms.Any(r => r.Room.Id == b.Room)).ToList();
         Assert.Equal(mine.Count, boxes.Count);
@@ -47,8 +51,10 @@ public sealed class DxfTests
     {
         var plan = Planner.Plan(job);
         var drawing = DxfReader.Read(Encoding.UTF8.GetBytes(DxfWriter.Write(plan, new("ground"))));
-        Assert.Equal(job.Structures[0].Levels[0].Rooms.Select(r => string.Join(' ', r.Corners)), DrawnRooms.Of(drawing, "rooms", DrawnOn.Centre).Select(r => string.Join(' ', r.Corners)));
-        Assert.Equal(job.Boxes.Select(Text).Order(StringComparer.Ordinal), DrawnRooms.Boxes(drawing).Select(Text).Order(StringComparer.Ordinal));
+        Assert.Equal(job.Structures[0].Levels[0].Rooms.Select(r => string.Join(' ', r.Corners)),
+            DrawnRooms.Of(drawing, "rooms", DrawnOn.Centre).Select(r => string.Join(' ', r.Corners)));
+        Assert.Equal(job.Boxes.Select(Text).Order(StringComparer.Ordinal), DrawnRooms.Boxes(drawing).Select(Text)
+            .Order(StringComparer.Ordinal));
     }, iter: 60);
 
     private static string Text(Box box) => System.Text.Json.JsonSerializer.Serialize(box, JobJson.Options);
@@ -57,7 +63,8 @@ public sealed class DxfTests
     public void Boxes_walls_and_home_runs_are_on_layers_of_their_names()
     {
         var drawing = DxfReader.Read(Encoding.UTF8.GetBytes(DxfWriter.Write(Planner.Plan(Demo), new("ground"))));
-        Assert.All(new[] { "WALLS", "ROOMS", "OPENINGS", "FIXTURES", "BOXES", "PANELS", "HOME-RUNS", "CABLES" }, name => Assert.Contains(drawing.Layers, l => l.Name == name && l.Lines.Length > 0));
+        Assert.All(new[] { "WALLS", "ROOMS", "OPENINGS", "FIXTURES", "BOXES", "PANELS", "HOME-RUNS", "CABLES" },
+            name => Assert.Contains(drawing.Layers, l => l.Name == name && l.Lines.Length > 0));
         Assert.Contains(drawing.Layers.First(l => l.Name == "HOME-RUNS").Texts, t => t.Words.StartsWith("HR A", StringComparison.Ordinal));
     }
 
@@ -69,17 +76,21 @@ public sealed class DxfTests
     [InlineData(6, 3.048, 120)]
     public void Units_of_the_header_are_turned_into_inches(int unit, double length, int inches)
     {
-        var line = Line(DxfReader.Read(Dxf(string.Create(CultureInfo.InvariantCulture, $"0 LINE 8 A 10 0 20 0 11 {length} 21 0"), $"9 $INSUNITS 70 {unit}")));
+        var line = Line(DxfReader.Read(Dxf(string.Create(CultureInfo.InvariantCulture, $"0 LINE 8 A 10 0 20 0 11 {length} 21 0"),
+            $"9 $INSUNITS 70 {unit}")));
         Assert.Equal(inches.Inches(), line.Points[1].X - line.Points[0].X);
     }
 
     [Fact]
-    public void Y_upward_becomes_Y_south() => Assert.Equal(new(Length.Zero, (-24).Inches()), Line(DxfReader.Read(Dxf("0 LINE 8 A 10 0 20 0 11 0 21 24"))).Points[1]);
+    public void Y_upward_becomes_Y_south() =>
+        Assert.Equal(new(Length.Zero, (-24).Inches()), Line(DxfReader.Read(Dxf("0 LINE 8 A 10 0 20 0 11 0 21 24"))).Points[1]);
 
     [Fact]
     public void Polylines_of_both_kinds_arcs_and_circles_are_read()
     {
-        var drawing = DxfReader.Read(Dxf("0 LWPOLYLINE 8 L 90 3 70 1 10 0 20 0 10 10 20 0 10 10 20 10 0 POLYLINE 8 P 66 1 70 1 0 VERTEX 8 P 10 0 20 0 0 VERTEX 8 P 10 5 20 0 0 VERTEX 8 P 10 5 20 5 0 SEQEND 0 CIRCLE 8 C 10 0 20 0 40 6 0 ARC 8 R 10 0 20 0 40 6 50 0 51 90"));
+        var drawing = DxfReader.Read(
+            Dxf("0 LWPOLYLINE 8 L 90 3 70 1 10 0 20 0 10 10 20 0 10 10 20 10 0 POLYLINE 8 P 66 1 70 1 0 VERTEX 8 P 10 0 20 0 0 VERTEX 8 "
+                + "P 10 5 20 0 0 VERTEX 8 P 10 5 20 5 0 SEQEND 0 CIRCLE 8 C 10 0 20 0 40 6 0 ARC 8 R 10 0 20 0 40 6 50 0 51 90"));
         Assert.Equal(["L", "P", "C", "R"], drawing.Layers.Select(l => l.Name));
         Assert.Equal([3, 3, 37, 10], drawing.Layers.Select(l => l.Lines[0].Points.Length));
         Assert.Equal([true, true, true, false], drawing.Layers.Select(l => l.Lines[0].Closed));
@@ -96,24 +107,36 @@ public sealed class DxfTests
     [Fact] // turned a quarter, twice as large, at (100, 0): the block's (10, 0) lands at (100, 20), which is 20 north
     public void A_block_is_laid_where_it_is_placed()
     {
-        var drawing = DxfReader.Read(Dxf("0 INSERT 8 DOORS 2 D 10 100 20 0 41 2 42 2 50 90", blocks: "0 BLOCK 8 0 2 D 10 0 20 0 0 LINE 8 0 10 0 20 0 11 10 21 0 0 ENDBLK"));
+        var drawing = DxfReader.Read(Dxf("0 INSERT 8 DOORS 2 D 10 100 20 0 41 2 42 2 50 90",
+            blocks: "0 BLOCK 8 0 2 D 10 0 20 0 0 LINE 8 0 10 0 20 0 11 10 21 0 0 ENDBLK"));
         Assert.Equal("DOORS", Assert.Single(drawing.Layers).Name);
         Assert.Equal(new(100.Inches(), (-20).Inches()), Line(drawing).Points[1]);
     }
 
     [Fact]
-    public void Texts_lose_their_formatting() => Assert.Equal("Bedroom 2", Assert.Single(DxfReader.Read(Dxf("0 LINE 8 T 10 0 20 0 11 1 21 1 0 MTEXT 8 T 10 0 20 0 1 {\\fArial|b0;Bedroom\\P2}")).Layers[0].Texts).Words);
+    public void Texts_lose_their_formatting() =>
+        Assert.Equal("Bedroom 2",
+            Assert.Single(DxfReader.Read(Dxf("0 LINE 8 T 10 0 20 0 11 1 21 1 0 MTEXT 8 T 10 0 20 0 1 {\\fArial|b0;Bedroom\\P2}")).Layers[
+                0].Texts).Words);
 
     [Fact]
     public void A_block_that_holds_itself_is_told() =>
-        Assert.Contains("holds itself", Refused(Dxf("0 INSERT 8 A 2 X 10 0 20 0", blocks: "0 BLOCK 2 X 10 0 20 0 0 INSERT 8 A 2 Y 10 0 20 0 0 ENDBLK 0 BLOCK 2 Y 10 0 20 0 0 INSERT 8 A 2 X 10 0 20 0 0 ENDBLK")), StringComparison.Ordinal);
+        Assert.Contains("holds itself",
+            Refused(Dxf("0 INSERT 8 A 2 X 10 0 20 0",
+                blocks: "0 BLOCK 2 X 10 0 20 0 0 INSERT 8 A 2 Y 10 0 20 0 0 ENDBLK 0 BLOCK 2 Y 10 0 20 0 0 INSERT 8 A 2 X 10 0 20 0 0 "
+                + "ENDBLK")), StringComparison.Ordinal);
 
     [Fact] // ten blocks, each of ten of the next: ten thousand million lines if they were laid out
     public void Blocks_in_blocks_that_would_never_end_are_stopped_in_time()
     {
-        var blocks = string.Join(' ', Enumerable.Range(0, 10).Select(i => $"0 BLOCK 2 B{i} 10 0 20 0 {string.Concat(Enumerable.Repeat(i == 9 ? "0 LINE 8 A 10 0 20 0 11 1 21 1 " : $"0 INSERT 8 A 2 B{i + 1} 10 0 20 0 ", 10))}0 ENDBLK"));
+        var blocks = string.Join(' ',
+            Enumerable.Range(0, 10)
+            .Select(i => $"0 BLOCK 2 B{i} 10 0 20 0 "
+                + $"{string.Concat(Enumerable.Repeat(i == 9 ? "0 LINE 8 A 10 0 20 0 11 1 21 1 "
+                    : $"0 INSERT 8 A 2 B{i + 1} 10 0 20 0 ", 10))}0 ENDBLK"));
         // Ten to the tenth lines: were they not counted before they are drawn, this would not come back.
-        Assert.Contains("once its blocks are in their places", Refused(Dxf("0 INSERT 8 A 2 B0 10 0 20 0", blocks: blocks)), StringComparison.Ordinal);
+        Assert.Contains("once its blocks are in their places", Refused(Dxf("0 INSERT 8 A 2 B0 10 0 20 0", blocks: blocks)),
+            StringComparison.Ordinal);
     }
 
     [Theory]
@@ -124,10 +147,13 @@ public sealed class DxfTests
     [InlineData("0 LINE 8 A 10 NaN 20 0 11 1 21 1", "“NaN” is no number")]
     [InlineData("8 A 0 LINE", "before any entity")]
     public void What_is_wrong_with_an_entity_is_told_with_its_line(string entities, string says) =>
-        Assert.Contains(says, Refused(Dxf(entities, blocks: "0 BLOCK 2 X 10 0 20 0 0 LINE 8 A 10 0 20 0 11 1 21 1 0 ENDBLK")), StringComparison.Ordinal);
+        Assert.Contains(says, Refused(Dxf(entities, blocks: "0 BLOCK 2 X 10 0 20 0 0 LINE 8 A 10 0 20 0 11 1 21 1 0 ENDBLK")),
+            StringComparison.Ordinal);
 
     [Fact]
-    public void Unknown_units_are_told() => Assert.Contains("units are number 20", Refused(Dxf("0 LINE 8 A 10 0 20 0 11 1 21 1", "9 $INSUNITS 70 20")), StringComparison.Ordinal);
+    public void Unknown_units_are_told() =>
+        Assert.Contains("units are number 20", Refused(Dxf("0 LINE 8 A 10 0 20 0 11 1 21 1", "9 $INSUNITS 70 20")),
+            StringComparison.Ordinal);
 
     [Fact]
     public void A_binary_file_a_picture_and_an_empty_one_are_told()
@@ -153,8 +179,12 @@ public sealed class DxfTests
         }
     }, iter: 40);
 
-    // A bedroom of 12 × 10 and a bath of 8 × 10, inside faces 4-1/2 in apart: the wall between lies midway, the others a half of 6-1/2 in outside.
-    private static readonly string TwoRooms = "0 LWPOLYLINE 8 A-ROOM 90 4 70 1 10 0 20 0 10 144 20 0 10 144 20 120 10 0 20 120 0 LWPOLYLINE 8 A-ROOM 90 4 70 1 10 148.5 20 0 10 244.5 20 0 10 244.5 20 120 10 148.5 20 120 0 TEXT 8 A-NAME 10 60 20 60 40 6 1 BEDROOM 0 TEXT 8 A-NAME 10 200 20 60 40 6 1 BATH";
+    // A bedroom of 12 × 10 and a bath of 8 × 10, inside faces 4-1/2 in apart: the wall between lies midway, the others a half of 6-1/2 in
+    // outside.
+    private static readonly string TwoRooms =
+        "0 LWPOLYLINE 8 A-ROOM 90 4 70 1 10 0 20 0 10 144 20 0 10 144 20 120 10 0 20 120 0 LWPOLYLINE 8 A-ROOM 90 4 70 1 10 148.5 20 0 "
+        + "10 244.5 20 0 10 244.5 20 120 10 148.5 20 120 0 TEXT 8 A-NAME 10 60 20 60 40 6 1 BEDROOM 0 TEXT 8 A-NAME 10 200 20 60 40 6 1 "
+        + "BATH";
 
     [Fact]
     public void Rooms_drawn_on_inside_faces_keep_their_inside_sizes_and_share_the_wall()
@@ -170,14 +200,21 @@ public sealed class DxfTests
     public void A_layer_without_outlines_is_answered_with_those_that_have()
     {
         var drawing = DxfReader.Read(Dxf(TwoRooms));
-        Assert.Contains("Layers that have: A-ROOM (2)", Assert.Throws<DrawingException>(() => DrawnRooms.Of(drawing, "WALLS", DrawnOn.Inside)).Message, StringComparison.Ordinal);
+        Assert.Contains("Layers that have: A-ROOM (2)",
+            Assert.Throws<DrawingException>(() => DrawnRooms.Of(drawing, "WALLS", DrawnOn.Inside)).Message, StringComparison.Ordinal);
     }
 
     [Fact]
     public void Walls_at_an_angle_and_impossible_sizes_are_told()
     {
-        Assert.Contains("at an angle", Assert.Throws<DrawingException>(() => DrawnRooms.Of(DxfReader.Read(Dxf("0 LWPOLYLINE 8 A 90 4 70 1 10 0 20 0 10 144 20 40 10 144 20 120 10 0 20 120")), "A", DrawnOn.Centre)).Message, StringComparison.Ordinal);
-        Assert.Contains("scale it from a known length", Assert.Throws<DrawingException>(() => DrawnRooms.Of(DxfReader.Read(Dxf("0 LWPOLYLINE 8 A 90 4 70 1 10 0 20 0 10 4 20 0 10 4 20 3 10 0 20 3")), "A", DrawnOn.Centre)).Message, StringComparison.Ordinal);
+        Assert.Contains("at an angle",
+            Assert.Throws<DrawingException>(() =>
+                DrawnRooms.Of(DxfReader.Read(Dxf("0 LWPOLYLINE 8 A 90 4 70 1 10 0 20 0 10 144 20 40 10 144 20 120 10 0 20 120")), "A",
+                    DrawnOn.Centre)).Message, StringComparison.Ordinal);
+        Assert.Contains("scale it from a known length",
+            Assert.Throws<DrawingException>(() =>
+                DrawnRooms.Of(DxfReader.Read(Dxf("0 LWPOLYLINE 8 A 90 4 70 1 10 0 20 0 10 4 20 0 10 4 20 3 10 0 20 3")), "A",
+                    DrawnOn.Centre)).Message, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -22,7 +22,8 @@ public sealed class HouseDrawingTests
         var den = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
         {
             Openings = [new() { Id = "door", Kind = OpeningKind.Door, Wall = 3, Offset = 24.Inches(), Width = 32.Inches() }],
-            Fixtures = [new() { Kind = FixtureKind.Bench, Wall = 1, Offset = 20.Inches(), Width = 60.Inches(), Depth = 20.Inches() }, new() { Kind = FixtureKind.Table, X = 90.Inches(), Y = 60.Inches(), Width = 40.Inches(), Depth = 30.Inches() }],
+            Fixtures = [new() { Kind = FixtureKind.Bench, Wall = 1, Offset = 20.Inches(), Width = 60.Inches(), Depth = 20.Inches() },
+                new() { Kind = FixtureKind.Table, X = 90.Inches(), Y = 60.Inches(), Width = 40.Inches(), Depth = 30.Inches() }],
         };
         var job = Houses.House([den, Houses.Rectangle("bath", RoomUse.Bath, 20.Feet(), Length.Zero, 8.Feet(), 12.Feet())]);
         var level = job.Structures[0].Levels[0] with
@@ -34,17 +35,26 @@ public sealed class HouseDrawingTests
         };
         return job with
         {
-            Structures = [job.Structures[0] with { Levels = [level, level with { Id = new("upper"), Name = "Upper", Rooms = [], Obstructions = [], Reservations = [], Chases = [], Underlay = null }] }],
+            Structures = [job.Structures[0]
+                with { Levels = [level,
+                    level with { Id = new("upper"), Name = "Upper", Rooms = [], Obstructions = [], Reservations = [], Chases = [],
+                        Underlay = null }] }],
             Wants = [new() { Id = "desk", Kind = WantKind.Desk, Room = new("den"), Wall = 3, Offset = 100.Inches(), Width = 48.Inches() }],
         };
     }
 
-    private static XElement Draw(Stage stage, string level = "ground", Subject? selected = null, Job? job = null) => XDocument.Parse(PlanDrawing.Draw(Planner.Plan(job ?? Job), new(level), new()
-    {
-        Stage = stage, Standalone = false, Selected = selected, Link = s => $"/at?on={s}", Underlay = hash => $"/drawing/{hash}.svg",
-    })).Root!;
+    private static XElement Draw(Stage stage, string level = "ground", Subject? selected = null, Job? job = null) =>
+        XDocument.Parse(PlanDrawing.Draw(Planner.Plan(job ?? Job), new(level), new()
+        {
+            Stage = stage,
+            Standalone = false,
+            Selected = selected,
+            Link = s => $"/at?on={s}",
+            Underlay = hash => $"/drawing/{hash}.svg",
+        })).Root!;
 
-    private static IEnumerable<XElement> Of(XElement drawing, string css) => drawing.Descendants().Where(e => ((string?)e.Attribute("class"))?.Split(' ').Contains(css) == true);
+    private static IEnumerable<XElement> Of(XElement drawing, string css) => drawing.Descendants()
+        .Where(e => ((string?)e.Attribute("class"))?.Split(' ').Contains(css) == true);
 
     private static string A(XElement e, string name) => (string?)e.Attribute(name) ?? "";
 
@@ -66,7 +76,8 @@ public sealed class HouseDrawingTests
         var drawing = Draw(Stage.House);
         var door = drawing.Descendants().First(e => A(e, "data-drag") == "opening");
         // East to west along the south wall; 234-1/2 in clear less its width.
-        Assert.Equal(("door", "-1 0", "24", "202.5"), (A(door, "data-key"), A(door, "data-dir"), A(door, "data-offset"), A(door, "data-clear")));
+        Assert.Equal(("door", "-1 0", "24", "202.5"),
+            (A(door, "data-key"), A(door, "data-dir"), A(door, "data-offset"), A(door, "data-clear")));
         var fixtures = drawing.Descendants().Where(e => A(e, "data-drag") == "fixture").ToDictionary(e => A(e, "data-key"));
         Assert.Equal("1 0", A(fixtures["den.1"], "data-dir"));
         Assert.Equal(("", "90", "60"), (A(fixtures["den.2"], "data-dir"), A(fixtures["den.2"], "data-x"), A(fixtures["den.2"], "data-y")));
@@ -99,7 +110,8 @@ public sealed class HouseDrawingTests
     [Theory]
     [InlineData("wall:den.1", "chosen-wall")]
     [InlineData("room:den", "chosen-room")]
-    public void What_is_selected_is_lit(string subject, string css) => Assert.Single(Of(Draw(Stage.House, selected: Subject.TryParse(subject)), css));
+    public void What_is_selected_is_lit(string subject, string css) =>
+        Assert.Single(Of(Draw(Stage.House, selected: Subject.TryParse(subject)), css));
 
     [Theory]
     [InlineData("opening:door")]
@@ -116,7 +128,8 @@ public sealed class HouseDrawingTests
     }
 
     // The length of lines of a class, in inches.
-    private static double Inches(XElement drawing, string css) => Of(drawing, css).Sum(l => Math.Abs(N(l, "x2") - N(l, "x1")) + Math.Abs(N(l, "y2") - N(l, "y1")));
+    private static double Inches(XElement drawing, string css) =>
+        Of(drawing, css).Sum(l => Math.Abs(N(l, "x2") - N(l, "x1")) + Math.Abs(N(l, "y2") - N(l, "y1")));
 
     private static double N(XElement e, string name) => double.Parse(A(e, name), CultureInfo.InvariantCulture);
 
@@ -135,7 +148,8 @@ public sealed class HouseDrawingTests
     }
 
     [Fact]
-    public void What_is_lit_agrees_with_the_check_whatever_stands_where() => Gen.Select(Gen.Int[1, 4], Gen.Int[4, 130]).Array[1, 6].Sample(places =>
+    public void What_is_lit_agrees_with_the_check_whatever_stands_where() => Gen.Select(Gen.Int[1, 4], Gen.Int[4, 130]).Array[1, 6]
+        .Sample(places =>
     {
         var job = Job.With([.. places.Select((p, i) => Houses.On($"r{i}", "den", p.Item1, p.Item2))]);
         var space = Planner.Plan(job).Survey.Coverage.First(s => s.Room.Value == "den");
@@ -160,7 +174,8 @@ public sealed class HouseDrawingTests
     public void In_a_file_each_kind_of_thing_is_on_a_layer_of_its_name()
     {
         var drawing = XDocument.Parse(PlanDrawing.Draw(Planner.Plan(Job.With(Houses.On("r", "den", 1, 60))), new("ground"), new())).Root!;
-        Assert.Equal(["rooms", "walls", "fixtures", "home-runs", "cables", "panels", "boxes", "names"], drawing.Elements().Where(e => e.Name.LocalName == "g" && A(e, "id").Length > 0).Select(e => A(e, "id")));
+        Assert.Equal(["rooms", "walls", "fixtures", "home-runs", "cables", "panels", "boxes", "names"],
+            drawing.Elements().Where(e => e.Name.LocalName == "g" && A(e, "id").Length > 0).Select(e => A(e, "id")));
         Assert.Single(drawing.Elements().First(e => A(e, "id") == "home-runs").Elements());
         Assert.Empty(Of(drawing, "side"));
     }

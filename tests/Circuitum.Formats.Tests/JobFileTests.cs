@@ -24,7 +24,9 @@ public sealed class JobFileTests
         JobFiles.Read(Text(name));
         var schema = JsonSchema.FromText(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "job.schema.json")));
         var result = schema.Evaluate(JsonNode.Parse(Text(name)), new() { OutputFormat = OutputFormat.List });
-        Assert.True(result.IsValid, string.Join('\n', result.Details.Where(d => d.HasErrors).Select(d => $"{d.InstanceLocation}: {string.Join(", ", d.Errors!.Values)}")));
+        Assert.True(result.IsValid,
+            string.Join('\n', result.Details.Where(d => d.HasErrors)
+                .Select(d => $"{d.InstanceLocation}: {string.Join(", ", d.Errors!.Values)}")));
     }
 
     [Fact]
@@ -51,7 +53,8 @@ public sealed class JobFileTests
         Assert.InRange(plan.Job.Boxes.Length, 100, 140);
         Assert.Equal(3, plan.Tags.Select(t => t.Severity).Distinct().Count());
         Assert.True(plan.Tags.Count(t => t.Severity == Core.Reasons.Severity.Red) >= 3);
-        Appliance[] owed = [Appliance.HeatPump, Appliance.Range, Appliance.Dryer, Appliance.WaterHeater, Appliance.VehicleCharger, Appliance.SaunaHeater, Appliance.SpaceHeater, Appliance.Pump];
+        Appliance[] owed = [Appliance.HeatPump, Appliance.Range, Appliance.Dryer, Appliance.WaterHeater, Appliance.VehicleCharger,
+            Appliance.SaunaHeater, Appliance.SpaceHeater, Appliance.Pump];
         Assert.Empty(owed.Except(plan.Job.Boxes.SelectMany(b => b.Devices).Select(d => d.Plate?.Appliance).OfType<Appliance>()));
     }
 
@@ -74,9 +77,14 @@ public sealed class JobFileTests
     }
 
     // Records with arrays compare by reference; their text does not.
-    private static string JobText(Job job) => string.Join('\n', job.Boxes.Select(b => $"{b with { Devices = [] }} {string.Join(';', b.Devices.Select(d => $"{d with { Controls = [] }} {string.Join(',', d.Controls)}"))}"))
-        + string.Join('\n', job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Select(r => $"{r.Id} {r.Use} {string.Join(',', r.Corners)} {string.Join(',', r.Openings)} {string.Join(',', r.Fixtures)}"))
-        + $"{job.Name} {job.Edition} {job.Permitted} {job.Schools} {job.HouseRules} {string.Join(',', job.Panels)} {string.Join(',', job.Holds)} {string.Join(',', job.Pins.Boxes)} {string.Join(',', job.Pins.Cables)}";
+    private static string JobText(Job job) =>
+        string.Join('\n', job.Boxes.Select(b =>
+            $"{b with { Devices = [] }} "
+            + $"{string.Join(';', b.Devices.Select(d => $"{d with { Controls = [] }} {string.Join(',', d.Controls)}"))}"))
+        + string.Join('\n', job.Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms)
+            .Select(r => $"{r.Id} {r.Use} {string.Join(',', r.Corners)} {string.Join(',', r.Openings)} {string.Join(',', r.Fixtures)}"))
+        + $"{job.Name} {job.Edition} {job.Permitted} {job.Schools} {job.HouseRules} {string.Join(',', job.Panels)} "
+            + $"{string.Join(',', job.Holds)} {string.Join(',', job.Pins.Boxes)} {string.Join(',', job.Pins.Cables)}";
 
     public static TheoryData<string, string> Broken => new()
     {
@@ -90,12 +98,15 @@ public sealed class JobFileTests
         { "Line 1", "not json at all" },
         { "Line 1", "{\"format\":\"circuitum-job\",\"version\":1,\"job\":" + new string('[', 40) + new string(']', 40) + "}" },
         { "required and missing: 'job'", """{"format":"circuitum-job","version":1}""" },
-        { "“colour” is no member", OneRoom.Replace("\"edition\": 2020", "\"edition\": 2020, \"colour\": \"red\"", StringComparison.Ordinal) },
+        { "“colour” is no member",
+            OneRoom.Replace("\"edition\": 2020", "\"edition\": 2020, \"colour\": \"red\"", StringComparison.Ordinal) },
         { "no year this version knows", OneRoom.Replace("2020", "2019", StringComparison.Ordinal) },
         { "not one the format knows here", OneRoom.Replace("\"duplex\"", "\"teapot\"", StringComparison.Ordinal) },
         { "“twelve” is no length", OneRoom.Replace("\"offset\": \"5-0\"", "\"offset\": \"twelve\"", StringComparison.Ordinal) },
-        { "wall 7 is not there", OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 7, \"offset\": \"6-0\"", StringComparison.Ordinal) },
-        { "not on wall 2", OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 2, \"offset\": \"-6\"", StringComparison.Ordinal) },
+        { "wall 7 is not there",
+            OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 7, \"offset\": \"6-0\"", StringComparison.Ordinal) },
+        { "not on wall 2", OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 2, \"offset\": \"-6\"",
+            StringComparison.Ordinal) },
         { "used twice", OneRoom.Replace("\"id\": \"r2\"", "\"id\": \"r1\"", StringComparison.Ordinal) },
         { "which is no box of this job", OneRoom.Replace("[\"lamp\"]", "[\"lantern\"]", StringComparison.Ordinal) },
         { "no character", OneRoom.Replace("\"circuitum-job\"", "\"\\ud800\"", StringComparison.Ordinal) },
@@ -117,7 +128,8 @@ public sealed class JobFileTests
     public void A_file_cut_off_anywhere_is_refused()
     {
         var whole = OneRoom.TrimEnd();
-        Assert.All(Enumerable.Range(0, whole.Length / 7).Select(i => i * 7), at => Assert.Throws<JobFileException>(() => JobFiles.Read(whole[..at])));
+        Assert.All(Enumerable.Range(0, whole.Length / 7).Select(i => i * 7),
+            at => Assert.Throws<JobFileException>(() => JobFiles.Read(whole[..at])));
     }
 
     [Fact] // a byte changed anywhere is either harmless or refused, never a crash
@@ -152,16 +164,19 @@ public sealed class JobFileTests
         }
         else
         {
-            Assert.Contains("larger than 5 MB", Assert.Throws<JobFileException>(() => JobFiles.Read(file)).Message, StringComparison.Ordinal);
+            Assert.Contains("larger than 5 MB", Assert.Throws<JobFileException>(() => JobFiles.Read(file)).Message,
+                StringComparison.Ordinal);
         }
     }
 
     [Fact]
     public void What_is_not_UTF_8_is_said_to_be_none() =>
-        Assert.Contains("not UTF-8", Assert.Throws<JobFileException>(() => JobFiles.Read(new MemoryStream([0x7B, 0xE6, 0x7D]))).Message, StringComparison.Ordinal);
+        Assert.Contains("not UTF-8", Assert.Throws<JobFileException>(() => JobFiles.Read(new MemoryStream([0x7B, 0xE6, 0x7D]))).Message,
+            StringComparison.Ordinal);
 
     [Fact]
-    public void A_byte_order_mark_is_no_reason_to_refuse_a_file() => Assert.Equal("One room", JobFiles.Read(new MemoryStream([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(OneRoom)])).Name);
+    public void A_byte_order_mark_is_no_reason_to_refuse_a_file() =>
+        Assert.Equal("One room", JobFiles.Read(new MemoryStream([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(OneRoom)])).Name);
 
     [Fact]
     public void What_a_person_draws_and_wants_comes_back_from_the_file()
@@ -182,24 +197,32 @@ public sealed class JobFileTests
                         level with
                         {
                             AmbientBelow = new(20),
-                            Rooms = [level.Rooms[0] with { Builds = [new() { Wall = 1, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(), ChaseHeights = [16.Inches(), 48.Inches()] }] }, level.Rooms[1]],
-                            Obstructions = [new("Drains", ObstructionKind.PlumbingWall, new(Length.Zero, Length.Zero), 8.Feet(), 6.Inches())],
-                            Reservations = [new() { Id = "bays-1", For = "the stack", Room = new("bath"), Wall = 1, Offset = 20.Inches(), Width = 16.Inches() }],
-                            Chases = [new() { Id = "chase-1", For = "later", Room = new("den"), Wall = 3, Offset = 60.Inches(), Cord = false }],
+                            Rooms = [level.Rooms[0]
+                                with { Builds = [new() { Wall = 1, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(),
+                                    ChaseHeights = [16.Inches(), 48.Inches()] }] }, level.Rooms[1]],
+                            Obstructions = [new("Drains", ObstructionKind.PlumbingWall, new(Length.Zero, Length.Zero), 8.Feet(),
+                                6.Inches())],
+                            Reservations = [new() { Id = "bays-1", For = "the stack", Room = new("bath"), Wall = 1, Offset = 20.Inches(),
+                                Width = 16.Inches() }],
+                            Chases = [new() { Id = "chase-1", For = "later", Room = new("den"), Wall = 3, Offset = 60.Inches(),
+                                Cord = false }],
                             Underlay = new(new('0', 64), "plan.dxf", new(Length.Zero, 3.Feet()), 40.Feet(), 30.Feet()),
                         },
                     ],
                 },
             ],
             Panels = [house.Panels[0] with { Existing = true }],
-            Wants = [new() { Id = "want-1", Kind = WantKind.Treadmill, Name = "Old treadmill", Room = new("den"), Wall = 2, Offset = 20.Inches(), Width = 40.Inches(), Individual = true }],
+            Wants = [new() { Id = "want-1", Kind = WantKind.Treadmill, Name = "Old treadmill", Room = new("den"), Wall = 2,
+                Offset = 20.Inches(), Width = 40.Inches(), Individual = true }],
             Holds = [new("hold-1", "room:den", "size of the desk", "the owner", "board") { Field = HoldField.Size }],
             Boxes = [Houses.On("r", "den", 1, 60) with { Devices = [new() { Kind = DeviceKind.HalfSwitched, Rating = 20.Amps() }] }],
         };
         Assert.Null(JobProblems.First(job));
         var text = JobFiles.Write(job);
         Assert.Equal(text, JobFiles.Write(JobFiles.Read(text)));
-        foreach (var member in new[] { "light-first", "fuelBurning", "basement", "insulated-panel", "chaseHeights", "plumbing-wall", "reservations", "chases", "underlay", "existing", "treadmill", "\"field\": \"size\"", "half-switched", "\"rating\": 20", "receptacleReach" })
+        foreach (var member in new[] { "light-first", "fuelBurning", "basement", "insulated-panel", "chaseHeights", "plumbing-wall",
+            "reservations", "chases", "underlay", "existing", "treadmill", "\"field\": \"size\"", "half-switched", "\"rating\": 20",
+            "receptacleReach" })
         {
             Assert.Contains(member, text, StringComparison.Ordinal);
         }

@@ -17,7 +17,8 @@ namespace Circuitum.Formats.Tests;
 /// <summary>Labels for the printer, and the picture of a box.</summary>
 public sealed class LabelTests
 {
-    private static readonly Plan Demo = Planner.Plan(JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))));
+    private static readonly Plan Demo =
+        Planner.Plan(JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))));
 
     private static int Pages(byte[] pdf) => Regex.Count(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b");
 
@@ -37,7 +38,8 @@ public sealed class LabelTests
         Assert.Equal(Demo.Takeoff.Pulls.Length * 2, Labels.Of(Demo, LabelKind.Cables).Length);
         Assert.Equal(Demo.Survey.Boxes.Length, Labels.Of(Demo, LabelKind.Boxes).Length);
         // Spaces read as the schedule does.
-        Assert.Equal(Demo.Panels.SelectMany(p => p.Circuits).Select(c => c.Description), Labels.Of(Demo, LabelKind.Spaces).Select(l => l.Lines[0]));
+        Assert.Equal(Demo.Panels.SelectMany(p => p.Circuits).Select(c => c.Description), Labels.Of(Demo, LabelKind.Spaces)
+            .Select(l => l.Lines[0]));
     }
 
     [Fact]
@@ -73,11 +75,14 @@ public sealed class LabelTests
         foreach (var box in plan.Survey.Boxes)
         {
             var wiring = plan.WiringOf(box.Box.Id)!;
-            var svg = XDocument.Parse(BoxWiringDrawing.Draw(wiring, box, wiring.Cables.ToDictionary(c => c.Letter, c => ("14-2", "14", c.In ? c.Run.From.Name : c.Run.To.Name)), standalone: true));
+            var svg = XDocument.Parse(BoxWiringDrawing.Draw(wiring, box,
+                wiring.Cables.ToDictionary(c => c.Letter, c => ("14-2", "14", c.In ? c.Run.From.Name : c.Run.To.Name)), standalone: true));
             XNamespace ns = "http://www.w3.org/2000/svg";
-            var letters = svg.Descendants(ns + "text").Where(t => (string?)t.Attribute("class") == "letters").Select(t => t.Value.TrimEnd('*')).ToList();
+            var letters = svg.Descendants(ns + "text").Where(t => (string?)t.Attribute("class") == "letters")
+                .Select(t => t.Value.TrimEnd('*')).ToList();
             Assert.Equal(wiring.Cables.SelectMany(c => Conductor.In(c.Run)).Select(c => c.Letters), letters);
-            Assert.Equal(wiring.Cables.Length, svg.Descendants(ns + "rect").Count(r => ((string?)r.Attribute("class"))!.StartsWith("jacket", StringComparison.Ordinal)));
+            Assert.Equal(wiring.Cables.Length,
+                svg.Descendants(ns + "rect").Count(r => ((string?)r.Attribute("class"))!.StartsWith("jacket", StringComparison.Ordinal)));
         }
     }, iter: 30);
 
@@ -89,7 +94,8 @@ public sealed class LabelTests
         Assert.Equal(Hardware.Of(Demo).Length + 1, csv.TrimEnd('\n').Split('\n').Length);
         // Conservation: what is cut by cable is what the pull list cuts.
         Assert.Equal(Demo.Takeoff.Pulls.Sum(p => p.Length.WholeFeetUp), Demo.Takeoff.Cables.Sum(c => c.Length.WholeFeetUp));
-        var cut = Hardware.Of(Demo).Where(m => m.For.Contains(" ft cut", StringComparison.Ordinal)).Sum(m => int.Parse(Regex.Match(m.For, @"(\d+) ft cut").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture));
+        var cut = Hardware.Of(Demo).Where(m => m.For.Contains(" ft cut", StringComparison.Ordinal))
+            .Sum(m => int.Parse(Regex.Match(m.For, @"(\d+) ft cut").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture));
         Assert.Equal(Demo.Takeoff.Pulls.Where(p => p.Kind != RunKind.Feeder).Sum(p => p.Length.WholeFeetUp), cut);
     }
 

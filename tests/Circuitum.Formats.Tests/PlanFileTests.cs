@@ -19,7 +19,8 @@ namespace Circuitum.Formats.Tests;
 
 public sealed class PlanFileTests
 {
-    private static readonly Plan Demo = Planner.Plan(JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))));
+    private static readonly Plan Demo =
+        Planner.Plan(JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))));
 
     private static List<string[]> Rows(string csv)
     {
@@ -52,13 +53,15 @@ public sealed class PlanFileTests
     public void Every_breaker_is_a_line_of_the_schedule_with_its_figures()
     {
         var rows = Rows(CsvFiles.Schedule(Demo));
-        Assert.Equal("panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg", string.Join(',', rows[0]));
+        Assert.Equal("panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg",
+            string.Join(',', rows[0]));
         Assert.Equal(Demo.Circuits.Length, rows.Count - 1);
         var dryer = Assert.Single(rows, r => r[3] == "l-dryer");
         Assert.Equal(["2", "l-dryer", "Dryer, laundry", "30", "GF", "10-3", "10"], dryer[2..9]);
         Assert.Equal(["5600", "AB"], dryer[10..]);
         // The circuit's own record says the same space and footage.
-        Assert.Equal((Demo.Landed(new("l-dryer"))!.SpaceText, Demo.Landed(new("l-dryer"))!.HomeRun!.Length.Value.WholeFeetUp.ToString(CultureInfo.InvariantCulture)), (dryer[1], dryer[9]));
+        Assert.Equal((Demo.Landed(new("l-dryer"))!.SpaceText,
+            Demo.Landed(new("l-dryer"))!.HomeRun!.Length.Value.WholeFeetUp.ToString(CultureInfo.InvariantCulture)), (dryer[1], dryer[9]));
     }
 
     [Fact]
@@ -78,10 +81,12 @@ public sealed class PlanFileTests
     [Fact]
     public void Material_adds_up_to_the_pull_list()
     {
-        var pulled = Rows(CsvFiles.PullList(Demo)).Skip(1).GroupBy(r => r[3]).ToDictionary(g => g.Key, g => g.Sum(r => int.Parse(r[6], CultureInfo.InvariantCulture)));
+        var pulled = Rows(CsvFiles.PullList(Demo)).Skip(1).GroupBy(r => r[3])
+            .ToDictionary(g => g.Key, g => g.Sum(r => int.Parse(r[6], CultureInfo.InvariantCulture)));
         var exact = Planner.Plan(Demo.Job with { HouseRules = Demo.Job.HouseRules with { Waste = new(0) } });
         var material = Rows(CsvFiles.Material(exact)).Skip(1).ToLookup(r => r[0], r => int.Parse(r[2], CultureInfo.InvariantCulture));
-        // Cable goes by its name; the feeder's loose conductors are bought by the foot of each: two hots and a neutral of its length, and a ground.
+        // Cable goes by its name; the feeder's loose conductors are bought by the foot of each: two hots and a neutral of its length, and a
+        // ground.
         Assert.All(pulled.Where(p => !p.Key.Contains('×', StringComparison.Ordinal)), p => Assert.Equal(p.Value, material[p.Key].Single()));
         var feeder = pulled.Single(p => p.Key.Contains('×', StringComparison.Ordinal)).Value;
         Assert.Equal((feeder * 3, feeder), (material["6 THWN-2"].Single(), material["10 THWN-2, green"].Single()));
@@ -103,14 +108,16 @@ public sealed class PlanFileTests
     public void Every_decided_figure_of_the_plan_file_has_its_reasons()
     {
         using var plan = JsonDocument.Parse(PlanFiles.Write(Demo));
-        var circuits = plan.RootElement.GetProperty("panels").EnumerateArray().SelectMany(p => p.GetProperty("circuits").EnumerateArray()).ToList();
+        var circuits = plan.RootElement.GetProperty("panels").EnumerateArray().SelectMany(p => p.GetProperty("circuits").EnumerateArray())
+            .ToList();
         Assert.Equal(Demo.Circuits.Length, circuits.Count);
         Assert.All(circuits, c => Assert.All(c.GetProperty("because").EnumerateObject(), why =>
         {
             Assert.NotEqual(0, why.Value.GetArrayLength());
             Assert.All(why.Value.EnumerateArray(), step => Assert.NotEqual("", step.GetProperty("text").GetString()));
         }));
-        Assert.All(circuits.SelectMany(c => c.GetProperty("runs").EnumerateArray()), r => Assert.NotEqual(0, r.GetProperty("because").GetArrayLength()));
+        Assert.All(circuits.SelectMany(c => c.GetProperty("runs").EnumerateArray()),
+            r => Assert.NotEqual(0, r.GetProperty("because").GetArrayLength()));
         Assert.Equal(Demo.Tags.Length, plan.RootElement.GetProperty("tags").GetArrayLength());
     }
 
@@ -127,7 +134,8 @@ public sealed class PlanFileTests
         var svg = XDocument.Parse(PlanDrawing.Draw(Demo, new(level), new() { Stage = Stage.Runs }));
         var framed = Demo.House.Structures.SelectMany(s => s.Levels).Single(l => l.Level.Id.Value == level);
         var boxes = Demo.Survey.Boxes.Count(b => b.Place.Structure == framed.Structure && b.Place.Level == framed.Index);
-        Assert.Equal(boxes, svg.Descendants().Count(e => ((string?)e.Attribute("class"))?.StartsWith("on-plan box", StringComparison.Ordinal) == true));
+        Assert.Equal(boxes, svg.Descendants()
+            .Count(e => ((string?)e.Attribute("class"))?.StartsWith("on-plan box", StringComparison.Ordinal) == true));
         var words = svg.Descendants().Where(e => e.Name.LocalName == "text").Select(e => e.Value).ToHashSet();
         Assert.Empty(framed.Rooms.Where(r => r.ClearWidth.Feet > 5 && r.ClearDepth.Feet > 5).Select(r => r.Room.Name).Except(words));
     }
@@ -144,7 +152,8 @@ public sealed class PlanFileTests
             {
                 for (var j = 0; j < i; j++)
                 {
-                    var apart = Math.Abs(texts[i].X - texts[j].X) >= texts[i].Half + texts[j].Half || Math.Abs(texts[i].Y - texts[j].Y) >= 7;
+                    var apart = Math.Abs(texts[i].X - texts[j].X) >= texts[i].Half + texts[j].Half
+                        || Math.Abs(texts[i].Y - texts[j].Y) >= 7;
                     Assert.True(apart, $"{level}: “{texts[i].Value}” and “{texts[j].Value}” at {texts[i].X}, {texts[i].Y}");
                 }
             }
@@ -154,7 +163,9 @@ public sealed class PlanFileTests
     [Fact]
     public void A_name_with_markup_is_drawn_as_text()
     {
-        var room = Houses.Rectangle("den", RoomUse.Den, Core.Units.Length.Zero, Core.Units.Length.Zero, Core.Units.Length.FromFeet(20), Core.Units.Length.FromFeet(12)) with { Name = "<script>alert(1)</script>" };
+        var room = Houses.Rectangle("den", RoomUse.Den, Core.Units.Length.Zero, Core.Units.Length.Zero, Core.Units.Length.FromFeet(20),
+            Core.Units.Length.FromFeet(12)) with
+        { Name = "<script>alert(1)</script>" };
         var svg = PlanDrawing.Draw(Planner.Plan(Houses.House([room])), new("ground"), new());
         Assert.DoesNotContain("<script", svg, StringComparison.Ordinal);
         Assert.Contains(XDocument.Parse(svg).Descendants(), e => e.Value == room.Name);
@@ -175,7 +186,9 @@ public sealed class PlanFileTests
     public void A_plan_is_handed_out_as_these_files()
     {
         var files = PlanFolder.Of(Demo).ToList();
-        Assert.Equal(["schedule.csv", "schedule.pdf", "schedule.xlsx", "home-runs.csv", "home-runs.pdf", "pull-list.csv", "material.csv", "cable-labels.pdf", "box-labels.pdf", "space-labels.pdf", "cable-labels.txt", "box-labels.txt", "space-labels.txt", "tags.csv", "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
+        Assert.Equal(["schedule.csv", "schedule.pdf", "schedule.xlsx", "home-runs.csv", "home-runs.pdf", "pull-list.csv", "material.csv",
+            "cable-labels.pdf", "box-labels.pdf", "space-labels.pdf", "cable-labels.txt", "box-labels.txt", "space-labels.txt", "tags.csv",
+            "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
         Assert.All(files, f => Assert.NotEmpty(f.Write()));
     }
 

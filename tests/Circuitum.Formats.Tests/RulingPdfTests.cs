@@ -13,7 +13,8 @@ namespace Circuitum.Formats.Tests;
 /// <summary>Prints and drawings of circuits.</summary>
 public sealed class RulingPdfTests
 {
-    private static readonly Plan Demo = Planner.Plan(JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))));
+    private static readonly Plan Demo =
+        Planner.Plan(JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))));
 
     private static int Pages(byte[] pdf) => Regex.Count(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b");
 
@@ -22,7 +23,8 @@ public sealed class RulingPdfTests
     {
         foreach (var landed in Demo.Panels.SelectMany(p => p.Circuits))
         {
-            Assert.All(CircuitRulings.Topics(landed), topic => Assert.Equal(1, Pages(RulingPdf.Write(Demo, CircuitRulings.On(Demo, landed, topic)))));
+            Assert.All(CircuitRulings.Topics(landed),
+                topic => Assert.Equal(1, Pages(RulingPdf.Write(Demo, CircuitRulings.On(Demo, landed, topic)))));
         }
 
         Assert.All(Demo.Tags, tag => Assert.Equal(1, Pages(RulingPdf.Write(Demo, TagRulings.On(Demo, tag)))));
@@ -33,12 +35,14 @@ public sealed class RulingPdfTests
     {
         var landed = Demo.Landed(new("kitchen-appliances-1"))!;
         var ruling = CircuitRulings.On(Demo, landed, RulingTopic.Protection);
-        var pdf = RulingPdf.Write(Demo, ruling with { Lines = [.. Enumerable.Range(0, 200).Select(i => new RulingLine($"Outlet {i}", "AFCI", "210.12(A)"))] });
+        var pdf = RulingPdf.Write(Demo,
+            ruling with { Lines = [.. Enumerable.Range(0, 200).Select(i => new RulingLine($"Outlet {i}", "AFCI", "210.12(A)"))] });
         Assert.Equal(1, Pages(pdf));
     }
 
     [Fact]
-    public void A_division_laid_beside_itself_moves_nothing() => RandomHouses.Jobs.Sample(job => Assert.Empty(DivisionDrawing.Moved(Planner.Plan(job), Planner.Plan(job))), iter: 20);
+    public void A_division_laid_beside_itself_moves_nothing() =>
+        RandomHouses.Jobs.Sample(job => Assert.Empty(DivisionDrawing.Moved(Planner.Plan(job), Planner.Plan(job))), iter: 20);
 
     [Fact]
     public void Boxes_on_another_circuit_are_filled_and_every_chain_has_its_number()

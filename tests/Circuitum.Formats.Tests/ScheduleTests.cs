@@ -20,7 +20,8 @@ namespace Circuitum.Formats.Tests;
 /// <summary>The schedule on paper, as a workbook and read back; and one that somebody typed, held against the plan.</summary>
 public sealed class ScheduleTests
 {
-    private static readonly Job Fernhollow = JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json")));
+    private static readonly Job Fernhollow =
+        JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json")));
     private static readonly Plan Demo = Planner.Plan(Fernhollow);
 
     // The page's text in the order it was drawn, without spaces and line ends.
@@ -30,7 +31,11 @@ public sealed class ScheduleTests
         try
         {
             File.WriteAllBytes(file, pdf);
-            using var run = Process.Start(new ProcessStartInfo("pdftotext", ["-raw", file, "-"]) { RedirectStandardOutput = true, StandardOutputEncoding = Encoding.UTF8 })!;
+            using var run = Process.Start(new ProcessStartInfo("pdftotext", ["-raw", file, "-"])
+            {
+                RedirectStandardOutput = true,
+                StandardOutputEncoding = Encoding.UTF8
+            })!;
             var text = run.StandardOutput.ReadToEnd();
             run.WaitForExit();
             Assert.Equal(0, run.ExitCode);
@@ -49,18 +54,33 @@ public sealed class ScheduleTests
     {
         var room = Houses.Row(("workshop", RoomUse.Utility, 200));
         return Planner.Plan((room with { Panels = [Houses.Panel("workshop", spaces)] }).With([.. Enumerable.Range(1, spaces - 2).Select(i =>
-            Houses.Appliance($"m{i}", "workshop", 1, 20 + (i * 24), Houses.Plate(Appliance.Other, 120, 600 + i) with { Individual = true, Name = $"Dust collector and bench grinder no. {i}" }))]));
+            Houses.Appliance($"m{i}", "workshop", 1, 20 + (i * 24),
+                Houses.Plate(Appliance.Other, 120, 600 + i)
+                with { Individual = true, Name = $"Dust collector and bench grinder no. {i}" }))]));
     }
 
     public static TheoryData<Paper, string> Sheets => new()
     {
-        { Paper.Letter, "demo" }, { Paper.A4, "demo" }, { Paper.Door, "demo" }, { Paper.Letter, "42" }, { Paper.A4, "42" }, { Paper.Letter, "84" }, { Paper.A4, "84" }, { Paper.Door, "42" }, { Paper.A4, "three" },
+        { Paper.Letter, "demo" }, { Paper.A4, "demo" }, { Paper.Door, "demo" }, { Paper.Letter, "42" }, { Paper.A4, "42" },
+            { Paper.Letter, "84" }, { Paper.A4, "84" }, { Paper.Door, "42" }, { Paper.A4, "three" },
     };
 
     private static Plan PlanOf(string what) => what switch
     {
         "demo" => Demo,
-        "three" => Planner.Plan(Fernhollow with { Panels = Fernhollow.Panels.Add(Fernhollow.Panels[0] with { Id = new("B"), Wall = 4, FedFrom = new("A"), Spaces = 12, Rating = 100.Amps(), Listing = new() }) }),
+        "three" => Planner.Plan(Fernhollow
+            with
+        {
+            Panels = Fernhollow.Panels.Add(Fernhollow.Panels[0] with
+            {
+                Id = new("B"),
+                Wall = 4,
+                FedFrom = new("A"),
+                Spaces = 12,
+                Rating = 100.Amps(),
+                Listing = new()
+            })
+        }),
         _ => Long(int.Parse(what, System.Globalization.CultureInfo.InvariantCulture)),
     };
 
@@ -76,7 +96,8 @@ public sealed class ScheduleTests
         {
             var amps = landed.Breaker.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
             Assert.Contains(Tight($"{landed.Space}{amps}{landed.Description}"), text, StringComparison.Ordinal);
-            Assert.Contains(rows, r => r.Contains(landed.Description.Replace("\"", "\"\"", StringComparison.Ordinal), StringComparison.Ordinal));
+            Assert.Contains(rows,
+                r => r.Contains(landed.Description.Replace("\"", "\"\"", StringComparison.Ordinal), StringComparison.Ordinal));
         }
 
         Assert.All(plan.Panels, p => Assert.Contains(Tight($"Panel {p.Panel.Id} · {p.Where}"), text, StringComparison.Ordinal));
@@ -94,13 +115,22 @@ public sealed class ScheduleTests
     // A panel with a tandem breaker in the plan, one that stood there, a feeder on its lugs, and one circuit too many.
     private static Plan Crowded()
     {
-        var job = Houses.Row(("shop", RoomUse.Utility, 60), ("den", RoomUse.Den, 12)).With([.. Enumerable.Range(1, 6).Select(i => Houses.Appliance($"m{i}", "shop", 1, 20 + (i * 30), Houses.Plate(Appliance.Other, 120, 900 + i) with { Individual = true, Name = $"Machine {i}" }))]);
+        var job = Houses.Row(("shop", RoomUse.Utility, 60), ("den", RoomUse.Den, 12))
+            .With([.. Enumerable.Range(1, 6)
+                .Select(i => Houses.Appliance($"m{i}", "shop", 1, 20 + (i * 30),
+                    Houses.Plate(Appliance.Other, 120, 900 + i) with { Individual = true, Name = $"Machine {i}" }))]);
         var panel = Houses.Panel("shop", 4) with
         {
             Listing = new() { FeedThrough = true, TandemSpaces = [1, 4] },
-            Taken = [new(new(1, SpaceHalf.Upper), 1, 15.Amps(), "Old hall", new(300)), new(new(1, SpaceHalf.Lower), 1, 15.Amps(), "Old porch", new(100))],
+            Taken = [new(new(1, SpaceHalf.Upper), 1, 15.Amps(), "Old hall", new(300)),
+                new(new(1, SpaceHalf.Lower), 1, 15.Amps(), "Old porch", new(100))],
         };
-        return Planner.Plan(job with { Panels = [panel, Houses.Panel("den", 8) with { Id = new("B"), Wall = 2, FedFrom = new("A"), ByLugs = true }], Pins = new() { Panels = [.. Enumerable.Range(1, 6).Select(i => new PanelPin(new($"m{i}"), new("A")))] } });
+        return Planner.Plan(job
+            with
+        {
+            Panels = [panel, Houses.Panel("den", 8) with { Id = new("B"), Wall = 2, FedFrom = new("A"), ByLugs = true }],
+            Pins = new() { Panels = [.. Enumerable.Range(1, 6).Select(i => new PanelPin(new($"m{i}"), new("A")))] }
+        });
     }
 
     [Fact] // four machines in three spaces, two of them in 4a and 4b; two find none; the feeder is on the lugs
@@ -108,7 +138,8 @@ public sealed class ScheduleTests
     {
         var plan = Crowded();
         var csv = CsvFiles.Schedule(plan);
-        var spaces = csv.TrimEnd('\n').Split('\n').Skip(1).Where(l => l.StartsWith("A,", StringComparison.Ordinal)).Select(l => l.Split(',')[1]).ToList();
+        var spaces = csv.TrimEnd('\n').Split('\n').Skip(1).Where(l => l.StartsWith("A,", StringComparison.Ordinal))
+            .Select(l => l.Split(',')[1]).ToList();
         Assert.Equal(["1a", "1b", "2", "3", "4a", "4b", "lugs", "none", "none"], spaces.Order(StringComparer.Ordinal));
         Assert.Contains("A,1a,1,,Old hall,15,", csv, StringComparison.Ordinal);
         // Out and in again, nothing differs.
@@ -123,7 +154,8 @@ public sealed class ScheduleTests
         Assert.Contains(Tight("On the feed-through lugs: Panel B, den."), text, StringComparison.Ordinal);
         Assert.Contains(Tight("fed from panel A, feed-through lugs"), text, StringComparison.Ordinal);
         using var stream = new MemoryStream(ScheduleXlsx.Write(plan));
-        Assert.Equal(spaces, stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string, object>>().Select(r => r["space"].ToString()!));
+        Assert.Equal(spaces, stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string,
+            object>>().Select(r => r["space"].ToString()!));
     }
 
     [Fact] // in and out of a job file: 14a is a text, 14 a number
@@ -137,7 +169,9 @@ public sealed class ScheduleTests
         Assert.Equal(job.Written.AsEnumerable(), back.Written);
         Assert.Equal(job.Panels[0].Taken.AsEnumerable(), back.Panels[0].Taken);
         Assert.Equal(file, JobFiles.Write(back));
-        Assert.Contains("A space is written 14", Assert.Throws<JobFileException>(() => JobFiles.Read(file.Replace("\"4b\"", "\"4c\"", StringComparison.Ordinal))).Message, StringComparison.Ordinal);
+        Assert.Contains("A space is written 14",
+            Assert.Throws<JobFileException>(() => JobFiles.Read(file.Replace("\"4b\"", "\"4c\"", StringComparison.Ordinal))).Message,
+            StringComparison.Ordinal);
     }
 
     [Fact] // 82 lines of about 60 letters: more than one code holds; every line is in one of them, whole
@@ -147,8 +181,10 @@ public sealed class ScheduleTests
         var texts = SchedulePdf.Texts(plan, plan.Panels[0]);
         Assert.InRange(texts.Length, 2, 4);
         Assert.All(texts, t => Assert.InRange(Encoding.UTF8.GetByteCount(t), 1, 1400));
-        Assert.Equal(plan.Panels[0].Circuits.Select(c => $"{c.Space} 20A {c.Description}").Order(StringComparer.Ordinal), texts.SelectMany(t => t.Split('\n').Skip(1)).Order(StringComparer.Ordinal));
-        Assert.All(texts.Select((t, i) => (t, i)), x => Assert.StartsWith($"Test house, panel A, {x.i + 1} of {texts.Length}\n", x.t, StringComparison.Ordinal));
+        Assert.Equal(plan.Panels[0].Circuits.Select(c => $"{c.Space} 20A {c.Description}").Order(StringComparer.Ordinal),
+            texts.SelectMany(t => t.Split('\n').Skip(1)).Order(StringComparer.Ordinal));
+        Assert.All(texts.Select((t, i) => (t, i)),
+            x => Assert.StartsWith($"Test house, panel A, {x.i + 1} of {texts.Length}\n", x.t, StringComparison.Ordinal));
         Assert.Contains(Tight("The codes hold this schedule."), Tight(TextOf(SchedulePdf.Write(plan))), StringComparison.Ordinal);
     }
 
@@ -160,11 +196,13 @@ public sealed class ScheduleTests
     {
         var plan = Crowded();
         var schedule = plan.Panels.First(p => p.Panel.Id.Value == panel);
-        var drawing = System.Xml.Linq.XDocument.Parse(BarsDrawing.Draw(schedule, plan.Job with { Service = new() { BondedAtDisconnect = ahead } }, plan.Book)).Root!;
+        var drawing = System.Xml.Linq.XDocument.Parse(BarsDrawing.Draw(schedule,
+            plan.Job with { Service = new() { BondedAtDisconnect = ahead } }, plan.Book)).Root!;
         Assert.Equal($"Bars of panel {panel}: neutral and ground {bonded}, {wires}", drawing.Attribute("aria-label")!.Value);
         // A circle for each terminal taken, and the screw where they are bonded.
         var terminals = Core.Panels.Terminals.Of(schedule, plan.Job.Schools, Books.Us2020);
-        Assert.Equal(terminals.Neutrals + terminals.GroundScrews + (bonded == "apart" ? 0 : 1), drawing.Elements().Count(e => e.Name.LocalName == "circle"));
+        Assert.Equal(terminals.Neutrals + terminals.GroundScrews + (bonded == "apart" ? 0 : 1),
+            drawing.Elements().Count(e => e.Name.LocalName == "circle"));
     }
 
     [Theory] // the same circuits, spaces, breakers and words as the schedule; the lengths are the runs' own
@@ -179,10 +217,14 @@ public sealed class ScheduleTests
         foreach (var panel in plan.Panels)
         {
             var lines = HomeRuns.Of(plan, panel);
-            Assert.Equal(panel.Circuits.Select(c => ($"{panel.Panel.Id}{c.SpaceText}", c.Description)), lines.Select(l => (l.Number, l.Landed.Description)));
-            Assert.All(lines, l => Assert.Contains(Tight($"{l.Number}{l.Landed.Breaker.Value:0.#}{l.Landed.Mark}{l.Landed.Description}{l.Cable}"), text, StringComparison.Ordinal));
+            Assert.Equal(panel.Circuits.Select(c => ($"{panel.Panel.Id}{c.SpaceText}", c.Description)),
+                lines.Select(l => (l.Number, l.Landed.Description)));
+            Assert.All(lines, l =>
+                Assert.Contains(Tight($"{l.Number}{l.Landed.Breaker.Value:0.#}{l.Landed.Mark}{l.Landed.Description}{l.Cable}"), text,
+                    StringComparison.Ordinal));
             Assert.Contains(Tight($"Together {lines.Length} home runs."), text, StringComparison.Ordinal);
-            Assert.Equal(plan.Circuits.Where(c => c.Circuit.Panel == panel.Panel.Id).Select(c => c.HomeRun!).Where(r => r.RidesIn is null).Sum(r => r.Length.Value.Sixtyfourths), lines.Sum(l => l.Length.Sixtyfourths));
+            Assert.Equal(plan.Circuits.Where(c => c.Circuit.Panel == panel.Panel.Id).Select(c => c.HomeRun!).Where(r => r.RidesIn is null)
+                .Sum(r => r.Length.Value.Sixtyfourths), lines.Sum(l => l.Length.Sixtyfourths));
         }
 
         Assert.Contains("Revision7", text, StringComparison.Ordinal);
@@ -249,18 +291,21 @@ public sealed class ScheduleTests
     [InlineData("space,description,breaker_amps\n3,range,=1+1\n", "“=1+1” is no breaker")]
     [InlineData("space,description\n3,spare\n", "names no breaker")]
     [InlineData("space,description\n3,\0\n", "no CSV text")]
-    public void A_wrong_sheet_is_told_with_its_line(string text, string says) => Assert.Contains(says, Assert.Throws<FormatException>(() => Read(text)).Message, StringComparison.Ordinal);
+    public void A_wrong_sheet_is_told_with_its_line(string text, string says) =>
+        Assert.Contains(says, Assert.Throws<FormatException>(() => Read(text)).Message, StringComparison.Ordinal);
 
     [Fact]
     public void A_sheet_too_large_or_too_long_is_refused()
     {
-        Assert.Contains("512 KB", Assert.Throws<FormatException>(() => ScheduleReader.Read(new byte[10 * 1024 * 1024], new("A"))).Message, StringComparison.Ordinal);
+        Assert.Contains("512 KB", Assert.Throws<FormatException>(() => ScheduleReader.Read(new byte[10 * 1024 * 1024], new("A"))).Message,
+            StringComparison.Ordinal);
         var many = "space,description,panel\n" + string.Concat(Enumerable.Range(0, 501).Select(i => $"{(i % 84) + 1},load,P{i / 84}\n"));
         Assert.Contains("more than 500", Assert.Throws<FormatException>(() => Read(many)).Message, StringComparison.Ordinal);
     }
 
     [Fact] // formulas stay text
-    public void A_formula_is_a_description_like_another() => Assert.Equal("=HYPERLINK(\"x\")", Assert.Single(Read("space,description\n1,\"=HYPERLINK(\"\"x\"\")\"\n")).Description);
+    public void A_formula_is_a_description_like_another() =>
+        Assert.Equal("=HYPERLINK(\"x\")", Assert.Single(Read("space,description\n1,\"=HYPERLINK(\"\"x\"\")\"\n")).Description);
 
     private static ScheduleLine L(int space, string words, int amps = 20, int poles = 1) => new(new("A"), space, poles, words, amps.Amps());
 
@@ -271,7 +316,8 @@ public sealed class ScheduleTests
         ScheduleLine[] sheet = [L(1, "range", 40, 2), L(8, "Bath receptacles"), L(4, "Kids"), L(10, "Sauna", 30)];
         var told = ScheduleComparison.Of(sheet, plan);
         Assert.Equal(
-            [(ScheduleChange.Rated, 1), (ScheduleChange.Moved, 2), (ScheduleChange.Renamed, 4), (ScheduleChange.Rated, 4), (ScheduleChange.Missing, 6), (ScheduleChange.Extra, 10)],
+            [(ScheduleChange.Rated, 1), (ScheduleChange.Moved, 2), (ScheduleChange.Renamed, 4), (ScheduleChange.Rated, 4),
+                (ScheduleChange.Missing, 6), (ScheduleChange.Extra, 10)],
             told.Select(d => (d.Change, d.Space)));
         Assert.Equal(("40 A, two poles", "50 A, two poles"), (told[0].Sheet, told[0].Plan));
         Assert.Equal(("space 8: Bath receptacles", "space 2"), (told[1].Sheet, told[1].Plan));

@@ -8,7 +8,8 @@ using Xunit.Abstractions;
 
 namespace Circuitum.Fuzz;
 
-/// <summary>Every handler of every page with missing, odd and well-typed fields, in random order, on a job that lives through all of it.</summary>
+/// <summary>Every handler of every page with missing, odd and well-typed fields, in random order, on a job that lives through all of
+/// it.</summary>
 public sealed class ActsFuzz(ITestOutputHelper output)
 {
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(2);
@@ -36,7 +37,8 @@ public sealed class ActsFuzz(ITestOutputHelper output)
             var handler = handlers[random.Next(handlers.Count)];
             var well = random.Next(10) < 7;
             var address = Address(handler, fields, random, well);
-            var sent = handler.Fields.Where(_ => well || random.Next(5) > 0).SelectMany(f => Enumerable.Range(0, f.Type.IsArray ? random.Next(0, 4) : 1)
+            var sent = handler.Fields.Where(_ => well || random.Next(5) > 0)
+                .SelectMany(f => Enumerable.Range(0, f.Type.IsArray ? random.Next(0, 4) : 1)
                 .Select(_ => (f.Name, well || random.Next(3) > 0 ? fields.For(f.Name, f.Type) : Odd.Text(random)))).ToList();
             sent.RemoveAll(s => s.Name == "from");
             if (well || random.Next(4) > 0)
@@ -46,7 +48,8 @@ public sealed class ActsFuzz(ITestOutputHelper output)
 
             var told = $"{handler.Method} {address} {string.Join("&", sent.Select(s => $"{s.Name}={s.Item2}"))}";
             var (status, took, text) = await AskAsync(visitor, handler, address, sent);
-            if (text.Contains("that this program cannot plan", StringComparison.Ordinal) || text.Contains("that cannot be read again", StringComparison.Ordinal))
+            if (text.Contains("that this program cannot plan", StringComparison.Ordinal)
+                || text.Contains("that cannot be read again", StringComparison.Ordinal))
             {
                 bad.Add($"refused at the last moment: {told}");
             }
@@ -64,7 +67,8 @@ public sealed class ActsFuzz(ITestOutputHelper output)
                 }
                 catch (Exception e) when (e is not Xunit.Sdk.XunitException)
                 {
-                    bad.Add($"{e.Message} {string.Join(" < ", e.StackTrace!.Split('\n').Where(l => l.Contains("Circuitum", StringComparison.Ordinal)).Take(4).Select(l => l.Trim()))}: {told}");
+                    bad.Add($"{e.Message} {string.Join(" < ", e.StackTrace!.Split('\n')
+                        .Where(l => l.Contains("Circuitum", StringComparison.Ordinal)).Take(4).Select(l => l.Trim()))}: {told}");
                     await visitor.PostAsync("/job/demo/house?handler=Undo", ("from", $"{open.Revision + 1}"));
                 }
             }
@@ -82,7 +86,8 @@ public sealed class ActsFuzz(ITestOutputHelper output)
             answers[status] = answers.GetValueOrDefault(status) + 1;
         }
 
-        output.WriteLine(string.Join(", ", answers.OrderBy(a => a.Key).Select(a => $"{(int)a.Key}: {a.Value}")) + $"; {done.Count} acts taken");
+        output.WriteLine(string.Join(", ", answers.OrderBy(a => a.Key).Select(a => $"{(int)a.Key}: {a.Value}"))
+            + $"; {done.Count} acts taken");
         Assert.True(bad.Count == 0, string.Join('\n', bad));
 
         // Every revision that was stored reads back; each was planned and written out when it was made.
@@ -96,11 +101,12 @@ public sealed class ActsFuzz(ITestOutputHelper output)
 
     private static string Address(Handler handler, Fields fields, Random random, bool well)
     {
-        var address = string.Join('/', handler.Route.Split('/').Select(part => !part.StartsWith('{') ? part : part.Trim('{', '}').TrimEnd('?').Split(':')[0] switch
-        {
-            "key" => well || random.Next(20) > 0 ? "demo" : Uri.EscapeDataString(Odd.Text(random)),
-            var hole => Uri.EscapeDataString(well || random.Next(5) > 0 ? fields.For(hole, typeof(string)) : Odd.Text(random)),
-        }));
+        var address = string.Join('/',
+            handler.Route.Split('/').Select(part => !part.StartsWith('{') ? part : part.Trim('{', '}').TrimEnd('?').Split(':')[0] switch
+            {
+                "key" => well || random.Next(20) > 0 ? "demo" : Uri.EscapeDataString(Odd.Text(random)),
+                var hole => Uri.EscapeDataString(well || random.Next(5) > 0 ? fields.For(hole, typeof(string)) : Odd.Text(random)),
+            }));
         var query = new List<string>();
         if (handler.Name.Length > 0)
         {
@@ -116,7 +122,8 @@ public sealed class ActsFuzz(ITestOutputHelper output)
         return address + (query.Count > 0 ? "?" + string.Join('&', query) : "");
     }
 
-    private static async Task<(HttpStatusCode Status, TimeSpan Took, string Text)> AskAsync(Visitor visitor, Handler handler, string address, List<(string Name, string Value)> sent)
+    private static async Task<(HttpStatusCode Status, TimeSpan Took, string Text)> AskAsync(Visitor visitor, Handler handler,
+        string address, List<(string Name, string Value)> sent)
     {
         var since = Stopwatch.StartNew();
         if (handler.Method == "GET")
@@ -130,11 +137,13 @@ public sealed class ActsFuzz(ITestOutputHelper output)
         if (handler.File)
         {
             var name = handler.Name == "Compare" ? "sheet" : "file";
-            var (status, said) = await visitor.SendFileAsync("/", address, name, Escaped(sent.FirstOrDefault().Value ?? "a"), System.Text.Encoding.UTF8.GetBytes(sent.LastOrDefault().Value ?? ""));
+            var (status, said) = await visitor.SendFileAsync("/", address, name, Escaped(sent.FirstOrDefault().Value ?? "a"),
+                System.Text.Encoding.UTF8.GetBytes(sent.LastOrDefault().Value ?? ""));
             return (status, since.Elapsed, said);
         }
 
-        var (code, text, response) = await visitor.PostAsync(address, inPlace: !handler.Route.Contains("prints", StringComparison.Ordinal), [.. sent.Select(s => (s.Name, Whole(s.Value)))]);
+        var (code, text, response) = await visitor.PostAsync(address, inPlace: !handler.Route.Contains("prints", StringComparison.Ordinal),
+            [.. sent.Select(s => (s.Name, Whole(s.Value)))]);
         response.Dispose();
         return (code, since.Elapsed, text);
     }

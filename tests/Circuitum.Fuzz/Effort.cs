@@ -9,5 +9,6 @@ internal static class Effort
 
     public static int Seed(int own) => own + (1_000_003 * Number("SEED", 0));
 
-    private static int Number(string name, int usual) => int.TryParse(Environment.GetEnvironmentVariable(name), NumberStyles.None, CultureInfo.InvariantCulture, out var set) ? set : usual;
+    private static int Number(string name, int usual) =>
+        int.TryParse(Environment.GetEnvironmentVariable(name), NumberStyles.None, CultureInfo.InvariantCulture, out var set) ? set : usual;
 }

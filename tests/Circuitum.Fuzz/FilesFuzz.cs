@@ -12,7 +12,8 @@ using Xunit.Abstractions;
 
 namespace Circuitum.Fuzz;
 
-/// <summary>Files mutated by structure and by byte: each is taken and can then be planned and written out, or is refused with one short sentence.</summary>
+/// <summary>Files mutated by structure and by byte: each is taken and can then be planned and written out, or is refused with one short
+/// sentence.</summary>
 public sealed class FilesFuzz(ITestOutputHelper output)
 {
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(2);
@@ -94,10 +95,16 @@ public sealed class FilesFuzz(ITestOutputHelper output)
         var drawing = name switch
         {
             "bomb" => File.ReadAllBytes(Path("bad/bomb.dxf")),
-            "300 bombs" => Encoding.UTF8.GetBytes(File.ReadAllText(Path("bad/bomb.dxf")).Replace("0\nENDSEC\n0\nEOF", string.Concat(Enumerable.Repeat("0\nINSERT\n2\nB0\n10\n0\n20\n0\n", 300)) + "0\nENDSEC\n0\nEOF", StringComparison.Ordinal)),
-            "one path" => Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\"><path d=\"{string.Concat(Enumerable.Repeat("M0 0", 1_200_000))}\"/></svg>"),
-            "closings" => Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\"><path d=\"M0 0{new string('Z', 4_900_000)}\"/></svg>"),
-            _ => Encoding.UTF8.GetBytes($"0\nSECTION\n2\nENTITIES\n0\nMTEXT\n10\n0\n20\n0\n1\n{string.Concat(Enumerable.Repeat("\\A", 2_000_000))}\n0\nENDSEC\n0\nEOF\n"),
+            "300 bombs" => Encoding.UTF8.GetBytes(File.ReadAllText(Path("bad/bomb.dxf"))
+                .Replace("0\nENDSEC\n0\nEOF", string.Concat(Enumerable.Repeat("0\nINSERT\n2\nB0\n10\n0\n20\n0\n", 300))
+                    + "0\nENDSEC\n0\nEOF", StringComparison.Ordinal)),
+            "one path" => Encoding.UTF8.GetBytes(
+                $"<svg xmlns=\"http://www.w3.org/2000/svg\"><path d=\"{string.Concat(Enumerable.Repeat("M0 0", 1_200_000))}\"/></svg>"),
+            "closings" => Encoding.UTF8.GetBytes(
+                $"<svg xmlns=\"http://www.w3.org/2000/svg\"><path d=\"M0 0{new string('Z', 4_900_000)}\"/></svg>"),
+            _ => Encoding.UTF8.GetBytes(
+                $"0\nSECTION\n2\nENTITIES\n0\nMTEXT\n10\n0\n20\n0\n1\n{string.Concat(Enumerable.Repeat("\\A", 2_000_000))}"
+                + $"\n0\nENDSEC\n0\nEOF\n"),
         };
         var since = Stopwatch.StartNew();
         Draw(drawing);
@@ -190,7 +197,8 @@ public sealed class FilesFuzz(ITestOutputHelper output)
         }
         catch (Exception e) when (e is not Xunit.Sdk.XunitException)
         {
-            var kept = System.IO.Path.Combine(System.IO.Path.GetTempPath(), $"circuitum-fuzz-{(uint)Encoding.UTF8.GetString(file).GetHashCode(StringComparison.Ordinal)}.json");
+            var kept = System.IO.Path.Combine(System.IO.Path.GetTempPath(),
+                $"circuitum-fuzz-{(uint)Encoding.UTF8.GetString(file).GetHashCode(StringComparison.Ordinal)}.json");
             File.WriteAllBytes(kept, file);
             throw new InvalidOperationException($"{e.GetType().Name}: {e.Message} (the file is kept as {kept})", e);
         }

@@ -24,7 +24,8 @@ internal sealed record Handler(string Route, string Method, string Name, IReadOn
     /// <summary>Every handler of every page, found by what the pages are: a new one is in it at once.</summary>
     public static async Task<IReadOnlyList<Handler>> AllAsync(IServiceProvider services)
     {
-        var pages = services.GetRequiredService<IActionDescriptorCollectionProvider>().ActionDescriptors.Items.OfType<PageActionDescriptor>().ToList();
+        var pages = services.GetRequiredService<IActionDescriptorCollectionProvider>()
+            .ActionDescriptors.Items.OfType<PageActionDescriptor>().ToList();
         var loader = services.GetRequiredService<PageLoader>();
         var all = new List<Handler>();
         foreach (var page in pages)
@@ -32,23 +33,30 @@ internal sealed record Handler(string Route, string Method, string Name, IReadOn
             var compiled = await loader.LoadAsync(page, EndpointMetadata);
             all.AddRange(compiled.HandlerMethods.Select(h => new Handler(
                 "/" + (page.AttributeRouteInfo?.Template ?? ""), h.HttpMethod.ToUpperInvariant(), h.Name ?? "",
-                [.. h.Parameters.Select(p => p.ParameterInfo).Where(p => p.ParameterType != typeof(IFormFile)).SelectMany(FieldsOf), .. Unbound(compiled.ModelTypeInfo!, h.MethodInfo)],
+                [.. h.Parameters.Select(p => p.ParameterInfo).Where(p => p.ParameterType != typeof(IFormFile)).SelectMany(FieldsOf),
+                    .. Unbound(compiled.ModelTypeInfo!, h.MethodInfo)],
                 h.Parameters.Any(p => p.ParameterInfo.ParameterType == typeof(IFormFile)))));
         }
 
-        return [.. all.OrderBy(h => h.Route, StringComparer.Ordinal).ThenBy(h => h.Method, StringComparer.Ordinal).ThenBy(h => h.Name, StringComparer.Ordinal)];
+        return [.. all.OrderBy(h => h.Route, StringComparer.Ordinal).ThenBy(h => h.Method, StringComparer.Ordinal)
+            .ThenBy(h => h.Name, StringComparer.Ordinal)];
     }
 
-    private static Microsoft.AspNetCore.Http.EndpointMetadataCollection EndpointMetadata => Microsoft.AspNetCore.Http.EndpointMetadataCollection.Empty;
+    private static Microsoft.AspNetCore.Http.EndpointMetadataCollection EndpointMetadata =>
+        Microsoft.AspNetCore.Http.EndpointMetadataCollection.Empty;
 
     private static IEnumerable<(string, Type)> FieldsOf(ParameterInfo parameter) =>
         parameter.ParameterType.IsClass && parameter.ParameterType != typeof(string) && !parameter.ParameterType.IsArray
-            ? parameter.ParameterType.GetProperties().Where(p => p.CanWrite).Select(p => (p.Name, p.PropertyType)) : [(parameter.Name!, parameter.ParameterType)];
+            ? parameter.ParameterType.GetProperties().Where(p => p.CanWrite).Select(p => (p.Name, p.PropertyType))
+            : [(parameter.Name!, parameter.ParameterType)];
 
     // Two pages read their form by hand.
     private static IEnumerable<(string, Type)> Unbound(TypeInfo page, MethodInfo handler) => (page.Name, handler.Name) switch
     {
-        ("NewModel", "OnPostAsync") => ((string[])["name", "storeys", "foundation", "ceiling", "floorRun", "floorSpacing", "roofRun", "roofSpacing", "attic", "service", "spaces", "first", "use", "width", "depth", "panelWall", "edition", "outlets", "by", "noAfci", "noCondenser", "rules"]).Select(n => (n, typeof(string))),
+        ("NewModel", "OnPostAsync") =>
+            ((string[])["name", "storeys", "foundation", "ceiling", "floorRun", "floorSpacing", "roofRun", "roofSpacing", "attic",
+                "service", "spaces", "first", "use", "width", "depth", "panelWall", "edition", "outlets", "by", "noAfci", "noCondenser",
+                "rules"]).Select(n => (n, typeof(string))),
         ("IndexModel", "OnPostWhoAsync") => [("who", typeof(string))],
         _ => [],
     };
@@ -68,7 +76,8 @@ internal sealed class Fields(Plan plan, Random random)
             "room" or "with" or "beside" => Any(Job.Rooms.Select(r => r.Id.Value)),
             "wall" => random.Next(3) == 0 ? $"{random.Next(1, 6)}" : $"{Any(Job.Rooms.Select(r => r.Id.Value))}.{random.Next(1, 6)}",
             "opening" => Any(Job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id)),
-            "fixture" or "obstruction" => $"{Any(Job.Rooms.Select(r => r.Id.Value).Concat(Job.Levels.Select(l => l.Id.Value)))}.{random.Next(1, 4)}",
+            "fixture" or "obstruction" =>
+                $"{Any(Job.Rooms.Select(r => r.Id.Value).Concat(Job.Levels.Select(l => l.Id.Value)))}.{random.Next(1, 4)}",
             "level" or "to" => Any(Job.Levels.Select(l => l.Id.Value).Concat(Job.Rooms.Select(r => r.Id.Value))),
             "structure" => Any(Job.Structures.Select(s => s.Id.Value)),
             "circuit" or "into" => Any(plan.Circuits.Select(c => c.Circuit.Key.Value)),
@@ -77,7 +86,8 @@ internal sealed class Fields(Plan plan, Random random)
             "trench" => Any(Job.Trenches.Select(t => t.Id)),
             "pipe" => Any(Job.Pipes.Select(p => p.Id).Append("P1").Append("P2")),
             "space" or "spaces" => Any(["1", "2", "14", "14a", "14b", "20-24", "83", "30"]),
-            "kind" => Any(NewBox.List.Select(k => k.Value).Concat(Names<OpeningKind>()).Concat(Names<FixtureKind>()).Concat(Names<ObstructionKind>()).Concat(Names<WantKind>()).Concat(Names<ConduitKind>()).Concat(Names<PipeStopKind>())),
+            "kind" => Any(NewBox.List.Select(k => k.Value).Concat(Names<OpeningKind>()).Concat(Names<FixtureKind>())
+                .Concat(Names<ObstructionKind>()).Concat(Names<WantKind>()).Concat(Names<ConduitKind>()).Concat(Names<PipeStopKind>())),
             "use" or "firstuse" => Any(Names<RoomUse>().Concat(Names<TakenUse>())),
             "framing" => Any([.. Names<WallFraming>(), "usual"]),
             "gauge" => Any(["14", "12", "10", "8", "6", "2", "1/0"]),
@@ -93,8 +103,10 @@ internal sealed class Fields(Plan plan, Random random)
             "poles" => $"{random.Next(1, 3)}",
             "foundation" => Any(Names<Underfloor>()),
             "floorrun" or "roofrun" or "run2" => Any(Names<JoistRun>()),
-            "name" or "first" or "what" or "who" or "by" or "keptfor" or "description" or "text" or "family" => Any(["Den", "Long Room, west", "Bedroom 9", "Range", "x"]),
-            "anyway" or "individual" or "outside" or "swingsout" or "mirrored" or "new" or "follow" or "cord" or "motor" or "continuous" or "neutral" => Any(["true", "false"]),
+            "name" or "first" or "what" or "who" or "by" or "keptfor" or "description" or "text" or "family" =>
+                Any(["Den", "Long Room, west", "Bedroom 9", "Range", "x"]),
+            "anyway" or "individual" or "outside" or "swingsout" or "mirrored" or "new" or "follow" or "cord" or "motor" or "continuous"
+                or "neutral" => Any(["true", "false"]),
             "paper" => Any(["Letter", "A4", "Door"]),
             "seconds" => "5",
             "loads" => Any(Names<Circuitum.Core.Wiring.Portable>()),

@@ -3,7 +3,8 @@ using System.Text.Json.Nodes;
 
 namespace Circuitum.Fuzz;
 
-/// <summary>Changes a JSON document in one place so that it stays JSON: what a slip of a hand, a broken program or malice would write.</summary>
+/// <summary>Changes a JSON document in one place so that it stays JSON: what a slip of a hand, a broken program or malice would
+/// write.</summary>
 internal static class Mutation
 {
     public static void Once(JsonNode root, Random random)
@@ -40,7 +41,8 @@ internal static class Mutation
                 at.ReplaceWith(JsonValue.Create(new[] { 0, 1, 2, -1, 40, 240, 5000, int.MaxValue }[random.Next(8)]));
                 break;
             case 7 when at is JsonValue && at.GetValueKind() == JsonValueKind.String:
-                at.ReplaceWith(JsonValue.Create(new[] { "0", "1-0", "12-6", "40-0", "-6\"", "1/64\"", "999-0", "duplex", "switch", "smoke-alarm", "indoor-head", "equipment", "bath", "garage" }[random.Next(14)]));
+                at.ReplaceWith(JsonValue.Create(new[] { "0", "1-0", "12-6", "40-0", "-6\"", "1/64\"", "999-0", "duplex", "switch",
+                    "smoke-alarm", "indoor-head", "equipment", "bath", "garage" }[random.Next(14)]));
                 break;
             default:
                 if (at is JsonValue)
@@ -60,7 +62,8 @@ internal static class Mutation
         }
 
         all.Add(node);
-        foreach (var child in node is JsonObject owner ? owner.Select(p => p.Value) : node is JsonArray list ? list : Enumerable.Empty<JsonNode?>())
+        foreach (var child in node is JsonObject owner ? owner.Select(p => p.Value) : node is JsonArray list ? list
+            : Enumerable.Empty<JsonNode?>())
         {
             Walk(child, all);
         }

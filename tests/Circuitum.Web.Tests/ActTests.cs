@@ -20,7 +20,8 @@ public sealed class ActTests : IDisposable
         using var trips = new Trips(host.Database);
         var (status, _, _) = await visitor.PostAsync("/job/demo/boxes?handler=Height", ("box", "f-r2"), ("height", "16\""));
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Collection(trips.Commands, first => Assert.StartsWith("SELECT", first, StringComparison.Ordinal), second => Assert.StartsWith("INSERT INTO Revisions", second, StringComparison.Ordinal));
+        Assert.Collection(trips.Commands, first => Assert.StartsWith("SELECT", first, StringComparison.Ordinal),
+            second => Assert.StartsWith("INSERT INTO Revisions", second, StringComparison.Ordinal));
     }
 
     [Fact]
@@ -29,9 +30,11 @@ public sealed class ActTests : IDisposable
         var visitor = await host.AtAsync("/job/demo/boxes");
         await (await host.AtAsync("/job/demo/boxes")).PostAsync("/job/demo/boxes?handler=Height", ("box", "f-r2"), ("height", "15\""));
         var (stage, there, _) = await visitor.PostAsync("/job/demo/boxes?handler=Height", ("box", "f-r2"), ("height", "16\""));
-        var (page, beside, _) = await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false, [.. Core.Jobs.AimNumbers.All.Select(n => ($"aims.{n.Field}", n.Show(new()))), ("from", "1")]);
+        var (page, beside, _) = await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false,
+            [.. Core.Jobs.AimNumbers.All.Select(n => ($"aims.{n.Field}", n.Show(new()))), ("from", "1")]);
         Assert.Equal((HttpStatusCode.Conflict, HttpStatusCode.Conflict), (stage, page));
-        Assert.All([there, beside], text => Assert.Contains("was first with revision 2", WebUtility.HtmlDecode(text), StringComparison.Ordinal));
+        Assert.All([there, beside],
+            text => Assert.Contains("was first with revision 2", WebUtility.HtmlDecode(text), StringComparison.Ordinal));
     }
 
     // Commands that were sent to one database file.
@@ -70,7 +73,9 @@ public sealed class ActTests : IDisposable
         public void OnNext(KeyValuePair<string, object?> value)
         {
             // The watch for a lost log counts rows now and then, by itself and later: it is no part of an edit.
-            if (value.Key == RelationalEventId.CommandExecuting.Name && value.Value is CommandEventData { Command: { Connection.DataSource: { } source } command } && Path.GetFullPath(source) == database && !command.CommandText.Contains("rowid", StringComparison.Ordinal))
+            if (value.Key == RelationalEventId.CommandExecuting.Name
+                && value.Value is CommandEventData { Command: { Connection.DataSource: { } source } command }
+                && Path.GetFullPath(source) == database && !command.CommandText.Contains("rowid", StringComparison.Ordinal))
             {
                 commands.Enqueue(command.CommandText.TrimStart());
             }

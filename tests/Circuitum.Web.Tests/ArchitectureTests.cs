@@ -10,7 +10,8 @@ public sealed class ArchitectureTests
     private static readonly System.Reflection.Assembly Formats = typeof(Formats.PlanFolder).Assembly;
     private static readonly System.Reflection.Assembly Cli = typeof(Cli.CommandLine).Assembly;
 
-    private static readonly string Source = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "src", "Circuitum.Core"));
+    private static readonly string Source =
+        Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "src", "Circuitum.Core"));
 
     private static void Free(System.Reflection.Assembly assembly, params string[] of)
     {
@@ -21,8 +22,10 @@ public sealed class ArchitectureTests
     [Fact]
     public void The_core_knows_nobody_and_does_no_IO_and_reads_no_clock()
     {
-        Assert.DoesNotContain(Core.GetReferencedAssemblies(), a => a.Name!.StartsWith("Circuitum", StringComparison.Ordinal) || a.Name.StartsWith("Microsoft", StringComparison.Ordinal));
-        Free(Core, "System.IO", "System.Net", "System.DateTime", "System.DateTimeOffset", "System.TimeProvider", "System.Random", "System.Console", "System.Diagnostics.Stopwatch");
+        Assert.DoesNotContain(Core.GetReferencedAssemblies(), a => a.Name!.StartsWith("Circuitum", StringComparison.Ordinal)
+            || a.Name.StartsWith("Microsoft", StringComparison.Ordinal));
+        Free(Core, "System.IO", "System.Net", "System.DateTime", "System.DateTimeOffset", "System.TimeProvider", "System.Random",
+            "System.Console", "System.Diagnostics.Stopwatch");
     }
 
     [Fact]
@@ -38,7 +41,8 @@ public sealed class ArchitectureTests
     // Every room of the core, each reading only what stands before it. A new folder has its place here before it is built.
     private static readonly string[] Rooms =
     [
-        "Units", "Reasons", "Jobs", "Rules", "House", "Problems", "Layout", "Circuits", "Changes", "Tags", "Demand", "Routing", "Conductors", "Protection",
+        "Units", "Reasons", "Jobs", "Rules", "House", "Problems", "Layout", "Circuits", "Changes", "Tags", "Demand", "Routing",
+        "Conductors", "Protection",
         "Wiring", "Panels", "Checks", "Plans", "Takeoff", "Rulings", "Searches",
     ];
 
@@ -61,13 +65,15 @@ public sealed class ArchitectureTests
 
     [Fact]
     public void Every_room_of_the_core_is_on_the_list() =>
-        Assert.Equal(Rooms.Order(StringComparer.Ordinal), Directory.GetDirectories(Source).Select(Path.GetFileName).Where(d => d is not ("bin" or "obj")).Order(StringComparer.Ordinal));
+        Assert.Equal(Rooms.Order(StringComparer.Ordinal), Directory.GetDirectories(Source).Select(Path.GetFileName)
+            .Where(d => d is not ("bin" or "obj")).Order(StringComparer.Ordinal));
 
     [Fact] // the seam for further families of rules: no stage asks which year it is
     public void Only_the_rules_of_a_family_tell_its_editions_apart()
     {
         var asking = Directory.GetFiles(Source, "*.cs", SearchOption.AllDirectories)
-            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal) && Path.GetFileName(Path.GetDirectoryName(f)) is not ("Us" or "Jobs"))
+            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal)
+                && Path.GetFileName(Path.GetDirectoryName(f)) is not ("Us" or "Jobs"))
             .Where(f => File.ReadAllText(f).Contains("Edition.Y", StringComparison.Ordinal));
         Assert.Empty(asking);
     }

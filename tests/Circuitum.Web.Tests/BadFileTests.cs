@@ -15,8 +15,10 @@ public sealed class BadFileTests(BenchHost host) : IClassFixture<BenchHost>
         { "was not taken. Line", OneRoom[..(OneRoom.Length / 2)] },
         { "was not taken. Line 1", "{\"format\":\"circuitum-job\",\"version\":1,\"job\":" + new string('[', 5000) + "}" },
         { "has version 7", OneRoom.Replace("\"version\": 1", "\"version\": 7", StringComparison.Ordinal) },
-        { "wall 9 is not there", OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 9, \"offset\": \"6-0\"", StringComparison.Ordinal) },
-        { "is not on wall 2", OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 2, \"offset\": \"-6\"", StringComparison.Ordinal) },
+        { "wall 9 is not there",
+            OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 9, \"offset\": \"6-0\"", StringComparison.Ordinal) },
+        { "is not on wall 2",
+            OneRoom.Replace("\"wall\": 2, \"offset\": \"6-0\"", "\"wall\": 2, \"offset\": \"-6\"", StringComparison.Ordinal) },
         { "this id is used twice", OneRoom.Replace("\"id\": \"r2\"", "\"id\": \"r1\"", StringComparison.Ordinal) },
         { "not one the format knows here", OneRoom.Replace("\"duplex\"", "\"teapot\"", StringComparison.Ordinal) },
     };

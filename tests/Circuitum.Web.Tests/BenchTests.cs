@@ -33,7 +33,8 @@ public sealed class BenchTests : IDisposable
         foreach (var stage in new[] { "house", "boxes", "circuits", "runs", "panel" })
         {
             Assert.Contains("Panel A · 31", await visitor.GetAsync($"/job/demo/{stage}?on=box:b-r"), StringComparison.Ordinal);
-            Assert.Contains("Select a box or a circuit", await visitor.GetAsync($"/job/demo/{stage}?on=box:ghost"), StringComparison.Ordinal);
+            Assert.Contains("Select a box or a circuit", await visitor.GetAsync($"/job/demo/{stage}?on=box:ghost"),
+                StringComparison.Ordinal);
         }
     }
 
@@ -43,13 +44,15 @@ public sealed class BenchTests : IDisposable
     [InlineData("/job/demo/file/passwords.txt")]
     [InlineData("/nowhere")]
     public async Task An_address_that_leads_nowhere_says_so(string address) =>
-        Assert.Contains("There is no such job or page", await host.Visit().GetAsync(address, HttpStatusCode.NotFound), StringComparison.Ordinal);
+        Assert.Contains("There is no such job or page", await host.Visit().GetAsync(address, HttpStatusCode.NotFound),
+            StringComparison.Ordinal);
 
     [Fact]
     public async Task Moving_a_box_saves_a_revision_and_says_what_followed()
     {
         var visitor = await host.AtAsync("/job/demo/boxes?on=box:f-r2");
-        var (status, text, response) = await visitor.PostAsync("/job/demo/boxes?on=box:f-r2&handler=Move", ("box", "f-r2"), ("offset", "3-0"));
+        var (status, text, response) = await visitor.PostAsync("/job/demo/boxes?on=box:f-r2&handler=Move", ("box", "f-r2"),
+            ("offset", "3-0"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(2, visitor.Revision);
         Assert.Contains("Move Family room receptacle 1'-10\".", text, StringComparison.Ordinal);
@@ -72,10 +75,12 @@ public sealed class BenchTests : IDisposable
     [InlineData("PinCable", "circuit", "car", "gauge", "13", "is no conductor size")]
     [InlineData("PinSpace", "circuit", "car", "space", "99", "from 1 to 84")]
     [InlineData("Delete", "box", "ghost", "x", "", "not in this job any more")]
-    public async Task What_cannot_be_done_is_answered_with_one_sentence_and_nothing_is_saved(string handler, string first, string one, string second, string two, string says)
+    public async Task What_cannot_be_done_is_answered_with_one_sentence_and_nothing_is_saved(string handler, string first, string one,
+        string second, string two, string says)
     {
         var visitor = await host.AtAsync("/job/demo/boxes");
-        var (status, text, response) = await visitor.PostAsync($"/job/demo/boxes?handler={handler}", (first, one), (second, two), ("place", "0"));
+        var (status, text, response) = await visitor.PostAsync($"/job/demo/boxes?handler={handler}", (first, one), (second, two),
+            ("place", "0"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(says, text, StringComparison.Ordinal);
         Assert.Equal("#said", Assert.Single(response.Headers.GetValues("HX-Retarget")));
@@ -97,14 +102,16 @@ public sealed class BenchTests : IDisposable
         var (again, _, _) = await second.PostAsync("/job/demo/boxes?handler=Move", ("from", "2"), ("box", "f-r1"), ("offset", "2-0"));
         Assert.Equal(HttpStatusCode.OK, again);
         var boxes = (await host.NewestAsync()).Boxes;
-        Assert.Equal((24.Inches(), 36.Inches()), (boxes.Single(b => b.Id.Value == "f-r1").Offset, boxes.Single(b => b.Id.Value == "f-r2").Offset));
+        Assert.Equal((24.Inches(), 36.Inches()),
+            (boxes.Single(b => b.Id.Value == "f-r1").Offset, boxes.Single(b => b.Id.Value == "f-r2").Offset));
     }
 
     [Fact]
     public async Task Of_many_saves_at_once_exactly_one_is_taken()
     {
         var visitors = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => host.AtAsync("/job/demo/boxes")));
-        var answers = await Task.WhenAll(visitors.Select((v, i) => v.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", $"{30 + i}\""))));
+        var answers = await Task.WhenAll(
+            visitors.Select((v, i) => v.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", $"{30 + i}\""))));
         Assert.Equal(1, answers.Count(a => a.Status == HttpStatusCode.OK));
         Assert.Equal(5, answers.Count(a => a.Status == HttpStatusCode.Conflict));
         Assert.Equal(2, (await host.Revisions.OfAsync(new("demo"))).Count);
@@ -125,7 +132,8 @@ public sealed class BenchTests : IDisposable
         Assert.Equal(36.Inches(), (await host.NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Offset);
         Assert.Equal(4, (await host.Revisions.OfAsync(new("demo"))).Count);
         var (status, nothing, _) = await visitor.PostAsync("/job/demo/boxes?handler=Redo");
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, true), (status, nothing.Contains("There is nothing to redo.", StringComparison.Ordinal)));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, true),
+            (status, nothing.Contains("There is nothing to redo.", StringComparison.Ordinal)));
     }
 
     [Fact]
@@ -135,7 +143,9 @@ public sealed class BenchTests : IDisposable
         var (_, edition, _) = await visitor.PostAsync("/job/demo/house?handler=Edition", ("edition", "2017"));
         Assert.Contains("Plan by the 2017 edition.", edition, StringComparison.Ordinal);
         Assert.Contains("protection of", edition, StringComparison.Ordinal);
-        var (_, school, _) = await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "OneEach"), ("dishwasher", "OneEach"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"), ("feed", "SwitchFirst"));
+        var (_, school, _) = await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "OneEach"),
+            ("dishwasher", "OneEach"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"),
+            ("feed", "SwitchFirst"));
         Assert.Contains("breakers", school, StringComparison.Ordinal);
         Assert.Equal(BedroomSharing.OneEach, (await host.NewestAsync()).Schools.Bedrooms);
     }
@@ -152,8 +162,11 @@ public sealed class BenchTests : IDisposable
     public async Task A_larger_range_is_one_field_and_its_circuit_follows()
     {
         var visitor = await host.AtAsync("/job/demo/boxes?on=box:k-range");
-        await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "NeighboursShare"), ("dishwasher", "OneWhereItFits"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"), ("way", "LeastLabour"), ("feed", "SwitchFirst"));
-        var (_, text, _) = await visitor.PostAsync("/job/demo/boxes?on=box:k-range&handler=Load", ("box", "k-range"), ("place", "0"), ("load", "18 kW"));
+        await visitor.PostAsync("/job/demo/house?handler=Schools", ("lighting", "Apart"), ("bedrooms", "NeighboursShare"),
+            ("dishwasher", "OneWhereItFits"), ("baths", "MayShare"), ("homeRun", "Own"), ("range", "SmallestThatCarries"),
+            ("way", "LeastLabour"), ("feed", "SwitchFirst"));
+        var (_, text, _) = await visitor.PostAsync("/job/demo/boxes?on=box:k-range&handler=Load", ("box", "k-range"), ("place", "0"),
+            ("load", "18 kW"));
         // 8 kW × 1.30 = 10.4 kW, 43.3 A: 45 A on 6-3, where 12 kW was 40 A on 8-3.
         Assert.Contains("Induction range, kitchen now 45 A on 6-3", text, StringComparison.Ordinal);
     }
@@ -162,7 +175,8 @@ public sealed class BenchTests : IDisposable
     public async Task A_box_can_be_added_and_is_then_selected_and_deleted_again()
     {
         var visitor = await host.AtAsync("/job/demo/boxes");
-        var (_, added, response) = await visitor.PostAsync("/job/demo/boxes?handler=Add", ("room", "study"), ("wall", "2"), ("offset", "1-6"), ("kind", "Duplex"));
+        var (_, added, response) = await visitor.PostAsync("/job/demo/boxes?handler=Add", ("room", "study"), ("wall", "2"),
+            ("offset", "1-6"), ("kind", "Duplex"));
         Assert.Contains("box%3Astudy-1", Assert.Single(response.Headers.GetValues("HX-Replace-Url")), StringComparison.Ordinal);
         Assert.Contains("Boxes · 141", added, StringComparison.Ordinal);
         var (_, deleted, _) = await visitor.PostAsync("/job/demo/boxes?on=box:study-1&handler=Delete", ("box", "study-1"));
@@ -174,21 +188,26 @@ public sealed class BenchTests : IDisposable
     {
         var visitor = await host.AtAsync("/job/demo/circuits?on=circuit:laundry");
         var plan = Core.Plans.Planner.Plan(await host.NewestAsync());
-        var index = plan.Tags.Select((t, i) => (t, i)).First(x => x.t.Rule == "210.11(C)(3)").i.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        var index = plan.Tags.Select((t, i) => (t, i))
+            .First(x => x.t.Rule == "210.11(C)(3)").i.ToString(System.Globalization.CultureInfo.InvariantCulture);
         var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", index), ("fix", "0"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("2 red tags fewer", text, StringComparison.Ordinal);
-        Assert.Equal(HttpStatusCode.Conflict, (await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("from", "1"), ("tag", index), ("fix", "0"))).Status);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", "999"), ("fix", "0"))).Status);
+        Assert.Equal(HttpStatusCode.Conflict,
+            (await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("from", "1"), ("tag", index), ("fix", "0"))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/job/demo/circuits?handler=Fix", ("tag", "999"), ("fix", "0"))).Status);
     }
 
     [Fact]
     public async Task A_form_without_its_token_or_its_revision_is_refused()
     {
         var visitor = host.Visit();
-        Assert.Equal(HttpStatusCode.BadRequest, (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"))).Status);
+        Assert.Equal(HttpStatusCode.BadRequest,
+            (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "3-0"))).Status);
         await visitor.GetAsync("/job/demo/boxes");
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("from", "soon"), ("box", "f-r2"), ("offset", "3-0"))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("from", "soon"), ("box", "f-r2"), ("offset", "3-0"))).Status);
         Assert.Single(await host.Revisions.OfAsync(new("demo")));
     }
 
@@ -215,7 +234,8 @@ public sealed class BenchTests : IDisposable
     public async Task The_schedule_as_CSV_is_the_plans_and_the_job_file_comes_back_as_it_went()
     {
         var visitor = host.Visit();
-        Assert.Equal(CsvFiles.Schedule(Core.Plans.Planner.Plan(await host.NewestAsync())), await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
+        Assert.Equal(CsvFiles.Schedule(Core.Plans.Planner.Plan(await host.NewestAsync())),
+            await (await visitor.Http.GetAsync("/job/demo/file/schedule.csv")).Content.ReadAsStringAsync());
         var file = await visitor.Http.GetByteArrayAsync("/job/demo/file/job.circuitum.json");
         var (status, _) = await visitor.BringAsync(file);
         Assert.Equal(HttpStatusCode.Redirect, status);
@@ -239,7 +259,8 @@ public sealed class BenchTests : IDisposable
     public async Task Pages_forbid_scripts_and_styles_from_elsewhere()
     {
         var response = await host.Visit().Http.GetAsync("/job/demo/house");
-        Assert.StartsWith("default-src 'self'", Assert.Single(response.Headers.GetValues("Content-Security-Policy")), StringComparison.Ordinal);
+        Assert.StartsWith("default-src 'self'", Assert.Single(response.Headers.GetValues("Content-Security-Policy")),
+            StringComparison.Ordinal);
         Assert.DoesNotMatch("(src|href)=\"https?://", await response.Content.ReadAsStringAsync());
     }
 }

@@ -10,7 +10,8 @@ namespace Circuitum.Web.Tests;
 /// <summary>What one look at the bench shows.</summary>
 public sealed class BenchViewTests
 {
-    private static readonly OpenJob Job = new(new("demo"), Timeline.Of([new(1, RevisionKind.Start, 0, DateTimeOffset.UnixEpoch, "crew", "Start")]), Planner.Plan(Demo.Read()));
+    private static readonly OpenJob Job = new(new("demo"),
+        Timeline.Of([new(1, RevisionKind.Start, 0, DateTimeOffset.UnixEpoch, "crew", "Start")]), Planner.Plan(Demo.Read()));
 
     private static BenchView At(Stage stage, string? on = null, string? level = null) => new(Job, stage, level, on);
 
@@ -75,7 +76,8 @@ public sealed class BenchViewTests
         Assert.Equal(Severity.Red, view.Worst(Job.Plan.Landed(new("car"))!));
         // A crew that wants 1 % at the far end finds the family room's circuit amber.
         var strict = Planner.Plan(Job.Plan.Job with { HouseRules = Job.Plan.Job.HouseRules with { DropTarget = new(1) } });
-        Assert.Equal(Severity.Amber, new BenchView(Job with { Plan = strict }, Stage.Circuits, null, null).Worst(strict.Landed(new("family-receptacles"))!));
+        Assert.Equal(Severity.Amber, new BenchView(Job with { Plan = strict }, Stage.Circuits, null, null)
+            .Worst(strict.Landed(new("family-receptacles"))!));
         Assert.Null(view.Worst(Job.Plan.Landed(new("l-dryer"))!));
     }
 
@@ -99,15 +101,19 @@ public sealed class BenchViewTests
     public void An_outlet_tells_where_it_resets(GfciWay way, string box, string says)
     {
         var job = Job.Plan.Job;
-        var view = new BenchView(Job with { Plan = Planner.Plan(job with { Schools = job.Schools with { Gfci = way } }) }, Stage.Circuits, null, $"box:{box}");
+        var view = new BenchView(Job with { Plan = Planner.Plan(job with { Schools = job.Schools with { Gfci = way } }) }, Stage.Circuits,
+            null, $"box:{box}");
         Assert.Equal(says, view.ResetOf(new(box)));
     }
 
     [Fact]
     public void A_count_is_said_in_words()
     {
-        Assert.Equal(["1 red tag", "3 amber tags", "1 hold", "2 holds"], new[] { Told.Count(Severity.Red, 1), Told.Count(Severity.Amber, 3), Told.Count(Severity.Hold, 1), Told.Count(Severity.Hold, 2) });
-        Assert.Equal(["1 box", "2 boxes", "1 room", "0 rooms"], new[] { Told.Many(1, "box", "boxes"), Told.Many(2, "box", "boxes"), Told.Many(1, "room"), Told.Many(0, "room") });
+        Assert.Equal(["1 red tag", "3 amber tags", "1 hold", "2 holds"],
+            new[] { Told.Count(Severity.Red, 1), Told.Count(Severity.Amber, 3), Told.Count(Severity.Hold, 1),
+                Told.Count(Severity.Hold, 2) });
+        Assert.Equal(["1 box", "2 boxes", "1 room", "0 rooms"],
+            new[] { Told.Many(1, "box", "boxes"), Told.Many(2, "box", "boxes"), Told.Many(1, "room"), Told.Many(0, "room") });
         Assert.Equal("Hold", Told.Name(Severity.Hold));
     }
 

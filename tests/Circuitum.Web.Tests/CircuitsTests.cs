@@ -41,13 +41,15 @@ public sealed class CircuitsTests : IDisposable
     public async Task A_move_that_breaks_a_rule_is_saved_only_when_asked_for_again()
     {
         var visitor = await host.AtAsync("/job/demo/circuits?on=box:f-r2");
-        var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?on=box:f-r2&handler=ToCircuit", ("box", "f-r2"), ("circuit", "kitchen-appliances-1"));
+        var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?on=box:f-r2&handler=ToCircuit", ("box", "f-r2"),
+            ("circuit", "kitchen-appliances-1"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("Not done:", text, StringComparison.Ordinal);
         Assert.Contains("210.52(B)(2)", text, StringComparison.Ordinal);
         Assert.Contains("""name="anyway" value="true""", text, StringComparison.Ordinal);
         Assert.Equal(1, await RevisionsAsync());
-        (status, _, _) = await visitor.PostAsync("/job/demo/circuits?on=box:f-r2&handler=ToCircuit", ("box", "f-r2"), ("circuit", "kitchen-appliances-1"), ("anyway", "true"));
+        (status, _, _) = await visitor.PostAsync("/job/demo/circuits?on=box:f-r2&handler=ToCircuit", ("box", "f-r2"),
+            ("circuit", "kitchen-appliances-1"), ("anyway", "true"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains((await host.NewestAsync()).Pins.Boxes, p => p.Box.Value == "f-r2" && p.Circuit.Value == "kitchen-appliances-1");
     }
@@ -80,18 +82,21 @@ public sealed class CircuitsTests : IDisposable
         await visitor.PostAsync("/job/demo/house?handler=Schools", ("gfci", "LeastCost"));
         await visitor.PostAsync("/job/demo/house?handler=Schools", ("refrigerator", "Alone"));
         var schools = (await host.NewestAsync()).Schools;
-        Assert.Equal((GfciWay.LeastCost, RefrigeratorCircuit.Alone, LightsAndReceptacles.Apart), (schools.Gfci, schools.Refrigerator, schools.Lighting));
+        Assert.Equal((GfciWay.LeastCost, RefrigeratorCircuit.Alone, LightsAndReceptacles.Apart),
+            (schools.Gfci, schools.Refrigerator, schools.Lighting));
     }
 
     [Fact]
     public async Task A_circuit_and_a_room_can_go_their_own_way_and_back()
     {
         var visitor = await host.AtAsync("/job/demo/circuits");
-        await visitor.PostAsync("/job/demo/circuits?handler=CircuitSchools", ("circuit", "laundry"), ("gfci", "FirstReceptacle"), ("homeRun", ""));
+        await visitor.PostAsync("/job/demo/circuits?handler=CircuitSchools", ("circuit", "laundry"), ("gfci", "FirstReceptacle"),
+            ("homeRun", ""));
         await visitor.PostAsync("/job/demo/circuits?handler=RoomSchools", ("room", "bath"), ("baths", "Whole"));
         var job = await host.NewestAsync();
         Assert.Equal(GfciWay.FirstReceptacle, job.SchoolsOn(new("laundry")).Gfci);
-        Assert.Equal((BathReceptacles.Whole, BathReceptacles.MayShare), (job.SchoolsIn(new("bath")).Baths, job.SchoolsIn(new("kitchen")).Baths));
+        Assert.Equal((BathReceptacles.Whole, BathReceptacles.MayShare),
+            (job.SchoolsIn(new("bath")).Baths, job.SchoolsIn(new("kitchen")).Baths));
         await visitor.PostAsync("/job/demo/circuits?handler=CircuitSchools", ("circuit", "laundry"), ("gfci", ""));
         Assert.Empty((await host.NewestAsync()).CircuitSchools);
     }
@@ -101,8 +106,11 @@ public sealed class CircuitsTests : IDisposable
     {
         var visitor = await host.AtAsync("/job/demo/circuits");
         // 700 VA of the refrigerator + 1500 + 1500: 30.83 A
-        Assert.Contains("30.83 A through 20 A", await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1&loads=Kettle&loads=Heater"), StringComparison.Ordinal);
-        Assert.Contains("Tick what is plugged in", await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1"), StringComparison.Ordinal);
+        Assert.Contains("30.83 A through 20 A",
+            await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1&loads=Kettle&loads=Heater"),
+            StringComparison.Ordinal);
+        Assert.Contains("Tick what is plugged in", await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1"),
+            StringComparison.Ordinal);
         await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=k-counter-r1&loads=Welder", HttpStatusCode.UnprocessableEntity);
         await visitor.GetAsync("/job/demo/circuits?handler=PlugIn&box=l-dryer&loads=Kettle", HttpStatusCode.UnprocessableEntity);
         await visitor.GetAsync("/job/demo/circuits?handler=PlugIn", HttpStatusCode.UnprocessableEntity);
@@ -156,7 +164,8 @@ public sealed class CircuitsTests : IDisposable
     {
         Visitor first = await host.AtAsync("/job/demo/circuits"), second = await host.AtAsync("/job/demo/circuits");
         await first.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "One"));
-        Assert.Equal(HttpStatusCode.Conflict, (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "Two"))).Status);
+        Assert.Equal(HttpStatusCode.Conflict,
+            (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "Two"))).Status);
         Assert.Equal("One", Assert.Single((await host.NewestAsync()).Divisions).Name);
     }
 
@@ -164,11 +173,13 @@ public sealed class CircuitsTests : IDisposable
     public async Task Editions_are_compared_and_taken()
     {
         var visitor = await host.AtAsync("/job/demo/circuits");
-        Assert.Contains("Outlets protected otherwise · 9", await visitor.GetAsync("/job/demo/editions?with=2023"), StringComparison.Ordinal);
+        Assert.Contains("Outlets protected otherwise · 9", await visitor.GetAsync("/job/demo/editions?with=2023"),
+            StringComparison.Ordinal);
         Assert.Contains("2020 or 2017", await visitor.GetAsync("/job/demo/editions?with=2017"), StringComparison.Ordinal);
         // An edition that is none is as if none had been named.
         Assert.Contains("2020 or 2023", await visitor.GetAsync("/job/demo/editions?with=1999"), StringComparison.Ordinal);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/editions?handler=Take", ("edition", "1999"))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/job/demo/editions?handler=Take", ("edition", "1999"))).Status);
         Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/editions?handler=Take", ("edition", "2023"))).Status);
         Assert.Equal(Edition.Y2023, (await host.NewestAsync()).Edition);
     }
@@ -177,12 +188,14 @@ public sealed class CircuitsTests : IDisposable
     public async Task Aims_and_prices_are_set_and_bad_ones_refused()
     {
         var visitor = await host.AtAsync("/job/demo/circuits");
-        (string, string)[] aims = [("aims.cable", "50 %"), ("aims.breaker", "45-0"), ("aims.darkness", "4'"), ("aims.crowding", "1'"), ("aims.wantedFill", "55"), ("aims.crossing", "12'"), ("aims.leavingRoom", "4'")];
+        (string, string)[] aims = [("aims.cable", "50 %"), ("aims.breaker", "45-0"), ("aims.darkness", "4'"), ("aims.crowding", "1'"),
+            ("aims.wantedFill", "55"), ("aims.crossing", "12'"), ("aims.leavingRoom", "4'")];
         Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false, aims)).Status);
         var job = await host.NewestAsync();
         Assert.Equal((50m, 45m, 55m), (job.Aims.Cable.Value, job.Aims.Breaker.Feet, job.Aims.WantedFill.Value));
         await visitor.GetAsync("/job/demo/circuits");
-        var (status, text, _) = await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false, [.. aims[..1], ("aims.breaker", "9000'"), .. aims[2..]]);
+        var (status, text, _) = await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false,
+            [.. aims[..1], ("aims.breaker", "9000'"), .. aims[2..]]);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("500", text, StringComparison.Ordinal);
         (status, text, _) = await visitor.PostAsync("/job/demo/rules?handler=Prices", inPlace: false, ("prices.breaker", "cheap"));
@@ -202,5 +215,6 @@ public sealed class CircuitsTests : IDisposable
     [InlineData("/job/nobody/ruling/half-rating.pdf?on=circuit:car", HttpStatusCode.NotFound)]
     [InlineData("/job/nobody/divisions", HttpStatusCode.NotFound)]
     [InlineData("/job/nobody/editions", HttpStatusCode.NotFound)]
-    public async Task Rulings_and_pages_are_there_or_not(string address, HttpStatusCode status) => Assert.Equal(status, (await host.Visit().Http.GetAsync(address)).StatusCode);
+    public async Task Rulings_and_pages_are_there_or_not(string address, HttpStatusCode status) =>
+        Assert.Equal(status, (await host.Visit().Http.GetAsync(address)).StatusCode);
 }

@@ -33,10 +33,13 @@ public sealed class CommandLineTests : IDisposable
     {
         var target = Path.Combine(folder, "out");
         Assert.Equal(0, Run("plan", Demo, "-o", target).Code);
-        string[] owed = ["box-labels.pdf", "box-labels.txt", "cable-labels.pdf", "cable-labels.txt", "ground.dxf", "ground.svg", "home-runs.csv", "home-runs.pdf", "material.csv", "orchids.dxf", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv", "schedule.pdf", "schedule.xlsx", "space-labels.pdf", "space-labels.txt", "tags.csv", "upper.dxf", "upper.svg"];
+        string[] owed = ["box-labels.pdf", "box-labels.txt", "cable-labels.pdf", "cable-labels.txt", "ground.dxf", "ground.svg",
+            "home-runs.csv", "home-runs.pdf", "material.csv", "orchids.dxf", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv",
+            "schedule.pdf", "schedule.xlsx", "space-labels.pdf", "space-labels.txt", "tags.csv", "upper.dxf", "upper.svg"];
         Assert.Equal(owed, Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
         using var file = File.OpenRead(Demo);
-        Assert.Equal(CsvFiles.Schedule(Core.Plans.Planner.Plan(JobFiles.Read(file))), File.ReadAllText(Path.Combine(target, "schedule.csv")));
+        Assert.Equal(CsvFiles.Schedule(Core.Plans.Planner.Plan(JobFiles.Read(file))),
+            File.ReadAllText(Path.Combine(target, "schedule.csv")));
     }
 
     [Fact]

@@ -73,7 +73,9 @@ public sealed class EntryTests
         var rules = new HouseRules { Sag = new(5), SlackAtBox = Core.Units.Length.FromInches(12) };
         var form = new FormCollection(HouseRuleNumbers.All.ToDictionary(n => $"fields.{n.Field}", n => new StringValues(n.Show(rules))));
         Assert.Equal(rules, CrewForms.Numbers(form, "fields.", HouseRuleNumbers.All, new HouseRules()));
-        Assert.Contains("Switches at", Assert.Throws<FormatException>(() => CrewForms.Numbers(new FormCollection([]), "fields.", [HouseRuleNumbers.All[3]], rules)).Message, StringComparison.Ordinal);
+        Assert.Contains("Switches at",
+            Assert.Throws<FormatException>(() => CrewForms.Numbers(new FormCollection([]), "fields.", [HouseRuleNumbers.All[3]],
+                rules)).Message, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -87,7 +89,8 @@ public sealed class EntryTests
     [InlineData("hot")]
     [InlineData("")]
     [InlineData("9999")]
-    public void What_is_no_temperature_is_refused(string text) => Assert.Contains("write it like 50 °C", Assert.Throws<FormatException>(() => Entry.Celsius(text)).Message, StringComparison.Ordinal);
+    public void What_is_no_temperature_is_refused(string text) =>
+        Assert.Contains("write it like 50 °C", Assert.Throws<FormatException>(() => Entry.Celsius(text)).Message, StringComparison.Ordinal);
 
     [Fact]
     public void A_room_without_a_name_is_called_by_its_use()
@@ -113,10 +116,13 @@ public sealed class EntryTests
     public void The_list_of_boxes_makes_each_of_its_entries()
     {
         var job = Demo.Read();
-        Assert.All(NewBox.List, e => Assert.Null(new AddBox(NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), e.Value)).On(job).Refusal));
+        Assert.All(NewBox.List,
+            e => Assert.Null(new AddBox(NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), e.Value)).On(job).Refusal));
         Assert.Equal(2, NewBox.OnWall(job, new("study"), 1, Core.Units.Length.FromFeet(2), "quad").Devices.Length);
-        Assert.Equal(Mount.Floor, NewBox.Free(job, new("study"), Core.Units.Length.FromFeet(2), Core.Units.Length.FromFeet(2), "Duplex").Mount);
-        Assert.Equal(Mount.Ceiling, NewBox.Free(job, new("study"), Core.Units.Length.FromFeet(2), Core.Units.Length.FromFeet(2), "Can").Mount);
+        Assert.Equal(Mount.Floor,
+            NewBox.Free(job, new("study"), Core.Units.Length.FromFeet(2), Core.Units.Length.FromFeet(2), "Duplex").Mount);
+        Assert.Equal(Mount.Ceiling,
+            NewBox.Free(job, new("study"), Core.Units.Length.FromFeet(2), Core.Units.Length.FromFeet(2), "Can").Mount);
         Assert.Throws<FormatException>(() => NewBox.Device("equipment:999"));
     }
 

@@ -11,7 +11,10 @@ public sealed class KeepingTests
     private static readonly Plan Plan = Planner.Plan(Demo.Read());
 
     private static OpenJob Open(string key, int revision = 1) =>
-        new(new(key), Timeline.Of([.. Enumerable.Range(1, revision).Select(n => new Revision(n, n == 1 ? RevisionKind.Start : RevisionKind.Change, 0, DateTimeOffset.UnixEpoch, "crew", "x"))]), Plan);
+        new(new(key), Timeline.Of(
+            [.. Enumerable.Range(1, revision)
+                .Select(n => new Revision(n, n == 1 ? RevisionKind.Start : RevisionKind.Change, 0, DateTimeOffset.UnixEpoch, "crew",
+                    "x"))]), Plan);
 
     [Fact] // the forty-first open job once emptied the shelf
     public void The_plan_that_was_not_looked_at_longest_goes_first()
@@ -97,7 +100,8 @@ public sealed class KeepingTests
         using var planning = new Planning(TimeProvider.System);
         using var go = new ManualResetEventSlim();
         var places = Math.Max(2, Environment.ProcessorCount);
-        var holding = Enumerable.Range(0, places).Select(_ => planning.DoAsync(_ => { go.Wait(); return 0; }, default)).ToList();
+        var holding = Enumerable.Range(0, places)
+            .Select(_ => planning.DoAsync(_ => { go.Wait(CancellationToken.None); return 0; }, default)).ToList();
         var waiting = Enumerable.Range(0, Planning.MostWaiting).Select(_ => planning.DoAsync(_ => 0, default)).ToList();
         await Assert.ThrowsAsync<PlanningBusyException>(() => planning.DoAsync(_ => 0, default));
         go.Set();
@@ -105,7 +109,8 @@ public sealed class KeepingTests
     }
 
     [Fact]
-    public void A_plan_that_is_ended_before_it_begins_is_none() => Assert.Throws<OperationCanceledException>(() => Planner.Plan(Demo.Read(), new CancellationToken(canceled: true)));
+    public void A_plan_that_is_ended_before_it_begins_is_none() =>
+        Assert.Throws<OperationCanceledException>(() => Planner.Plan(Demo.Read(), new CancellationToken(canceled: true)));
 
     // A clock that goes only when it is told to; what waits for it is called then.
     private sealed class Clock : TimeProvider

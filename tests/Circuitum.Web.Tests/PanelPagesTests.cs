@@ -29,7 +29,8 @@ public sealed class PanelPagesTests : IDisposable
         var after = await NowAsync();
         Assert.Equal((mudroom, micro), (Space(after, "k-micro"), Space(after, "mudroom-receptacles")));
         // Every other stays, and the numbers are written from now on.
-        Assert.All(before.Panels.SelectMany(p => p.Circuits).Where(c => c.Key.Value is not ("k-micro" or "mudroom-receptacles")), c => Assert.Equal(c.Space, after.Landed(c.Key)!.Space));
+        Assert.All(before.Panels.SelectMany(p => p.Circuits).Where(c => c.Key.Value is not ("k-micro" or "mudroom-receptacles")),
+            c => Assert.Equal(c.Space, after.Landed(c.Key)!.Space));
         Assert.Contains("numbers written", text, StringComparison.Ordinal);
         await visitor.PostAsync("/job/demo/panel?handler=Reland");
         Assert.Equal(micro, Space(await NowAsync(), "k-micro"));
@@ -40,10 +41,12 @@ public sealed class PanelPagesTests : IDisposable
     {
         var visitor = await host.AtAsync("/job/demo/panel");
         var plan = await NowAsync();
-        var effect = WebUtility.HtmlDecode(await visitor.GetAsync($"/job/demo/panel?handler=Land&circuit=k-micro&space={Space(plan, "mudroom-receptacles")}"));
+        var effect = WebUtility.HtmlDecode(
+            await visitor.GetAsync($"/job/demo/panel?handler=Land&circuit=k-micro&space={Space(plan, "mudroom-receptacles")}"));
         Assert.Contains("Mudroom receptacles", effect, StringComparison.Ordinal);
         Assert.Contains("no other breaker moves", effect, StringComparison.Ordinal);
-        Assert.Contains("Cannot be.", await visitor.GetAsync("/job/demo/panel?handler=Land&circuit=k-range&space=41"), StringComparison.Ordinal);
+        Assert.Contains("Cannot be.", await visitor.GetAsync("/job/demo/panel?handler=Land&circuit=k-range&space=41"),
+            StringComparison.Ordinal);
         Assert.Single(await host.Revisions.OfAsync(new("demo")));
     }
 
@@ -66,12 +69,16 @@ public sealed class PanelPagesTests : IDisposable
         var visitor = await host.AtAsync("/job/demo/panel");
         await visitor.PostAsync("/job/demo/panel?handler=Describe", ("circuit", "k-micro"), ("text", "Kitchen microwave, over the range"));
         await visitor.PostAsync("/job/demo/panel?handler=Family", ("circuit", "k-micro"), ("family", "Type Q"));
-        await visitor.PostAsync("/job/demo/panel?handler=Listing", ("panel", "A"), ("fields.family", "Type N"), ("fields.neutralTerminals", "30"), ("fields.groundsUnderScrew", "2"), ("fields.barTorque", "35 in-lb as marked"));
-        await visitor.PostAsync("/job/demo/panel?handler=Taken", ("panel", "A"), ("space", "42"), ("poles", "1"), ("rating", "15 A"), ("description", "Old well"), ("load", "600 VA"));
+        await visitor.PostAsync("/job/demo/panel?handler=Listing", ("panel", "A"), ("fields.family", "Type N"),
+            ("fields.neutralTerminals", "30"), ("fields.groundsUnderScrew", "2"), ("fields.barTorque", "35 in-lb as marked"));
+        await visitor.PostAsync("/job/demo/panel?handler=Taken", ("panel", "A"), ("space", "42"), ("poles", "1"), ("rating", "15 A"),
+            ("description", "Old well"), ("load", "600 VA"));
         var plan = await NowAsync();
         Assert.Equal("Kitchen microwave, over the range", plan.Landed(new("k-micro"))!.Description);
         Assert.Contains(plan.Tags, t => t.Rule == "110.3(B)");
-        Assert.Equal(("Type N", 30, 2), (plan.Job.Panels[0].Listing.Family!, plan.Job.Panels[0].Listing.NeutralTerminals!.Value, plan.Job.Panels[0].Listing.GroundsUnderScrew));
+        Assert.Equal(("Type N", 30, 2),
+            (plan.Job.Panels[0].Listing.Family!, plan.Job.Panels[0].Listing.NeutralTerminals!.Value,
+                plan.Job.Panels[0].Listing.GroundsUnderScrew));
         Assert.Equal("Old well", Assert.Single(plan.Job.Panels[0].Taken).Description);
         var sheet = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/make-up/A"));
         Assert.Contains("Torque: 35 in-lb as marked.", sheet, StringComparison.Ordinal);
@@ -96,7 +103,17 @@ public sealed class PanelPagesTests : IDisposable
     public async Task What_cannot_be_is_told_and_nothing_is_saved(string handler, string field, string typed, string says)
     {
         var visitor = await host.AtAsync("/job/demo/panel");
-        var fields = new Dictionary<string, string> { ["panel"] = "A", ["circuit"] = "k-micro", ["space"] = "40", ["poles"] = "1", ["rating"] = "20 A", ["description"] = "Old", [field] = typed };
+        var fields = new Dictionary<string,
+            string>
+        {
+            ["panel"] = "A",
+            ["circuit"] = "k-micro",
+            ["space"] = "40",
+            ["poles"] = "1",
+            ["rating"] = "20 A",
+            ["description"] = "Old",
+            [field] = typed
+        };
         var (status, text, _) = await visitor.PostAsync($"/job/demo/panel?handler={handler}", [.. fields.Select(f => (f.Key, f.Value))]);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.True(WebUtility.HtmlDecode(text).Contains(says, StringComparison.Ordinal), text);
@@ -107,14 +124,18 @@ public sealed class PanelPagesTests : IDisposable
     public async Task A_panel_that_is_hung_elsewhere_keeps_its_label()
     {
         var visitor = await host.AtAsync("/job/demo/panel");
-        await visitor.PostAsync("/job/demo/panel?handler=Listing", ("panel", "A"), ("fields.family", "Type N"), ("fields.circuits", "60"), ("fields.tandemSpaces", "29-42"), ("fields.bonded", "true"));
-        await visitor.PostAsync("/job/demo/panel?handler=Taken", ("panel", "A"), ("space", "42b"), ("poles", "1"), ("rating", "15 A"), ("description", "Old well"), ("load", "600 VA"), ("use", "Fixed"));
+        await visitor.PostAsync("/job/demo/panel?handler=Listing", ("panel", "A"), ("fields.family", "Type N"), ("fields.circuits", "60"),
+            ("fields.tandemSpaces", "29-42"), ("fields.bonded", "true"));
+        await visitor.PostAsync("/job/demo/panel?handler=Taken", ("panel", "A"), ("space", "42b"), ("poles", "1"), ("rating", "15 A"),
+            ("description", "Old well"), ("load", "600 VA"), ("use", "Fixed"));
         var panel = (await NowAsync()).Job.Panels[0];
-        (string, string)[] place = [("fields.id", "A"), ("fields.wall", $"{panel.Room}.{panel.Wall}"), ("fields.offset", panel.Offset.ToString()), ("fields.top", "5-6"), ("fields.rating", "200 A"), ("fields.spaces", "42")];
+        (string, string)[] place = [("fields.id", "A"), ("fields.wall", $"{panel.Room}.{panel.Wall}"),
+            ("fields.offset", panel.Offset.ToString()), ("fields.top", "5-6"), ("fields.rating", "200 A"), ("fields.spaces", "42")];
         await visitor.PostAsync("/job/demo/house?handler=Panel", place);
         var after = (await NowAsync()).Job.Panels[0];
         Assert.Equal(Circuitum.Core.Units.Length.Parse("5-6"), after.Top);
-        Assert.Equal(("Type N", 60, 14, true), (after.Listing.Family!, after.Listing.Circuits!.Value, after.Listing.TandemSpaces.Length, after.Listing.Bonded!.Value));
+        Assert.Equal(("Type N", 60, 14, true),
+            (after.Listing.Family!, after.Listing.Circuits!.Value, after.Listing.TandemSpaces.Length, after.Listing.Bonded!.Value));
         Assert.Equal((new PanelSpace(42, SpaceHalf.Lower), TakenUse.Fixed), (Assert.Single(after.Taken).Space, after.Taken[0].Use));
         var page = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/panel"));
         Assert.Contains("value=\"29-42\"", page, StringComparison.Ordinal);
@@ -128,11 +149,16 @@ public sealed class PanelPagesTests : IDisposable
     public async Task A_generator_a_disconnect_and_a_dwelling_that_stood_before_are_set()
     {
         var visitor = await host.AtAsync("/job/demo/panel");
-        (string, string)[] fields = [("fields.method", "Optional"), ("fields.metal", "Aluminium"), ("fields.rods", "2"), ("fields.generator", "TransferPanel"), ("fields.transferPanel", "A"), ("fields.inlet", "30 A"), ("fields.existing", "true"),
-            ("fields.newClimate", "true"), ("fields.existingArea", "1 200 ft²"), ("fields.measuredPeak", "60"), ("fields.bondedAtDisconnect", "true"), ("fields.outdoorDisconnect", "true"), ("fields.surgeProtection", "true"), ("fields.intersystemBonding", "true")];
+        (string, string)[] fields = [("fields.method", "Optional"), ("fields.metal", "Aluminium"), ("fields.rods", "2"),
+            ("fields.generator", "TransferPanel"), ("fields.transferPanel", "A"), ("fields.inlet", "30 A"), ("fields.existing", "true"),
+            ("fields.newClimate", "true"), ("fields.existingArea", "1 200 ft²"), ("fields.measuredPeak", "60"),
+                ("fields.bondedAtDisconnect", "true"), ("fields.outdoorDisconnect", "true"), ("fields.surgeProtection", "true"),
+                ("fields.intersystemBonding", "true")];
         await visitor.PostAsync("/job/demo/load?handler=Service", fields);
         var plan = await NowAsync();
-        Assert.Equal((GeneratorWay.TransferPanel, "A", 1200m, true, true), (plan.Job.Service.Generator, plan.Job.Service.TransferPanel!.Value.Value, plan.Job.Service.ExistingArea.Value, plan.Job.Service.NewClimate, plan.Job.Service.BondedAtDisconnect));
+        Assert.Equal((GeneratorWay.TransferPanel, "A", 1200m, true, true),
+            (plan.Job.Service.Generator, plan.Job.Service.TransferPanel!.Value.Value, plan.Job.Service.ExistingArea.Value,
+                plan.Job.Service.NewClimate, plan.Job.Service.BondedAtDisconnect));
         var page = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/load"));
         Assert.Contains("By measured demand (220.87), sized by this", page, StringComparison.Ordinal);
         Assert.Contains("bonded at the outdoor disconnect and nowhere beyond", page, StringComparison.Ordinal);
@@ -148,14 +174,17 @@ public sealed class PanelPagesTests : IDisposable
         var text = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/load"));
         Assert.Contains("Standard method, Part III", text, StringComparison.Ordinal);
         Assert.Contains("Optional method (220.82), sized by this", text, StringComparison.Ordinal);
-        (string, string)[] fields = [("fields.method", "Standard"), ("fields.metal", "Copper"), ("fields.rods", "1"), ("fields.generator", "None"), ("fields.future", "2 kVA")];
+        (string, string)[] fields = [("fields.method", "Standard"), ("fields.metal", "Copper"), ("fields.rods", "1"),
+            ("fields.generator", "None"), ("fields.future", "2 kVA")];
         var (status, after, _) = await visitor.PostAsync("/job/demo/load?handler=Service", fields);
         Assert.Equal(HttpStatusCode.OK, status);
         var plan = await NowAsync();
-        Assert.Equal((LoadMethod.Standard, 1, FeederMetal.Copper), (plan.Job.Service.Method, plan.Job.Service.Rods, plan.Job.Service.Metal));
+        Assert.Equal((LoadMethod.Standard, 1, FeederMetal.Copper),
+            (plan.Job.Service.Method, plan.Job.Service.Rods, plan.Job.Service.Metal));
         Assert.Contains(plan.Tags, t => t.Rule == "220.40, 230.42");
         await visitor.GetAsync("/job/demo/panel");
-        var (refused, why, _) = await visitor.PostAsync("/job/demo/load?handler=Service", [.. fields.Select(f => f.Item1 == "fields.rods" ? ("fields.rods", "9") : f)]);
+        var (refused, why, _) = await visitor.PostAsync("/job/demo/load?handler=Service",
+            [.. fields.Select(f => f.Item1 == "fields.rods" ? ("fields.rods", "9") : f)]);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused);
         Assert.Contains("must lie from 0 to 6", why, StringComparison.Ordinal);
         Assert.NotNull(after);
@@ -194,7 +223,8 @@ public sealed class PanelPagesTests : IDisposable
         var visitor = await host.AtAsync("/job/demo/panel");
         Assert.DoesNotContain("Printed so far", await visitor.GetAsync("/job/demo/prints/A"), StringComparison.Ordinal);
         using var client = host.CreateClient();
-        async Task<HttpStatusCode> PrintAsync(string paper) => (await visitor.PostAsync("/job/demo/prints/A?handler=Pdf", inPlace: false, ("paper", paper))).Status;
+        async Task<HttpStatusCode> PrintAsync(string paper) =>
+            (await visitor.PostAsync("/job/demo/prints/A?handler=Pdf", inPlace: false, ("paper", paper))).Status;
         Assert.Equal(HttpStatusCode.OK, await PrintAsync("Door"));
         // A link, from here or from elsewhere, prints nothing.
         await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Letter");
@@ -215,7 +245,8 @@ public sealed class PanelPagesTests : IDisposable
         Assert.DoesNotContain("Printed so far", await visitor.GetAsync("/job/demo/prints/G"), StringComparison.Ordinal);
     }
 
-    private static Task<(HttpStatusCode Status, string Text)> CompareAsync(Visitor visitor, string name, byte[] file) => visitor.SendFileAsync("/job/demo/prints/A", "/job/demo/prints/A?handler=Compare", "sheet", name, file);
+    private static Task<(HttpStatusCode Status, string Text)> CompareAsync(Visitor visitor, string name, byte[] file) =>
+        visitor.SendFileAsync("/job/demo/prints/A", "/job/demo/prints/A?handler=Compare", "sheet", name, file);
 
     [Fact]
     public async Task A_typed_schedule_is_held_against_the_plan()
@@ -260,7 +291,8 @@ public sealed class PanelPagesTests : IDisposable
         var text = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/places/A"));
         Assert.Contains("Where panel A should stand", text, StringComparison.Ordinal);
         var best = PanelPlaces.Best(await NowAsync(), new("A"), 5)[0];
-        var (status, _, _) = await visitor.PostAsync("/job/demo/places/A?handler=Hang", ("room", best.Panel.Room.Value), ("wall", $"{best.Panel.Wall}"), ("offset", best.Panel.Offset.ToString()));
+        var (status, _, _) = await visitor.PostAsync("/job/demo/places/A?handler=Hang", ("room", best.Panel.Room.Value),
+            ("wall", $"{best.Panel.Wall}"), ("offset", best.Panel.Offset.ToString()));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(best.Footage, (await NowAsync()).Footage);
     }

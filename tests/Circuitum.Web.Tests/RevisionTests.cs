@@ -34,13 +34,15 @@ public sealed class RevisionTests(BenchHost host) : IClassFixture<BenchHost>
     public async Task Of_twenty_at_once_one_is_written()
     {
         var job = await JobAsync();
-        var savings = await Task.WhenAll(Enumerable.Range(0, 20).Select(i => Task.Run(() => host.Revisions.AppendAsync(job, 1, Change($"{i}", "{}")))));
+        var savings = await Task.WhenAll(Enumerable.Range(0, 20)
+            .Select(i => Task.Run(() => host.Revisions.AppendAsync(job, 1, Change($"{i}", "{}")))));
         Assert.Equal(1, savings.Count(s => s is Saving.Saved));
         Assert.Equal(19, savings.Count(s => s is Saving.Overtaken));
     }
 
     [Fact]
-    public async Task A_job_that_is_not_there_is_gone() => Assert.IsType<Saving.Gone>(await host.Revisions.AppendAsync(new("nothing"), 1, Change("x", "{}")));
+    public async Task A_job_that_is_not_there_is_gone() =>
+        Assert.IsType<Saving.Gone>(await host.Revisions.AppendAsync(new("nothing"), 1, Change("x", "{}")));
 
     [Fact]
     public async Task Preparing_a_prepared_database_changes_nothing()
@@ -50,20 +52,23 @@ public sealed class RevisionTests(BenchHost host) : IClassFixture<BenchHost>
         Assert.Single(await host.Revisions.OfAsync(job));
     }
 
-    private static Revision At(int number, RevisionKind kind, int about = 0) => new(number, kind, about, DateTimeOffset.UnixEpoch, "crew", $"r{number}");
+    private static Revision At(int number, RevisionKind kind, int about = 0) =>
+        new(number, kind, about, DateTimeOffset.UnixEpoch, "crew", $"r{number}");
 
     [Fact]
     public void The_timeline_replays_changes_undos_and_redos()
     {
         // 1 start, 2 and 3 changes, 4 undoes 3, 5 undoes 2, 6 redoes 2.
-        var timeline = Timeline.Of([At(1, RevisionKind.Start), At(2, RevisionKind.Change), At(3, RevisionKind.Change), At(4, RevisionKind.Undo, 3), At(5, RevisionKind.Undo, 2), At(6, RevisionKind.Redo, 2)]);
+        var timeline = Timeline.Of([At(1, RevisionKind.Start), At(2, RevisionKind.Change), At(3, RevisionKind.Change),
+            At(4, RevisionKind.Undo, 3), At(5, RevisionKind.Undo, 2), At(6, RevisionKind.Redo, 2)]);
         Assert.Equal((6, 2, 3), (timeline.Latest.Number, timeline.Undo!.Number, timeline.Redo!.Number));
     }
 
     [Fact]
     public void A_new_change_after_an_undo_leaves_nothing_to_redo()
     {
-        var timeline = Timeline.Of([At(1, RevisionKind.Start), At(2, RevisionKind.Change), At(3, RevisionKind.Undo, 2), At(4, RevisionKind.Change)]);
+        var timeline = Timeline.Of([At(1, RevisionKind.Start), At(2, RevisionKind.Change), At(3, RevisionKind.Undo, 2),
+            At(4, RevisionKind.Change)]);
         Assert.Equal((4, null), (timeline.Undo!.Number, timeline.Redo));
         Assert.Null(Timeline.Of([At(1, RevisionKind.Start)]).Undo);
     }

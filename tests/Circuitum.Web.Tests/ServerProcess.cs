@@ -15,8 +15,14 @@ public sealed class ServerProcess : IDisposable
     private ServerProcess(string database, string address)
     {
         Address = address;
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = AppContext.BaseDirectory };
-        foreach (var argument in new[] { "exec", Path.Combine(AppContext.BaseDirectory, "Circuitum.Web.dll"), "--urls", address, "--Database", database, "--Logging:LogLevel:Default", "Warning" })
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            WorkingDirectory = AppContext.BaseDirectory
+        };
+        foreach (var argument in new[] { "exec", Path.Combine(AppContext.BaseDirectory, "Circuitum.Web.dll"), "--urls", address,
+            "--Database", database, "--Logging:LogLevel:Default", "Warning" })
         {
             start.ArgumentList.Add(argument);
         }
@@ -29,7 +35,8 @@ public sealed class ServerProcess : IDisposable
 
     public string Address { get; }
 
-    public static ServerProcess Start(string database, string? address = null) => new(database, address ?? $"http://127.0.0.1:{FreePort()}");
+    public static ServerProcess Start(string database, string? address = null) =>
+        new(database, address ?? $"http://127.0.0.1:{FreePort()}");
 
     /// <summary>A client of it, once it answers.</summary>
     public async Task<HttpClient> AnswersAsync()

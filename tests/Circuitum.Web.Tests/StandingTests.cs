@@ -21,7 +21,8 @@ public sealed class StandingTests
     {
         using var host = new BenchHost();
         var visitor = await host.AtAsync("/job/demo/circuits");
-        var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?handler=ToCircuit", ("box", box), ("circuit", circuit), ("anyway", "true"));
+        var (status, text, _) = await visitor.PostAsync("/job/demo/circuits?handler=ToCircuit", ("box", box), ("circuit", circuit),
+            ("anyway", "true"));
         Assert.True(status == HttpStatusCode.OK, text);
         Assert.Contains("ft", await visitor.GetAsync("/job/demo/places/A"), StringComparison.Ordinal);
     }
@@ -68,7 +69,9 @@ public sealed class StandingTests
         foreach (var (room, with) in rooms.SelectMany(r => rooms.Where(w => w != r).Select(w => (r, w))))
         {
             var (status, text, _) = await visitor.PostAsync("/job/demo/house?handler=MergeRooms", ("room", room), ("with", with));
-            Assert.True(status == HttpStatusCode.OK || (status == HttpStatusCode.UnprocessableEntity && !text.Contains("cannot plan", StringComparison.Ordinal)), $"{room} with {with}: {text}");
+            Assert.True(status == HttpStatusCode.OK
+                || (status == HttpStatusCode.UnprocessableEntity && !text.Contains("cannot plan", StringComparison.Ordinal)),
+                $"{room} with {with}: {text}");
             if (status == HttpStatusCode.OK)
             {
                 merged++;
@@ -129,7 +132,8 @@ public sealed class StandingTests
     {
         using var host = new BenchHost();
         using var http = host.CreateClient();
-        foreach (var address in new[] { "/", "/job/demo/house", "/job/demo/file/schedule.csv", "/job/demo/file/job.circuitum.json", "/nothing", "/bench" })
+        foreach (var address in new[] { "/", "/job/demo/house", "/job/demo/file/schedule.csv", "/job/demo/file/job.circuitum.json",
+            "/nothing", "/bench" })
         {
             var answer = await http.GetAsync(address);
             Assert.Contains("no-store", answer.Headers.GetValues("Cache-Control").Single(), StringComparison.Ordinal);
@@ -162,7 +166,8 @@ public sealed class StandingTests
         using var host = new BenchHost();
         var visitor = await host.AtAsync("/job/demo/boxes");
         Assert.InRange((int)(await visitor.PostAsync("/?handler=Who", ("who", who))).Status, 400, 422);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/?handler=Who", ("who", new string('x', 10_000)))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/?handler=Who", ("who", new string('x', 10_000)))).Status);
     }
 
     [Fact]
@@ -170,10 +175,12 @@ public sealed class StandingTests
     {
         using var host = new BenchHost();
         var visitor = await host.AtAsync("/job/demo/boxes");
-        var (status, text, _) = await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", new string('x', 100_000)));
+        var (status, text, _) = await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"),
+            ("name", new string('x', 100_000)));
         Assert.Equal(HttpStatusCode.BadRequest, status);
         Assert.Contains("a field is too long", text, StringComparison.Ordinal);
-        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", new string('x', 2_000_000)))).Status);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge,
+            (await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", new string('x', 2_000_000)))).Status);
         Assert.Single(await host.Revisions.OfAsync(Demo.Key));
     }
 
@@ -185,7 +192,8 @@ public sealed class StandingTests
     {
         using var host = new BenchHost();
         var visitor = await host.AtAsync("/job/demo/boxes");
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", name))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", name))).Status);
     }
 
     [Theory]
@@ -195,7 +203,8 @@ public sealed class StandingTests
     {
         using var host = new BenchHost();
         var visitor = await host.AtAsync("/job/demo/boxes");
-        Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", typed))).Status);
+        Assert.Equal(HttpStatusCode.OK,
+            (await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", typed))).Status);
         Assert.Equal(kept, (await host.NewestAsync()).Boxes.Single(b => b.Id.Value == "f-r2").Name);
     }
 
@@ -204,7 +213,9 @@ public sealed class StandingTests
     {
         using var host = new BenchHost();
         var good = await host.NewestAsync();
-        await host.Revisions.AppendAsync(Demo.Key, 1, new(RevisionKind.Change, 0, "crew", "Spoil it", good.Name, JobFiles.Write(good).Replace("\"boxes\"", "\"boxen\"", StringComparison.Ordinal)));
+        await host.Revisions.AppendAsync(Demo.Key, 1,
+            new(RevisionKind.Change, 0, "crew", "Spoil it", good.Name,
+                JobFiles.Write(good).Replace("\"boxes\"", "\"boxen\"", StringComparison.Ordinal)));
         var visitor = host.Visit();
         var page = await visitor.GetAsync("/job/demo/boxes");
         Assert.Contains("Revision 2 cannot be opened", page, StringComparison.Ordinal);
@@ -227,7 +238,8 @@ public sealed class StandingTests
         using var http = host.CreateClient();
         var answer = await http.GetAsync($"/job/{key}/house");
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
-        Assert.Contains($"/job/{key}/file/job.circuitum.json", WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync()), StringComparison.Ordinal);
+        Assert.Contains($"/job/{key}/file/job.circuitum.json", WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync()),
+            StringComparison.Ordinal);
         Assert.Equal("{\"no\":\"job\"}", await http.GetStringAsync($"/job/{key}/file/job.circuitum.json"));
     }
 
@@ -237,8 +249,10 @@ public sealed class StandingTests
         using var host = new BenchHost();
         var key = await host.Revisions.StartAsync("crew", "Start", "Barn", JobFiles.Write(await host.NewestAsync()));
         var visitor = await host.AtAsync("/job/demo/boxes");
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/?handler=Delete", ("job", key.Value), ("typed", "Bern"))).Status);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync("/?handler=Delete", ("job", "demo"), ("typed", "14 Fernhollow Rise"))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/?handler=Delete", ("job", key.Value), ("typed", "Bern"))).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity,
+            (await visitor.PostAsync("/?handler=Delete", ("job", "demo"), ("typed", "14 Fernhollow Rise"))).Status);
         Assert.Equal(2, (await host.Revisions.ListAsync()).Count);
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync("/?handler=Delete", ("job", key.Value), ("typed", "barn"))).Status);
         Assert.Equal(0, await host.Revisions.NewestAsync(key));
@@ -280,7 +294,8 @@ public sealed class StandingTests
             await Task.Yield();
         }
 
-        Assert.Equal(HttpStatusCode.ServiceUnavailable, (await http.GetAsync("/meter/readings", HttpCompletionOption.ResponseHeadersRead)).StatusCode);
+        Assert.Equal(HttpStatusCode.ServiceUnavailable,
+            (await http.GetAsync("/meter/readings", HttpCompletionOption.ResponseHeadersRead)).StatusCode);
         listening.ForEach(l => l.Dispose());
     }
 

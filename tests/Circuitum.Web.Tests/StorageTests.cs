@@ -8,7 +8,8 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace Circuitum.Web.Tests;
 
-/// <summary>What can go wrong with the file that all jobs are in: each is told in a sentence, loses nothing that was acknowledged, and is over when its cause is.</summary>
+/// <summary>What can go wrong with the file that all jobs are in: each is told in a sentence, loses nothing that was acknowledged, and is
+/// over when its cause is.</summary>
 public sealed class StorageTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("circuitum-storage-").FullName;
@@ -27,7 +28,8 @@ public sealed class StorageTests : IDisposable
         await using (var db = new DatabaseAt(File).CreateDbContext())
         {
             await db.Database.MigrateAsync("20261125023050_RuleSetsAndDrawings");
-            await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL)");
+            await db.Database.ExecuteSqlRawAsync(
+                "CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL)");
             await db.Database.ExecuteSqlRawAsync("INSERT INTO \"__EFMigrationsLock\" VALUES (1, '2026-11-27 08:00:00')");
         }
 
@@ -46,11 +48,13 @@ public sealed class StorageTests : IDisposable
             await revisions.PrepareAsync();
             await new Demo(revisions).LoadOnceAsync();
         })));
-        Assert.Equal("14 Fernhollow Rise", Assert.Single(await new JobRevisions(new DatabaseAt(File), TimeProvider.System).ListAsync()).Name);
+        Assert.Equal("14 Fernhollow Rise",
+            Assert.Single(await new JobRevisions(new DatabaseAt(File), TimeProvider.System).ListAsync()).Name);
     }
 
     [Theory]
-    [InlineData("this is no database, and far longer than the header of one would be: it is a text about a house", "damaged, or is no job file")]
+    [InlineData("this is no database, and far longer than the header of one would be: it is a text about a house",
+        "damaged, or is no job file")]
     [InlineData("", null)]
     public async Task A_file_that_is_none_is_told(string text, string? says)
     {
@@ -70,7 +74,9 @@ public sealed class StorageTests : IDisposable
     [Fact]
     public async Task A_folder_that_is_not_there_and_a_file_of_a_newer_version_are_told()
     {
-        Assert.Contains("is not there", (await Assert.ThrowsAsync<PreparationException>(() => new Preparation(new DatabaseAt(Path.Combine(folder, "none", "jobs.db"))).RunAsync(_ => { }))).Message, StringComparison.Ordinal);
+        Assert.Contains("is not there",
+            (await Assert.ThrowsAsync<PreparationException>(() => new Preparation(new DatabaseAt(Path.Combine(folder, "none", "jobs.db")))
+                .RunAsync(_ => { }))).Message, StringComparison.Ordinal);
         var revisions = new JobRevisions(new DatabaseAt(File), TimeProvider.System);
         await revisions.PrepareAsync();
         await using (var db = new DatabaseAt(File).CreateDbContext())
@@ -78,7 +84,8 @@ public sealed class StorageTests : IDisposable
             await db.Database.ExecuteSqlRawAsync("INSERT INTO \"__EFMigrationsHistory\" VALUES ('20991231000000_FromTheFuture', '99.0.0')");
         }
 
-        Assert.Contains("newer version", (await Assert.ThrowsAsync<PreparationException>(() => revisions.PrepareAsync())).Message, StringComparison.Ordinal);
+        Assert.Contains("newer version", (await Assert.ThrowsAsync<PreparationException>(() => revisions.PrepareAsync())).Message,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -92,14 +99,16 @@ public sealed class StorageTests : IDisposable
             Execute(other, "BEGIN IMMEDIATE");
             var (status, text, answer) = await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "44\""));
             Assert.Equal(HttpStatusCode.ServiceUnavailable, status);
-            Assert.Equal("Not saved. The job file is held by another program. Close what reads or copies it, or try again in a moment.", text);
+            Assert.Equal("Not saved. The job file is held by another program. Close what reads or copies it, or try again in a moment.",
+                text);
             Assert.Equal("5", answer.Headers.GetValues("Retry-After").Single());
             // Reading goes on.
             await visitor.GetAsync("/job/demo/boxes");
             Execute(other, "ROLLBACK");
         }
 
-        Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "44\""))).Status);
+        Assert.Equal(HttpStatusCode.OK,
+            (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "44\""))).Status);
     }
 
     [Theory] // SQLite's result codes
@@ -111,7 +120,8 @@ public sealed class StorageTests : IDisposable
     [InlineData(1, null)]
     public void What_the_file_could_not_do_is_told_in_words(int code, string? says)
     {
-        var trouble = StorageTrouble.Behind(new InvalidOperationException("save", new DbUpdateException("update", new SqliteException("x", code))));
+        var trouble = StorageTrouble.Behind(new InvalidOperationException("save",
+            new DbUpdateException("update", new SqliteException("x", code))));
         Assert.Equal(says is null, trouble is null);
         Assert.Contains(says ?? "", trouble?.Sentence ?? "", StringComparison.Ordinal);
     }
@@ -142,7 +152,8 @@ public sealed class StorageTests : IDisposable
         for (var number = 1; number < 6; number++)
         {
             clock.Now -= TimeSpan.FromDays(400);
-            Assert.IsType<Saving.Saved>(await revisions.AppendAsync(key, number, new(RevisionKind.Change, 0, "crew", $"{number}", "House", "{}")));
+            Assert.IsType<Saving.Saved>(await revisions.AppendAsync(key, number,
+                new(RevisionKind.Change, 0, "crew", $"{number}", "House", "{}")));
         }
 
         Assert.Equal([1, 2, 3, 4, 5, 6], (await revisions.OfAsync(key)).Select(r => r.Number));
@@ -171,7 +182,8 @@ public sealed class StorageTests : IDisposable
             using var http = await server.AnswersAsync();
             var visitor = new Visitor(http);
             await visitor.GetAsync("/job/demo/boxes");
-            Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "45\""))).Status);
+            Assert.Equal(HttpStatusCode.OK,
+                (await visitor.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "45\""))).Status);
             server.Kill();
             await server.EndedAsync();
         }

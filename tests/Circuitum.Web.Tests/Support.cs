@@ -36,7 +36,8 @@ public sealed class BenchHost : WebApplicationFactory<Program>
 
     public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false }));
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("Database", Database).UseSetting("Logging:LogLevel:Default", "Warning");
+    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("Database", Database)
+        .UseSetting("Logging:LogLevel:Default", "Warning");
 
     protected override void Dispose(bool disposing)
     {
@@ -48,7 +49,8 @@ public sealed class BenchHost : WebApplicationFactory<Program>
         }
         catch (IOException)
         {
-            // A search that still runs may write its journal beside the file that is taken away; a folder left in the temporary place harms nobody.
+            // A search that still runs may write its journal beside the file that is taken away; a folder left in the temporary place harms
+            // nobody.
         }
     }
 }
@@ -80,13 +82,18 @@ public sealed partial class Visitor(HttpClient http)
         return await LookAsync(response);
     }
 
-    public Task<(HttpStatusCode Status, string Text, HttpResponseMessage Response)> PostAsync(string address, params (string Name, string Value)[] fields) => PostAsync(address, inPlace: true, fields);
+    public Task<(HttpStatusCode Status, string Text, HttpResponseMessage Response)> PostAsync(string address,
+        params (string Name, string Value)[] fields) => PostAsync(address, inPlace: true, fields);
 
-    public async Task<(HttpStatusCode Status, string Text, HttpResponseMessage Response)> PostAsync(string address, bool inPlace, params (string Name, string Value)[] fields)
+    public async Task<(HttpStatusCode Status, string Text, HttpResponseMessage Response)> PostAsync(string address, bool inPlace,
+        params (string Name, string Value)[] fields)
     {
         using var request = new HttpRequestMessage(HttpMethod.Post, address)
         {
-            Content = new FormUrlEncodedContent([.. fields.Select(f => new KeyValuePair<string, string>(f.Name, f.Value)), .. fields.Any(f => f.Name == "from") ? [] : new[] { new KeyValuePair<string, string>("from", Revision.ToString(System.Globalization.CultureInfo.InvariantCulture)) }]),
+            Content = new FormUrlEncodedContent([.. fields.Select(f => new KeyValuePair<string, string>(f.Name, f.Value)),
+                .. fields.Any(f => f.Name == "from") ? []
+                : new[] { new KeyValuePair<string,
+                    string>("from", Revision.ToString(System.Globalization.CultureInfo.InvariantCulture)) }]),
         };
         request.Headers.Add("RequestVerificationToken", token);
         if (inPlace)
@@ -98,12 +105,15 @@ public sealed partial class Visitor(HttpClient http)
         return (response.StatusCode, await LookAsync(response), response);
     }
 
-    public Task<(HttpStatusCode Status, string Text)> BringAsync(byte[] file, string name = "job.circuitum.json") => SendFileAsync("/", "/?handler=Bring", "file", name, file, "application/json");
+    public Task<(HttpStatusCode Status, string Text)> BringAsync(byte[] file, string name = "job.circuitum.json") =>
+        SendFileAsync("/", "/?handler=Bring", "file", name, file, "application/json");
 
     /// <summary>Sends one file by the form of a page.</summary>
-    public async Task<(HttpStatusCode Status, string Text)> SendFileAsync(string page, string address, string field, string name, byte[] file, string type = "text/csv")
+    public async Task<(HttpStatusCode Status, string Text)> SendFileAsync(string page, string address, string field, string name,
+        byte[] file, string type = "text/csv")
     {
-        using var form = new MultipartFormDataContent { { new StringContent(FormToken().Match(await http.GetStringAsync(page)).Groups[1].Value), "__RequestVerificationToken" } };
+        using var form = new MultipartFormDataContent {
+            { new StringContent(FormToken().Match(await http.GetStringAsync(page)).Groups[1].Value), "__RequestVerificationToken" } };
         var part = new ByteArrayContent(file);
         part.Headers.ContentType = new MediaTypeHeaderValue(type);
         form.Add(part, field, name);

@@ -18,7 +18,9 @@ public sealed class TraceTextTests
 
     // Stations of a chain: which device, if any, each resets at.
     private static List<Station> Chain(params string?[] resets) =>
-        [.. resets.Select((r, i) => new Station(new($"b{i}"), $"b{i}", null, "12-2", new(0), new(120), new(false, r is null ? null : new(r)), i == resets.Length - 1))];
+        [.. resets.Select((r, i) =>
+            new Station(new($"b{i}"), $"b{i}", null, "12-2", new(0), new(120), new(false, r is null ? null : new(r)),
+                i == resets.Length - 1))];
 
     [Fact]
     public void A_stretch_behind_one_device_is_bracketed_once()

@@ -18,24 +18,33 @@ const views = [
   ["Boxes, tags", (page) => open(page, "boxes")],
   ["Boxes, a box", (page) => open(page, "boxes", "box:heat-pump")],
   ["Circuits, a circuit", (page) => open(page, "circuits", "circuit:laundry")],
-  ["Circuits, a box with everything open", async (page) => {
-    await open(page, "circuits", "box:k-counter-r1");
-    await page.locator(".card details").evaluateAll((all) => all.forEach((d) => (d.open = true)));
-    await page.getByRole("checkbox", { name: /kettle/ }).check();
-    await page.getByText(/through 20 A/).waitFor();
-  }],
-  ["Circuits, an opened breaker", async (page) => {
-    await open(page, "circuits", "circuit:kitchen-lights");
-    await page.getByRole("button", { name: /Open its breaker/ }).click();
-    await page.getByText("dark", { exact: true }).first().waitFor();
-  }],
-  ["the divisions", async (page) => {
-    await page.goto("/job/demo/divisions");
-    await page.getByLabel("Look for").selectOption("5");
-    await page.getByRole("button", { name: "Find a better division" }).click();
-    await page.getByRole("button", { name: "Keep it to compare" }).click();
-    await page.getByRole("columnheader", { name: "Better division" }).waitFor();
-  }],
+  [
+    "Circuits, a box with everything open",
+    async (page) => {
+      await open(page, "circuits", "box:k-counter-r1");
+      await page.locator(".card details").evaluateAll((all) => all.forEach((d) => (d.open = true)));
+      await page.getByRole("checkbox", { name: /kettle/ }).check();
+      await page.getByText(/through 20 A/).waitFor();
+    },
+  ],
+  [
+    "Circuits, an opened breaker",
+    async (page) => {
+      await open(page, "circuits", "circuit:kitchen-lights");
+      await page.getByRole("button", { name: /Open its breaker/ }).click();
+      await page.getByText("dark", { exact: true }).first().waitFor();
+    },
+  ],
+  [
+    "the divisions",
+    async (page) => {
+      await page.goto("/job/demo/divisions");
+      await page.getByLabel("Look for").selectOption("5");
+      await page.getByRole("button", { name: "Find a better division" }).click();
+      await page.getByRole("button", { name: "Keep it to compare" }).click();
+      await page.getByRole("columnheader", { name: "Better division" }).waitFor();
+    },
+  ],
   ["the editions", (page) => page.goto("/job/demo/editions")],
   ["Runs, a run", (page) => open(page, "runs", "run:@A~k-range")],
   ["Panel", (page) => open(page, "panel")],
@@ -47,18 +56,36 @@ for (const [name, go] of views) {
     if (name.includes("not there")) page.removeAllListeners("console");
     await go(page);
     await expect(page.locator("main")).toBeVisible();
-    const found = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]).analyze();
-    expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).slice(0, 3).join(" | ")}`)).toEqual([]);
+    const found = await new AxeBuilder({ page })
+      .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+      .analyze();
+    expect(
+      found.violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(" "))
+            .slice(0, 3)
+            .join(" | ")}`,
+      ),
+    ).toEqual([]);
   });
 }
 
-for (const [device, width, height] of [["a phone", 390, 844], ["a tablet", 820, 1180]]) {
+for (const [device, width, height] of [
+  ["a phone", 390, 844],
+  ["a tablet", 820, 1180],
+]) {
   test(`nothing runs off the side of ${device}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     for (const stage of ["panel", "circuits", "boxes"]) {
       await open(page, stage, "box:k-island");
       expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), stage).toBeLessThanOrEqual(0);
-      expect(await page.locator("a.row, .chip, .act").evaluateAll((all) => all.filter((e) => e.offsetParent && e.getBoundingClientRect().height < 44).length), stage).toBe(0);
+      expect(
+        await page
+          .locator("a.row, .chip, .act")
+          .evaluateAll((all) => all.filter((e) => e.offsetParent && e.getBoundingClientRect().height < 44).length),
+        stage,
+      ).toBe(0);
     }
   });
 }
@@ -67,9 +94,19 @@ test("on the drawing no name covers another", async ({ page }) => {
   await open(page, "circuits");
   for (const level of ["Ground", "Upper", "Greenhouse"]) {
     await page.getByRole("navigation", { name: "Levels" }).getByRole("link", { name: level }).click();
-    await expect(page.getByRole("navigation", { name: "Levels" }).getByRole("link", { name: level })).toHaveAttribute("aria-current", "true");
-    const rects = await plan(page).locator(".room-name, .number").evaluateAll((all) => all.map((t) => ({ text: t.textContent, ...t.getBoundingClientRect().toJSON() })));
-    const clashes = rects.flatMap((a, i) => rects.slice(0, i).filter((b) => a.left + 1 < b.right && b.left + 1 < a.right && a.top + 3 < b.bottom && b.top + 3 < a.bottom).map((b) => `${a.text} / ${b.text}`));
+    await expect(page.getByRole("navigation", { name: "Levels" }).getByRole("link", { name: level })).toHaveAttribute(
+      "aria-current",
+      "true",
+    );
+    const rects = await plan(page)
+      .locator(".room-name, .number")
+      .evaluateAll((all) => all.map((t) => ({ text: t.textContent, ...t.getBoundingClientRect().toJSON() })));
+    const clashes = rects.flatMap((a, i) =>
+      rects
+        .slice(0, i)
+        .filter((b) => a.left + 1 < b.right && b.left + 1 < a.right && a.top + 3 < b.bottom && b.top + 3 < a.bottom)
+        .map((b) => `${a.text} / ${b.text}`),
+    );
     expect(clashes, level).toEqual([]);
   }
 });

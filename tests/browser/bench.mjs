@@ -36,6 +36,9 @@ export const plan = (page) => page.getByRole("region", { name: "Plan" });
 
 /** Whole feet of all cable, as the ledger's head says. */
 export async function footage(page) {
-  const words = await ledger(page).getByText(/^[\d,]+ ft$/).first().textContent();
+  const words = await ledger(page)
+    .getByText(/^[\d,]+ ft$/)
+    .first()
+    .textContent();
   return Number(words.replace(/[^\d]/g, ""));
 }

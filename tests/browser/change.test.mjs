@@ -65,15 +65,22 @@ test("a larger range is one field, and its breaker and cable follow", async ({ p
   await card(page).getByLabel("Range").selectOption({ label: "the smallest that carries it" });
   await expect(said(page)).toContainText("Induction range, kitchen now 40 A on 8-3");
   await open(page, "boxes", "box:k-range");
-  await card(page).getByLabel(/^Nameplate load/).fill("18 kW");
-  await card(page).getByRole("group", { name: /^Device 1/ }).getByRole("button", { name: "Set" }).click();
+  await card(page)
+    .getByLabel(/^Nameplate load/)
+    .fill("18 kW");
+  await card(page)
+    .getByRole("group", { name: /^Device 1/ })
+    .getByRole("button", { name: "Set" })
+    .click();
   await expect(said(page)).toContainText("Induction range, kitchen now 45 A on 6-3");
 });
 
 test("a pinned breaker is kept, tagged, and freed by the tag's own button", async ({ page }) => {
   await open(page, "circuits", "circuit:laundry");
   await card(page).getByText("Pins: hold your own choice").click();
-  await card(page).getByLabel(/^Breaker/).selectOption("30 A");
+  await card(page)
+    .getByLabel(/^Breaker/)
+    .selectOption("30 A");
   await expect(card(page).getByRole("heading", { name: /15 and 20 A receptacles are behind a 30 A breaker/ })).toBeVisible();
   await expect(ledger(page).locator(".circuit[data-circuit=laundry]")).toContainText("30A");
   await card(page).getByRole("button", { name: "Free the breaker" }).first().click();
@@ -89,7 +96,9 @@ test("a tag's fix puts the bath back on its own circuit", async ({ page }) => {
 test("a box is added, changed and deleted", async ({ page }) => {
   await open(page, "boxes", "room:study");
   await page.getByText("Add a box").click();
-  await ledger(page).getByLabel(/^Offset/).fill("1-6");
+  await ledger(page)
+    .getByLabel(/^Offset/)
+    .fill("1-6");
   await ledger(page).getByLabel(/^Wall/).selectOption("2");
   await ledger(page).getByRole("button", { name: "Add" }).click();
   await expect(page.getByRole("heading", { name: "Boxes · 141" })).toBeVisible();
@@ -101,7 +110,9 @@ test("a box is added, changed and deleted", async ({ page }) => {
 
 test("what cannot be read is said in one line and stays in its field", async ({ page }) => {
   await open(page, "boxes", "box:f-r2");
-  await card(page).getByLabel(/^Offset/).fill("three feet");
+  await card(page)
+    .getByLabel(/^Offset/)
+    .fill("three feet");
   await card(page).getByRole("button", { name: "Move" }).click();
   await expect(said(page)).toContainText("“three feet” is no length; write it like");
   await expect(card(page).getByLabel(/^Offset/)).toHaveValue("three feet");
@@ -111,10 +122,14 @@ test("of two people at one job the second is told, and can go on top", async ({ 
   await open(page, "boxes", "box:f-r1");
   const other = await context.newPage();
   await open(other, "boxes", "box:f-r2");
-  await card(other).getByLabel(/^Offset/).fill("3-0");
+  await card(other)
+    .getByLabel(/^Offset/)
+    .fill("3-0");
   await card(other).getByRole("button", { name: "Move" }).click();
   await expect(said(other)).toContainText("Move Family room receptacle");
-  await card(page).getByLabel(/^Offset/).fill("2-0");
+  await card(page)
+    .getByLabel(/^Offset/)
+    .fill("2-0");
   await card(page).getByRole("button", { name: "Move" }).click();
   await expect(said(page)).toContainText(/Not saved: crew was first with revision \d+/);
   await page.getByRole("button", { name: "Apply mine on top" }).click();
@@ -126,11 +141,24 @@ test("the schedule as CSV is the schedule on the page", async ({ page }) => {
   await open(page, "panel");
   const download = page.waitForEvent("download");
   await page.getByRole("link", { name: "CSV" }).click();
-  const lines = readFileSync(await (await download).path(), "utf8").trim().split("\n").slice(1).map((l) => [...l.matchAll(/("([^"]*)"|[^,]*)(,|$)/g)].map((m) => m[2] ?? m[1]));
+  const lines = readFileSync(await (await download).path(), "utf8")
+    .trim()
+    .split("\n")
+    .slice(1)
+    .map((l) => [...l.matchAll(/("([^"]*)"|[^,]*)(,|$)/g)].map((m) => m[2] ?? m[1]));
   const schedule = page.getByRole("region", { name: "Panel schedule" });
-  const onPage = await schedule.getByRole("link").evaluateAll((links) => links.filter((a) => a.dataset.circuit).map((a) => ({
-    circuit: a.dataset.circuit, description: a.querySelector("b").textContent, amps: a.closest("tr").querySelectorAll(".breaker")[a.closest("td").previousElementSibling?.classList.contains("handle") ? a.closest("tr").querySelectorAll(".breaker").length - 1 : 0].textContent, mark: a.querySelector("i").textContent,
-  })));
+  const onPage = await schedule.getByRole("link").evaluateAll((links) =>
+    links
+      .filter((a) => a.dataset.circuit)
+      .map((a) => ({
+        circuit: a.dataset.circuit,
+        description: a.querySelector("b").textContent,
+        amps: a.closest("tr").querySelectorAll(".breaker")[
+          a.closest("td").previousElementSibling?.classList.contains("handle") ? a.closest("tr").querySelectorAll(".breaker").length - 1 : 0
+        ].textContent,
+        mark: a.querySelector("i").textContent,
+      })),
+  );
   const inFile = lines.filter((l) => l[0] === "A");
   expect(onPage.length).toBe(inFile.length);
   for (const row of onPage) {
@@ -147,7 +175,9 @@ test("the door schedule prints as a PDF of two Letter pages", async ({ page }) =
 
 test("a bad file is refused with one message and the list is unharmed", async ({ page }) => {
   await page.goto("/");
-  await page.getByLabel(/circuitum.json/).setInputFiles({ name: "broken.json", mimeType: "application/json", buffer: Buffer.from('{"format":"circuitum-job","version":1') });
+  await page
+    .getByLabel(/circuitum.json/)
+    .setInputFiles({ name: "broken.json", mimeType: "application/json", buffer: Buffer.from('{"format":"circuitum-job","version":1') });
   await page.getByRole("button", { name: "Bring it in" }).click();
   await expect(page.getByRole("alert")).toContainText("“broken.json” was not taken. Line 1");
   await expect(page.getByRole("link", { name: /14 Fernhollow Rise/ })).toBeVisible();

@@ -42,7 +42,11 @@ test("a box is dragged in the ledger to another circuit, its effect shown before
 test("a box is dragged on the plan onto a box of another circuit", async ({ page }) => {
   await open(page, "circuits", "box:f-r5");
   const from = plan(page).locator("[data-box=f-r1] .hit");
-  await carry(page, from, plan(page).locator("[data-box=hall-r] .hit").or(plan(page).locator('[data-circuit="grandmother-receptacles"] .hit')).first());
+  await carry(
+    page,
+    from,
+    plan(page).locator("[data-box=hall-r] .hit").or(plan(page).locator('[data-circuit="grandmother-receptacles"] .hit')).first(),
+  );
   await expect(said(page)).toContainText("Move Family room receptacle 1 to circuit grandmother-receptacles");
 });
 
@@ -67,7 +71,10 @@ test("a move that breaks a rule is refused with the rule, saved only when it is 
   await list.selectOption("kitchen-appliances-1");
   await expect(card(page).getByText(/Red tag comes on circuit \d+: Family room receptacle 2 may not be on this circuit/)).toBeVisible();
   await card(page).getByRole("button", { name: "Move it there" }).click();
-  await expect(said(page)).toContainText("Not done: Family room receptacle 2 may not be on this circuit. By 210.52(B)(2) a small-appliance circuit feeds only kitchen, dining and pantry receptacles.");
+  await expect(said(page)).toContainText(
+    "Not done: Family room receptacle 2 may not be on this circuit. " +
+      "By 210.52(B)(2) a small-appliance circuit feeds only kitchen, dining and pantry receptacles.",
+  );
   expect(await revision(page)).toBe(before);
   await page.getByRole("button", { name: "Do it anyway, tagged" }).click();
   await expect(card(page).getByRole("heading", { name: /Family room receptacle 2 may not be on this circuit/ })).toBeVisible();
@@ -101,7 +108,10 @@ test("a circuit is split, and merged again", async ({ page }) => {
 
 test("several boxes picked on the plan go on a circuit of their own", async ({ page }) => {
   await open(page, "circuits", "box:f-r5");
-  for (const box of ["f-r1", "f-r2"]) await plan(page).locator(`[data-box=${box}] .hit`).click({ modifiers: ["Shift"] });
+  for (const box of ["f-r1", "f-r2"])
+    await plan(page)
+      .locator(`[data-box=${box}] .hit`)
+      .click({ modifiers: ["Shift"] });
   await expect(page.getByText("2 picked")).toBeVisible();
   await page.getByRole("button", { name: "On a circuit of their own" }).click();
   await expect(page.getByRole("heading", { name: "Circuits · 32" })).toBeVisible();
@@ -117,7 +127,11 @@ test("an opened breaker shows on the plan what is left alight", async ({ page })
   // Another circuit under the pointer is shown for as long.
   await row(page, "family-receptacles").hover();
   await expect(page.locator("#lit-note")).toHaveText(/^18 open: 6 receptacles dead, no room dark$/);
-  await expect(plan(page).getByText(/^\d of \d receptacles left$/).first()).toBeVisible();
+  await expect(
+    plan(page)
+      .getByText(/^\d of \d receptacles left$/)
+      .first(),
+  ).toBeVisible();
   await page.getByRole("heading", { name: /^Circuits · / }).hover();
   await expect(page.locator("#lit-note")).toHaveText(/^25 open/);
   await page.getByRole("button", { name: /Open its breaker/ }).click();
@@ -127,11 +141,15 @@ test("an opened breaker shows on the plan what is left alight", async ({ page })
 test("two heating tools at one outlet open the breaker, one does not", async ({ page }) => {
   await open(page, "circuits", "box:k-counter-r1");
   await card(page).getByText("What if somebody plugs in").click();
-  await card(page).getByRole("checkbox", { name: /kettle/ }).check();
+  await card(page)
+    .getByRole("checkbox", { name: /kettle/ })
+    .check();
   // Refrigerator 700 VA and a kettle of 1500: 18.33 A.
   await expect(card(page).getByText("18.33 A through 20 A")).toBeVisible();
   await expect(card(page).getByText("the breaker holds")).toBeVisible();
-  await card(page).getByRole("checkbox", { name: /^heater/ }).check();
+  await card(page)
+    .getByRole("checkbox", { name: /^heater/ })
+    .check();
   await expect(card(page).getByText("30.83 A through 20 A")).toBeVisible();
   await expect(card(page).getByText(/the breaker opens after \d+ s to \d+ min/)).toBeVisible();
   await expect(card(page).getByText(/typical inverse-time band/)).toBeVisible();
@@ -179,7 +197,8 @@ test("two divisions are kept and compared aim by aim with their plans", async ({
   await expect(said(page)).toContainText("Move Family room");
   await page.getByRole("link", { name: "Compare" }).click();
   const table = page.getByRole("group", { name: "Divisions side by side" });
-  for (const name of ["The planner's own", "As planned", "By hand, stands"]) await expect(table.getByRole("columnheader", { name })).toBeVisible();
+  for (const name of ["The planner's own", "As planned", "By hand, stands"])
+    await expect(table.getByRole("columnheader", { name })).toBeVisible();
   await expect(table.getByRole("row", { name: /^Darkness/ }).getByRole("cell")).toHaveCount(4);
   await expect(table.getByRole("img", { name: /^Ground: \d+ circuits/ })).toHaveCount(3);
   await table.getByRole("button", { name: /^Divide so ?: As planned$/ }).click();
@@ -210,7 +229,9 @@ test("with devices by school one look tells which reset protects an outlet", asy
   await open(page, "boxes", "box:k-counter-r1");
   await expect(card(page).getByText("ground fault: the button at Kitchen counter 4; arc fault: panel A, space 21")).toBeVisible();
   await page.keyboard.press("3");
-  await expect(trace(page).getByRole("listitem").filter({ hasText: "Kitchen counter 1" })).toContainText("ground fault resets at Kitchen counter 4");
+  await expect(trace(page).getByRole("listitem").filter({ hasText: "Kitchen counter 1" })).toContainText(
+    "ground fault resets at Kitchen counter 4",
+  );
   await card(page).getByText("Ways to protect it").click();
   await expect(card(page).getByRole("row", { name: /^ground faults at the first receptacle, taken 65\.00/ })).toBeVisible();
   await expect(card(page).getByText("load side: Kitchen counter 3")).toBeVisible();
@@ -223,7 +244,9 @@ test("one circuit and one room go by another school than the job", async ({ page
   await expect(said(page)).toContainText("now AF");
   await open(page, "circuits", "room:bed-2");
   await card(page).getByText("Schools of this room").click();
-  await card(page).getByRole("combobox", { name: /^Bedrooms/ }).selectOption("OneEach");
+  await card(page)
+    .getByRole("combobox", { name: /^Bedrooms/ })
+    .selectOption("OneEach");
   await expect(said(page)).toContainText("boxes on another circuit");
 });
 
@@ -236,7 +259,9 @@ test("every decision has a ruling sheet of one page", async ({ page }) => {
   expect(text.slice(0, 5)).toBe("%PDF-");
   expect(text.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
   await open(page, "circuits", "circuit:car");
-  const tag = await card(page).getByRole("link", { name: /^Ruling sheet on The breaker does not protect/ }).getAttribute("href");
+  const tag = await card(page)
+    .getByRole("link", { name: /^Ruling sheet on The breaker does not protect/ })
+    .getAttribute("href");
   expect((await page.request.get(tag)).status()).toBe(200);
   expect((await page.request.get("/job/demo/ruling/half-rating.pdf?on=circuit:car")).status()).toBe(404);
 });

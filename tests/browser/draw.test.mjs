@@ -19,10 +19,13 @@ async function start(page, name) {
 
 /** Where a place of the house, in inches, is on the screen. */
 async function spot(page, x, y) {
-  return page.locator("#plan").evaluate((svg, [px, py]) => {
-    const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
-    return { x: at.x, y: at.y };
-  }, [x, y]);
+  return page.locator("#plan").evaluate(
+    (svg, [px, py]) => {
+      const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
+      return { x: at.x, y: at.y };
+    },
+    [x, y],
+  );
 }
 
 async function dragOver(page, from, to) {

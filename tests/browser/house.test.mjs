@@ -4,10 +4,14 @@ import { test, expect, open, ledger, card, said, plan } from "./bench.mjs";
 const ready = (page) => expect(page.locator("html")).toHaveAttribute("data-ready", "true");
 
 /** Where a place of the house, in inches, is on the screen. */
-const spot = (page, x, y) => page.locator("#plan").evaluate((svg, [px, py]) => {
-  const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
-  return { x: at.x, y: at.y };
-}, [x, y]);
+const spot = (page, x, y) =>
+  page.locator("#plan").evaluate(
+    (svg, [px, py]) => {
+      const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
+      return { x: at.x, y: at.y };
+    },
+    [x, y],
+  );
 
 const pairs = (text) => Buffer.from(`${text.trim().split(/\s+/).join("\n")}\n`);
 
@@ -32,7 +36,10 @@ test("a drawing is laid under a level, scaled from a length marked on it, and ro
   await expect(plan(page).locator("image.underlay")).toHaveCount(1);
 
   await card(page).getByRole("button", { name: "Mark two places" }).click();
-  for (const place of [[0, -60], [72, -60]]) {
+  for (const place of [
+    [0, -60],
+    [72, -60],
+  ]) {
     const at = await spot(page, ...place);
     await page.mouse.click(at.x, at.y);
   }
@@ -42,10 +49,14 @@ test("a drawing is laid under a level, scaled from a length marked on it, and ro
   await card(page).getByRole("button", { name: "Scale it" }).click();
   await expect(said(page)).toContainText(`Scale the drawing under Upper: 6'-0" is 12'-0"`);
 
-  await card(page).getByLabel(/^Rooms from closed lines/).fill("WALLS");
+  await card(page)
+    .getByLabel(/^Rooms from closed lines/)
+    .fill("WALLS");
   await card(page).getByRole("button", { name: "Make rooms of them" }).click();
   await expect(said(page)).toContainText("Layers that have: SPACES (2)");
-  await card(page).getByLabel(/^Rooms from closed lines/).fill("spaces");
+  await card(page)
+    .getByLabel(/^Rooms from closed lines/)
+    .fill("spaces");
   await card(page).getByRole("button", { name: "Make rooms of them" }).click();
   await expect(said(page)).toContainText("Read 2 rooms from a drawing");
   await expect(ledger(page).getByRole("link", { name: /^BEDROOM bedroom/ })).toContainText(`12'-0" × 10'-0"`);
@@ -137,6 +148,8 @@ test("house rules are kept as a set and used on the next job", async ({ page }) 
   await page.getByLabel("Name", { exact: true }).fill("Next");
   await page.getByLabel("Crew's house rules and schools").selectOption("Denser");
   await page.getByRole("button", { name: "Start the job" }).click();
-  await card(page).getByRole("link", { name: /^House rules/ }).click();
+  await card(page)
+    .getByRole("link", { name: /^House rules/ })
+    .click();
   await expect(page.getByLabel("Farthest point of a wall from a receptacle")).toHaveValue(`5'-0"`);
 });

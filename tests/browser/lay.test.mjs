@@ -9,10 +9,14 @@ async function centre(locator) {
 }
 
 /** Where a place of the house, in inches, is on the screen. */
-const spot = (page, x, y) => page.locator("#plan").evaluate((svg, [px, py]) => {
-  const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
-  return { x: at.x, y: at.y };
-}, [x, y]);
+const spot = (page, x, y) =>
+  page.locator("#plan").evaluate(
+    (svg, [px, py]) => {
+      const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
+      return { x: at.x, y: at.y };
+    },
+    [x, y],
+  );
 
 test("a receptacle is set by its key and a click on a wall, a lamp by its key and a click in a room", async ({ page }) => {
   await open(page, "boxes", "room:study");
@@ -26,7 +30,10 @@ test("a receptacle is set by its key and a click on a wall, a lamp by its key an
   await expect(said(page)).toContainText("Add Study receptacle");
   await page.keyboard.press("Escape");
   await page.keyboard.press("l");
-  const room = await page.locator('#plan .room[data-room="study"]').evaluate((r) => { const b = r.getBBox(); return [b.x + b.width * 0.3, b.y + b.height * 0.3]; });
+  const room = await page.locator('#plan .room[data-room="study"]').evaluate((r) => {
+    const b = r.getBBox();
+    return [b.x + b.width * 0.3, b.y + b.height * 0.3];
+  });
   const middle = await spot(page, ...room);
   await page.mouse.click(middle.x, middle.y);
   await expect(said(page)).toContainText("Add Study lamp");
@@ -38,8 +45,12 @@ test("a receptacle is set by its key and a click on a wall, a lamp by its key an
 test("several boxes are picked, moved a stud bay together, and put down", async ({ page }) => {
   await open(page, "boxes", "room:family");
   await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
-  await ledger(page).locator("[data-row=f-r5]").click({ modifiers: ["Shift"] });
-  await ledger(page).locator("[data-row=f-r6]").click({ modifiers: ["Shift"] });
+  await ledger(page)
+    .locator("[data-row=f-r5]")
+    .click({ modifiers: ["Shift"] });
+  await ledger(page)
+    .locator("[data-row=f-r6]")
+    .click({ modifiers: ["Shift"] });
   await expect(page.getByText("2 picked")).toBeVisible();
   await page.keyboard.press("Shift+ArrowRight");
   await expect(said(page)).toContainText(`Move 2 boxes 1'-4"`);
@@ -54,7 +65,12 @@ test("several boxes are picked, moved a stud bay together, and put down", async 
 test("the stretch that no receptacle serves is lit with its distance, and follows the box while it is dragged", async ({ page }) => {
   await open(page, "boxes");
   await expect(plan(page).locator(".unserved-far")).toHaveText([`6'-10"`]);
-  const unserved = () => plan(page).locator(".unserved").evaluateAll((lines) => lines.reduce((sum, l) => sum + Math.hypot(l.x2.baseVal.value - l.x1.baseVal.value, l.y2.baseVal.value - l.y1.baseVal.value), 0));
+  const unserved = () =>
+    plan(page)
+      .locator(".unserved")
+      .evaluateAll((lines) =>
+        lines.reduce((sum, l) => sum + Math.hypot(l.x2.baseVal.value - l.x1.baseVal.value, l.y2.baseVal.value - l.y1.baseVal.value), 0),
+      );
   const before = await unserved();
   expect(before).toBeGreaterThan(10);
   const at = await centre(boxOf(page, "f-r5").locator(".hit"));
@@ -100,16 +116,17 @@ test("a drag on the demo keeps up with the screen", async ({ page }) => {
   test.setTimeout(180_000);
   await open(page, "boxes");
   const at = await centre(boxOf(page, "f-r5").locator(".hit"));
-  const watch = () => page.evaluate(() => {
-    window.frames_ = [];
-    let last = performance.now();
-    const tick = (now) => {
-      window.frames_.push(now - last);
-      last = now;
+  const watch = () =>
+    page.evaluate(() => {
+      window.frames_ = [];
+      let last = performance.now();
+      const tick = (now) => {
+        window.frames_.push(now - last);
+        last = now;
+        window.watching = requestAnimationFrame(tick);
+      };
       window.watching = requestAnimationFrame(tick);
-    };
-    window.watching = requestAnimationFrame(tick);
-  });
+    });
   const watched = async () => {
     const frames = await page.evaluate(() => (cancelAnimationFrame(window.watching), window.frames_.slice(1)));
     frames.sort((a, b) => a - b);
@@ -137,6 +154,9 @@ test("a drag on the demo keeps up with the screen", async ({ page }) => {
     await page.mouse.up();
     await page.keyboard.press("Escape");
   }
-  console.log(`frames while dragging: ${rounds.map((r) => `${r.count} frames, median ${r.median.toFixed(1)} ms, longest ${r.longest.toFixed(1)} ms, ${r.idle.toFixed(1)} ms with nothing held`).join(" · ")}`);
+  console.log(
+    `frames while dragging: ${rounds.map((r) => `${r.count} frames, median ${r.median.toFixed(1)} ms` +
+      `, longest ${r.longest.toFixed(1)} ms, ${r.idle.toFixed(1)} ms with nothing held`).join(" · ")}`,
+  );
   expect(rounds.some(keepsUp)).toBe(true);
 });

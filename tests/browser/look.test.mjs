@@ -5,14 +5,21 @@ test("opens the demo from the list and walks the five stages", async ({ page }) 
   await expect(page.getByRole("heading", { name: "14 Fernhollow Rise" })).toBeVisible();
   for (const stage of ["Boxes", "Circuits", "Runs", "Panel", "House"]) {
     await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage }).click();
-    await expect(page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage })).toHaveAttribute("aria-current", "page");
+    await expect(page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage })).toHaveAttribute(
+      "aria-current",
+      "page",
+    );
   }
   await expect(page.getByRole("link", { name: "Site" })).toHaveCount(0);
 });
 
 test("shows both storeys and the greenhouse to scale", async ({ page }) => {
   await open(page, "house");
-  for (const [level, room] of [["Ground", "Kitchen"], ["Upper", "Bedroom 4"], ["Greenhouse", "Potting room"]]) {
+  for (const [level, room] of [
+    ["Ground", "Kitchen"],
+    ["Upper", "Bedroom 4"],
+    ["Greenhouse", "Potting room"],
+  ]) {
     await page.getByRole("navigation", { name: "Levels" }).getByRole("link", { name: level }).click();
     await expect(plan(page).getByText(room, { exact: true })).toBeVisible();
   }
@@ -20,18 +27,24 @@ test("shows both storeys and the greenhouse to scale", async ({ page }) => {
 
 test("a box picked in the ledger is picked on the plan, and its trace leads from the breaker", async ({ page }) => {
   await open(page, "boxes");
-  await ledger(page).getByRole("link", { name: /^Kitchen island/ }).click();
+  await ledger(page)
+    .getByRole("link", { name: /^Kitchen island/ })
+    .click();
   await expect(card(page).getByRole("heading", { name: "Kitchen island" })).toBeVisible();
   await expect(page.locator("#plan .chosen[data-box=k-island]")).toBeVisible();
   const stations = await trace(page).getByRole("listitem").allTextContents();
   expect(stations[0]).toMatch(/^Panel A · \d+, 120\.0? ?V|^Panel A · \d+, 120 V left/);
-  expect(stations.some((s) => /Kitchen island: \d+ ft of 12-2, [\d.]+ A, [\d.]+ V left, ground fault resets at the panel/.test(s))).toBe(true);
+  expect(stations.some((s) => /Kitchen island: \d+ ft of 12-2, [\d.]+ A, [\d.]+ V left, ground fault resets at the panel/.test(s))).toBe(
+    true,
+  );
   expect(stations.at(-1)).toContain("END");
 });
 
 test("a box picked on the plan is picked in the ledger of every stage", async ({ page }) => {
   await open(page, "boxes");
-  await plan(page).getByRole("link", { name: /^Kitchen island, circuit/ }).click();
+  await plan(page)
+    .getByRole("link", { name: /^Kitchen island, circuit/ })
+    .click();
   await expect(ledger(page).getByRole("link", { name: /^Kitchen island/ })).toHaveAttribute("aria-current", "true");
   await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Circuits" }).click();
   await expect(ledger(page).locator(".circuit[aria-current=true]")).toContainText("Kitchen counter");
@@ -44,7 +57,9 @@ test("a touch picks a box", async ({ browser, baseURL }) => {
   const context = await browser.newContext({ hasTouch: true, baseURL, viewport: { width: 1024, height: 768 } });
   const page = await context.newPage();
   await open(page, "boxes");
-  await plan(page).getByRole("link", { name: /^Dining pendant, circuit/ }).tap();
+  await plan(page)
+    .getByRole("link", { name: /^Dining pendant, circuit/ })
+    .tap();
   await expect(card(page).getByRole("heading", { name: "Dining pendant" })).toBeVisible();
   await context.close();
 });
@@ -58,7 +73,10 @@ test("the keyboard alone picks, changes stage and level, and puts down", async (
   await page.keyboard.press("3");
   await expect(page.getByRole("heading", { name: /^Circuits · / })).toBeVisible();
   await page.keyboard.press("]");
-  await expect(page.getByRole("navigation", { name: "Levels" }).getByRole("link", { name: "Upper" })).toHaveAttribute("aria-current", "true");
+  await expect(page.getByRole("navigation", { name: "Levels" }).getByRole("link", { name: "Upper" })).toHaveAttribute(
+    "aria-current",
+    "true",
+  );
   await page.keyboard.press("Escape");
   await expect(trace(page)).toContainText("Select a box or a circuit");
   await page.keyboard.press("?");
@@ -76,7 +94,9 @@ test("zoom, fit and dimensions stay as they were set while the bench changes aro
   expect(Number(near.split(" ")[2])).toBeLessThan(Number(whole.split(" ")[2]));
   await page.getByRole("button", { name: "Dimensions" }).click();
   await expect(plan(page).locator(".dimension").first()).toBeVisible();
-  await card(page).getByLabel(/^Offset/).fill("3-0");
+  await card(page)
+    .getByLabel(/^Offset/)
+    .fill("3-0");
   await card(page).getByRole("button", { name: "Move" }).click();
   await expect(page.getByRole("status")).toContainText("Move");
   expect(await view()).toBe(near);
@@ -88,13 +108,21 @@ test("zoom, fit and dimensions stay as they were set while the bench changes aro
 test("every figure of a circuit answers why", async ({ page }) => {
   await open(page, "circuits", "circuit:k-range");
   await expect(card(page).getByText("50 A, two poles, GF")).toBeVisible();
-  for (const [question, answer] of [["Why 6 AWG", "Table 310.16"], ["Why GF", "210.8"], ["Why 50 A", "Table 220.55"], ["Why these boxes together", "240 V equipment"], ["Why space", "240.15(B)"]]) {
+  for (const [question, answer] of [
+    ["Why 6 AWG", "Table 310.16"],
+    ["Why GF", "210.8"],
+    ["Why 50 A", "Table 220.55"],
+    ["Why these boxes together", "240 V equipment"],
+    ["Why space", "240.15(B)"],
+  ]) {
     const why = card(page).getByRole("group").filter({ hasText: question }).first();
     if (!(await why.getAttribute("open").then((o) => o !== null))) await why.getByText(question).first().click();
     await expect(why).toContainText(answer);
   }
   await open(page, "runs", "circuit:k-range");
-  await ledger(page).getByRole("link", { name: /^Panel A → Induction range/ }).click();
+  await ledger(page)
+    .getByRole("link", { name: /^Panel A → Induction range/ })
+    .click();
   await expect(card(page).getByText(/^Why \d+ ft/)).toBeVisible();
   await expect(card(page)).toContainText("house rules: make-up, slack");
 });

@@ -26,11 +26,20 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
     },
   },
   webServer: Array.from({ length: workers }, (_, worker) => ({
-    command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port + worker} --Database ${join(process.env.BROWSER_TEST_FILES, `jobs-${worker}.db`)} --Logging:LogLevel:Default Warning`,
+    command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port + worker}` +
+      ` --Database ${join(process.env.BROWSER_TEST_FILES, `jobs-${worker}.db`)} --Logging:LogLevel:Default Warning`,
     cwd: "../../src/Circuitum.Web",
     url: `http://127.0.0.1:${port + worker}/`,
     timeout: 90_000,

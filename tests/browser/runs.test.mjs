@@ -3,7 +3,15 @@ import AxeBuilder from "@axe-core/playwright";
 
 const home = "@A~k-island";
 const ready = (page) => expect(page.locator("html[data-ready]")).toBeAttached();
-const cut = async (page) => Number((await card(page).getByText(/^\d+ ft$/).first().textContent()).split(" ")[0]);
+const cut = async (page) =>
+  Number(
+    (
+      await card(page)
+        .getByText(/^\d+ ft$/)
+        .first()
+        .textContent()
+    ).split(" ")[0],
+  );
 
 test("a place on a run's way is dragged on the plan, the footage follows, and the way is freed again", async ({ page }) => {
   await open(page, "runs", `run:${home}`);
@@ -42,7 +50,9 @@ test("home runs alone are shown in their lanes, and one run is lit at a time", a
   await expect(plan(page).locator(".cable.quiet.home").first()).toBeVisible();
   await expect(plan(page).locator(".cable.quiet:not(.home)").first()).toBeHidden();
   // No two home runs are drawn over each other for their whole way.
-  const ways = await plan(page).locator(".cable.quiet.home").evaluateAll((all) => all.map((w) => w.getAttribute("points")));
+  const ways = await plan(page)
+    .locator(".cable.quiet.home")
+    .evaluateAll((all) => all.map((w) => w.getAttribute("points")));
   expect(new Set(ways).size).toBe(ways.length);
   await open(page, "runs", `run:${home}`);
   await expect(plan(page).locator(".casing.chosen")).toHaveCount(1);
@@ -86,7 +96,10 @@ test("an upsized conductor says why, both ways of the sum", async ({ page }) => 
 test("the crew puts one cable in a hole, and what follows is said", async ({ page }) => {
   await page.goto("/job/demo/material");
   const holes = async () => {
-    const rows = await page.getByRole("row").filter({ hasText: /^Holes of/ }).allInnerTexts();
+    const rows = await page
+      .getByRole("row")
+      .filter({ hasText: /^Holes of/ })
+      .allInnerTexts();
     return rows.reduce((sum, row) => sum + Number(row.split("\t")[1]), 0);
   };
   const before = await holes();
@@ -127,9 +140,17 @@ test("a quick sum is worked out, passed on by its address, and read as JSON", as
   await expect(page.getByLabel("One way")).toHaveValue("far");
 });
 
-for (const [name, address] of [["a box's card", "/job/demo/box/k-sw-hall"], ["the material list", "/job/demo/material"], ["a quick sum", "/bench/conduit"], ["a run", `/job/demo/runs?on=${encodeURIComponent(`run:${home}`)}`], ["a feeder", "/job/demo/runs?on=circuit:feeder-G"]]) {
+for (const [name, address] of [
+  ["a box's card", "/job/demo/box/k-sw-hall"],
+  ["the material list", "/job/demo/material"],
+  ["a quick sum", "/bench/conduit"],
+  ["a run", `/job/demo/runs?on=${encodeURIComponent(`run:${home}`)}`],
+  ["a feeder", "/job/demo/runs?on=circuit:feeder-G"],
+]) {
   test(`axe finds nothing on ${name}`, async ({ page }) => {
     await page.goto(address);
-    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual(
+      [],
+    );
   });
 }

@@ -16,28 +16,46 @@ const views = [
   ["boxes-room", "/job/demo/boxes?on=room:family"],
   ["quick-sums", "/bench/drop?amps=16&gauge=12&length=80"],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
-  ["circuits-dark", "/job/demo/circuits?level=ground&on=circuit:kitchen-lights", {}, (page) => page.getByRole("button", { name: /Open its breaker/ }).click()],
-  ["circuits-move", "/job/demo/circuits?on=box:f-r2", {}, async (page) => {
-    await page.keyboard.press("m");
-    await page.getByLabel(/to circuit/).selectOption("kitchen-appliances-1");
-    await page.getByText(/Red tag comes/).waitFor();
-    await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
-  }],
+  [
+    "circuits-dark",
+    "/job/demo/circuits?level=ground&on=circuit:kitchen-lights",
+    {},
+    (page) => page.getByRole("button", { name: /Open its breaker/ }).click(),
+  ],
+  [
+    "circuits-move",
+    "/job/demo/circuits?on=box:f-r2",
+    {},
+    async (page) => {
+      await page.keyboard.press("m");
+      await page.getByLabel(/to circuit/).selectOption("kitchen-appliances-1");
+      await page.getByText(/Red tag comes/).waitFor();
+      await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
+    },
+  ],
   ["editions", "/job/demo/editions"],
   ["runs", "/job/demo/runs?level=ground&on=run:@A~k-island"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],
   ["box-card-phone", "/job/demo/box/k-sw-hall", { width: 390, height: 844 }],
   ["find-phone", "/job/demo/find/A?room=kitchen", { width: 390, height: 844 }],
   ["load", "/job/demo/load"],
-  ["divisions", "/job/demo/divisions", {}, async (page) => {
-    await page.getByLabel("Look for").selectOption("10");
-    await page.getByRole("button", { name: "Find a better division" }).click();
-    await page.getByRole("button", { name: "Keep it to compare" }).click();
-    await page.evaluate(() => window.scrollTo(0, 150));
-  }],
+  [
+    "divisions",
+    "/job/demo/divisions",
+    {},
+    async (page) => {
+      await page.getByLabel("Look for").selectOption("10");
+      await page.getByRole("button", { name: "Find a better division" }).click();
+      await page.getByRole("button", { name: "Keep it to compare" }).click();
+      await page.evaluate(() => window.scrollTo(0, 150));
+    },
+  ],
 ];
 
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu"],
+});
 for (const [name, address, size, act] of views) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800, ...size } });
   await page.goto(base + address);

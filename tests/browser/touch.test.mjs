@@ -5,10 +5,14 @@ test.use({ hasTouch: true, viewport: { width: 820, height: 1180 } });
 
 /** A finger put down, moved and lifted, in inches of the house. */
 async function swipe(page, from, to) {
-  const [a, b] = await page.locator("#plan").evaluate((svg, places) => places.map(([x, y]) => {
-    const at = new DOMPoint(x, y).matrixTransform(svg.getScreenCTM());
-    return { x: at.x, y: at.y };
-  }), [from, to]);
+  const [a, b] = await page.locator("#plan").evaluate(
+    (svg, places) =>
+      places.map(([x, y]) => {
+        const at = new DOMPoint(x, y).matrixTransform(svg.getScreenCTM());
+        return { x: at.x, y: at.y };
+      }),
+    [from, to],
+  );
   const cdp = await page.context().newCDPSession(page);
   const touch = (type, points) => cdp.send("Input.dispatchTouchEvent", { type, touchPoints: points });
   await touch("touchStart", [a]);
@@ -26,10 +30,13 @@ async function arm(page, name) {
 }
 
 async function tapAt(page, x, y) {
-  const at = await page.locator("#plan").evaluate((svg, [px, py]) => {
-    const p = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
-    return { x: p.x, y: p.y };
-  }, [x, y]);
+  const at = await page.locator("#plan").evaluate(
+    (svg, [px, py]) => {
+      const p = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM());
+      return { x: p.x, y: p.y };
+    },
+    [x, y],
+  );
   await page.touchscreen.tap(at.x, at.y);
 }
 

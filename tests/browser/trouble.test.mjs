@@ -46,9 +46,15 @@ test("a box dragged while the server is gone goes back, and the line says why", 
 });
 
 test("an error of the server is a line on the bench, never a page in its place", async ({ page }) => {
-  await page.route("**/job/demo/boxes?**", (route) => route.request().method() === "POST"
-    ? route.fulfill({ status: 503, headers: { "content-type": "text/plain", "hx-reswap": "none", "x-said": "line" }, body: "Not saved. The disk is full. Free some space, then try again." })
-    : route.fallback());
+  await page.route("**/job/demo/boxes?**", (route) =>
+    route.request().method() === "POST"
+      ? route.fulfill({
+          status: 503,
+          headers: { "content-type": "text/plain", "hx-reswap": "none", "x-said": "line" },
+          body: "Not saved. The disk is full. Free some space, then try again.",
+        })
+      : route.fallback(),
+  );
   const offset = card(page).getByLabel("Offset on wall");
   await offset.fill('46"');
   await offset.press("Enter");

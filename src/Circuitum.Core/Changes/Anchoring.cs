@@ -32,15 +32,23 @@ internal static class Anchoring
                     [
                         .. s.Levels.Select(l => l with
                         {
-                            Rooms = [.. l.Rooms.Select(r => rooms.TryGetValue(r.Id, out var kept) ? r with { Openings = [.. kept.Openings], Fixtures = [.. kept.Fixtures], Builds = keepsWalls ? r.Builds : [.. kept.Builds.DistinctBy(b => b.Wall)] } : r)],
-                            Reservations = [.. l.Reservations.Select(x => now.On(x.Room, x.Wall, x.Offset, x.Width) is { } at ? x with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Reservation>()).OfType<Reservation>()],
-                            Chases = [.. l.Chases.Select(x => now.On(x.Room, x.Wall, x.Offset, Length.Zero) is { } at ? x with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Chase>()).OfType<Chase>()],
+                            Rooms = [.. l.Rooms.Select(r => rooms.TryGetValue(r.Id, out var kept)
+                                ? r with { Openings = [.. kept.Openings], Fixtures = [.. kept.Fixtures], Builds = keepsWalls ? r.Builds
+                                    : [.. kept.Builds.DistinctBy(b => b.Wall)] } : r)],
+                            Reservations = [.. l.Reservations.Select(x => now.On(x.Room, x.Wall, x.Offset, x.Width) is { } at
+                                ? x with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Reservation>())
+                                .OfType<Reservation>()],
+                            Chases = [.. l.Chases.Select(x => now.On(x.Room, x.Wall, x.Offset, Length.Zero) is { } at
+                                ? x with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Chase>()).OfType<Chase>()],
                         }),
                     ],
                 }),
             ],
-            Panels = [.. drawn.Panels.Select(p => now.On(p.Room, p.Wall, p.Offset, Length.Zero) is { } at ? p with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : throw new ChangeRefusedException($"Panel {p.Id} stands on that wall. Move it first."))],
-            Wants = [.. drawn.Wants.Select(w => now.On(w.Room, w.Wall, w.Offset, w.Width) is { } at ? w with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Want>()).OfType<Want>()],
+            Panels = [.. drawn.Panels.Select(p => now.On(p.Room, p.Wall, p.Offset, Length.Zero) is { } at
+                ? p with { Room = at.Room, Wall = at.Wall, Offset = at.Offset }
+                : throw new ChangeRefusedException($"Panel {p.Id} stands on that wall. Move it first."))],
+            Wants = [.. drawn.Wants.Select(w => now.On(w.Room, w.Wall, w.Offset, w.Width) is { } at
+                ? w with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Want>()).OfType<Want>()],
             Boxes = [.. drawn.Boxes.Select(b => Box(b, now)).OfType<Box>()],
         };
         lost = now.Lost;
@@ -48,23 +56,27 @@ internal static class Anchoring
         return drawn.Boxes.Where(b => !left.Contains(b.Id)).Aggregate(result, (job, gone) => DeleteBox.Without(job, gone.Id));
     }
 
-    private static Level Bare(Level level) => level with { Rooms = [.. level.Rooms.Select(r => r with { Openings = [], Fixtures = [] })], Reservations = [], Chases = [] };
+    private static Level Bare(Level level) =>
+        level with { Rooms = [.. level.Rooms.Select(r => r with { Openings = [], Fixtures = [] })], Reservations = [], Chases = [] };
 
     private static Box? Box(Box box, Anchors now)
     {
         if (box.Mount == Mount.Wall)
         {
-            return now.On(box.Room, box.Wall, box.Offset, Length.Zero) is { } at ? box with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Box>();
+            return now.On(box.Room, box.Wall, box.Offset, Length.Zero) is { } at
+                ? box with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Box>();
         }
 
         return now.Over(box.Room, box.X, box.Y) is { } over ? box with { Room = over.Room, X = over.X, Y = over.Y } : now.Gone<Box>();
     }
 
     // What every old room held, handed to the rooms that hold it now. A new room that the drawing itself furnished keeps its own.
-    private static Dictionary<RoomId, (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)> Rooms(Job before, Anchors now)
+    private static Dictionary<RoomId,
+        (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)> Rooms(Job before, Anchors now)
     {
         var held = new Dictionary<RoomId, (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)>();
-        (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds) At(RoomId id) => held.TryGetValue(id, out var lists) ? lists : held[id] = ([], [], []);
+        (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds) At(RoomId id) => held.TryGetValue(id, out var lists)
+            ? lists : held[id] = ([], [], []);
         foreach (var room in before.Rooms.Where(r => now.Knows(r.Id)))
         {
             if (now.Stands(room.Id))
@@ -143,8 +155,10 @@ internal static class Anchoring
             var side = room.Sides[wall - 1];
             Point start = side.At(offset), middle = side.At(offset + (width / 2));
             var stays = after.TryGetValue(id, out var same) && keepsWalls && same.Sides.Length == room.Sides.Length;
-            var found = stays ? (Room: same!, Side: same!.Sides[wall - 1]) : Heirs(room).SelectMany(r => r.Sides.Select(s => (Room: r, Side: s)))
-                .Where(x => x.Side.AlongX == side.AlongX && Forward(x.Side) == Forward(side) && Off(x.Side, middle) <= Same && Past(x.Side, middle) <= Same)
+            var found = stays ? (Room: same!, Side: same!.Sides[wall - 1]) : Heirs(room)
+                .SelectMany(r => r.Sides.Select(s => (Room: r, Side: s)))
+                .Where(x => x.Side.AlongX == side.AlongX && Forward(x.Side) == Forward(side) && Off(x.Side, middle) <= Same
+                    && Past(x.Side, middle) <= Same)
                 .OrderBy(x => Past(x.Side, middle)).ThenBy(x => x.Room.Room.Id == id ? 0 : 1).FirstOrDefault();
             if (found.Side is null)
             {
@@ -153,7 +167,8 @@ internal static class Anchoring
 
             // A thing of no width is pushed back onto its wall; an opening that no longer fits is told to whoever moved the wall.
             var at = found.Side.Offset(start);
-            return (found.Room.Room.Id, found.Side.Number, width == Length.Zero ? Length.Max(Length.Zero, Length.Min(at, found.Side.Clear)) : at);
+            return (found.Room.Room.Id, found.Side.Number, width == Length.Zero ? Length.Max(Length.Zero, Length.Min(at, found.Side.Clear))
+                : at);
         }
 
         public (RoomId Room, Length X, Length Y)? Over(RoomId id, Length x, Length y)
@@ -172,12 +187,14 @@ internal static class Anchoring
             }
 
             Length east = at.X - found.NorthWest.X, south = at.Y - found.NorthWest.Y;
-            return (found.Room.Id, Length.Max(Length.Zero, Length.Min(east, found.ClearWidth)), Length.Max(Length.Zero, Length.Min(south, found.ClearDepth)));
+            return (found.Room.Id, Length.Max(Length.Zero, Length.Min(east, found.ClearWidth)),
+                Length.Max(Length.Zero, Length.Min(south, found.ClearDepth)));
         }
 
         // The room itself, rooms that were not there before, and where it is gone any room on its level.
         private IEnumerable<FramedRoom> Heirs(FramedRoom room) =>
-            after.Values.Where(r => r.Structure == room.Structure && r.Level == room.Level && (r.Room.Id == room.Room.Id || !before.ContainsKey(r.Room.Id) || !after.ContainsKey(room.Room.Id)));
+            after.Values.Where(r => r.Structure == room.Structure && r.Level == room.Level
+                && (r.Room.Id == room.Room.Id || !before.ContainsKey(r.Room.Id) || !after.ContainsKey(room.Room.Id)));
 
         private static bool Forward(RoomSide side) => side.AlongX ? side.End.X >= side.Start.X : side.End.Y >= side.Start.Y;
 

@@ -100,7 +100,8 @@ public sealed record SetVolume(BoxId Box, CubicInches? Volume) : JobChange
             throw new ChangeRefusedException($"A box holds from 4 to 200 in³; {Volume} is none.");
         }
 
-        phrase = Volume is CubicInches volume ? $"Take a box of {volume} for {Called(job, box)}" : $"Take the smallest usual box for {Called(job, box)}";
+        phrase = Volume is CubicInches volume ? $"Take a box of {volume} for {Called(job, box)}"
+            : $"Take the smallest usual box for {Called(job, box)}";
         return With(job, box with { Volume = Volume });
     }
 }

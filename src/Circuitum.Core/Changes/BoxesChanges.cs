@@ -13,7 +13,8 @@ public sealed record NudgeBoxes(ImmutableArray<BoxId> Boxes, Length By) : JobCha
     {
         var chosen = Boxes.Select(b => Find(job, b)).ToList();
         phrase = $"Move {chosen.Count} box{(chosen.Count == 1 ? "" : "es")} {By.Abs()}";
-        return chosen.Aggregate(job, (j, b) => With(j, b.Mount == Mount.Wall ? b with { Offset = b.Offset + By } : b with { X = b.X + By }));
+        return chosen.Aggregate(job,
+            (j, b) => With(j, b.Mount == Mount.Wall ? b with { Offset = b.Offset + By } : b with { X = b.X + By }));
     }
 }
 
@@ -69,7 +70,8 @@ public sealed record CopyBoxes(RoomId From, RoomId To, bool Mirrored) : JobChang
         {
             Id = names[b.Id],
             Name = null,
-            Devices = [.. b.Devices.Select(d => d with { Controls = [.. d.Controls.Where(c => placed.Exists(p => p.Id == c)).Select(c => names[c])] })],
+            Devices = [.. b.Devices.Select(d =>
+                d with { Controls = [.. d.Controls.Where(c => placed.Exists(p => p.Id == c)).Select(c => names[c])] })],
         }).ToList();
         if (copies.Count == 0)
         {
@@ -134,7 +136,8 @@ public sealed record CentreBox(BoxId Box, CentreOn Target, int Number) : JobChan
             case CentreOn.Opening:
                 var windows = room.Sides.SelectMany(s => s.Openings.Select(o => (Side: s, Opening: o))).ToList();
                 return Number >= 1 && Number <= windows.Count
-                    ? ($"the {Words.Of(windows[Number - 1].Opening.Opening.Kind)}", windows[Number - 1].Side.At((windows[Number - 1].Opening.From + windows[Number - 1].Opening.To) / 2))
+                    ? ($"the {Words.Of(windows[Number - 1].Opening.Opening.Kind)}",
+                        windows[Number - 1].Side.At((windows[Number - 1].Opening.From + windows[Number - 1].Opening.To) / 2))
                     : throw new ChangeRefusedException($"{room.Room.Name} has {windows.Count} openings; there is no number {Number}.");
             default:
                 throw new ChangeRefusedException("There is nothing of that kind to centre it on.");
@@ -184,17 +187,30 @@ public sealed record PlaceCans(RoomId Room, Length Spacing) : JobChange
                 var id = Ids.Numbered($"{Room}-can", used);
                 used.Add(id);
                 var at = a.By((b.X - a.X) * ((2 * i) + 1) / (2 * across), (b.Y - a.Y) * ((2 * row) + 1) / (2 * down));
-                cans.Add(new() { Id = new(id), Room = Room, Mount = Mount.Ceiling, X = at.X - room.NorthWest.X, Y = at.Y - room.NorthWest.Y, Devices = [new() { Kind = DeviceKind.Can }] });
+                cans.Add(new()
+                {
+                    Id = new(id),
+                    Room = Room,
+                    Mount = Mount.Ceiling,
+                    X = at.X - room.NorthWest.X,
+                    Y = at.Y - room.NorthWest.Y,
+                    Devices = [new() { Kind = DeviceKind.Can }]
+                });
             }
         }
 
-        phrase = $"Place {cans.Count} cans in {room.Room.Name}, {((b.X - a.X) / across).Nearest(Length.FromInches(.25m))} by {((b.Y - a.Y) / down).Nearest(Length.FromInches(.25m))} apart";
+        phrase = $"Place {cans.Count} cans in {room.Room.Name}, {((b.X - a.X) / across).Nearest(Length.FromInches(.25m))} by "
+            + $"{((b.Y - a.Y) / down).Nearest(Length.FromInches(.25m))} apart";
         var grown = job with { Boxes = [.. job.Boxes, .. cans] };
         // The room's own switches work them too.
-        var lamps = job.Boxes.Where(x => x.Room == Room && !x.Outside && x.Devices.Any(d => d.Kind.IsLight())).Select(x => x.Id).ToHashSet();
+        var lamps = job.Boxes.Where(x => x.Room == Room && !x.Outside && x.Devices.Any(d => d.Kind.IsLight())).Select(x => x.Id)
+            .ToHashSet();
         return grown with
         {
-            Boxes = [.. grown.Boxes.Select(x => x.Devices.Any(d => Works(d, lamps)) ? x with { Devices = [.. x.Devices.Select(d => Works(d, lamps) ? d with { Controls = [.. d.Controls, .. cans.Select(c => c.Id)] } : d)] } : x)],
+            Boxes = [.. grown.Boxes.Select(x => x.Devices.Any(d => Works(d, lamps))
+                ? x with { Devices =
+                    [.. x.Devices.Select(d => Works(d, lamps) ? d with { Controls = [.. d.Controls, .. cans.Select(c => c.Id)] } : d)] }
+                : x)],
         };
     }
 

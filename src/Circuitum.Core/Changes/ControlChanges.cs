@@ -3,7 +3,8 @@ using Circuitum.Core.Jobs;
 
 namespace Circuitum.Core.Changes;
 
-/// <summary>Says which lamps a switch works. Every place that works the same lamps becomes part of a set: two three-ways, four-ways between.</summary>
+/// <summary>Says which lamps a switch works. Every place that works the same lamps becomes part of a set: two three-ways, four-ways
+/// between.</summary>
 public sealed record SetControls(BoxId Box, int Place, ImmutableArray<BoxId> Lamps) : JobChange
 {
     /// <inheritdoc/>
@@ -21,17 +22,21 @@ public sealed record SetControls(BoxId Box, int Place, ImmutableArray<BoxId> Lam
         {
             if (Find(job, lamp).Devices.All(d => d.Kind == DeviceKind.IndoorHead) != unit)
             {
-                throw new ChangeRefusedException(unit ? $"{Called(job, Find(job, lamp))} is no indoor head." : $"{Called(job, Find(job, lamp))} is fed by its outdoor unit, not by a switch.");
+                throw new ChangeRefusedException(unit ? $"{Called(job, Find(job, lamp))} is no indoor head."
+                    : $"{Called(job, Find(job, lamp))} is fed by its outdoor unit, not by a switch.");
             }
         }
 
         if (unit)
         {
-            phrase = Lamps.IsEmpty ? $"No cable goes back from {Called(job, box)}" : $"A cable goes back from {Called(job, box)} to {string.Join(", ", Lamps.Take(3).Select(l => Called(job, Find(job, l))))}";
+            phrase = Lamps.IsEmpty ? $"No cable goes back from {Called(job, box)}"
+                : $"A cable goes back from {Called(job, box)} to {string.Join(", ", Lamps.Take(3).Select(l => Called(job, Find(job, l))))}";
             return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Controls = Lamps }) });
         }
 
-        phrase = Lamps.IsEmpty ? $"{Called(job, box)} works nothing" : $"{Called(job, box)} works {string.Join(", ", Lamps.Take(3).Select(l => Called(job, Find(job, l))))}{(Lamps.Length > 3 ? $" and {Lamps.Length - 3} more" : "")}";
+        phrase = Lamps.IsEmpty ? $"{Called(job, box)} works nothing"
+            : $"{Called(job, box)} works {string.Join(", ", Lamps.Take(3).Select(l => Called(job, Find(job, l))))}"
+            + $"{(Lamps.Length > 3 ? $" and {Lamps.Length - 3} more" : "")}";
         var changed = With(job, box with { Devices = box.Devices.SetItem(Place, device with { Controls = Lamps }) });
         foreach (var group in new[] { device.Controls, Lamps }.Where(g => !g.IsEmpty))
         {

@@ -14,7 +14,12 @@ public sealed record SetDeviceKind(BoxId Box, int Place, DeviceKind Kind) : JobC
         phrase = $"Make {Called(job, box)} a {Words.Of(Kind)}";
         // What works nothing keeps no lamps: they would be its own again unseen.
         var works = Kind.IsSwitch() || Kind == DeviceKind.Equipment;
-        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Kind = Kind, FeedsLoadSide = Kind == DeviceKind.GfciReceptacle, Controls = works ? device.Controls : [] }) });
+        return With(job, box
+            with
+        {
+            Devices = box.Devices.SetItem(Place,
+                device with { Kind = Kind, FeedsLoadSide = Kind == DeviceKind.GfciReceptacle, Controls = works ? device.Controls : [] })
+        });
     }
 
     internal static Device At(Box box, int place) => place >= 0 && place < box.Devices.Length
@@ -70,12 +75,23 @@ public sealed record MoveGfci(BoxId From, BoxId To) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         Box old = Find(job, From), next = Find(job, To);
-        int oldPlace = Place(old, d => d.Kind == DeviceKind.GfciReceptacle, "GFCI receptacle"), place = Place(next, d => d.Kind is DeviceKind.Duplex or DeviceKind.Single, "duplex receptacle");
+        int oldPlace = Place(old, d => d.Kind == DeviceKind.GfciReceptacle, "GFCI receptacle"),
+            place = Place(next, d => d.Kind is DeviceKind.Duplex or DeviceKind.Single, "duplex receptacle");
         phrase = $"Move the GFCI to {Called(job, next)}";
-        job = With(job, old with { Devices = old.Devices.SetItem(oldPlace, old.Devices[oldPlace] with { Kind = DeviceKind.Duplex, FeedsLoadSide = false }) });
-        return With(job, next with { Devices = next.Devices.SetItem(place, next.Devices[place] with { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }) });
+        job = With(job, old with
+        {
+            Devices = old.Devices.SetItem(oldPlace,
+            old.Devices[oldPlace] with { Kind = DeviceKind.Duplex, FeedsLoadSide = false })
+        });
+        return With(job, next
+            with
+        {
+            Devices = next.Devices.SetItem(place,
+                next.Devices[place] with { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true })
+        });
     }
 
     private static int Place(Box box, Func<Device, bool> which, string what) =>
-        box.Devices.Select((d, i) => (d, i)).Where(x => which(x.d)).Select(x => (int?)x.i).FirstOrDefault() ?? throw new ChangeRefusedException($"Box “{box.Id}” has no {what}.");
+        box.Devices.Select((d, i) => (d, i)).Where(x => which(x.d)).Select(x => (int?)x.i).FirstOrDefault()
+            ?? throw new ChangeRefusedException($"Box “{box.Id}” has no {what}.");
 }

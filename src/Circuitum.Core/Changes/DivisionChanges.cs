@@ -44,7 +44,8 @@ public sealed record FollowDivision(string? Name) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = Name is null ? "Divide as the planner does" : $"Divide as in “{Name}”";
-        return Name is null || job.Divisions.Any(d => d.Name == Name) ? job with { Follows = Name } : throw new ChangeRefusedException($"Division “{Name}” is not in this job any more.");
+        return Name is null || job.Divisions.Any(d => d.Name == Name) ? job with { Follows = Name }
+            : throw new ChangeRefusedException($"Division “{Name}” is not in this job any more.");
     }
 }
 
@@ -54,13 +55,15 @@ public sealed record DropDivision(string Name) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var division = job.Divisions.FirstOrDefault(d => d.Name == Name) ?? throw new ChangeRefusedException($"Division “{Name}” is not in this job any more.");
+        var division = job.Divisions.FirstOrDefault(d => d.Name == Name)
+            ?? throw new ChangeRefusedException($"Division “{Name}” is not in this job any more.");
         phrase = $"Drop the division “{Name}”";
         return job with { Divisions = job.Divisions.Remove(division), Follows = job.Follows == Name ? null : job.Follows };
     }
 }
 
-/// <summary>Moves a box, with what cannot be parted from it, to another circuit and holds it there. Everything else stays where it is.</summary>
+/// <summary>Moves a box, with what cannot be parted from it, to another circuit and holds it there. Everything else stays where it
+/// is.</summary>
 /// <param name="Box">The box.</param>
 /// <param name="Circuit">The circuit.</param>
 public sealed record MoveToCircuit(BoxId Box, CircuitKey Circuit) : JobChange
@@ -69,7 +72,8 @@ public sealed record MoveToCircuit(BoxId Box, CircuitKey Circuit) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (standing, circuits, survey) = Standing.Whole(job);
-        Standing.MustTake(survey, circuits, [Find(job, Box)], circuits.FirstOrDefault(c => c.Key == Circuit) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more."));
+        Standing.MustTake(survey, circuits, [Find(job, Box)], circuits.FirstOrDefault(c => c.Key == Circuit)
+            ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more."));
         var together = Standing.Together(survey, Box);
         phrase = $"Move {survey[Box].Name} to circuit {Circuit}{(together.Length > 1 ? $", {together.Length - 1} with it" : "")}";
         if (standing.Circuits.First(c => c.Key == Circuit).Boxes.Contains(Box))
@@ -129,7 +133,8 @@ public sealed record MergeCircuits(CircuitKey Circuit, CircuitKey Into) : JobCha
     protected override Job Apply(Job job, out string phrase)
     {
         var (standing, circuits, survey) = Standing.Whole(job);
-        KeptCircuit Named(CircuitKey key) => standing.Circuits.FirstOrDefault(c => c.Key == key) ?? throw new ChangeRefusedException($"Circuit “{key}” is not in the plan any more.");
+        KeptCircuit Named(CircuitKey key) => standing.Circuits.FirstOrDefault(c => c.Key == key)
+            ?? throw new ChangeRefusedException($"Circuit “{key}” is not in the plan any more.");
         var (gone, into) = (Named(Circuit), Named(Into));
         if (Circuit == Into)
         {
@@ -140,7 +145,12 @@ public sealed record MergeCircuits(CircuitKey Circuit, CircuitKey Into) : JobCha
 
         phrase = $"Merge circuit {Circuit} into {Into}";
         // Held, because only a person's word joins what the rules keep apart.
-        return Standing.ByHand(job, standing with { Circuits = [.. standing.Circuits.Where(c => c.Key != Circuit).Select(c => c.Key == Into ? into with { Boxes = into.Boxes.AddRange(gone.Boxes) } : c)] }) with
+        return Standing.ByHand(job,
+            standing with
+            {
+                Circuits = [.. standing.Circuits.Where(c => c.Key != Circuit)
+                .Select(c => c.Key == Into ? into with { Boxes = into.Boxes.AddRange(gone.Boxes) } : c)]
+            }) with
         {
             Pins = job.Pins with
             {
@@ -160,7 +170,15 @@ public sealed record MakeIndividual(BoxId Box, bool Individual) : JobChange
         var called = Called(job, Find(job, Box));
         phrase = Individual ? $"Give {called} an individual circuit" : $"Let {called} share a circuit";
         var others = job.Pins.Individual.RemoveAll(b => b == Box);
-        return job with { Pins = job.Pins with { Individual = Individual ? others.Add(Box) : others, Boxes = Individual ? job.Pins.Boxes.RemoveAll(p => p.Box == Box) : job.Pins.Boxes } };
+        return job with
+        {
+            Pins = job.Pins with
+            {
+                Individual = Individual ? others.Add(Box) : others,
+                Boxes = Individual
+            ? job.Pins.Boxes.RemoveAll(p => p.Box == Box) : job.Pins.Boxes
+            }
+        };
     }
 }
 
@@ -179,11 +197,14 @@ public sealed record PinPanel(CircuitKey Circuit, PanelId? Panel) : JobChange
 
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
-        var circuit = Dividing.Divide(house, survey, job, CodeBook.For(job)).FirstOrDefault(c => c.Key == Circuit && c.Boxes.Length > 0) ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more.");
-        var from = job.Panels.FirstOrDefault(p => p.Id == panel) ?? throw new ChangeRefusedException($"Panel “{panel}” is not in this job any more.");
+        var circuit = Dividing.Divide(house, survey, job, CodeBook.For(job)).FirstOrDefault(c => c.Key == Circuit && c.Boxes.Length > 0)
+            ?? throw new ChangeRefusedException($"Circuit “{Circuit}” is not in the plan any more.");
+        var from = job.Panels.FirstOrDefault(p => p.Id == panel)
+            ?? throw new ChangeRefusedException($"Panel “{panel}” is not in this job any more.");
         return house.Room(from.Room).Structure == survey[circuit.Boxes[0]].Place.Structure
             ? job with { Pins = job.Pins with { Panels = others.Add(new(Circuit, panel)) } }
-            : throw new ChangeRefusedException($"Panel {panel} is in another building: a circuit stays in the building of its panel, the feeder goes between them.");
+            : throw new ChangeRefusedException(
+                $"Panel {panel} is in another building: a circuit stays in the building of its panel, the feeder goes between them.");
     }
 }
 
@@ -209,7 +230,12 @@ internal static class Standing
         var house = Framing.Frame(job);
         var survey = Surveying.Survey(house, job);
         var circuits = Dividing.Divide(house, survey, job, CodeBook.For(job));
-        return (new() { Name = Division.ByHand, Circuits = [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))] }, circuits, survey);
+        return (new()
+        {
+            Name = Division.ByHand,
+            Circuits = [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))]
+        }, circuits,
+            survey);
     }
 
     /// <summary>What no wire can do, whatever the rules say of it.</summary>
@@ -226,12 +252,16 @@ internal static class Standing
             var own = circuits.First(c => c.Boxes.Contains(box.Id));
             if (survey[box.Id].Place.Structure != survey[circuit.Boxes[0]].Place.Structure)
             {
-                throw new ChangeRefusedException($"{survey[box.Id].Name} is in another building: a circuit stays in the building of its panel, the feeder goes between them.");
+                throw new ChangeRefusedException(
+                    $"{survey[box.Id].Name} is in another building: a circuit stays in the building of its panel, the feeder goes "
+                    + $"between them.");
             }
 
             if (own.Load.Volts != circuit.Load.Volts && own != circuit)
             {
-                throw new ChangeRefusedException($"{survey[box.Id].Name} works at {own.Load.Volts} and that circuit is of {circuit.Load.Volts}: no breaker serves both.");
+                throw new ChangeRefusedException(
+                    $"{survey[box.Id].Name} works at {own.Load.Volts} and that circuit is of {circuit.Load.Volts}: no breaker serves "
+                    + $"both.");
             }
         }
     }
@@ -240,11 +270,14 @@ internal static class Standing
     public static ImmutableArray<BoxId> Together(Survey survey, BoxId box)
     {
         var bundles = Bundles.Tie(survey);
-        return bundles.FirstOrDefault(b => b.Boxes.Any(x => x.Box.Id == box)) is { } bundle ? [.. bundle.Boxes.Select(b => b.Box.Id)] : throw new ChangeRefusedException($"Box “{box}” is not in this job any more.");
+        return bundles.FirstOrDefault(b => b.Boxes.Any(x => x.Box.Id == box)) is { } bundle ? [.. bundle.Boxes.Select(b => b.Box.Id)]
+            : throw new ChangeRefusedException($"Box “{box}” is not in this job any more.");
     }
 
     public static IEnumerable<KeptCircuit> Apart(Division division, ImmutableArray<BoxId> boxes) =>
         division.Circuits.Select(c => c with { Boxes = c.Boxes.RemoveAll(boxes.Contains) }).Where(c => !c.Boxes.IsEmpty);
 
-    public static Job ByHand(Job job, Division division) => KeepDivision.With(job, division with { Name = Division.ByHand }) with { Follows = Division.ByHand };
+    public static Job ByHand(Job job, Division division) => KeepDivision.With(job, division with { Name = Division.ByHand })
+        with
+    { Follows = Division.ByHand };
 }

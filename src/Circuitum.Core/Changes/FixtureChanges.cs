@@ -30,7 +30,8 @@ public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobC
     protected override Job Apply(Job job, out string phrase)
     {
         var (room, was) = Find(job, Room, Number);
-        phrase = $"{(was.Kind == Fixture.Kind && was.Width == Fixture.Width && was.Depth == Fixture.Depth ? "Move" : "Change")} the {Words.Of(was.Kind)} of {room.Name}";
+        phrase = $"{(was.Kind == Fixture.Kind && was.Width == Fixture.Width && was.Depth == Fixture.Depth ? "Move" : "Change")} the "
+            + $"{Words.Of(was.Kind)} of {room.Name}";
         return Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.SetItem(Number - 1, Fixture) }), Room, Fixture);
     }
 
@@ -53,12 +54,17 @@ public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobC
         var room = Framing.Frame(job).Room(id);
         if (fixture.Wall is int wall && fixture.Offset + fixture.Width > room.Sides[wall - 1].Clear)
         {
-            throw new ChangeRefusedException($"The {Words.Of(fixture.Kind)} ends at {fixture.Offset + fixture.Width}; wall {wall} of {room.Room.Name} is {room.Sides[wall - 1].Clear} clear.");
+            throw new ChangeRefusedException(
+                $"The {Words.Of(fixture.Kind)} ends at {fixture.Offset + fixture.Width}; wall {wall} of {room.Room.Name} is "
+                + $"{room.Sides[wall - 1].Clear} clear.");
         }
 
-        if (fixture.Wall is null && (fixture.X < Length.Zero || fixture.Y < Length.Zero || fixture.X + fixture.Width > room.ClearWidth || fixture.Y + fixture.Depth > room.ClearDepth))
+        if (fixture.Wall is null
+            && (fixture.X < Length.Zero || fixture.Y < Length.Zero || fixture.X + fixture.Width > room.ClearWidth
+                || fixture.Y + fixture.Depth > room.ClearDepth))
         {
-            throw new ChangeRefusedException($"The {Words.Of(fixture.Kind)} does not stand in {room.Room.Name}, which is {room.ClearWidth} × {room.ClearDepth} inside.");
+            throw new ChangeRefusedException(
+                $"The {Words.Of(fixture.Kind)} does not stand in {room.Room.Name}, which is {room.ClearWidth} × {room.ClearDepth} inside.");
         }
 
         return job;

@@ -33,7 +33,8 @@ public abstract record HouseChange : JobChange
     }
 
     /// <summary>The level, or a refusal.</summary>
-    internal static Level Find(Job job, LevelId id) => job.Levels.FirstOrDefault(l => l.Id == id) ?? throw new ChangeRefusedException($"Level “{id}” is not in this job any more.");
+    internal static Level Find(Job job, LevelId id) => job.Levels.FirstOrDefault(l => l.Id == id)
+        ?? throw new ChangeRefusedException($"Level “{id}” is not in this job any more.");
 
     /// <summary>The level a room is on with the room, or a refusal.</summary>
     internal static (Level Level, Room Room) Find(Job job, RoomId id) =>
@@ -43,7 +44,8 @@ public abstract record HouseChange : JobChange
     /// <summary>The job with one level replaced.</summary>
     internal static Job With(Job job, Level level) => job with
     {
-        Structures = [.. job.Structures.Select(s => s.Levels.Any(l => l.Id == level.Id) ? s with { Levels = [.. s.Levels.Select(l => l.Id == level.Id ? level : l)] } : s)],
+        Structures = [.. job.Structures.Select(s => s.Levels.Any(l => l.Id == level.Id)
+            ? s with { Levels = [.. s.Levels.Select(l => l.Id == level.Id ? level : l)] } : s)],
     };
 
     /// <summary>The job with one room replaced.</summary>

@@ -6,7 +6,8 @@ namespace Circuitum.Core.Changes;
 /// <summary>What came of a change: the changed job with a phrase for it, or one sentence why not.</summary>
 public sealed record ChangeOutcome(Job? Job, string Phrase, string? Refusal)
 {
-    /// <summary>What a person looks at when it is done: what the change has made; null where they go on looking at what they looked at.</summary>
+    /// <summary>What a person looks at when it is done: what the change has made; null where they go on looking at what they looked
+    /// at.</summary>
     public Subject? Selects { get; init; }
 }
 
@@ -19,7 +20,8 @@ public abstract record JobChange
         try
         {
             var changed = LooseEnds.Drop(Apply(job, out var phrase));
-            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString()) : new(changed, phrase, null) { Selects = Selects(job) };
+            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString())
+                : new(changed, phrase, null) { Selects = Selects(job) };
         }
         catch (ChangeRefusedException refused)
         {
@@ -36,7 +38,8 @@ public abstract record JobChange
     protected virtual Subject? Selects(Job before) => null;
 
     /// <summary>The box, or a refusal.</summary>
-    protected static Box Find(Job job, BoxId id) => job.Boxes.FirstOrDefault(b => b.Id == id) ?? throw new ChangeRefusedException($"Box “{id}” is not in this job any more.");
+    protected static Box Find(Job job, BoxId id) => job.Boxes.FirstOrDefault(b => b.Id == id)
+        ?? throw new ChangeRefusedException($"Box “{id}” is not in this job any more.");
 
     /// <summary>The job with one box replaced.</summary>
     protected static Job With(Job job, Box box) => job with { Boxes = job.Boxes.SetItem(job.Boxes.IndexOf(Find(job, box.Id)), box) };

@@ -35,7 +35,11 @@ public sealed record FreeSpace(CircuitKey Circuit) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = $"Free the space of {Circuit}";
-        return job with { Written = job.Written.RemoveAll(w => w.Circuit == Circuit), Pins = job.Pins with { Spaces = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit) } };
+        return job with
+        {
+            Written = job.Written.RemoveAll(w => w.Circuit == Circuit),
+            Pins = job.Pins with { Spaces = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit) }
+        };
     }
 }
 
@@ -44,13 +48,18 @@ public sealed record FreeSpace(CircuitKey Circuit) : JobChange
 /// <param name="Space">Where its upper pole goes.</param>
 /// <param name="Gives">Circuits that make room.</param>
 /// <param name="Spaces">Where every circuit stands afterwards.</param>
-public sealed record MoveBreaker(CircuitKey Circuit, PanelSpace Space, ImmutableArray<CircuitKey> Gives, ImmutableArray<WrittenSpace> Spaces) : JobChange
+public sealed record MoveBreaker(CircuitKey Circuit, PanelSpace Space, ImmutableArray<CircuitKey> Gives,
+    ImmutableArray<WrittenSpace> Spaces) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = Gives.IsEmpty ? $"Land {Circuit} on space {Space}" : $"Swap {Circuit} with {string.Join(", ", Gives)}";
-        return job with { Written = Spaces, Pins = job.Pins with { Spaces = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit || Gives.Contains(p.Circuit)) } };
+        return job with
+        {
+            Written = Spaces,
+            Pins = job.Pins with { Spaces = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit || Gives.Contains(p.Circuit)) }
+        };
     }
 }
 
@@ -105,14 +114,24 @@ public sealed record SetTaken(PanelId Panel, PanelSpace Space, TakenSpace? Taken
             throw new ChangeRefusedException($"No breaker stands in space {Space} of panel {Panel} any more.");
         }
 
-        phrase = Taken is null ? $"Take the breaker out of space {Space} of panel {Panel}" : $"Space {Space} of panel {Panel} is taken: {Taken.Description.Trim()}";
+        phrase = Taken is null ? $"Take the breaker out of space {Space} of panel {Panel}"
+            : $"Space {Space} of panel {Panel} is taken: {Taken.Description.Trim()}";
         var others = panel.Taken.RemoveAll(t => t.Space == Space);
-        return job with { Panels = job.Panels.Replace(panel, panel with { Taken = Taken is null ? others : [.. others.Add(Taken with { Description = Taken.Description.Trim() }).OrderBy(t => t.Space)] }) };
+        return job with
+        {
+            Panels = job.Panels.Replace(panel,
+            panel with
+            {
+                Taken = Taken is null ? others
+                : [.. others.Add(Taken with { Description = Taken.Description.Trim() }).OrderBy(t => t.Space)]
+            })
+        };
     }
 }
 
 /// <summary>What the changes of landing share.</summary>
 internal static class LandingChanges
 {
-    public static Panel Find(Job job, PanelId id) => job.Panels.FirstOrDefault(p => p.Id == id) ?? throw new ChangeRefusedException($"Panel {id} is not in this job any more.");
+    public static Panel Find(Job job, PanelId id) => job.Panels.FirstOrDefault(p => p.Id == id)
+        ?? throw new ChangeRefusedException($"Panel {id} is not in this job any more.");
 }

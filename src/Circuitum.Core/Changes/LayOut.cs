@@ -31,10 +31,13 @@ public sealed record LayOut(ImmutableArray<RoomId> Rooms) : JobChange
         var added = draft.Boxes.Count - job.Boxes.Length;
         if (added == 0 && draft.Boxes.SequenceEqual(job.Boxes))
         {
-            throw new ChangeRefusedException(rooms.IsEmpty ? "Nothing is missing: what the rules ask for is there, or there is no place for it." : "Nothing is missing there, or there is no place for it.");
+            throw new ChangeRefusedException(rooms.IsEmpty
+                ? "Nothing is missing: what the rules ask for is there, or there is no place for it."
+                : "Nothing is missing there, or there is no place for it.");
         }
 
-        phrase = $"Lay out {(rooms.Length switch { 0 => "the job", 1 => house.Room(rooms[0]).Room.Name, _ => $"{rooms.Length} rooms" })} by rule: {added} box{(added == 1 ? "" : "es")}";
+        phrase = $"Lay out {(rooms.Length switch { 0 => "the job", 1 => house.Room(rooms[0]).Room.Name, _ => $"{rooms.Length} rooms" })} "
+            + $"by rule: {added} box{(added == 1 ? "" : "es")}";
         return draft.Job;
     }
 
@@ -67,11 +70,13 @@ public sealed record PlaceOwed(RoomId Room, Citation Cite, string Part) : JobCha
     protected override Job Apply(Job job, out string phrase)
     {
         var draft = new Draft(job, Framing.Frame(job));
-        var owed = Owing.Find(draft).FirstOrDefault(o => o.Room == Room && o.Cite == Cite && o.Part == Part) ?? throw new ChangeRefusedException("That is there already.");
+        var owed = Owing.Find(draft).FirstOrDefault(o => o.Room == Room && o.Cite == Cite && o.Part == Part)
+            ?? throw new ChangeRefusedException("That is there already.");
         owed.Answer(draft);
         if (draft.Boxes.SequenceEqual(job.Boxes))
         {
-            throw new ChangeRefusedException($"There is no free place for it in {draft.House.Room(Room).Room.Name}. Make room on a wall first.");
+            throw new ChangeRefusedException(
+                $"There is no free place for it in {draft.House.Room(Room).Room.Name}. Make room on a wall first.");
         }
 
         phrase = $"Place what {Cite} asks for in {draft.House.Room(Room).Room.Name}";

@@ -6,7 +6,8 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Changes;
 
 /// <summary>Sets a level's heights, joists and the air above and below it.</summary>
-public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, Joists CeilingJoists, Joists? FloorJoists, bool AtticAbove, Celsius AmbientAbove, Celsius AmbientBelow) : HouseChange
+public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, Joists CeilingJoists, Joists? FloorJoists, bool AtticAbove,
+    Celsius AmbientAbove, Celsius AmbientBelow) : HouseChange
 {
     /// <inheritdoc/>
     protected override bool KeepsWalls => true;
@@ -18,8 +19,13 @@ public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, 
         phrase = $"Change level {Name.Trim()}";
         return With(job, level with
         {
-            Name = Name.Trim(), CeilingHeight = CeilingHeight, CeilingJoists = CeilingJoists, FloorJoists = FloorJoists,
-            AtticAbove = AtticAbove, AmbientAbove = AmbientAbove, AmbientBelow = AmbientBelow,
+            Name = Name.Trim(),
+            CeilingHeight = CeilingHeight,
+            CeilingJoists = CeilingJoists,
+            FloorJoists = FloorJoists,
+            AtticAbove = AtticAbove,
+            AmbientAbove = AmbientAbove,
+            AmbientBelow = AmbientBelow,
         });
     }
 }
@@ -33,9 +39,24 @@ public sealed record AddLevel(StructureId Structure, string Name) : JobChange
         var structure = LevelChanges.Find(job, Structure);
         var below = structure.Levels[^1];
         var id = Ids.Free(Ids.Slug(Name, "level"), job.Levels.Select(l => l.Id.Value));
-        var level = below with { Id = new(id), Name = Name.Trim(), Rooms = [], Obstructions = [], Reservations = [], Chases = [], FloorJoists = below.CeilingJoists, Underlay = null };
+        var level = below with
+        {
+            Id = new(id),
+            Name = Name.Trim(),
+            Rooms = [],
+            Obstructions = [],
+            Reservations = [],
+            Chases = [],
+            FloorJoists = below.CeilingJoists,
+            Underlay = null
+        };
         phrase = $"Add level {level.Name} to {structure.Name}";
-        return LevelChanges.With(job, structure with { Levels = [.. structure.Levels.RemoveAt(structure.Levels.Length - 1), below with { AtticAbove = false, AmbientAbove = new(30) }, level] });
+        return LevelChanges.With(job,
+            structure with
+            {
+                Levels = [.. structure.Levels.RemoveAt(structure.Levels.Length - 1),
+                below with { AtticAbove = false, AmbientAbove = new(30) }, level]
+            });
     }
 }
 
@@ -67,34 +88,61 @@ public sealed record DeleteLevel(LevelId Level) : JobChange
 /// <param name="From">The panel that feeds it.</param>
 /// <param name="Rating">Bus of its panel.</param>
 /// <param name="Cover">Depth of the trench.</param>
-public sealed record AddStructure(string Name, Length East, Length South, RoomUse Use, Length Width, Length Depth, PanelId From, Amps Rating, Length Cover) : JobChange
+public sealed record AddStructure(string Name, Length East, Length South, RoomUse Use, Length Width, Length Depth, PanelId From,
+    Amps Rating, Length Cover) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var feeding = job.Panels.FirstOrDefault(p => p.Id == From) ?? throw new ChangeRefusedException($"There is no panel {From} to feed it from.");
+        var feeding = job.Panels.FirstOrDefault(p => p.Id == From)
+            ?? throw new ChangeRefusedException($"There is no panel {From} to feed it from.");
         var home = job.Structures.First(s => s.Levels.SelectMany(l => l.Rooms).Any(r => r.Id == feeding.Room));
         var id = Ids.Free(Ids.Slug(Name, "building"), job.Structures.Select(s => s.Id.Value));
         var roomId = HouseChange.NewRoomId(job, Name);
         var origin = home.Origin.By(East, South);
         var level = new Level
         {
-            Id = new(Ids.Free($"{id}-level", job.Levels.Select(l => l.Id.Value))), Name = Name.Trim(), CeilingHeight = Length.FromFeet(8),
-            CeilingJoists = new(JoistRun.NorthSouth, Length.FromInches(24), Length.FromInches(5.5m)), AtticAbove = false, Rooms = [],
+            Id = new(Ids.Free($"{id}-level", job.Levels.Select(l => l.Id.Value))),
+            Name = Name.Trim(),
+            CeilingHeight = Length.FromFeet(8),
+            CeilingJoists = new(JoistRun.NorthSouth, Length.FromInches(24), Length.FromInches(5.5m)),
+            AtticAbove = false,
+            Rooms = [],
         };
-        var structure = new Structure { Id = new(id), Name = Name.Trim(), Origin = origin, Accessory = true, Underfloor = Underfloor.Slab, Levels = [level] };
+        var structure = new Structure
+        {
+            Id = new(id),
+            Name = Name.Trim(),
+            Origin = origin,
+            Accessory = true,
+            Underfloor = Underfloor.Slab,
+            Levels = [level]
+        };
         var room = new Room { Id = roomId, Name = Name.Trim(), Use = Use, Corners = [] };
-        var placed = RoomFitting.At(job with { Structures = job.Structures.Add(structure) }, level, room, new(Length.Zero, Length.Zero), Width, Depth);
-        var panel = new Panel { Id = new(Letter(job)), Room = roomId, Wall = 1, Offset = Width / 2, Rating = Rating, Spaces = 12, FedFrom = From };
-        phrase = $"Add {structure.Name} {East.Abs()} {(East < Length.Zero ? "west" : "east")}, {South.Abs()} {(South < Length.Zero ? "north" : "south")} of {home.Name}";
+        var placed = RoomFitting.At(job with { Structures = job.Structures.Add(structure) }, level, room, new(Length.Zero, Length.Zero),
+            Width, Depth);
+        var panel = new Panel
+        {
+            Id = new(Letter(job)),
+            Room = roomId,
+            Wall = 1,
+            Offset = Width / 2,
+            Rating = Rating,
+            Spaces = 12,
+            FedFrom = From
+        };
+        phrase = $"Add {structure.Name} {East.Abs()} {(East < Length.Zero ? "west" : "east")}, {South.Abs()} "
+            + $"{(South < Length.Zero ? "north" : "south")} of {home.Name}";
         return placed with
         {
             Panels = placed.Panels.Add(panel),
-            Trenches = placed.Trenches.Add(new(Ids.Numbered("trench", job.Trenches.Select(t => t.Id)), home.Id, structure.Id, LevelChanges.Straight(home, structure with { Levels = [HouseChange.Find(placed, level.Id)] }), Cover)),
+            Trenches = placed.Trenches.Add(new(Ids.Numbered("trench", job.Trenches.Select(t => t.Id)), home.Id, structure.Id,
+                LevelChanges.Straight(home, structure with { Levels = [HouseChange.Find(placed, level.Id)] }), Cover)),
         };
     }
 
-    private static string Letter(Job job) => Enumerable.Range(0, 26).Select(i => ((char)('A' + i)).ToString()).FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l))
+    private static string Letter(Job job) => Enumerable.Range(0, 26).Select(i => ((char)('A' + i)).ToString())
+        .FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l))
         ?? throw new ChangeRefusedException("All 26 letters name a panel already.");
 }
 
@@ -105,11 +153,14 @@ public sealed record MoveStructure(StructureId Structure, Length East, Length So
     protected override Job Apply(Job job, out string phrase)
     {
         var structure = LevelChanges.Find(job, Structure);
-        var trench = job.Trenches.FirstOrDefault(t => t.To == Structure) ?? throw new ChangeRefusedException($"No trench leads to {structure.Name}; the others are told from the house.");
+        var trench = job.Trenches.FirstOrDefault(t => t.To == Structure)
+            ?? throw new ChangeRefusedException($"No trench leads to {structure.Name}; the others are told from the house.");
         var home = LevelChanges.Find(job, trench.From);
         var moved = structure with { Origin = home.Origin.By(East, South) };
         phrase = $"Move {structure.Name}";
-        return LevelChanges.With(job, moved) with { Trenches = job.Trenches.Replace(trench, trench with { Path = LevelChanges.Straight(home, moved), Depth = Cover }) };
+        return LevelChanges.With(job, moved)
+            with
+        { Trenches = job.Trenches.Replace(trench, trench with { Path = LevelChanges.Straight(home, moved), Depth = Cover }) };
     }
 }
 
@@ -128,9 +179,11 @@ public sealed record SetStructure(StructureId Structure, string Name, Underfloor
 /// <summary>What the changes of levels and buildings share.</summary>
 internal static class LevelChanges
 {
-    public static Structure Find(Job job, StructureId id) => job.Structures.FirstOrDefault(s => s.Id == id) ?? throw new ChangeRefusedException($"Building “{id}” is not in this job any more.");
+    public static Structure Find(Job job, StructureId id) => job.Structures.FirstOrDefault(s => s.Id == id)
+        ?? throw new ChangeRefusedException($"Building “{id}” is not in this job any more.");
 
-    public static Job With(Job job, Structure structure) => job with { Structures = [.. job.Structures.Select(s => s.Id == structure.Id ? structure : s)] };
+    public static Job With(Job job, Structure structure) =>
+        job with { Structures = [.. job.Structures.Select(s => s.Id == structure.Id ? structure : s)] };
 
     // From wall to wall between the middles of the two outlines' bounds, square at one corner where they do not face each other.
     public static ImmutableArray<Point> Straight(Structure from, Structure to)
@@ -158,7 +211,8 @@ internal static class LevelChanges
 
     private static (Length West, Length North, Length East, Length South) Bounds(Structure structure)
     {
-        var corners = structure.Levels.SelectMany(l => l.Rooms).SelectMany(r => r.Corners).Select(c => c.By(structure.Origin.X, structure.Origin.Y)).ToList();
+        var corners = structure.Levels.SelectMany(l => l.Rooms).SelectMany(r => r.Corners)
+            .Select(c => c.By(structure.Origin.X, structure.Origin.Y)).ToList();
         return (corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
     }
 }

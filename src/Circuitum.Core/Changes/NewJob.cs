@@ -75,11 +75,32 @@ public sealed record NewJob
         }
 
         var levels = Enumerable.Range(0, Storeys).Select(Storey).ToImmutableArray();
-        var house = new Structure { Id = new("house"), Name = "House", Origin = new(Length.Zero, Length.Zero), Underfloor = Foundation, Levels = levels };
+        var house = new Structure
+        {
+            Id = new("house"),
+            Name = "House",
+            Origin = new(Length.Zero, Length.Zero),
+            Underfloor = Foundation,
+            Levels = levels
+        };
         var room = new Room { Id = new(Ids.Slug(FirstRoom, "room")), Name = FirstRoom.Trim(), Use = FirstUse, Corners = [] };
-        var empty = new Job { Name = Name.Trim(), Edition = Edition, Amendments = Amendments, Schools = Schools, HouseRules = HouseRules, Structures = [house], Panels = [] };
+        var empty = new Job
+        {
+            Name = Name.Trim(),
+            Edition = Edition,
+            Amendments = Amendments,
+            Schools = Schools,
+            HouseRules = HouseRules,
+            Structures = [house],
+            Panels = []
+        };
         var job = RoomFitting.At(empty, levels[0], room, new(Length.Zero, Length.Zero), Width, Depth);
-        job = job with { Panels = [new() { Id = new("A"), Room = room.Id, Wall = PanelWall, Offset = (PanelWall % 2 == 1 ? Width : Depth) / 2, Rating = Service, Spaces = Spaces }] };
+        job = job with
+        {
+            Panels =
+            [new() { Id = new("A"), Room = room.Id, Wall = PanelWall, Offset = (PanelWall % 2 == 1 ? Width : Depth) / 2, Rating = Service,
+                Spaces = Spaces }]
+        };
         return JobProblems.First(job) is { } problem ? throw new ChangeRefusedException(problem.ToString()) : job;
     }
 

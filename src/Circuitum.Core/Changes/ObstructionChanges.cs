@@ -73,7 +73,8 @@ public sealed record ReleaseBays(string Id) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var level = job.Levels.FirstOrDefault(l => l.Reservations.Any(r => r.Id == Id)) ?? throw new ChangeRefusedException($"Kept bays “{Id}” are not in this job any more.");
+        var level = job.Levels.FirstOrDefault(l => l.Reservations.Any(r => r.Id == Id))
+            ?? throw new ChangeRefusedException($"Kept bays “{Id}” are not in this job any more.");
         var was = level.Reservations.First(r => r.Id == Id);
         phrase = $"Give back the bays kept for {was.For}";
         return HouseChange.With(job, level with { Reservations = level.Reservations.Remove(was) });
@@ -104,7 +105,8 @@ public sealed record CloseChase(string Id) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var level = job.Levels.FirstOrDefault(l => l.Chases.Any(c => c.Id == Id)) ?? throw new ChangeRefusedException($"Chase “{Id}” is not in this job any more.");
+        var level = job.Levels.FirstOrDefault(l => l.Chases.Any(c => c.Id == Id))
+            ?? throw new ChangeRefusedException($"Chase “{Id}” is not in this job any more.");
         var was = level.Chases.First(c => c.Id == Id);
         phrase = $"Close the chase for {was.For}";
         return HouseChange.With(job, level with { Chases = level.Chases.Remove(was) });
@@ -118,7 +120,8 @@ public sealed record SetUnderlay(LevelId Level, Underlay? Underlay) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var level = HouseChange.Find(job, Level);
-        phrase = Underlay is null ? $"Take the drawing from under {level.Name}" : level.Underlay is null ? $"Lay {Underlay.Name} under {level.Name}" : $"Scale the drawing under {level.Name}";
+        phrase = Underlay is null ? $"Take the drawing from under {level.Name}" : level.Underlay is null
+            ? $"Lay {Underlay.Name} under {level.Name}" : $"Scale the drawing under {level.Name}";
         return HouseChange.With(job, level with { Underlay = Underlay });
     }
 }
@@ -136,7 +139,9 @@ public sealed record ScaleUnderlay(LevelId Level, Length Measured, Length Known)
             throw new ChangeRefusedException("Mark two places at least 1 in apart, and type the length between them.");
         }
 
-        Length Scaled(Length size) => new((int)Math.Clamp(Math.Round(size.Sixtyfourths * (decimal)Known.Sixtyfourths / Measured.Sixtyfourths), int.MinValue / 2, int.MaxValue / 2));
+        Length Scaled(Length size) =>
+            new((int)Math.Clamp(Math.Round(size.Sixtyfourths * (decimal)Known.Sixtyfourths / Measured.Sixtyfourths), int.MinValue / 2,
+                int.MaxValue / 2));
         phrase = $"Scale the drawing under {level.Name}: {Measured.Nearest(Length.FromInches(.25m))} is {Known}";
         return HouseChange.With(job, level with { Underlay = under with { Width = Scaled(under.Width), Depth = Scaled(under.Depth) } });
     }

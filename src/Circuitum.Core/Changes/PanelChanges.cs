@@ -11,7 +11,8 @@ public sealed record SetPanel(Panel Panel) : JobChange
     {
         var (_, room) = HouseChange.Find(job, Panel.Room);
         var was = job.Panels.FirstOrDefault(p => p.Id == Panel.Id);
-        phrase = was is null ? $"Hang panel {Panel.Id} in {room.Name}" : was.Room != Panel.Room || was.Wall != Panel.Wall || was.Offset != Panel.Offset ? $"Move panel {Panel.Id} in {room.Name}" : $"Change panel {Panel.Id}";
+        phrase = was is null ? $"Hang panel {Panel.Id} in {room.Name}" : was.Room != Panel.Room || was.Wall != Panel.Wall
+            || was.Offset != Panel.Offset ? $"Move panel {Panel.Id} in {room.Name}" : $"Change panel {Panel.Id}";
         return job with { Panels = was is null ? job.Panels.Add(Panel) : job.Panels.Replace(was, Panel) };
     }
 }
@@ -22,7 +23,8 @@ public sealed record DeletePanel(PanelId Panel) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var was = job.Panels.FirstOrDefault(p => p.Id == Panel) ?? throw new ChangeRefusedException($"Panel {Panel} is not in this job any more.");
+        var was = job.Panels.FirstOrDefault(p => p.Id == Panel)
+            ?? throw new ChangeRefusedException($"Panel {Panel} is not in this job any more.");
         if (job.Panels.FirstOrDefault(p => p.FedFrom == Panel) is { } fed)
         {
             throw new ChangeRefusedException($"Panel {Panel} feeds panel {fed.Id}. Feed that one from elsewhere first.");

@@ -91,7 +91,8 @@ public sealed record MoveVia(RunId Run, int Number, Point? At, bool New) : JobCh
 
         var moved = At is not Point at ? via.RemoveAt(Number - 1) : New ? via.Insert(Number - 1, at) : via.SetItem(Number - 1, at);
         var outcome = new PinWay(Run, moved).On(job);
-        phrase = At is null ? "Take a place out of the way of a run" : New ? "Hold a run by one more place" : "Move a place on the way of a run";
+        phrase = At is null ? "Take a place out of the way of a run" : New ? "Hold a run by one more place"
+            : "Move a place on the way of a run";
         return outcome.Job ?? throw new ChangeRefusedException(outcome.Refusal!);
     }
 }

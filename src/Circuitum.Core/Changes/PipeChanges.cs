@@ -4,7 +4,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
 
-/// <summary>Pulls the home run or feeder of a circuit in a pipe instead of cable; null takes it out again, and a pipe that is left empty goes.</summary>
+/// <summary>Pulls the home run or feeder of a circuit in a pipe instead of cable; null takes it out again, and a pipe that is left empty
+/// goes.</summary>
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Pipe">Id of a pipe of the job, or a new one.</param>
 public sealed record PutInPipe(CircuitKey Circuit, string? Pipe) : JobChange
@@ -12,7 +13,8 @@ public sealed record PutInPipe(CircuitKey Circuit, string? Pipe) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var without = job.Pipes.Select(p => p with { Circuits = p.Circuits.Remove(Circuit) }).Where(p => !p.Circuits.IsEmpty).ToImmutableArray();
+        var without = job.Pipes.Select(p => p with { Circuits = p.Circuits.Remove(Circuit) }).Where(p => !p.Circuits.IsEmpty)
+            .ToImmutableArray();
         if (Pipe is null)
         {
             phrase = $"Take {Circuit} out of its pipe";
@@ -22,11 +24,16 @@ public sealed record PutInPipe(CircuitKey Circuit, string? Pipe) : JobChange
         phrase = $"Pull {Circuit} in pipe {Pipe}";
         return without.FirstOrDefault(p => p.Id == Pipe) is { } known
             ? job with { Pipes = without.Replace(known, known with { Circuits = known.Circuits.Add(Circuit) }) }
-            : job with { Pipes = without.Add(job.Pipes.FirstOrDefault(p => p.Id == Pipe) is { } kept ? kept with { Circuits = [Circuit] } : new() { Id = Pipe, Circuits = [Circuit] }) };
+            : job with
+            {
+                Pipes = without.Add(job.Pipes.FirstOrDefault(p => p.Id == Pipe) is { } kept ? kept with { Circuits = [Circuit] }
+                : new() { Id = Pipe, Circuits = [Circuit] })
+            };
     }
 
     /// <summary>The next free id: P1, P2.</summary>
-    public static string NextId(Job job) => Enumerable.Range(1, job.Pipes.Length + 1).Select(n => $"P{n}").First(id => job.Pipes.All(p => p.Id != id));
+    public static string NextId(Job job) => Enumerable.Range(1, job.Pipes.Length + 1).Select(n => $"P{n}")
+        .First(id => job.Pipes.All(p => p.Id != id));
 }
 
 /// <summary>Sets what a pipe is and what is along it; one that the planner assumed for a feeder becomes the job's own.</summary>
@@ -37,6 +44,10 @@ public sealed record SetPipe(Pipe Pipe) : JobChange
     {
         var sorted = Pipe with { Stops = [.. Pipe.Stops.OrderBy(s => s.Along).ThenBy(s => s.Kind)] };
         phrase = $"Change pipe {Pipe.Id}";
-        return job with { Pipes = job.Pipes.FirstOrDefault(p => p.Id == Pipe.Id) is { } known ? job.Pipes.Replace(known, sorted) : job.Pipes.Add(sorted) };
+        return job with
+        {
+            Pipes = job.Pipes.FirstOrDefault(p => p.Id == Pipe.Id) is { } known ? job.Pipes.Replace(known, sorted)
+            : job.Pipes.Add(sorted)
+        };
     }
 }

@@ -23,7 +23,8 @@ public sealed record DrawRoom(LevelId Level, string Name, RoomUse Use, Point Cor
     }
 }
 
-/// <summary>Puts several rooms on a level at once, with boxes that stand in them: read from a drawing. Ids that are taken are made anew.</summary>
+/// <summary>Puts several rooms on a level at once, with boxes that stand in them: read from a drawing. Ids that are taken are made
+/// anew.</summary>
 public sealed record AddRooms(LevelId Level, ImmutableArray<Room> Rooms, ImmutableArray<Box> Boxes) : HouseChange
 {
     /// <inheritdoc/>
@@ -41,10 +42,13 @@ public sealed record AddRooms(LevelId Level, ImmutableArray<Room> Rooms, Immutab
         }
 
         var taken = job.Boxes.Select(b => b.Id).ToHashSet();
-        var boxes = Boxes.Where(b => names.ContainsKey(b.Room) && !taken.Contains(b.Id)).Select(b => b with { Room = names[b.Room] }).ToList();
+        var boxes = Boxes.Where(b => names.ContainsKey(b.Room) && !taken.Contains(b.Id)).Select(b => b with { Room = names[b.Room] })
+            .ToList();
         var standing = boxes.Select(b => b.Id).Concat(taken).ToHashSet();
-        boxes = [.. boxes.Select(b => b with { Devices = [.. b.Devices.Select(d => d with { Controls = [.. d.Controls.Where(standing.Contains)] })] })];
-        phrase = $"Read {Rooms.Length} room{(Rooms.Length == 1 ? "" : "s")}{(boxes.Count > 0 ? $" and {boxes.Count} boxes" : "")} from a drawing";
+        boxes = [.. boxes.Select(b =>
+            b with { Devices = [.. b.Devices.Select(d => d with { Controls = [.. d.Controls.Where(standing.Contains)] })] })];
+        phrase = $"Read {Rooms.Length} room{(Rooms.Length == 1 ? "" : "s")}{(boxes.Count > 0 ? $" and {boxes.Count} boxes" : "")} from a "
+            + $"drawing";
         return drawn with { Boxes = [.. job.Boxes, .. boxes] };
     }
 }
@@ -98,7 +102,8 @@ public sealed record FirstRoom(LevelId Level, string Name, RoomUse Use, Length W
             throw new ChangeRefusedException($"{level.Name} has rooms already; place the new one against a wall of one of them.");
         }
 
-        var below = job.Structures.First(s => s.Levels.Contains(level)).Levels.Where(l => !l.Rooms.IsEmpty).SelectMany(l => l.Rooms).SelectMany(r => r.Corners).ToList();
+        var below = job.Structures.First(s => s.Levels.Contains(level)).Levels.Where(l => !l.Rooms.IsEmpty).SelectMany(l => l.Rooms)
+            .SelectMany(r => r.Corners).ToList();
         var corner = below.Count == 0 ? new Point(Length.Zero, Length.Zero) : new Point(below.Min(p => p.X), below.Min(p => p.Y));
         var room = new Room { Id = NewRoomId(job, Name), Name = Name.Trim(), Use = Use, Corners = [] };
         phrase = $"Add {room.Name}, {Width} × {Depth} inside";
@@ -166,14 +171,18 @@ public sealed record SplitRoom(RoomId Room, int Wall, Length Offset, string Name
         }
 
         var at = side.At(Offset);
-        Point northWest = new(room.Corners.Min(c => c.X), room.Corners.Min(c => c.Y)), southEast = new(room.Corners.Max(c => c.X), room.Corners.Max(c => c.Y));
+        Point northWest = new(room.Corners.Min(c => c.X), room.Corners.Min(c => c.Y)),
+            southEast = new(room.Corners.Max(c => c.X), room.Corners.Max(c => c.Y));
         var forward = side.AlongX ? side.End.X > side.Start.X : side.End.Y > side.Start.Y;
         var (low, high) = side.AlongX
-            ? (Shapes.Within(room.Corners, northWest, new(at.X, southEast.Y)), Shapes.Within(room.Corners, new(at.X, northWest.Y), southEast))
-            : (Shapes.Within(room.Corners, northWest, new(southEast.X, at.Y)), Shapes.Within(room.Corners, new(northWest.X, at.Y), southEast));
+            ? (Shapes.Within(room.Corners, northWest, new(at.X, southEast.Y)),
+                Shapes.Within(room.Corners, new(at.X, northWest.Y), southEast))
+            : (Shapes.Within(room.Corners, northWest, new(southEast.X, at.Y)),
+                Shapes.Within(room.Corners, new(northWest.X, at.Y), southEast));
         if (low is null || high is null)
         {
-            throw new ChangeRefusedException("A straight partition there would leave more than two rooms. Split the part of it that you mean first.");
+            throw new ChangeRefusedException(
+                "A straight partition there would leave more than two rooms. Split the part of it that you mean first.");
         }
 
         var (kept, cut) = forward ? (low.Value, high.Value) : (high.Value, low.Value);
@@ -196,10 +205,14 @@ public sealed record MergeRooms(RoomId Room, RoomId Into) : HouseChange
             throw new ChangeRefusedException("Only two rooms of one level that share a wall can be one.");
         }
 
-        var union = Shapes.Union(kept.Corners, gone.Corners) ?? throw new ChangeRefusedException($"{gone.Name} and {kept.Name} share no wall, or would leave a hole between them.");
+        var union = Shapes.Union(kept.Corners, gone.Corners)
+            ?? throw new ChangeRefusedException($"{gone.Name} and {kept.Name} share no wall, or would leave a hole between them.");
         phrase = $"Merge {gone.Name} into {kept.Name}";
-        return With(job, level with { Rooms = [.. level.Rooms.Where(r => r.Id != Room).Select(r => r.Id == Into ? r with { Corners = union } : r)] })
-            with { Holds = [.. job.Holds.Where(h => h.Subject != $"room:{Room}")] };
+        return With(job, level
+            with
+        { Rooms = [.. level.Rooms.Where(r => r.Id != Room).Select(r => r.Id == Into ? r with { Corners = union } : r)] })
+            with
+        { Holds = [.. job.Holds.Where(h => h.Subject != $"room:{Room}")] };
     }
 }
 
@@ -229,7 +242,9 @@ public sealed record CutCorner(RoomId Room, int Corner, Length Along, Length Bac
         var before = room.Corners[(Corner + room.Corners.Length - 2) % room.Corners.Length];
         if (Along > at.SquareTo(next) - Length.FromInches(12) || Back > at.SquareTo(before) - Length.FromInches(12))
         {
-            throw new ChangeRefusedException($"That leaves less than 1 ft of wall; the walls at corner {Corner} are {at.SquareTo(next)} and {at.SquareTo(before)} on their centre lines.");
+            throw new ChangeRefusedException(
+                $"That leaves less than 1 ft of wall; the walls at corner {Corner} are {at.SquareTo(next)} and {at.SquareTo(before)} on "
+                + $"their centre lines.");
         }
 
         Point along = Step(at, next, Along), back = Step(at, before, Back);

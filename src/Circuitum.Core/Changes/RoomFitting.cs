@@ -7,7 +7,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
 
-/// <summary>Turns what people measure, inside sizes, into wall centre lines: which wall is thick is known only when the room stands.</summary>
+/// <summary>Turns what people measure, inside sizes, into wall centre lines: which wall is thick is known only when the room
+/// stands.</summary>
 internal static class RoomFitting
 {
     // A wall that would fall on another, or so near that both could not be framed, is that wall.
@@ -64,15 +65,18 @@ internal static class RoomFitting
     }
 
     // The corner stays; the walls opposite it are moved until the inside is as asked, unless another wall stands there.
-    private static Job Grown(Job job, Level level, Room room, Point corner, Point opposite, Length width, Length depth, bool eastward, bool southward)
+    private static Job Grown(Job job, Level level, Room room, Point corner, Point opposite, Length width, Length depth, bool eastward,
+        bool southward)
     {
-        Job Drawn(Point to) => HouseChange.With(job, level with { Rooms = level.Rooms.Add(room with { Corners = Shapes.Box(corner, to) }) });
+        Job Drawn(Point to) =>
+            HouseChange.With(job, level with { Rooms = level.Rooms.Add(room with { Corners = Shapes.Box(corner, to) }) });
         var empty = Emptied(job);
         var emptyLevel = HouseChange.Find(empty, level.Id);
         for (var tries = 0; tries < 3; tries++)
         {
             opposite = new(Snapped(level, vertical: true, opposite.X), Snapped(level, vertical: false, opposite.Y));
-            var tried = HouseChange.With(empty, emptyLevel with { Rooms = emptyLevel.Rooms.Add(room with { Corners = Shapes.Box(corner, opposite) }) });
+            var tried = HouseChange.With(empty,
+                emptyLevel with { Rooms = emptyLevel.Rooms.Add(room with { Corners = Shapes.Box(corner, opposite) }) });
             if (JobProblems.FirstOfOutlines(tried) is not null)
             {
                 break;
@@ -102,6 +106,8 @@ internal static class RoomFitting
     // Only outlines matter for walls: what is on them need not fit yet.
     private static Job Emptied(Job job) => job with
     {
-        Structures = [.. job.Structures.Select(s => s with { Levels = [.. s.Levels.Select(l => l with { Reservations = [], Rooms = [.. l.Rooms.Select(r => r with { Openings = [], Fixtures = [] })] })] })],
+        Structures = [.. job.Structures.Select(s =>
+            s with { Levels = [.. s.Levels.Select(l =>
+                l with { Reservations = [], Rooms = [.. l.Rooms.Select(r => r with { Openings = [], Fixtures = [] })] })] })],
     };
 }

@@ -41,7 +41,8 @@ public sealed record ReleaseHold(string Hold) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var hold = job.Holds.FirstOrDefault(h => h.Id == Hold) ?? throw new ChangeRefusedException($"Hold “{Hold}” is not in this job any more.");
+        var hold = job.Holds.FirstOrDefault(h => h.Id == Hold)
+            ?? throw new ChangeRefusedException($"Hold “{Hold}” is not in this job any more.");
         phrase = $"Release “{hold.What}”";
         return job with { Holds = job.Holds.Remove(hold) };
     }
@@ -86,7 +87,8 @@ public sealed record SetRoomSchools(RoomSchools Own) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var room = job.Rooms.FirstOrDefault(r => r.Id == Own.Room) ?? throw new ChangeRefusedException($"Room “{Own.Room}” is not in this job any more.");
+        var room = job.Rooms.FirstOrDefault(r => r.Id == Own.Room)
+            ?? throw new ChangeRefusedException($"Room “{Own.Room}” is not in this job any more.");
         var others = job.RoomSchools.RemoveAll(r => r.Room == Own.Room);
         phrase = $"Change the schools of {room.Name}";
         return job with { RoomSchools = Own == new RoomSchools { Room = Own.Room } ? others : others.Add(Own) };

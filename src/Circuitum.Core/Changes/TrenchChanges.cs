@@ -15,7 +15,11 @@ public sealed record SetTrench(string Trench, Length Cover, Length? DataPipe, bo
     {
         var trench = TrenchChanges.Find(job, Trench);
         phrase = "Change a trench";
-        return job with { Trenches = job.Trenches.Replace(trench, trench with { Depth = Cover, DataPipe = DataPipe, UnderDrive = UnderDrive }) };
+        return job with
+        {
+            Trenches = job.Trenches.Replace(trench,
+            trench with { Depth = Cover, DataPipe = DataPipe, UnderDrive = UnderDrive })
+        };
     }
 }
 
@@ -38,12 +42,21 @@ public sealed record MoveTrenchCorner(string Trench, int Number, Point? At, bool
         var origin = LevelChanges.Find(job, trench.From).Origin;
         var site = At?.By(origin.X, origin.Y);
         phrase = site is null ? "Take a corner out of a trench" : New ? "Lead a trench round one more corner" : "Move a corner of a trench";
-        return job with { Trenches = job.Trenches.Replace(trench, trench with { Path = site is not Point at ? trench.Path.RemoveAt(Number) : New ? trench.Path.Insert(Number, at) : trench.Path.SetItem(Number, at) }) };
+        return job with
+        {
+            Trenches = job.Trenches.Replace(trench,
+            trench with
+            {
+                Path = site is not Point at ? trench.Path.RemoveAt(Number) : New ? trench.Path.Insert(Number, at)
+                : trench.Path.SetItem(Number, at)
+            })
+        };
     }
 }
 
 /// <summary>What the changes of trenches share.</summary>
 internal static class TrenchChanges
 {
-    public static Trench Find(Job job, string id) => job.Trenches.FirstOrDefault(t => t.Id == id) ?? throw new ChangeRefusedException($"Trench “{id}” is not in this job any more.");
+    public static Trench Find(Job job, string id) => job.Trenches.FirstOrDefault(t => t.Id == id)
+        ?? throw new ChangeRefusedException($"Trench “{id}” is not in this job any more.");
 }

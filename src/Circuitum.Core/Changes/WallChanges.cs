@@ -20,7 +20,8 @@ public sealed record MoveWall(RoomId Room, int Wall, Length By) : HouseChange
     {
         var (level, room) = Find(job, Room);
         var moved = Moved(level, room, Wall, By, out var rooms);
-        phrase = $"Move wall {Wall} of {room.Name} {By.Abs()} {(By < Length.Zero ? "in" : "out")}{(rooms > 1 ? $", {rooms} rooms follow" : "")}";
+        phrase = $"Move wall {Wall} of {room.Name} {By.Abs()} {(By < Length.Zero ? "in" : "out")}"
+            + $"{(rooms > 1 ? $", {rooms} rooms follow" : "")}";
         return With(job, moved);
     }
 
@@ -31,7 +32,8 @@ public sealed record MoveWall(RoomId Room, int Wall, Length By) : HouseChange
             throw new ChangeRefusedException($"“{room.Name}” has walls 1 to {room.Corners.Length}; there is no wall {wall}.");
         }
 
-        var edges = level.Rooms.SelectMany(r => r.Corners.Select((a, i) => new Edge(r.Id, i, a, r.Corners[(i + 1) % r.Corners.Length]))).ToList();
+        var edges = level.Rooms.SelectMany(r => r.Corners.Select((a, i) => new Edge(r.Id, i, a, r.Corners[(i + 1) % r.Corners.Length])))
+            .ToList();
         var first = edges.First(e => e.Room == room.Id && e.Number == wall - 1);
         var line = edges.Where(e => e.AlongX == first.AlongX && e.Line == first.Line).ToList();
         var moving = new HashSet<Edge> { first };
@@ -46,14 +48,20 @@ public sealed record MoveWall(RoomId Room, int Wall, Length By) : HouseChange
         // Clockwise, the outside is to the left of the way walked.
         var outward = first.AlongX ? (first.B.X > first.A.X ? -by : by) : first.B.Y > first.A.Y ? by : -by;
         rooms = moving.Select(e => e.Room).Distinct().Count();
-        return level with { Rooms = [.. level.Rooms.Select(r => moving.Any(e => e.Room == r.Id) ? r with { Corners = Corners(r, moving, first.AlongX, outward) } : r)] };
+        return level with
+        {
+            Rooms =
+            [.. level.Rooms.Select(r => moving.Any(e => e.Room == r.Id) ? r with { Corners = Corners(r, moving, first.AlongX, outward) }
+                : r)]
+        };
     }
 
     private static ImmutableArray<Point> Corners(Room room, HashSet<Edge> moving, bool alongX, Length by)
     {
         var numbers = moving.Where(e => e.Room == room.Id).Select(e => e.Number).ToHashSet();
         var count = room.Corners.Length;
-        return [.. room.Corners.Select((p, i) => numbers.Contains(i) || numbers.Contains((i + count - 1) % count) ? alongX ? p.By(Length.Zero, by) : p.By(by, Length.Zero) : p)];
+        return [.. room.Corners.Select((p, i) => numbers.Contains(i) || numbers.Contains((i + count - 1) % count) ? alongX
+            ? p.By(Length.Zero, by) : p.By(by, Length.Zero) : p)];
     }
 
     private sealed record Edge(RoomId Room, int Number, Point A, Point B)
@@ -86,8 +94,10 @@ public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseC
         var side = RoomFitting.Side(job, room, Wall);
         var next = (Wall % room.Corners.Length) + 1;
         // The wall at the far end stands square to this one; where the room turns inward there, out is in.
-        Point here = room.Corners[Wall - 1], turn = room.Corners[Wall % room.Corners.Length], after = room.Corners[(Wall + 1) % room.Corners.Length];
-        var cross = ((long)(turn.X - here.X).Sixtyfourths * (after.Y - turn.Y).Sixtyfourths) - ((long)(turn.Y - here.Y).Sixtyfourths * (after.X - turn.X).Sixtyfourths);
+        Point here = room.Corners[Wall - 1], turn = room.Corners[Wall % room.Corners.Length],
+            after = room.Corners[(Wall + 1) % room.Corners.Length];
+        var cross = ((long)(turn.X - here.X).Sixtyfourths * (after.Y - turn.Y).Sixtyfourths)
+            - ((long)(turn.Y - here.Y).Sixtyfourths * (after.X - turn.X).Sixtyfourths);
         var by = Clear - side.Clear;
         phrase = $"Make wall {Wall} of {room.Name} {Clear} clear";
         return With(job, MoveWall.Moved(level, room, next, cross > 0 ? by : -by, out _));

@@ -26,7 +26,8 @@ public sealed record DropWant(string Id) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var was = job.Wants.FirstOrDefault(w => w.Id == Id) ?? throw new ChangeRefusedException($"Want “{Id}” is not in this job any more.");
+        var was = job.Wants.FirstOrDefault(w => w.Id == Id)
+            ?? throw new ChangeRefusedException($"Want “{Id}” is not in this job any more.");
         phrase = $"Drop {was.Called}";
         return job with { Wants = job.Wants.Remove(was) };
     }

@@ -15,13 +15,15 @@ internal static class BoxChecks
 {
     private static readonly Length BoxHalf = Length.FromInches(1.25m);
 
-    public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan)).Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
+        .Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
-    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House)).Select(o => new Tag(o.Severity, Stage.Boxes, o.On ?? Subject.Room(o.Room), o.Cite, o.Headline, o.Arithmetic)
-    {
-        Fixes = [new Fix(o.Act, new PlaceOwed(o.Room, o.Cite, o.Part))],
-    });
+    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
+        .Select(o => new Tag(o.Severity, Stage.Boxes, o.On ?? Subject.Room(o.Room), o.Cite, o.Headline, o.Arithmetic)
+        {
+            Fixes = [new Fix(o.Act, new PlaceOwed(o.Room, o.Cite, o.Part))],
+        });
 
     private static IEnumerable<Tag> InOpenings(Checked plan)
     {
@@ -33,8 +35,10 @@ internal static class BoxChecks
                 var sill = opening.Opening.Kind == OpeningKind.Window ? opening.Opening.Sill : Length.Zero;
                 if (box.Height + Length.FromInches(4) > sill && box.Height < Length.FromInches(82))
                 {
-                    yield return new(Severity.Red, Stage.Boxes, Subject.Box(box.Box.Id), "framing", $"{box.Name} stands in a {Words.Of(opening.Opening.Kind)}.",
-                        $"The opening runs from {opening.From} to {opening.To}; the box is at {box.Box.Offset}, {box.Height} up. Move it clear of the jamb.");
+                    yield return new(Severity.Red, Stage.Boxes, Subject.Box(box.Box.Id), "framing",
+                        $"{box.Name} stands in a {Words.Of(opening.Opening.Kind)}.",
+                        $"The opening runs from {opening.From} to {opening.To}; the box is at {box.Box.Offset}, {box.Height} up. Move it "
+                            + $"clear of the jamb.");
                 }
             }
         }
@@ -48,21 +52,27 @@ internal static class BoxChecks
             var wall = plan.House.Structures[box.Place.Structure].Levels[box.Place.Level].Walls[box.Place.Wall!.Value];
             foreach (var kept in wall.Reserved.Where(r => box.Place.Along > r.From - BoxHalf && box.Place.Along < r.To + BoxHalf))
             {
-                yield return new(Severity.Amber, Stage.Boxes, Subject.Box(box.Box.Id), "kept bays", $"{box.Name} stands in the bays kept for {kept.Reservation.For}.", $"They are kept from {kept.Reservation.Offset}, {kept.Reservation.Width} wide. Move the box, or ask the other trade.");
+                yield return new(Severity.Amber, Stage.Boxes, Subject.Box(box.Box.Id), "kept bays",
+                    $"{box.Name} stands in the bays kept for {kept.Reservation.For}.",
+                    $"They are kept from {kept.Reservation.Offset}, {kept.Reservation.Width} wide. Move the box, or ask the other trade.");
             }
         }
     }
 
     // 406.9(C): receptacles stand out of the 3 ft beside a tub or shower.
     private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.Outlets.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
-        .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8) && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
+        .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8)
+            && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
         .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset)))
-        .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs), $"{b.Name} is within 3 ft of the tub or shower.", "Measured straight across the floor, up to 8 ft high. Move it along the wall."));
+        .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
+            $"{b.Name} is within 3 ft of the tub or shower.",
+            "Measured straight across the floor, up to 8 ft high. Move it along the wall."));
 
     private static IEnumerable<Tag> ThreeWays(Checked plan)
     {
         var groups = new Dictionary<BoxId, List<(PlacedBox Box, DeviceKind Kind)>>();
-        foreach (var (box, device) in plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select(d => (b, d))).Where(x => Switching.IsPlace(x.d.Kind) && x.d.Controls.Length > 0))
+        foreach (var (box, device) in plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select(d => (b, d)))
+            .Where(x => Switching.IsPlace(x.d.Kind) && x.d.Controls.Length > 0))
         {
             var lamp = device.Controls.MinBy(c => c.Value, StringComparer.Ordinal);
             if (!groups.TryGetValue(lamp, out var list))
@@ -76,12 +86,15 @@ internal static class BoxChecks
         foreach (var (lamp, switches) in groups.OrderBy(g => g.Key.Value, StringComparer.Ordinal))
         {
             // One dimmer of a set is a three-way that dims.
-            var threeWays = switches.Count(s => s.Kind == DeviceKind.ThreeWay) + (switches.Count > 1 ? Math.Min(1, switches.Count(s => s.Kind == DeviceKind.Dimmer)) : 0);
+            var threeWays = switches.Count(s => s.Kind == DeviceKind.ThreeWay)
+                + (switches.Count > 1 ? Math.Min(1, switches.Count(s => s.Kind == DeviceKind.Dimmer)) : 0);
             var wanted = switches.Count == 1 ? 0 : 2;
             if (threeWays != wanted || switches.Count(s => s.Kind == DeviceKind.FourWay) != Math.Max(0, switches.Count - 2))
             {
-                yield return new(Severity.Amber, Stage.Boxes, Subject.Box(switches[0].Box.Box.Id), "switching", $"The switches of {plan.Survey[lamp].Name} do not make a set.",
-                    $"{switches.Count} places need {wanted} three-way and {Math.Max(0, switches.Count - 2)} four-way switches; there are {threeWays} three-way and {switches.Count(s => s.Kind == DeviceKind.FourWay)} four-way.");
+                yield return new(Severity.Amber, Stage.Boxes, Subject.Box(switches[0].Box.Box.Id), "switching",
+                    $"The switches of {plan.Survey[lamp].Name} do not make a set.",
+                    $"{switches.Count} places need {wanted} three-way and {Math.Max(0, switches.Count - 2)} four-way switches; there are "
+                        + $"{threeWays} three-way and {switches.Count(s => s.Kind == DeviceKind.FourWay)} four-way.");
             }
         }
     }
@@ -93,12 +106,18 @@ internal static class BoxChecks
             var name = plan.Survey[id].Name;
             if (wired.Given is null)
             {
-                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill), $"{name}: no usual box of this size holds what enters.",
-                    $"{wired.Volume.Value} needed. Use one gang more, or take a cable to another box.") { Fixes = [.. Roomier(plan, id, wired)] };
+                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill),
+                    $"{name}: no usual box of this size holds what enters.",
+                    $"{wired.Volume.Value} needed. Use one gang more, or take a cable to another box.")
+                {
+                    Fixes = [.. Roomier(plan, id, wired)]
+                };
             }
             else if (wired.Volume.Value.Value > wired.Given.Value.Value)
             {
-                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill), $"{name} is overfull.", $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.") { Fixes = [.. Roomier(plan, id, wired)] };
+                yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill), $"{name} is overfull.",
+                    $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.")
+                { Fixes = [.. Roomier(plan, id, wired)] };
             }
         }
     }

@@ -13,7 +13,8 @@ using Circuitum.Core.Wiring;
 namespace Circuitum.Core.Checks;
 
 /// <summary>What the checks look at: everything planned before them.</summary>
-public sealed record Checked(Job Job, CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits, ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
+public sealed record Checked(Job Job, CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits,
+    ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
 
 /// <summary>Stage Checks: hangs tags, stage by stage, in the order of work.</summary>
 public static class Checking
@@ -32,8 +33,19 @@ public static class Checking
     private static IEnumerable<Tag> Holds(Job job) => job.Holds.Select(h =>
     {
         var subject = Subject.TryParse(h.Subject)!.Value;
-        var stage = subject.Kind switch { SubjectKind.Room or SubjectKind.Wall or SubjectKind.Opening or SubjectKind.Fixture or SubjectKind.Obstruction or SubjectKind.Level or SubjectKind.Structure or SubjectKind.Bays or SubjectKind.Chase => Stage.House, SubjectKind.Box or SubjectKind.Want => Stage.Boxes, SubjectKind.Circuit => Stage.Circuits, SubjectKind.Run => Stage.Runs, _ => Stage.Panel };
-        return new Tag(Severity.Hold, stage, subject, "waiting", $"Waiting for {h.What}.", $"{h.Who}, {h.By}. The plan goes on with what the job says now.")
+        var stage = subject.Kind switch
+        {
+            SubjectKind.Room or SubjectKind.Wall or SubjectKind.Opening or SubjectKind.Fixture
+            or SubjectKind.Obstruction or SubjectKind.Level or SubjectKind.Structure or SubjectKind.Bays or SubjectKind.Chase =>
+            Stage.House,
+            SubjectKind.Box or SubjectKind.Want => Stage.Boxes,
+            SubjectKind.Circuit => Stage.Circuits,
+            SubjectKind.Run =>
+            Stage.Runs,
+            _ => Stage.Panel
+        };
+        return new Tag(Severity.Hold, stage, subject, "waiting", $"Waiting for {h.What}.",
+            $"{h.Who}, {h.By}. The plan goes on with what the job says now.")
         {
             Fixes = [new Fix("It has come", new ReleaseHold(h.Id))],
         };

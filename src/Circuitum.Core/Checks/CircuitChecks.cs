@@ -18,9 +18,12 @@ internal static class CircuitChecks
     // A head without a unit is fed by nothing that belongs to it.
     private static IEnumerable<Tag> LooseHeads(Checked plan) => plan.Survey.Boxes
         .Where(b => b.IsHead && !plan.Survey.Boxes.Any(u => u.Box.Devices.Any(d => !d.Kind.IsSwitch() && d.Controls.Contains(b.Box.Id))))
-        .Select(b => new Tag(Severity.Amber, Stage.Circuits, Subject.Box(b.Box.Id), "two parts", $"{b.Name} belongs to no outdoor unit.", "Say on the unit's card where its cable goes back to; until then it is fed like a receptacle."));
+        .Select(b => new Tag(Severity.Amber, Stage.Circuits, Subject.Box(b.Box.Id), "two parts", $"{b.Name} belongs to no outdoor unit.",
+            "Say on the unit's card where its cable goes back to; until then it is fed like a receptacle."));
 
-    public static IEnumerable<Tag> Check(Checked plan) => LooseHeads(plan).Concat(Loads(plan)).Concat(Ratings(plan)).Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan)).Concat(LoosePins(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => LooseHeads(plan).Concat(Loads(plan)).Concat(Ratings(plan))
+        .Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan))
+        .Concat(LoosePins(plan));
 
     private static IEnumerable<Tag> Loads(Checked plan)
     {
@@ -43,7 +46,8 @@ internal static class CircuitChecks
             var fill = load.Required.Value / rating.Value * 100;
             if (circuit.Circuit.IsGeneral && fill > plan.Job.HouseRules.LargestFill.Value && fill <= 100)
             {
-                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "house rule: largest fill", "Filled more than the crew likes.",
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), "house rule: largest fill",
+                    "Filled more than the crew likes.",
                     $"{load.Required} of {rating} = {new Percent(fill)}, the crew stops at {plan.Job.HouseRules.LargestFill}.");
             }
         }
@@ -58,16 +62,23 @@ internal static class CircuitChecks
             var boxes = circuit.Circuit.Boxes.Select(b => plan.Survey[b]).ToList();
             if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle())))
             {
-                yield return Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings), $"15 and 20 A receptacles are behind a {rating} breaker.", "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
+                yield return Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings),
+                    $"15 and 20 A receptacles are behind a {rating} breaker.",
+                    "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
             }
             else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting))
             {
-                yield return Red(circuit, plan.Book.Cite(RuleId.PermissibleFifteenTwenty), $"Lights are behind a {rating} breaker.", "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.", Unrate(plan, circuit));
+                yield return Red(circuit, plan.Book.Cite(RuleId.PermissibleFifteenTwenty), $"Lights are behind a {rating} breaker.",
+                    "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.",
+                    Unrate(plan, circuit));
             }
 
-            if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage && rating.Value < 20)
+            if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage
+                && rating.Value < 20)
             {
-                yield return Red(circuit, plan.Book.Cite(RuleId.NamedCircuits), $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.", Unrate(plan, circuit));
+                yield return Red(circuit, plan.Book.Cite(RuleId.NamedCircuits),
+                    $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.",
+                    Unrate(plan, circuit));
             }
         }
     }
@@ -78,22 +89,33 @@ internal static class CircuitChecks
         foreach (var circuit in plan.Circuits.Where(c => c.Breaker.Value == 20 || c.Circuit.Boxes.Length == 1))
         {
             var breaker = circuit.Breaker;
-            foreach (var (box, device, place) in circuit.Circuit.Boxes.Select(b => plan.Survey[b]).SelectMany(b => b.Box.Devices.Select((d, i) => (b, d, i))).Where(x => x.d.Kind.IsGeneralReceptacle() && x.d.Rating is not null))
+            foreach (var (box, device, place) in circuit.Circuit.Boxes.Select(b => plan.Survey[b])
+                .SelectMany(b => b.Box.Devices.Select((d, i) => (b, d, i)))
+                .Where(x => x.d.Kind.IsGeneralReceptacle() && x.d.Rating is not null))
             {
                 if (ReceptacleListing.IsAlone(device, circuit.Circuit) && device.Rating < breaker && breaker.Value <= 20)
                 {
-                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.SingleReceptacle), $"{box.Name} is a {device.Rating} receptacle alone on a {breaker} circuit.", $"A single receptacle is rated no less than its circuit: {breaker}. Use one of {breaker}, or a duplex.")
+                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.SingleReceptacle),
+                        $"{box.Name} is a {device.Rating} receptacle alone on a {breaker} circuit.",
+                        $"A single receptacle is rated no less than its circuit: {breaker}. Use one of {breaker}, or a duplex.")
                     {
                         Fixes = [new Fix($"Make it {breaker}", new SetRating(box.Box.Id, place, breaker))],
                     };
                 }
                 else if (device.Rating > breaker && breaker.Value == 15)
                 {
-                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.ReceptacleRating), $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.", "On 15 A only 15 A receptacles.") { Fixes = [new Fix("Make it 15 A", new SetRating(box.Box.Id, place, 15.Amps()))] };
+                    yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.ReceptacleRating),
+                        $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.",
+                        "On 15 A only 15 A receptacles.")
+                    {
+                        Fixes = [new Fix("Make it 15 A", new SetRating(box.Box.Id, place, 15.Amps()))]
+                    };
                 }
                 else if (plan.Job.Schools.FifteenOnTwenty == FifteenOnTwenty.AlwaysMatch && breaker.Value == 20 && device.Rating < breaker)
                 {
-                    yield return new(Severity.Amber, Stage.Circuits, Subject.Box(box.Box.Id), "school: receptacles match their circuit", $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.", "The book allows it where there are two or more; the crew matches them.")
+                    yield return new(Severity.Amber, Stage.Circuits, Subject.Box(box.Box.Id), "school: receptacles match their circuit",
+                        $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.",
+                        "The book allows it where there are two or more; the crew matches them.")
                     {
                         Fixes = [new Fix("Make it 20 A", new SetRating(box.Box.Id, place, breaker))],
                     };
@@ -104,7 +126,8 @@ internal static class CircuitChecks
 
     // The way back from a pinned rating.
     internal static Fix[] Unrate(Checked plan, WiredCircuit circuit) =>
-        plan.Job.Pins.Breakers.Any(p => p.Circuit == circuit.Circuit.Key) ? [new("Free the breaker", new PinBreaker(circuit.Circuit.Key, null))] : [];
+        plan.Job.Pins.Breakers.Any(p => p.Circuit == circuit.Circuit.Key)
+            ? [new("Free the breaker", new PinBreaker(circuit.Circuit.Key, null))] : [];
 
     // 210.11(C) and the individual circuits: nothing else may ride along.
     private static IEnumerable<Tag> Company(Checked plan)
@@ -116,12 +139,14 @@ internal static class CircuitChecks
             {
                 if (Refused(circuit.Circuit, box, rooms) is var (refusing, rule))
                 {
-                    yield return Red(circuit, plan.Book.Cite(refusing), $"{box.Name} may not be on this circuit.", $"By {plan.Book.Cite(refusing)} {rule}.", Unpin(plan, circuit));
+                    yield return Red(circuit, plan.Book.Cite(refusing), $"{box.Name} may not be on this circuit.",
+                        $"By {plan.Book.Cite(refusing)} {rule}.", Unpin(plan, circuit));
                 }
 
                 if (Reserved(circuit.Circuit, box) is var (reserving, place))
                 {
-                    yield return Red(circuit, plan.Book.Cite(reserving), $"{box.Name} belongs on another circuit.", $"By {plan.Book.Cite(reserving)} {place}.", Unpin(plan, circuit));
+                    yield return Red(circuit, plan.Book.Cite(reserving), $"{box.Name} belongs on another circuit.",
+                        $"By {plan.Book.Cite(reserving)} {place}.", Unpin(plan, circuit));
                 }
             }
         }
@@ -130,19 +155,29 @@ internal static class CircuitChecks
     // What this kind of circuit may not carry.
     private static (ImmutableArray<RuleId> Rules, string Says)? Refused(Circuit circuit, PlacedBox box, int rooms) => circuit.Kind switch
     {
-        CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) => ([RuleId.SmallApplianceOnly], "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
-        CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry => ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
-        CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || (box.IsLighting && rooms > 1) => ([RuleId.BathCircuit], rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets" : "a bathroom circuit has no other outlets"),
-        CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage => ([RuleId.GarageCircuit], "the garage circuit has no other outlets"),
-        CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value => ([RuleId.IndividualDefined, RuleId.PermissibleLoads], "an individual branch circuit supplies one piece of equipment"),
+        CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) =>
+            ([RuleId.SmallApplianceOnly], "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
+        CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry =>
+            ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
+        CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || (box.IsLighting && rooms > 1) =>
+            ([RuleId.BathCircuit], rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets"
+                : "a bathroom circuit has no other outlets"),
+        CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage =>
+            ([RuleId.GarageCircuit], "the garage circuit has no other outlets"),
+        CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value =>
+            ([RuleId.IndividualDefined, RuleId.PermissibleLoads], "an individual branch circuit supplies one piece of equipment"),
         _ => null,
     };
 
     // What this box asks of its circuit.
-    private static (RuleId Rule, string Says)? Reserved(Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle || box.Box.Outside || circuit.Kind == CircuitKind.Individual ? null
-        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom ? (RuleId.BathCircuit, "bathroom receptacles have their own 20 A circuit")
-        : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry ? (RuleId.LaundryCircuit, "laundry receptacles have their own 20 A circuit")
-        : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance ? (RuleId.KitchenOnSmallAppliance, "kitchen, dining and pantry receptacles are on the small-appliance circuits")
+    private static (RuleId Rule, string Says)? Reserved(Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle || box.Box.Outside
+        || circuit.Kind == CircuitKind.Individual ? null
+        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom
+        ? (RuleId.BathCircuit, "bathroom receptacles have their own 20 A circuit")
+        : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry
+        ? (RuleId.LaundryCircuit, "laundry receptacles have their own 20 A circuit")
+        : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance
+        ? (RuleId.KitchenOnSmallAppliance, "kitchen, dining and pantry receptacles are on the small-appliance circuits")
         : null;
 
     private static bool InKitchen(PlacedBox box) => box.Room.Room.Use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry;
@@ -150,9 +185,12 @@ internal static class CircuitChecks
     private static IEnumerable<Tag> Numbers(Checked plan)
     {
         var main = plan.Job.Panels.First(p => p.FedFrom is null);
-        if (plan.House.Rooms.Any(r => r.Room.Use == RoomUse.Kitchen) && plan.Circuits.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance) < 2)
+        if (plan.House.Rooms.Any(r => r.Room.Use == RoomUse.Kitchen)
+            && plan.Circuits.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance) < 2)
         {
-            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits), "Fewer than two small-appliance circuits.", "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
+            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits),
+                "Fewer than two small-appliance circuits.",
+                "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
         }
 
         // The floor area is the dwelling's, and so are the circuits, whichever panel they land in; an outbuilding's are not.
@@ -162,24 +200,30 @@ internal static class CircuitChecks
         var asked = plan.Book.Division.GeneralLoad(plan.Survey.FloorArea);
         if (carried < asked && LeastGeneral.IsAsked(plan.Survey))
         {
-            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.GeneralCircuits), "Too few general circuits for the floor area.",
+            yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.GeneralCircuits),
+                "Too few general circuits for the floor area.",
                 $"{plan.Survey.FloorArea} × 3 VA = {asked}; {general.Count} circuits carry {carried}. At least {least} of 15 A.");
         }
     }
 
-    // 210.11(B): the load evenly among the general circuits of a panel. The book gives no measure of even: here, twice what the others of its kind carry on the mean.
+    // 210.11(B): the load evenly among the general circuits of a panel. The book gives no measure of even: here, twice what the others of
+    // its kind carry on the mean.
     private static IEnumerable<Tag> Shares(Checked plan)
     {
-        foreach (var alike in plan.Circuits.Where(c => c.Circuit.IsGeneral).GroupBy(c => (c.Circuit.Panel, c.Circuit.Kind, c.Breaker)).Where(g => g.Count() > 1))
+        foreach (var alike in plan.Circuits.Where(c => c.Circuit.IsGeneral).GroupBy(c => (c.Circuit.Panel, c.Circuit.Kind, c.Breaker))
+            .Where(g => g.Count() > 1))
         {
             foreach (var circuit in alike)
             {
                 var own = circuit.Circuit.Load.Connected;
                 var mean = new VoltAmps((alike.Sum(c => c.Circuit.Load.Connected.Value) - own.Value) / (alike.Count() - 1));
-                if (own.Value > 2 * mean.Value && own.Value / plan.Book.Division.Carried(alike.Key.Breaker).Value * 100 > plan.Job.Aims.WantedFill.Value)
+                if (own.Value > 2 * mean.Value && own.Value / plan.Book.Division.Carried(alike.Key.Breaker).Value
+                    * 100 > plan.Job.Aims.WantedFill.Value)
                 {
-                    yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.EvenCircuits), "Carries more than twice its like: the load is to be shared evenly.",
-                        $"{own} here, {mean} on the mean of the other {alike.Count() - 1} of its kind. Move boxes over, or follow the planner's division. The book gives no measure of even.");
+                    yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key),
+                        plan.Book.Cite(RuleId.EvenCircuits), "Carries more than twice its like: the load is to be shared evenly.",
+                        $"{own} here, {mean} on the mean of the other {alike.Count() - 1} of its kind. Move boxes over, or follow the "
+                            + $"planner's division. The book gives no measure of even.");
                 }
             }
         }
@@ -193,11 +237,13 @@ internal static class CircuitChecks
             var outlets = circuit.Circuit.Boxes.Count(b => !plan.Survey[b].SwitchesOnly);
             if (local?.Value is int cap && outlets > cap)
             {
-                yield return Red(circuit, CodeBook.Cite(local), "More outlets than the local authority allows on one circuit.", $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
+                yield return Red(circuit, CodeBook.Cite(local), "More outlets than the local authority allows on one circuit.",
+                    $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
             }
             else if (outlets > plan.Job.HouseRules.OutletsPerCircuit)
             {
-                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.OutletCap), "More outlets than the crew puts on one circuit.",
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.OutletCap),
+                    "More outlets than the crew puts on one circuit.",
                     $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. The model code has no number for dwellings.");
             }
         }
@@ -210,17 +256,23 @@ internal static class CircuitChecks
             .Concat(plan.Job.Pins.Cables.Select(p => (p.Circuit, Free: (JobChange)new PinCable(p.Circuit, null))))
             .Concat(plan.Job.Pins.Spaces.Select(p => (p.Circuit, Free: (JobChange)new PinSpace(p.Circuit, null))))
             .Concat(plan.Job.Pins.Panels.Select(p => (p.Circuit, Free: (JobChange)new PinPanel(p.Circuit, null))));
-        foreach (var pin in plan.Job.Pins.Panels.Where(p => plan.Circuits.FirstOrDefault(c => c.Circuit.Key == p.Circuit) is { } c && c.Circuit.Panel != p.Panel))
+        foreach (var pin in plan.Job.Pins.Panels.Where(p => plan.Circuits.FirstOrDefault(c => c.Circuit.Key == p.Circuit) is { } c
+            && c.Circuit.Panel != p.Panel))
         {
-            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(pin.Circuit), "pin", $"A pin feeds this circuit from panel {pin.Panel}, which is in another building.", "A circuit stays in the building of its panel. Free the pin.")
+            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(pin.Circuit), "pin",
+                $"A pin feeds this circuit from panel {pin.Panel}, which is in another building.",
+                "A circuit stays in the building of its panel. Free the pin.")
             {
                 Fixes = [new Fix("Free the pin", new PinPanel(pin.Circuit, null))],
             };
         }
 
-        foreach (var (circuit, pin) in plan.Job.Pins.Boxes.Select(p => (Circuit: plan.Circuits.FirstOrDefault(c => c.Circuit.Boxes.Contains(p.Box)), p)).Where(x => x.Circuit is not null && x.Circuit.Circuit.Key != x.p.Circuit))
+        foreach (var (circuit, pin) in plan.Job.Pins.Boxes.Select(p =>
+            (Circuit: plan.Circuits.FirstOrDefault(c => c.Circuit.Boxes.Contains(p.Box)), p))
+            .Where(x => x.Circuit is not null && x.Circuit.Circuit.Key != x.p.Circuit))
         {
-            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit!.Circuit.Key), "pin", $"{plan.Survey[pin.Box].Name} is pinned to circuit {pin.Circuit}, and cannot be on it.",
+            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit!.Circuit.Key), "pin",
+                $"{plan.Survey[pin.Box].Name} is pinned to circuit {pin.Circuit}, and cannot be on it.",
                 "That circuit is in another building, is a feeder, or has not what is tied to this box. Free the pin, or pin it elsewhere.")
             {
                 Fixes = [new Fix($"Unpin {plan.Survey[pin.Box].Name}", new PinBox(pin.Box, null))],
@@ -229,7 +281,9 @@ internal static class CircuitChecks
 
         foreach (var (circuit, free) in loose.Where(p => !keys.Contains(p.Circuit)))
         {
-            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit), "pin", $"A pin names circuit “{circuit}”, which is not in the plan now.", "Its boxes are on other circuits. Free the pin, or put the boxes back.")
+            yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit), "pin",
+                $"A pin names circuit “{circuit}”, which is not in the plan now.",
+                "Its boxes are on other circuits. Free the pin, or put the boxes back.")
             {
                 Fixes = [new Fix("Free the pin", free)],
             };
@@ -237,7 +291,8 @@ internal static class CircuitChecks
     }
 
     private static Fix[] Unpin(Checked plan, WiredCircuit circuit) =>
-        [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box)).Select(p => new Fix($"Unpin {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
+        [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box))
+            .Select(p => new Fix($"Unpin {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
 
     private static Tag Red(WiredCircuit circuit, Citation rule, string headline, string sum, Fix[] fixes) =>
         new(Severity.Red, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. fixes] };

@@ -14,7 +14,8 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags on cable: protected by its breaker, large enough, not too far, not through what cannot be crossed.</summary>
 internal static class RunChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.HomeRun is not null).SelectMany(c => Check(plan, c)).Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.HomeRun is not null).SelectMany(c => Check(plan, c))
+        .Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan));
 
     // 225.30: a building without a panel has one supply, one branch circuit or one multiwire circuit.
     private static IEnumerable<Tag> Supplies(Checked plan)
@@ -24,7 +25,9 @@ internal static class RunChecks
             var fed = plan.Circuits.Where(c => c.Circuit.Boxes.Any(b => plan.Survey[b].Place.Structure == building.Index)).ToList();
             if (fed.Count > 1)
             {
-                yield return new(Severity.Red, Stage.Runs, Subject.Structure(building.Structure.Id), plan.Book.Cite(RuleId.OneSupply), $"{building.Structure.Name} is fed by {fed.Count} circuits.", "A building has one supply: one branch circuit, or a feeder and a panel. Put a panel in it, or take equipment away.");
+                yield return new(Severity.Red, Stage.Runs, Subject.Structure(building.Structure.Id), plan.Book.Cite(RuleId.OneSupply),
+                    $"{building.Structure.Name} is fed by {fed.Count} circuits.",
+                    "A building has one supply: one branch circuit, or a feeder and a panel. Put a panel in it, or take equipment away.");
             }
         }
     }
@@ -40,7 +43,9 @@ internal static class RunChecks
         var runs = plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id).ToHashSet();
         foreach (var idle in plan.Job.Pins.Ways.Where(w => !runs.Any(r => w.Run.IsMeantFor(r))))
         {
-            yield return new(Severity.Amber, Stage.Runs, Subject.Run(idle.Run), "held ways", "A way is held for a run that is no longer pulled.", $"Between {idle.Run.Ends}: the boxes are fed another way now. Free it, or put the boxes back.")
+            yield return new(Severity.Amber, Stage.Runs, Subject.Run(idle.Run), "held ways",
+                "A way is held for a run that is no longer pulled.",
+                $"Between {idle.Run.Ends}: the boxes are fed another way now. Free it, or put the boxes back.")
             {
                 Fixes = [new Fix("Free the way", new PinWay(idle.Run, []))],
             };
@@ -54,51 +59,64 @@ internal static class RunChecks
         var gauge = sized.Gauge.Value;
         var plates = circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Plates).ToList();
         var plate = plates.Count == 1 ? plates[0] : null;
-        Tag Red(Citation rule, string headline, string sum) => new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. Free(plan, circuit)] };
+        Tag Red(Citation rule, string headline, string sum) =>
+            new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. Free(plan, circuit)] };
 
         if (!plan.Book.StandardRatings.Contains(breaker))
         {
-            yield return Red(plan.Book.Cite(RuleId.StandardRatings), $"There is no standard {breaker} breaker.", $"The next standard ratings are {plan.Book.StandardAtMost(breaker)?.ToString() ?? "none"} and {plan.Book.StandardAtLeast(breaker)?.ToString() ?? "none"}.");
+            yield return Red(plan.Book.Cite(RuleId.StandardRatings), $"There is no standard {breaker} breaker.",
+                $"The next standard ratings are {plan.Book.StandardAtMost(breaker)?.ToString() ?? "none"} and "
+                + $"{plan.Book.StandardAtLeast(breaker)?.ToString() ?? "none"}.");
         }
 
         if (plate?.Mocp is Amps most)
         {
             if (breaker > most)
             {
-                yield return Red(plan.Book.Cite(RuleId.CompressorBreaker, RuleId.ListedUse), $"The breaker is larger than {plate.Name} allows.", $"{breaker} > MOCP {most}.");
+                yield return Red(plan.Book.Cite(RuleId.CompressorBreaker, RuleId.ListedUse),
+                    $"The breaker is larger than {plate.Name} allows.", $"{breaker} > MOCP {most}.");
             }
 
             if (ampacity < plate.Mca!.Value)
             {
-                yield return Red(plan.Book.Cite(RuleId.CompressorMinimum), $"The cable is too small for {plate.Name}.", $"{gauge} carries {ampacity}; the plate asks for {plate.Mca}.");
+                yield return Red(plan.Book.Cite(RuleId.CompressorMinimum), $"The cable is too small for {plate.Name}.",
+                    $"{gauge} carries {ampacity}; the plate asks for {plate.Mca}.");
             }
         }
         else
         {
-            if (circuit.Circuit.Kind != CircuitKind.Feeder && plan.Book.Conductors.SmallConductorLimit(gauge, Metal.Copper) is Amps limit && breaker > limit)
+            if (circuit.Circuit.Kind != CircuitKind.Feeder && plan.Book.Conductors.SmallConductorLimit(gauge, Metal.Copper) is Amps limit
+                && breaker > limit)
             {
-                yield return Red(plan.Book.Cite(RuleId.SmallConductors), $"{gauge} copper is behind a {breaker} breaker.", $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
+                yield return Red(plan.Book.Cite(RuleId.SmallConductors), $"{gauge} copper is behind a {breaker} breaker.",
+                    $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
             }
-            else if (!plan.Book.Protects(breaker, ampacity, circuit.Circuit.Load.PortableReceptacles && circuit.Circuit.Kind != CircuitKind.Feeder))
+            else if (!plan.Book.Protects(breaker, ampacity, circuit.Circuit.Load.PortableReceptacles
+                && circuit.Circuit.Kind != CircuitKind.Feeder))
             {
-                yield return Red(plan.Book.Cite(RuleId.NextSizeUp), "The breaker does not protect the cable where it lies.", $"{breaker} > {ampacity} for {gauge} copper.");
+                yield return Red(plan.Book.Cite(RuleId.NextSizeUp), "The breaker does not protect the cable where it lies.",
+                    $"{breaker} > {ampacity} for {gauge} copper.");
             }
 
             if (circuit.Circuit.Kind != CircuitKind.Feeder && ampacity < circuit.Circuit.Load.Required)
             {
-                yield return Red(plan.Book.Cite(RuleId.BranchConductors), "The load is more than the cable may carry.", $"{circuit.Circuit.Load.Required} > {ampacity} for {gauge} copper.");
+                yield return Red(plan.Book.Cite(RuleId.BranchConductors), "The load is more than the cable may carry.",
+                    $"{circuit.Circuit.Load.Required} > {ampacity} for {gauge} copper.");
             }
 
             if (plate is { Appliance: Appliance.Range } && plan.Book.Demand.LeastRangeCircuit(plate.Load) is Amps floor && breaker < floor)
             {
-                yield return Red(plan.Book.Cite(RuleId.RangeConductors), $"The circuit is too small for {plate.Name}.", $"A range of 8-3/4 kW or more has at least {floor}; this one has {breaker}.");
+                yield return Red(plan.Book.Cite(RuleId.RangeConductors), $"The circuit is too small for {plate.Name}.",
+                    $"A range of 8-3/4 kW or more has at least {floor}; this one has {breaker}.");
             }
         }
 
         if (sized.Drop.Value.Value > plan.Job.HouseRules.DropTarget.Value)
         {
-            yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.VoltageDropNote).With("house rule"), "More voltage is lost than the crew wants.",
-                $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or give it fewer boxes.")
+            yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.VoltageDropNote)
+                .With("house rule"), "More voltage is lost than the crew wants.",
+                $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or "
+                    + $"give it fewer boxes.")
             {
                 Fixes = [.. Remedies(plan, circuit)],
             };
@@ -106,14 +124,18 @@ internal static class RunChecks
 
         foreach (var run in sized.Routed.Runs.Where(r => r.Way.Blocked))
         {
-            yield return new(Severity.Red, Stage.Runs, Subject.Run(run.Id), "routing", $"The run from {run.From.Name} to {run.To.Name} crosses what cannot be crossed.", run.IsPinned ? "One of the places it is held by lies outside the building, or no way leads round to it. Move the place, or free the way." : "No way around was found. Move the box or the obstruction.")
+            yield return new(Severity.Red, Stage.Runs, Subject.Run(run.Id), "routing",
+                $"The run from {run.From.Name} to {run.To.Name} crosses what cannot be crossed.",
+                run.IsPinned ? "One of the places it is held by lies outside the building, or no way leads round to it. Move the place, "
+                + "or free the way." : "No way around was found. Move the box or the obstruction.")
             {
                 Fixes = run.IsPinned ? [new Fix("Free the way", new PinWay(run.Id, []))] : [],
             };
         }
     }
 
-    // In order of cost: the home run one size up, the whole circuit one size up, the far half on a circuit of its own. The order of the boxes is the shortest already.
+    // In order of cost: the home run one size up, the whole circuit one size up, the far half on a circuit of its own. The order of the
+    // boxes is the shortest already.
     private static IEnumerable<Fix> Remedies(Checked plan, WiredCircuit circuit)
     {
         var sized = circuit.Sized;
@@ -126,15 +148,19 @@ internal static class RunChecks
         var home = sized.Routed.HomeRun!;
         if (sized.HomeRunGauge == sized.Gauge.Value)
         {
-            var own = plan.Job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit.Circuit.Key) ?? new CircuitSchools { Circuit = circuit.Circuit.Key };
-            yield return new($"Home run in {next}, {home.Length.Value.Cut(plan.Job.Schools.Measure)}: {Drop(sized with { HomeRunGauge = next })}", new SetCircuitSchools(own with { HomeRun = HomeRunSize.OneLarger }));
+            var own = plan.Job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit.Circuit.Key)
+                ?? new CircuitSchools { Circuit = circuit.Circuit.Key };
+            yield return new($"Home run in {next}, {home.Length.Value.Cut(plan.Job.Schools.Measure)}: "
+                + $"{Drop(sized with { HomeRunGauge = next })}", new SetCircuitSchools(own with { HomeRun = HomeRunSize.OneLarger }));
         }
 
-        yield return new($"All of it in {next}, {sized.Routed.Footage.Cut(plan.Job.Schools.Measure)}: {Drop(sized with { HomeRunGauge = next, Gauge = new(next, sized.Gauge.Why) })}", new PinCable(circuit.Circuit.Key, next));
+        yield return new($"All of it in {next}, {sized.Routed.Footage.Cut(plan.Job.Schools.Measure)}: "
+            + $"{Drop(sized with { HomeRunGauge = next, Gauge = new(next, sized.Gauge.Why) })}", new PinCable(circuit.Circuit.Key, next));
         var order = sized.Routed.Runs.Where(r => r.Kind is RunKind.HomeRun or RunKind.Jumper).Select(r => r.To.Box!.Value).ToList();
         if (order.Count > 3 && circuit.Circuit.IsGeneral)
         {
-            yield return new($"The far {order.Count / 2} boxes on a circuit of their own", new SplitCircuit([.. order.Skip(order.Count - (order.Count / 2))]));
+            yield return new($"The far {order.Count / 2} boxes on a circuit of their own",
+                new SplitCircuit([.. order.Skip(order.Count - (order.Count / 2))]));
         }
     }
 

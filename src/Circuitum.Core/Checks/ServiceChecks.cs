@@ -14,52 +14,71 @@ internal static class ServiceChecks
         var (service, panel) = (plan.Job.Service, plan.Service.Panel);
         var main = plan.Job.Panels.First(p => p.FedFrom is null);
         var subject = Subject.Panel(main.Id);
-        Tag Red(Citation rule, string headline, string sum, params Fix[] fixes) => new(Severity.Red, Stage.Panel, subject, rule, headline, sum) { Fixes = [.. fixes] };
+        Tag Red(Citation rule, string headline, string sum, params Fix[] fixes) =>
+            new(Severity.Red, Stage.Panel, subject, rule, headline, sum) { Fixes = [.. fixes] };
         Fix Set(string words, Service changed) => new(words, new SetService(changed));
 
         if (plan.Service.Chosen.Current > panel.Rating)
         {
             yield return Red(plan.Book.Cite(RuleId.FeederLoads, RuleId.ServiceConductors), "The service does not carry the load.",
-                $"{plan.Service.Chosen.Current} by the {(plan.Service.Method == LoadMethod.Standard ? "standard" : "optional")} method > {panel.Rating}. {(plan.Service.Sizes.IsEmpty ? "No service to 400 A does." : $"The smallest that does: {plan.Service.Sizes[0].Rating}.")}",
+                $"{plan.Service.Chosen.Current} by the {(plan.Service.Method == LoadMethod.Standard ? "standard" : "optional")} method > "
+                    + $"{panel.Rating}. "
+                    + $"{(plan.Service.Sizes.IsEmpty ? "No service to 400 A does."
+                        : $"The smallest that does: {plan.Service.Sizes[0].Rating}.")}",
                 [.. plan.Service.Sizes.Take(1).Select(s => new Fix($"A {s.Rating} panel", new SetPanel(main with { Rating = s.Rating })))]);
         }
 
         if (panel.Rating < plan.Book.Service.Least)
         {
-            yield return Red(plan.Book.Cite(RuleId.LeastService), "The service is too small for a dwelling.", $"{panel.Rating}; a one-family dwelling has at least {plan.Book.Service.Least}.", new Fix($"A {plan.Book.Service.Least} panel", new SetPanel(main with { Rating = plan.Book.Service.Least })));
+            yield return Red(plan.Book.Cite(RuleId.LeastService), "The service is too small for a dwelling.",
+                $"{panel.Rating}; a one-family dwelling has at least {plan.Book.Service.Least}.",
+                new Fix($"A {plan.Book.Service.Least} panel", new SetPanel(main with { Rating = plan.Book.Service.Least })));
         }
 
         if (plan.Book.Service.AsksSurgeProtection && !service.SurgeProtection)
         {
-            yield return Red(plan.Book.Cite(RuleId.SurgeProtection), "The service has no surge protection.", "Dwelling services have it, in or next to the service equipment.", Set("Plan surge protection", service with { SurgeProtection = true }));
+            yield return Red(plan.Book.Cite(RuleId.SurgeProtection), "The service has no surge protection.",
+                "Dwelling services have it, in or next to the service equipment.",
+                Set("Plan surge protection", service with { SurgeProtection = true }));
         }
 
         if (plan.Book.Service.AsksOutdoorDisconnect && !service.OutdoorDisconnect)
         {
-            yield return Red(plan.Book.Cite(RuleId.EmergencyDisconnect), "There is no emergency disconnect outdoors.", "Where firefighters reach it without going in, marked as the book words it.", Set("Plan the disconnect", service with { OutdoorDisconnect = true }));
+            yield return Red(plan.Book.Cite(RuleId.EmergencyDisconnect), "There is no emergency disconnect outdoors.",
+                "Where firefighters reach it without going in, marked as the book words it.",
+                Set("Plan the disconnect", service with { OutdoorDisconnect = true }));
         }
 
         if (!service.FootingSteel && !service.WaterPipe && service.Rods == 0)
         {
-            yield return Red(plan.Book.Cite(RuleId.Electrodes), "The service has no electrode.", "Footing steel, water pipe in the earth, or rods.", Set("Plan two rods", service with { Rods = 2 }));
+            yield return Red(plan.Book.Cite(RuleId.Electrodes), "The service has no electrode.",
+                "Footing steel, water pipe in the earth, or rods.", Set("Plan two rods", service with { Rods = 2 }));
         }
         else if (!service.FootingSteel && !service.WaterPipe && service is { Rods: 1, RodMeasured: false })
         {
-            yield return Red(plan.Book.Cite(RuleId.SecondRod), "One rod alone is not enough.", "A second 6 ft away, unless the one is measured at 25 ohm or less.", Set("Plan a second rod", service with { Rods = 2 }), Set("It was measured at 25 ohm or less", service with { RodMeasured = true }));
+            yield return Red(plan.Book.Cite(RuleId.SecondRod), "One rod alone is not enough.",
+                "A second 6 ft away, unless the one is measured at 25 ohm or less.", Set("Plan a second rod", service with { Rods = 2 }),
+                Set("It was measured at 25 ohm or less", service with { RodMeasured = true }));
         }
         else if (service.WaterPipe && !service.FootingSteel && service.Rods == 0)
         {
-            yield return Red(plan.Book.Cite(RuleId.WaterPipeSupplement), "Water pipe alone is no electrode.", "It is supplemented by another: rods, or footing steel.", Set("Plan two rods", service with { Rods = 2 }));
+            yield return Red(plan.Book.Cite(RuleId.WaterPipeSupplement), "Water pipe alone is no electrode.",
+                "It is supplemented by another: rods, or footing steel.", Set("Plan two rods", service with { Rods = 2 }));
         }
 
         if (!service.IntersystemBonding)
         {
-            yield return Red(plan.Book.Cite(RuleId.IntersystemBonding), "There is no bridge for bonding other systems.", "At least three more terminals, reachable, near the service.", Set("Plan the bridge", service with { IntersystemBonding = true }));
+            yield return Red(plan.Book.Cite(RuleId.IntersystemBonding), "There is no bridge for bonding other systems.",
+                "At least three more terminals, reachable, near the service.",
+                Set("Plan the bridge", service with { IntersystemBonding = true }));
         }
 
         if (service.BondedAtDisconnect && !service.OutdoorDisconnect)
         {
-            yield return Red(plan.Book.Cite(RuleId.NeutralBond), "Neutral and ground are to be bonded at a disconnect that is not planned.", "Bonded at the service disconnect, wherever it is.", Set("Plan the disconnect", service with { OutdoorDisconnect = true }), Set($"Bond them in panel {main.Id}", service with { BondedAtDisconnect = false }));
+            yield return Red(plan.Book.Cite(RuleId.NeutralBond),
+                "Neutral and ground are to be bonded at a disconnect that is not planned.",
+                "Bonded at the service disconnect, wherever it is.", Set("Plan the disconnect", service with { OutdoorDisconnect = true }),
+                Set($"Bond them in panel {main.Id}", service with { BondedAtDisconnect = false }));
         }
 
         foreach (var tag in GeneratorChecks.Check(plan))

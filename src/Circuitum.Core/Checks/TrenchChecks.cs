@@ -31,8 +31,10 @@ internal static class TrenchChecks
             var least = plan.Book.Burial.Cover(what, trench.UnderDrive).Value;
             if (trench.Depth < least)
             {
-                yield return new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.Burial), $"The trench of {circuit.Circuit.Key} is too shallow.",
-                    $"{trench.Depth} of cover; {Words.Of(what)}{(trench.UnderDrive ? " under a driveway" : "")} asks {least} ({plan.Book.Cite(RuleId.BurialCover)}), the crew {plan.Job.HouseRules.TrenchMargin} more.")
+                yield return new(Severity.Red, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.Burial),
+                    $"The trench of {circuit.Circuit.Key} is too shallow.",
+                    $"{trench.Depth} of cover; {Words.Of(what)}{(trench.UnderDrive ? " under a driveway" : "")} asks {least} ("
+                        + $"{plan.Book.Cite(RuleId.BurialCover)}), the crew {plan.Job.HouseRules.TrenchMargin} more.")
                 {
                     Fixes = [new Fix($"Dig to {least}", new SetTrench(trench.Id, least, trench.DataPipe, trench.UnderDrive))],
                 };
@@ -41,7 +43,10 @@ internal static class TrenchChecks
 
         if (trench.DataPipe is { } apart && apart < DataApart)
         {
-            yield return new(Severity.Amber, Stage.Runs, Subject.Structure(trench.To), "good practice", "The data pipe lies close to the power.", $"{apart} apart; {DataApart} of earth keeps the hum out, and is what {plan.Book.Cite(RuleId.DataInEarth)} asks of cable laid without a pipe.")
+            yield return new(Severity.Amber, Stage.Runs, Subject.Structure(trench.To), "good practice",
+                "The data pipe lies close to the power.",
+                $"{apart} apart; {DataApart} of earth keeps the hum out, and is what {plan.Book.Cite(RuleId.DataInEarth)} asks of cable "
+                + $"laid without a pipe.")
             {
                 Fixes = [new Fix($"Lay it {DataApart} apart", new SetTrench(trench.Id, trench.Depth, DataApart, trench.UnderDrive))],
             };

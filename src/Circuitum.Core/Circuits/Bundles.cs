@@ -19,7 +19,8 @@ internal sealed record Bundle(ImmutableArray<PlacedBox> Boxes)
     public FramedRoom Room => Anchor.Room;
 
     /// <summary>Where the circuit's chain comes in: the first switch of lights that are switched, the outlet itself otherwise.</summary>
-    public Place Feed { get; } = (Boxes.All(b => b.IsLighting) ? Boxes.FirstOrDefault(b => b.SwitchesOnly) : null)?.Place ?? (Boxes.FirstOrDefault(b => !b.SwitchesOnly) ?? Boxes[0]).Place;
+    public Place Feed { get; } = (Boxes.All(b => b.IsLighting) ? Boxes.FirstOrDefault(b => b.SwitchesOnly) : null)?.Place
+        ?? (Boxes.FirstOrDefault(b => !b.SwitchesOnly) ?? Boxes[0]).Place;
 
     public bool IsLighting => Boxes.All(b => b.IsLighting);
 
@@ -63,6 +64,7 @@ internal static class Bundles
             }
         }
 
-        return [.. survey.Boxes.Select((b, i) => (Box: b, Root: Root(i))).GroupBy(x => x.Root).OrderBy(g => g.Key).Select(g => new Bundle([.. g.Select(x => x.Box)]))];
+        return [.. survey.Boxes.Select((b, i) => (Box: b, Root: Root(i))).GroupBy(x => x.Root).OrderBy(g => g.Key)
+            .Select(g => new Bundle([.. g.Select(x => x.Box)]))];
     }
 }

@@ -47,9 +47,18 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     // What a lamp or fan is taken for until its watts are known.
     private static readonly ImmutableDictionary<DeviceKind, int> TypicalLoads = new Dictionary<DeviceKind, int>
     {
-        [DeviceKind.Lamp] = 18, [DeviceKind.Can] = 11, [DeviceKind.Pendant] = 15, [DeviceKind.VanityLight] = 30, [DeviceKind.ClosetLight] = 12,
-        [DeviceKind.OutdoorLight] = 15, [DeviceKind.CeilingFan] = 75, [DeviceKind.BathFan] = 35, [DeviceKind.SmokeAlarm] = 5,
-        [DeviceKind.SmokeCoAlarm] = 5, [DeviceKind.Strip] = 32, [DeviceKind.Flood] = 30,
+        [DeviceKind.Lamp] = 18,
+        [DeviceKind.Can] = 11,
+        [DeviceKind.Pendant] = 15,
+        [DeviceKind.VanityLight] = 30,
+        [DeviceKind.ClosetLight] = 12,
+        [DeviceKind.OutdoorLight] = 15,
+        [DeviceKind.CeilingFan] = 75,
+        [DeviceKind.BathFan] = 35,
+        [DeviceKind.SmokeAlarm] = 5,
+        [DeviceKind.SmokeCoAlarm] = 5,
+        [DeviceKind.Strip] = 32,
+        [DeviceKind.Flood] = 30,
     }.ToImmutableDictionary();
 
     /// <summary>For sharing loads a general receptacle yoke is taken at this (220.14(I)).</summary>
@@ -93,10 +102,12 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
 
         if (device.Plate is { } plate)
         {
-            var use = !plate.Cord || plate.Appliance is Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener
+            var use = !plate.Cord || plate.Appliance is Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood
+                or Appliance.DoorOpener
                 ? LoadUse.Fastened
                 : LoadUse.CordAndPlug;
-            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance) || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
+            return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance)
+                || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
             {
                 Demand = plate.Appliance == Appliance.Range ? book.Demand.Range(plate.Load) : plate.Load,
             };

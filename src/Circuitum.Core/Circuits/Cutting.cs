@@ -1,6 +1,7 @@
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Divides a family at once: a walk from neighbour to neighbour, cut into circuits where that weighs least. Few bundles are divided exactly.</summary>
+/// <summary>Divides a family at once: a walk from neighbour to neighbour, cut into circuits where that weighs least. Few bundles are
+/// divided exactly.</summary>
 internal static class Cutting
 {
     // As many as are parted exactly without being felt in an edit.

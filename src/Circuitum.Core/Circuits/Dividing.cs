@@ -8,7 +8,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Stage Circuits: what shares a breaker? By the division that the job follows, else constructed at once: what rules require, then each family cut where it weighs least.</summary>
+/// <summary>Stage Circuits: what shares a breaker? By the division that the job follows, else constructed at once: what rules require, then
+/// each family cut where it weighs least.</summary>
 public static class Dividing
 {
     /// <summary>Divides all boxes into branch circuits and adds the feeders of downstream panels.</summary>
@@ -24,31 +25,37 @@ public static class Dividing
     }
 
     /// <summary>The division that the job follows, or the planner's own, pins kept.</summary>
-    internal static List<CircuitDraft> Drafts(Sorted sorted, Survey survey, Job job) => job.Divisions.FirstOrDefault(d => d.Name == job.Follows) is { } followed
+    internal static List<CircuitDraft> Drafts(Sorted sorted, Survey survey, Job job) =>
+        job.Divisions.FirstOrDefault(d => d.Name == job.Follows) is { } followed
         ? new Following(sorted, job).Drafts(followed)
         : WithPins(Construct(sorted, survey, job), sorted, job);
 
     private static List<CircuitDraft> Construct(Sorted sorted, Survey survey, Job job)
     {
         var pinned = job.Pins.Boxes.Select(p => p.Box).ToHashSet();
-        var families = sorted.Families.Select(f => (f.Family, Bundles: f.Bundles.Where(b => !b.Boxes.Any(x => pinned.Contains(x.Box.Id))).ToList())).Where(f => f.Bundles.Count > 0).ToList();
+        var families = sorted.Families.Select(f =>
+            (f.Family, Bundles: f.Bundles.Where(b => !b.Boxes.Any(x => pinned.Contains(x.Box.Id))).ToList()))
+            .Where(f => f.Bundles.Count > 0).ToList();
         var weighings = families.Select(f => sorted.Weigh(f.Family, f.Bundles, Reckoning.Between)).ToList();
         var cuts = weighings.ConvertAll(Cutting.Divide);
         // 210.11(A): where the floor asks for more general circuits, the family with most to share gives them.
         if (LeastGeneral.Short(survey, sorted.Book, families.Select((f, i) => (f.Family, cuts[i].Count))) is > 0 and var missing
-            && Enumerable.Range(0, families.Count).Where(i => families[i].Family.CountsForFloor).OrderByDescending(i => weighings[i].Count).FirstOrDefault(-1) is >= 0 and var most)
+            && Enumerable.Range(0, families.Count).Where(i => families[i].Family.CountsForFloor).OrderByDescending(i => weighings[i].Count)
+            .FirstOrDefault(-1) is >= 0 and var most)
         {
             weighings[most].Rules.Least = cuts[most].Count + (int)Math.Ceiling(missing / weighings[most].Rules.Full);
             cuts[most] = Cutting.Divide(weighings[most]);
         }
 
-        return [.. families.SelectMany((f, i) => Ordered(cuts[i].Select(c => c.Select(b => f.Bundles[b]).ToList())).Select((c, number) => CircuitDraft.Of(f.Family, c, number)))];
+        return [.. families.SelectMany((f, i) => Ordered(cuts[i].Select(c => c.Select(b => f.Bundles[b]).ToList()))
+            .Select((c, number) => CircuitDraft.Of(f.Family, c, number)))];
     }
 
     // Counters in the order of their wall, so that the first small-appliance circuit is the first along it.
     private static IEnumerable<List<Bundle>> Ordered(IEnumerable<List<Bundle>> circuits) => circuits
         .OrderBy(c => c.Min(b => b.Boxes[0].Box.ServesCounter ? 0 : 1))
-        .ThenBy(c => c.Where(b => b.Boxes[0].Box.ServesCounter).Select(b => (b.Boxes[0].Box.Wall * 100_000L) + b.Boxes[0].Box.Offset.Sixtyfourths).DefaultIfEmpty().Min());
+        .ThenBy(c => c.Where(b => b.Boxes[0].Box.ServesCounter)
+            .Select(b => (b.Boxes[0].Box.Wall * 100_000L) + b.Boxes[0].Box.Offset.Sixtyfourths).DefaultIfEmpty().Min());
 
     private static List<CircuitDraft> WithPins(List<CircuitDraft> drafts, Sorted sorted, Job job)
     {
@@ -59,23 +66,30 @@ public static class Dividing
             return keyed;
         }
 
-        // A circuit stays in the building of its panel: a box held on one of another building, or on a feeder, gets a circuit of its own there.
+        // A circuit stays in the building of its panel: a box held on one of another building, or on a feeder, gets a circuit of its own
+        // there.
         var elsewhere = new Dictionary<(string Key, int Structure), int>();
         var taken = keyed.Select(d => d.Key).Concat(Feeders(job)).ToHashSet();
-        foreach (var (family, bundle) in sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b))).Where(x => x.b.Boxes.Any(b => pinned.ContainsKey(b.Box.Id))))
+        foreach (var (family, bundle) in sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b)))
+            .Where(x => x.b.Boxes.Any(b => pinned.ContainsKey(b.Box.Id))))
         {
             var key = bundle.Boxes.Where(b => pinned.ContainsKey(b.Box.Id)).Select(b => pinned[b.Box.Id]).First();
-            var target = elsewhere.TryGetValue((key.Value, bundle.Structure), out var made) ? made : keyed.FindIndex(d => d.Key == key.Value && d.Structure == bundle.Structure);
+            var target = elsewhere.TryGetValue((key.Value, bundle.Structure), out var made) ? made
+                : keyed.FindIndex(d => d.Key == key.Value && d.Structure == bundle.Structure);
             if (target < 0)
             {
                 var own = Ids.Free(key.Value, taken);
                 taken.Add(own);
                 elsewhere[(key.Value, bundle.Structure)] = keyed.Count;
-                keyed.Add(CircuitDraft.Of(family, [bundle], 0) with { Key = own, Why = Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", own) });
+                keyed.Add(CircuitDraft.Of(family, [bundle], 0)
+                    with
+                { Key = own, Why = Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", own) });
             }
             else
             {
-                keyed[target] = keyed[target].With(bundle, family) with { Why = keyed[target].Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key.Value) };
+                keyed[target] = keyed[target]
+                    .With(bundle, family) with
+                { Why = keyed[target].Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key.Value) };
             }
         }
 
@@ -114,9 +128,11 @@ internal static class LeastGeneral
     /// <summary>A layout that has hardly begun is not asked yet.</summary>
     public static bool IsAsked(Survey survey) => survey.Boxes.Length > Begun;
 
-    /// <summary>Volt-amperes that the circuits of these families fall short; zero or less when they suffice or the layout has hardly begun.</summary>
+    /// <summary>Volt-amperes that the circuits of these families fall short; zero or less when they suffice or the layout has hardly
+    /// begun.</summary>
     public static decimal Short(Survey survey, CodeBook book, IEnumerable<(Family Family, int Circuits)> families) => !IsAsked(survey) ? 0
-        : book.Division.GeneralLoad(survey.FloorArea).Value - families.Where(f => f.Family.CountsForFloor).Sum(f => f.Circuits * book.Division.Carried(f.Family.Rating!.Value).Value);
+        : book.Division.GeneralLoad(survey.FloorArea).Value - families.Where(f => f.Family.CountsForFloor)
+        .Sum(f => f.Circuits * book.Division.Carried(f.Family.Rating!.Value).Value);
 }
 
 /// <summary>Every bundle in its family, families in the order the rules take them.</summary>
@@ -145,7 +161,8 @@ internal sealed class Sorted
     public IReadOnlyList<(Family Family, IReadOnlyList<Bundle> Bundles)> Families { get; }
 
     public Weighing Weigh(Family family, IReadOnlyList<Bundle> bundles, Func<Place, Place, Length> between) =>
-        new(bundles, new(family, bundles, job, book), job, outlets[bundles[0].Structure], choice.PlacesFor(bundles[0].Structure, family), between);
+        new(bundles, new(family, bundles, job, book), job, outlets[bundles[0].Structure], choice.PlacesFor(bundles[0].Structure, family),
+            between);
 }
 
 /// <summary>A circuit in the making.</summary>
@@ -155,8 +172,10 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
     public static CircuitDraft Of(Family family, IReadOnlyList<Bundle> bundles, int number)
     {
         var (kind, rating) = KindOf(family, bundles);
-        var key = kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer ? bundles.SelectMany(b => b.Boxes).First(b => b.Plates.Any()).Box.Id.Value
-            : family.Kind == CircuitKind.SmallAppliance ? $"{(bundles.FirstOrDefault(b => b.Boxes[0].Box.ServesCounter) ?? bundles[0]).Room.Room.Id}-{family.Word}-{number + 1}"
+        var key = kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer ? bundles.SelectMany(b => b.Boxes)
+            .First(b => b.Plates.Any()).Box.Id.Value
+            : family.Kind == CircuitKind.SmallAppliance
+            ? $"{(bundles.FirstOrDefault(b => b.Boxes[0].Box.ServesCounter) ?? bundles[0]).Room.Room.Id}-{family.Word}-{number + 1}"
             : family.IsGeneral && !family.Id.StartsWith("own/", StringComparison.Ordinal) ? $"{bundles[0].Room.Room.Id}-{family.Word}"
             : family.Kind == CircuitKind.DishwasherAndDisposer ? $"{bundles[0].Room.Room.Id}-lights" : family.Word;
         return new(key, kind, bundles[0].Structure, [.. bundles], rating, family.Why);
@@ -210,8 +229,10 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
     {
         var boxes = Bundles.SelectMany(b => b.Boxes).OrderBy(b => b.Box.Id.Value, StringComparer.Ordinal).ToList();
         var outlets = boxes.Count(b => !b.SwitchesOnly);
-        var why = Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance ? Why.Then(CapReason(outlets, job, book))
-            : Kind is CircuitKind.Individual or CircuitKind.Feeder ? Why : Why.Plan("on this circuit", $"{outlets} outlet{(outlets == 1 ? "" : "s")}");
+        var why = Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance
+            ? Why.Then(CapReason(outlets, job, book))
+            : Kind is CircuitKind.Individual or CircuitKind.Feeder ? Why
+            : Why.Plan("on this circuit", $"{outlets} outlet{(outlets == 1 ? "" : "s")}");
         return new()
         {
             Key = new(Key),

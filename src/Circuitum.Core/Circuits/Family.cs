@@ -14,7 +14,8 @@ namespace Circuitum.Core.Circuits;
 /// <param name="Why">Why its circuits are of this kind.</param>
 internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string Word, Because Why)
 {
-    /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed refrigerators.</summary>
+    /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed
+    /// refrigerators.</summary>
     public bool HasCap => Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance;
 
     /// <summary>In an outbuilding: the floor area is the dwelling's alone.</summary>
@@ -45,7 +46,9 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 
         if (IsWithoutPanel(bundle.Structure))
         {
-            return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch", Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "", book.Cite(RuleId.OneSupply, RuleId.BuildingOfTwoCircuits)));
+            return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch",
+                Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "",
+                    book.Cite(RuleId.OneSupply, RuleId.BuildingOfTwoCircuits)));
         }
 
         if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))
@@ -56,23 +59,33 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         var use = room.Room.Use;
         if (bundle.IsLighting)
         {
-            return schools.KitchenLights == KitchenLights.WithDishwasher && use == RoomUse.Kitchen && HasDishwasher(room.Room.Id) && !bundle.Boxes.Any(b => b.HasAlarm) ? Dishwasher(building, schools)
-                : schools.Baths == BathReceptacles.Whole && use == RoomUse.Bath && bundle.Boxes.All(b => b.Room == room && !b.HasAlarm && !b.Box.Outside) ? WholeBath(room)
+            return schools.KitchenLights == KitchenLights.WithDishwasher && use == RoomUse.Kitchen && HasDishwasher(room.Room.Id)
+                && !bundle.Boxes.Any(b => b.HasAlarm) ? Dishwasher(building, schools)
+                : schools.Baths == BathReceptacles.Whole && use == RoomUse.Bath
+                && bundle.Boxes.All(b => b.Room == room && !b.HasAlarm && !b.Box.Outside) ? WholeBath(room)
                 : General(building, room, schools, lights: true);
         }
 
         return bundle.Anchor.Box.Outside
             ? new($"{building}/outdoors", CircuitKind.Outdoor, 20.Amps(), $"{building}-outdoors",
-                Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "", "school: outdoors apart"))
+                Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "",
+                    "school: outdoors apart"))
             : use switch
             {
-                RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry => new($"{building}/appliances", CircuitKind.SmallAppliance, 20.Amps(), "appliances",
-                    Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them", "", book.Cite(RuleId.SmallApplianceCircuits, RuleId.KitchenReceptacles))),
-                RoomUse.Laundry => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry", Reason("laundry receptacles on a 20 A circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit))),
+                RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry =>
+                    new($"{building}/appliances", CircuitKind.SmallAppliance, 20.Amps(), "appliances",
+                    Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them",
+                        "", book.Cite(RuleId.SmallApplianceCircuits, RuleId.KitchenReceptacles))),
+                RoomUse.Laundry => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry",
+                    Reason("laundry receptacles on a 20 A circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit))),
                 RoomUse.Bath when schools.Baths == BathReceptacles.Whole => WholeBath(room),
-                RoomUse.Bath => new(schools.Baths == BathReceptacles.OneEach ? $"{building}/{room.Room.Id}/bath" : $"{building}/baths", CircuitKind.Bathroom, 20.Amps(),
-                    schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths", Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", "", book.Cite(RuleId.BathCircuit))),
-                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, 20.Amps(), "garage", Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", "", book.Cite(RuleId.GarageCircuit))),
+                RoomUse.Bath => new(schools.Baths == BathReceptacles.OneEach ? $"{building}/{room.Room.Id}/bath" : $"{building}/baths",
+                    CircuitKind.Bathroom, 20.Amps(),
+                    schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths",
+                        Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", "",
+                            book.Cite(RuleId.BathCircuit))),
+                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, 20.Amps(), "garage",
+                    Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", "", book.Cite(RuleId.GarageCircuit))),
                 _ => General(building, room, schools, lights: false),
             };
     }
@@ -84,12 +97,14 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
     private Family? Own(Bundle bundle, Schools schools)
     {
         // Equipment in two parts is called by the part with the plate.
-        var id = (bundle.Boxes.FirstOrDefault(b => b.Box.Devices.Any(d => d.Plate is not null && !d.Controls.IsEmpty)) ?? bundle.Anchor).Box.Id.Value;
+        var id = (bundle.Boxes.FirstOrDefault(b => b.Box.Devices.Any(d => d.Plate is not null && !d.Controls.IsEmpty))
+            ?? bundle.Anchor).Box.Id.Value;
         if (bundle.Boxes.Any(b => individual.Contains(b.Box.Id)))
         {
             var lighting = bundle.IsLighting;
             var plain = lighting || !bundle.Boxes.Any(b => b.Plates.Any());
-            return new($"own/{id}", plain ? lighting ? CircuitKind.Lighting : CircuitKind.Receptacles : CircuitKind.Individual, plain ? lighting ? 15.Amps() : 20.Amps() : null, id,
+            return new($"own/{id}", plain ? lighting ? CircuitKind.Lighting : CircuitKind.Receptacles : CircuitKind.Individual,
+                plain ? lighting ? 15.Amps() : 20.Amps() : null, id,
                 Because.Of("Why this circuit").Pin("an individual circuit, as a person wants it", bundle.Anchor.Name));
         }
 
@@ -97,8 +112,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         return plate is null ? null : new($"own/{id}", CircuitKind.Individual, null, id, WhyItsOwn(plate));
     }
 
-    private bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || book.Supply.IsAcross(plate.Volts) || plate.Appliance == Appliance.GeneratorInlet || plate.Load > book.Division.Plugged * Fifteen
-        || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood or Appliance.Microwave or Appliance.SumpPump
+    private bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || book.Supply.IsAcross(plate.Volts)
+        || plate.Appliance == Appliance.GeneratorInlet || plate.Load > book.Division.Plugged * Fifteen
+        || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood
+        or Appliance.Microwave or Appliance.SumpPump
         || (plate.Appliance == Appliance.Refrigerator && schools.Refrigerator == RefrigeratorCircuit.Alone)
         || (IsWasher(plate) && schools.Dishwasher == DishwasherAndDisposer.OneEach && schools.KitchenLights == KitchenLights.Apart)
         || (!plate.Cord && plate.Load > book.Division.Fastened * Fifteen && !IsWasher(plate));
@@ -110,22 +127,36 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 
     private Because WhyItsOwn(Nameplate plate) => plate switch
     {
-        { Appliance: Appliance.AirHandler } => Reason("central heating has an individual circuit", plate.Name, book.Cite(RuleId.FurnaceCircuit)),
-        { Appliance: Appliance.VehicleCharger } => Reason("vehicle charging has an individual circuit", plate.Name, book.Cite(RuleId.VehicleCircuit)),
-        { Appliance: Appliance.RangeHood } => Reason("a cord-connected hood has an individual circuit", plate.Name, book.Cite(RuleId.HoodCircuit)),
-        { Appliance: Appliance.GeneratorInlet } => Reason("a generator's inlet goes to its transfer equipment alone", plate.Name, book.Cite(RuleId.TransferEquipment)),
-        { Individual: true } => Because.Of("Why this circuit").Job($"the instructions of {plate.Name} ask for an individual circuit", book.Cite(RuleId.ListedUse).Text),
-        _ when book.Supply.IsAcross(plate.Volts) => Because.Of("Why this circuit").Job($"{plate.Name} is {plate.Volts} equipment", plate.Load.ToString()),
-        { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit").House("the refrigerator alone, so that nothing else takes it down", plate.Name, book.Cite(RuleId.RefrigeratorAlone).After("school: refrigerator")),
-        { Appliance: Appliance.Dishwasher or Appliance.Disposer } => Because.Of("Why this circuit").House("dishwasher and disposer each on its own", plate.Name, "school: dishwasher and disposer"),
+        { Appliance: Appliance.AirHandler } =>
+            Reason("central heating has an individual circuit", plate.Name, book.Cite(RuleId.FurnaceCircuit)),
+        { Appliance: Appliance.VehicleCharger } =>
+            Reason("vehicle charging has an individual circuit", plate.Name, book.Cite(RuleId.VehicleCircuit)),
+        { Appliance: Appliance.RangeHood } =>
+            Reason("a cord-connected hood has an individual circuit", plate.Name, book.Cite(RuleId.HoodCircuit)),
+        { Appliance: Appliance.GeneratorInlet } =>
+            Reason("a generator's inlet goes to its transfer equipment alone", plate.Name, book.Cite(RuleId.TransferEquipment)),
+        { Individual: true } => Because.Of("Why this circuit")
+            .Job($"the instructions of {plate.Name} ask for an individual circuit", book.Cite(RuleId.ListedUse).Text),
+        _ when book.Supply.IsAcross(plate.Volts) => Because.Of("Why this circuit")
+            .Job($"{plate.Name} is {plate.Volts} equipment", plate.Load.ToString()),
+        { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit")
+            .House("the refrigerator alone, so that nothing else takes it down", plate.Name, book.Cite(RuleId.RefrigeratorAlone)
+                .After("school: refrigerator")),
+        { Appliance: Appliance.Dishwasher or Appliance.Disposer } => Because.Of("Why this circuit")
+            .House("dishwasher and disposer each on its own", plate.Name, "school: dishwasher and disposer"),
         _ => Because.Of("Why this circuit").Job($"{plate.Name} leaves no room for others", plate.Load.ToString()),
     };
 
     private Family Dishwasher(string building, Schools schools) => new(
-        schools.Dishwasher == DishwasherAndDisposer.OneEach ? $"{building}/dishwasher-each" : $"{building}/dishwasher", CircuitKind.DishwasherAndDisposer, 20.Amps(), "dishwasher",
+        schools.Dishwasher == DishwasherAndDisposer.OneEach ? $"{building}/dishwasher-each" : $"{building}/dishwasher",
+        CircuitKind.DishwasherAndDisposer, 20.Amps(), "dishwasher",
         Because.Of("Why this circuit")
-            .House(schools.KitchenLights == KitchenLights.WithDishwasher ? "kitchen lights with the dishwasher while the half-rating rule holds" : "dishwasher and disposer on one circuit where the sum fits", "", schools.KitchenLights == KitchenLights.WithDishwasher ? "school: kitchen lights and dishwasher" : "school: dishwasher and disposer")
-            .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "", book.Cite(RuleId.PermissibleFifteenTwenty)));
+            .House(schools.KitchenLights == KitchenLights.WithDishwasher
+                ? "kitchen lights with the dishwasher while the half-rating rule holds"
+                : "dishwasher and disposer on one circuit where the sum fits", "", schools.KitchenLights == KitchenLights.WithDishwasher
+                ? "school: kitchen lights and dishwasher" : "school: dishwasher and disposer")
+            .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "",
+                book.Cite(RuleId.PermissibleFifteenTwenty)));
 
     private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, 20.Amps(), $"{room.Room.Id}-bath",
         Reason("one 20 A circuit for this bathroom alone may feed its light and fan as well", "", book.Cite(RuleId.BathCircuitAlone)));
@@ -136,12 +167,17 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         var each = bedroom && schools.Bedrooms == BedroomSharing.OneEach ? $"/{room.Room.Id}" : "";
         var why = Because.Of("Why this circuit");
         return schools.Lighting == LightsAndReceptacles.Together
-            ? new($"{building}/general{each}", CircuitKind.General, 20.Amps(), "general", why.House("lights and receptacles together, room by room", "", "school: lights and receptacles"))
-            : lights ? new($"{building}/lights", CircuitKind.Lighting, 15.Amps(), "lights", why.House("lights apart from receptacles, neighbours together", "", "school: lights and receptacles"))
+            ? new($"{building}/general{each}", CircuitKind.General, 20.Amps(), "general",
+                why.House("lights and receptacles together, room by room", "", "school: lights and receptacles"))
+            : lights ? new($"{building}/lights", CircuitKind.Lighting, 15.Amps(), "lights",
+                why.House("lights apart from receptacles, neighbours together", "", "school: lights and receptacles"))
             : bedroom && schools.Lighting == LightsAndReceptacles.ApartBedrooms15
-                ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, 15.Amps(), "receptacles", why.House("bedroom receptacles on 15 A, apart from lights", "", "school: lights and receptacles"))
-                : new($"{building}/receptacles{each}", CircuitKind.Receptacles, 20.Amps(), "receptacles", why.House("receptacles apart from lights, neighbours together", "", "school: lights and receptacles"));
+                ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, 15.Amps(), "receptacles",
+                    why.House("bedroom receptacles on 15 A, apart from lights", "", "school: lights and receptacles"))
+                : new($"{building}/receptacles{each}", CircuitKind.Receptacles, 20.Amps(), "receptacles",
+                    why.House("receptacles apart from lights, neighbours together", "", "school: lights and receptacles"));
     }
 
-    private bool HasDishwasher(RoomId kitchen) => job.Boxes.Any(b => b.Room == kitchen && b.Devices.Any(d => d.Plate?.Appliance == Appliance.Dishwasher));
+    private bool HasDishwasher(RoomId kitchen) =>
+        job.Boxes.Any(b => b.Room == kitchen && b.Devices.Any(d => d.Plate?.Appliance == Appliance.Dishwasher));
 }

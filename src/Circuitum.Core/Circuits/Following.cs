@@ -5,7 +5,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Follows a kept division: its boxes stay together where the rules still let them; what is new or no longer fits joins the circuit where it weighs least.</summary>
+/// <summary>Follows a kept division: its boxes stay together where the rules still let them; what is new or no longer fits joins the
+/// circuit where it weighs least.</summary>
 internal sealed class Following(Sorted sorted, Job job)
 {
     private readonly Dictionary<BoxId, CircuitKey> pinned = job.Pins.Boxes.ToDictionary(p => p.Box, p => p.Circuit);
@@ -33,11 +34,14 @@ internal sealed class Following(Sorted sorted, Job job)
 
         var drafts = new List<(CircuitDraft Draft, Family Family)>();
         var order = division.Circuits.Select((c, i) => (c.Key.Value, i)).ToDictionary(x => x.Value, x => x.i);
-        foreach (var ((_, key), group) in groups.OrderBy(g => order.GetValueOrDefault(g.Key.Key, int.MaxValue)).ThenBy(g => g.Key.Key, StringComparer.Ordinal))
+        foreach (var ((_, key), group) in groups.OrderBy(g => order.GetValueOrDefault(g.Key.Key, int.MaxValue))
+            .ThenBy(g => g.Key.Key, StringComparer.Ordinal))
         {
-            // The family of most outlets names the circuit, of those that no person put there; held boxes of others stay, kept ones of others are loose again.
+            // The family of most outlets names the circuit, of those that no person put there; held boxes of others stay, kept ones of
+            // others are loose again.
             var native = group.Where(x => !IsHeld(x.Bundle)).ToList();
-            var family = (native.Count > 0 ? native : group).GroupBy(x => x.Family.Id).OrderByDescending(g => g.Sum(x => x.Bundle.Outlets)).ThenBy(g => g.Key, StringComparer.Ordinal).First().First().Family;
+            var family = (native.Count > 0 ? native : group).GroupBy(x => x.Family.Id).OrderByDescending(g => g.Sum(x => x.Bundle.Outlets))
+                .ThenBy(g => g.Key, StringComparer.Ordinal).First().First().Family;
             var own = group.Where(x => x.Family.Id == family.Id).Select(x => x.Bundle).ToList();
             var draft = CircuitDraft.Of(family, own, 0) with { Key = key };
             draft = draft with { Why = draft.Why.Job($"as in the division “{division.Name}”", "") };
@@ -77,7 +81,8 @@ internal sealed class Following(Sorted sorted, Job job)
         }
 
         // Where boxes of one bundle were kept apart, its outlet decides.
-        return kept.TryGetValue(bundle.Anchor.Box.Id, out var key) ? key : bundle.Boxes.Where(b => kept.ContainsKey(b.Box.Id)).Select(b => (CircuitKey?)kept[b.Box.Id]).FirstOrDefault();
+        return kept.TryGetValue(bundle.Anchor.Box.Id, out var key) ? key : bundle.Boxes.Where(b => kept.ContainsKey(b.Box.Id))
+            .Select(b => (CircuitKey?)kept[b.Box.Id]).FirstOrDefault();
     }
 
     private void Insert(List<(CircuitDraft Draft, Family Family)> drafts, Family family, Bundle bundle)
@@ -105,7 +110,11 @@ internal sealed class Following(Sorted sorted, Job job)
         var alone = sorted.Weigh(family, [bundle], Reckoning.Between);
         if (best >= 0 && least <= alone.Home(0) + alone.Flat(alone.TallyOf(0)))
         {
-            drafts[best] = (CircuitDraft.Of(family, [.. drafts[best].Draft.Bundles, bundle], 0) with { Key = drafts[best].Draft.Key, Why = drafts[best].Draft.Why }, family);
+            drafts[best] = (CircuitDraft.Of(family, [.. drafts[best].Draft.Bundles, bundle], 0) with
+            {
+                Key = drafts[best].Draft.Key,
+                Why = drafts[best].Draft.Why
+            }, family);
             return;
         }
 

@@ -19,7 +19,8 @@ public sealed record Spare(string What, VoltAmps Most, string Sum, Citation Cite
 /// <summary>What a circuit of several outlets could still carry, rule by rule.</summary>
 public static class Headroom
 {
-    /// <summary>The spares of a 15 or 20 A circuit of 120 V; empty for an individual circuit, a feeder, or any other rating, which take nothing more.</summary>
+    /// <summary>The spares of a 15 or 20 A circuit of 120 V; empty for an individual circuit, a feeder, or any other rating, which take
+    /// nothing more.</summary>
     public static ImmutableArray<Spare> On(Circuit circuit, Amps rating, CodeBook book)
     {
         if (circuit.Kind is CircuitKind.Individual or CircuitKind.Feeder || !book.Division.HoldsToShares(rating, circuit.Load.Volts))
@@ -49,8 +50,10 @@ public static class Headroom
         return
         [
             new($"{outlets}, less than three hours", book.Division.Spare(rest), $"{left} = {rest}", book.Cite(RuleId.ContinuousLoad)),
-            new($"{outlets}, three hours or more", book.Division.Spare(ContinuousLoad.Within(rest)), $"({left}) / 1.25 = {ContinuousLoad.Within(rest)}", book.Cite(RuleId.ContinuousLoad)),
-            new("of one appliance plugged in", book.Division.Spare(new(Math.Min(most.Value, rest.Value))), $"{book.Division.Plugged} of {rating} = {most}, {rest} left", book.Cite(RuleId.PermissibleFifteenTwenty)),
+            new($"{outlets}, three hours or more", book.Division.Spare(ContinuousLoad.Within(rest)),
+                $"({left}) / 1.25 = {ContinuousLoad.Within(rest)}", book.Cite(RuleId.ContinuousLoad)),
+            new("of one appliance plugged in", book.Division.Spare(new(Math.Min(most.Value, rest.Value))),
+                $"{book.Division.Plugged} of {rating} = {most}, {rest} left", book.Cite(RuleId.PermissibleFifteenTwenty)),
             Fastened(circuit, rating, rest, book),
         ];
     }
@@ -72,7 +75,9 @@ public static class Headroom
         Amps fastened = circuit.Load.Fastened, half = book.Division.Fastened * rating;
         return circuit.Load.Items.All(i => i.Use == LoadUse.Fastened)
             ? new(what, book.Division.Spare(rest), $"nothing but fastened loads: {rest} left", book.Cite(RuleId.PermissibleFifteenTwenty))
-            : new(what, book.Division.Spare(new(Math.Min(rest.Value, Math.Max(0, half.Value - fastened.Value)))), $"{book.Division.Fastened} of {rating} − {fastened} = {new Amps(Math.Max(0, half.Value - fastened.Value))}, {rest} left", book.Cite(RuleId.PermissibleFifteenTwenty));
+            : new(what, book.Division.Spare(new(Math.Min(rest.Value, Math.Max(0, half.Value - fastened.Value)))),
+                $"{book.Division.Fastened} of {rating} − {fastened} = {new Amps(Math.Max(0, half.Value - fastened.Value))}, {rest} left",
+                book.Cite(RuleId.PermissibleFifteenTwenty));
     }
 
     // Circuits that have no other outlets than the receptacles they are for.

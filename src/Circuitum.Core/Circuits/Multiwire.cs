@@ -4,7 +4,8 @@ using Circuitum.Core.Rules;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Pairs circuits that go the same way: two small-appliance circuits of one panel. By the crew's school they share a neutral, a cable, or nothing.</summary>
+/// <summary>Pairs circuits that go the same way: two small-appliance circuits of one panel. By the crew's school they share a neutral, a
+/// cable, or nothing.</summary>
 internal static class Multiwire
 {
     /// <summary>The circuits, pairs naming each other. An odd one stays by itself.</summary>
@@ -23,10 +24,12 @@ internal static class Multiwire
         return paired;
     }
 
-    private static Circuit With(Circuit one, Circuit other, Schools schools, CodeBook book) => schools.TwoCircuits != TwoCircuits.Multiwire ? one with { GoesWith = other.Key } : one with
-    {
-        GoesWith = other.Key,
-        SharesNeutralWith = other.Key,
-        Why = one.Why.House($"shares its neutral with {other.Key}", "two legs, opened together", book.Cite(RuleId.Multiwire).After("school: two circuits to one place")),
-    };
+    private static Circuit With(Circuit one, Circuit other, Schools schools, CodeBook book) => schools.TwoCircuits != TwoCircuits.Multiwire
+        ? one with { GoesWith = other.Key } : one with
+        {
+            GoesWith = other.Key,
+            SharesNeutralWith = other.Key,
+            Why = one.Why.House($"shares its neutral with {other.Key}", "two legs, opened together",
+            book.Cite(RuleId.Multiwire).After("school: two circuits to one place")),
+        };
 }

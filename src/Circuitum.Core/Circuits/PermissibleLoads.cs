@@ -21,7 +21,8 @@ public static class PermissibleLoads
         {
             var continuous = new Amps(load.Items.Where(i => i.Continuous).Sum(i => i.Load.Value) / load.Volts.Value);
             var sum = continuous.Value > 0 ? $"{load.Current} + 25 % of {continuous} continuous = {load.Required}" : $"{load.Current}";
-            yield return new(book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad), $"Carries more than its {rating} breaker.", $"{sum} > {rating}. Give one load its own circuit.");
+            yield return new(book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad), $"Carries more than its {rating} breaker.",
+                $"{sum} > {rating}. Give one load its own circuit.");
         }
 
         if (!book.Division.HoldsToShares(rating, load.Volts))
@@ -34,7 +35,8 @@ public static class PermissibleLoads
             var amps = item.Load / load.Volts;
             if (amps > book.Division.Plugged * rating)
             {
-                yield return new(book.Cite(RuleId.PermissibleFifteenTwenty), $"{item.Name} is too large for a {rating} circuit.", $"{amps} > {book.Division.Plugged} of {rating} = {book.Division.Plugged * rating}.");
+                yield return new(book.Cite(RuleId.PermissibleFifteenTwenty), $"{item.Name} is too large for a {rating} circuit.",
+                    $"{amps} > {book.Division.Plugged} of {rating} = {book.Division.Plugged * rating}.");
             }
         }
 
@@ -45,7 +47,8 @@ public static class PermissibleLoads
             yield return new(
                 book.Cite(RuleId.PermissibleFifteenTwenty),
                 "Equipment fastened in place takes more than half of a circuit that also feeds lights or plugged loads.",
-                $"{string.Join(" + ", load.Items.Where(i => i.Use == LoadUse.Fastened).Select(i => $"{i.Name} {i.Load / load.Volts}"))} = {fastened} > {book.Division.Fastened} of {rating} = {book.Division.Fastened * rating}.");
+                $"{string.Join(" + ", load.Items.Where(i => i.Use == LoadUse.Fastened).Select(i => $"{i.Name} {i.Load / load.Volts}"))} "
+                    + $"= {fastened} > {book.Division.Fastened} of {rating} = {book.Division.Fastened * rating}.");
         }
     }
 

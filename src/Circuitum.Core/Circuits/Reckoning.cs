@@ -4,7 +4,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>What a cable between two places will cost, reckoned without the framing: squared on the plan, up or down at both ends, and what a floor takes.</summary>
+/// <summary>What a cable between two places will cost, reckoned without the framing: squared on the plan, up or down at both ends, and what
+/// a floor takes.</summary>
 internal static class Reckoning
 {
     // From a box on a wall up through its plate, as often as along the studs.
@@ -23,5 +24,6 @@ internal static class Reckoning
         return a.Wall is not null && a.Wall == b.Wall ? square + (square / 3) + (AlongWall * 2) : square + (square / 4) + Ends(a, b);
     }
 
-    private static Length Ends(Place a, Place b) => (a.Mount == Mount.Wall ? End : Length.Zero) + (b.Mount == Mount.Wall ? End : Length.Zero);
+    private static Length Ends(Place a, Place b) => (a.Mount == Mount.Wall ? End : Length.Zero)
+        + (b.Mount == Mount.Wall ? End : Length.Zero);
 }

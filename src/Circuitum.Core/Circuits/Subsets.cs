@@ -1,7 +1,9 @@
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Divides a few bundles exactly: every set of them is weighed with its cheapest chain, and the best way to part them all is found over the sets.</summary>
-/// <remarks>Held and Karp's recursion for the chains, then dynamic programming over subsets: 2ⁿ·n² and 3ⁿ steps, so for at most <see cref="Most"/> bundles.</remarks>
+/// <summary>Divides a few bundles exactly: every set of them is weighed with its cheapest chain, and the best way to part them all is found
+/// over the sets.</summary>
+/// <remarks>Held and Karp's recursion for the chains, then dynamic programming over subsets: 2ⁿ·n² and 3ⁿ steps, so for at most <see
+/// cref="Most"/> bundles.</remarks>
 internal sealed class Subsets
 {
     /// <summary>Most bundles that are divided exactly.</summary>
@@ -15,7 +17,8 @@ internal sealed class Subsets
     /// <summary>Weighs every set.</summary>
     /// <param name="bundles">Which bundles of the weighing; at most <see cref="Most"/>.</param>
     /// <param name="weighing">How they weigh.</param>
-    /// <param name="held">For each bundle of the weighing the circuit it is held on by a person, or −1; bundles of one stay together, those of two never share.</param>
+    /// <param name="held">For each bundle of the weighing the circuit it is held on by a person, or −1; bundles of one stay together, those
+    /// of two never share.</param>
     public Subsets(IReadOnlyList<int> bundles, IWeights weighing, int[] held)
     {
         n = bundles.Count;
@@ -28,14 +31,16 @@ internal sealed class Subsets
         var dark = new long[sets];
         var circuit = new int[sets];
         circuit[0] = -1;
-        var together = Enumerable.Range(0, n).Where(i => held[bundles[i]] >= 0).GroupBy(i => held[bundles[i]]).ToDictionary(g => g.Key, g => g.Sum(i => 1 << i));
+        var together = Enumerable.Range(0, n).Where(i => held[bundles[i]] >= 0).GroupBy(i => held[bundles[i]])
+            .ToDictionary(g => g.Key, g => g.Sum(i => 1 << i));
         for (var set = 1; set < sets; set++)
         {
             var low = int.TrailingZeroCount(set);
             var rest = set & (set - 1);
             tally[set] = tally[rest] + weighing.TallyOf(bundles[low]);
             var own = held[bundles[low]];
-            circuit[set] = circuit[rest] == -2 || (own >= 0 && circuit[rest] >= 0 && own != circuit[rest]) ? -2 : Math.Max(own, circuit[rest]);
+            circuit[set] = circuit[rest] == -2 || (own >= 0 && circuit[rest] >= 0 && own != circuit[rest]) ? -2
+                : Math.Max(own, circuit[rest]);
             var flat = circuit[set] == -2 ? Weighing.Never : weighing.Flat(tally[set]);
             if (flat >= Weighing.Never)
             {
@@ -59,7 +64,8 @@ internal sealed class Subsets
     /// <summary>What a set weighs.</summary>
     public long Of(int set) => weight[set];
 
-    /// <summary>The best division of all of them into at least so many circuits, each in the order of its chain; and what it weighs.</summary>
+    /// <summary>The best division of all of them into at least so many circuits, each in the order of its chain; and what it
+    /// weighs.</summary>
     public (long Weight, List<List<int>> Circuits) Best(int least = 0)
     {
         var sets = 1 << n;

@@ -4,12 +4,16 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>What bundles on one circuit come to: everything that 210.23, the cap and the required circuits ask about, so that adding one is a sum.</summary>
-internal readonly record struct Tally(int Bundles, int Outlets, decimal Connected, decimal Required, decimal Fastened, bool Other, decimal LargestCord, bool Alarms, bool Lights, int Kitchens, int Counters)
+/// <summary>What bundles on one circuit come to: everything that 210.23, the cap and the required circuits ask about, so that adding one is
+/// a sum.</summary>
+internal readonly record struct Tally(int Bundles, int Outlets, decimal Connected, decimal Required, decimal Fastened, bool Other,
+    decimal LargestCord, bool Alarms, bool Lights, int Kitchens, int Counters)
 {
     public static Tally operator +(Tally a, Tally b) => new(
-        a.Bundles + b.Bundles, a.Outlets + b.Outlets, a.Connected + b.Connected, a.Required + b.Required, a.Fastened + b.Fastened, a.Other || b.Other,
-        Math.Max(a.LargestCord, b.LargestCord), a.Alarms || b.Alarms, a.Lights || b.Lights, a.Kitchens | b.Kitchens, a.Counters + b.Counters);
+        a.Bundles + b.Bundles, a.Outlets + b.Outlets, a.Connected + b.Connected, a.Required + b.Required, a.Fastened + b.Fastened,
+        a.Other || b.Other,
+        Math.Max(a.LargestCord, b.LargestCord), a.Alarms || b.Alarms, a.Lights || b.Lights, a.Kitchens | b.Kitchens,
+            a.Counters + b.Counters);
 
     /// <summary>One bundle's. Kitchens are told apart by a bit each, so that counters of two are seen on one circuit.</summary>
     public static Tally Of(Bundle bundle, IReadOnlyList<RoomId> kitchens, Schools schools, CodeBook book)
@@ -78,7 +82,8 @@ internal sealed class FamilyRules
         ? Math.Min(local, job.HouseRules.OutletsPerCircuit)
         : job.HouseRules.OutletsPerCircuit;
 
-    /// <summary>What one circuit may carry: its rating, 210.23, the cap and the fill. What cannot be parted is carried anyway, and tagged.</summary>
+    /// <summary>What one circuit may carry: its rating, 210.23, the cap and the fill. What cannot be parted is carried anyway, and
+    /// tagged.</summary>
     public bool Carries(Tally t) => t.Bundles == 1 || (t.Outlets <= cap && t.Connected <= fill && t.Required <= full.Value
         && t.LargestCord <= plugged && (!t.Other || t.Fastened <= fastened));
 
@@ -90,7 +95,8 @@ internal sealed class FamilyRules
         {
             // 210.11(C)(1): two or more; 210.52(B)(3): each kitchen's counters on at least two, none of them shared with another kitchen.
             broken += t.Bundles == whole.Bundles && t.Bundles > 1 ? 1 : 0;
-            broken += (t.Kitchens & (t.Kitchens - 1)) != 0 ? 1 : t.Counters > 1 && t.Counters == countersOf[int.TrailingZeroCount(t.Kitchens)] ? 1 : 0;
+            broken += (t.Kitchens & (t.Kitchens - 1)) != 0 ? 1 : t.Counters > 1
+                && t.Counters == countersOf[int.TrailingZeroCount(t.Kitchens)] ? 1 : 0;
         }
 
         return broken;

@@ -4,11 +4,14 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Circuits;
 
-/// <summary>Weighs circuits of one family by the crew's aims, in hundredths of 1/64 in of cable. What a circuit weighs depends on nothing but its own bundles,
+/// <summary>Weighs circuits of one family by the crew's aims, in hundredths of 1/64 in of cable. What a circuit weighs depends on nothing
+/// but its own bundles,
 /// so a division weighs the sum of its circuits.</summary>
 /// <remarks>
-/// A circuit of bundles weighs: its cheapest chain from the panel (cable and its holes, and from box to box floors crossed and rooms left) + one breaker + its darkness + its crowding.
-/// Darkness is told in outlets: for each room, what it loses squared over what it has; the same for the house; and where a circuit takes lights together with
+/// A circuit of bundles weighs: its cheapest chain from the panel (cable and its holes, and from box to box floors crossed and rooms left)
+/// + one breaker + its darkness + its crowding.
+/// Darkness is told in outlets: for each room, what it loses squared over what it has; the same for the house; and where a circuit takes
+/// lights together with
 /// receptacles of one room, the share of the lights times the share of the receptacles. All of it is a sum over pairs of bundles.
 /// </remarks>
 internal sealed class Weighing : IWeights
@@ -25,7 +28,8 @@ internal sealed class Weighing : IWeights
     private readonly IReadOnlyList<Place> panels;
     private readonly House house;
 
-    public Weighing(IReadOnlyList<Bundle> bundles, FamilyRules rules, Job job, House house, IReadOnlyList<Place> panels, Func<Place, Place, Length> between)
+    public Weighing(IReadOnlyList<Bundle> bundles, FamilyRules rules, Job job, House house, IReadOnlyList<Place> panels, Func<Place, Place,
+        Length> between)
     {
         (Bundles, Rules, this.job, this.house, this.panels, this.between) = (bundles, rules, job, house, panels, between);
         outlets = [.. bundles.Select(b => Outlets.Of(b, house))];
@@ -61,7 +65,8 @@ internal sealed class Weighing : IWeights
     public long Arc(int i, int j)
     {
         Bundle a = Bundles[i], b = Bundles[j];
-        return Cable(a.Feed, b.Feed) + (job.Aims.Crossing.Sixtyfourths * 100L * Math.Abs(a.Feed.Level - b.Feed.Level)) + (a.Room == b.Room ? 0 : job.Aims.LeavingRoom.Sixtyfourths * 100L);
+        return Cable(a.Feed, b.Feed) + (job.Aims.Crossing.Sixtyfourths * 100L * Math.Abs(a.Feed.Level - b.Feed.Level))
+            + (a.Room == b.Room ? 0 : job.Aims.LeavingRoom.Sixtyfourths * 100L);
     }
 
     /// <summary>Darkness of a bundle by itself.</summary>
@@ -82,7 +87,8 @@ internal sealed class Weighing : IWeights
     }
 
     /// <summary>What a load of several bundles adds beyond the wanted fill.</summary>
-    public long Crowding(decimal connected) => (long)decimal.Round(Beyond(connected) * job.Aims.Crowding.Sixtyfourths * 100, MidpointRounding.AwayFromZero);
+    public long Crowding(decimal connected) =>
+        (long)decimal.Round(Beyond(connected) * job.Aims.Crowding.Sixtyfourths * 100, MidpointRounding.AwayFromZero);
 
     /// <summary>Hundredths of the rating beyond the wanted fill.</summary>
     public decimal Beyond(decimal connected) => Math.Max(0, (connected / Rules.Full * 100) - job.Aims.WantedFill.Value);
@@ -95,7 +101,8 @@ internal sealed class Weighing : IWeights
     public (int All, int InRoom, long PerAll, long PerRoom) Share(int i)
     {
         var room = outlets[i].Rooms.FirstOrDefault(r => r.Room == Bundles[i].Room.Room.Id);
-        return (outlets[i].All, room.Outlets, house.Outlets == 0 ? 0 : Worth(1.0 / house.Outlets), room.Outlets == 0 ? 0 : Worth(1.0 / house[room.Room].Outlets));
+        return (outlets[i].All, room.Outlets, house.Outlets == 0 ? 0 : Worth(1.0 / house.Outlets), room.Outlets == 0 ? 0
+            : Worth(1.0 / house[room.Room].Outlets));
     }
 
     /// <summary>Outlets that a circuit of these bundles takes with it, as darkness counts them.</summary>
@@ -124,7 +131,8 @@ internal sealed class Weighing : IWeights
             foreach (var box in boxes.Where(b => !b.SwitchesOnly))
             {
                 var had = rooms.GetValueOrDefault(box.Room.Room.Id);
-                rooms[box.Room.Room.Id] = (had.Outlets + 1, had.Lights + (box.HasLight ? 1 : 0), had.Receptacles + (HasReceptacle(box) ? 1 : 0));
+                rooms[box.Room.Room.Id] = (had.Outlets + 1, had.Lights + (box.HasLight ? 1 : 0),
+                    had.Receptacles + (HasReceptacle(box) ? 1 : 0));
                 Outlets++;
             }
         }
@@ -163,7 +171,8 @@ internal sealed class Weighing : IWeights
                     sum += 2.0 * a.Outlets * b.Outlets / room.Outlets;
                     if (room.Lights > 0 && room.Receptacles > 0)
                     {
-                        sum += ((a.Lights * b.Receptacles) + (b.Lights * a.Receptacles)) * (double)room.Outlets / (room.Lights * room.Receptacles);
+                        sum += ((a.Lights * b.Receptacles) + (b.Lights * a.Receptacles))
+                            * (double)room.Outlets / (room.Lights * room.Receptacles);
                     }
                 }
             }

@@ -16,12 +16,21 @@ public static class Ampacities
     /// <param name="book">The edition.</param>
     /// <param name="where">The place in words.</param>
     /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armoured cable goes by 330.80.</param>
-    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than three conductors are adjusted.</param>
-    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where, Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
+    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than
+    /// three conductors are adjusted.</param>
+    public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where,
+        Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
     {
-        var (column, section) = jacket switch { Jacket.Underground => (Column.C60, book.Cite(RuleId.UndergroundAmpacity)), Jacket.Armoured => (Column.C90, book.Cite(RuleId.ArmouredAmpacity)), _ => (Column.C90, book.Cite(RuleId.CableAmpacity)) };
+        var (column, section) = jacket switch
+        {
+            Jacket.Underground => (Column.C60, book.Cite(RuleId.UndergroundAmpacity)),
+            Jacket.Armoured => (Column.C90, book.Cite(RuleId.ArmouredAmpacity)),
+            _ => (Column.C90, book.Cite(RuleId.CableAmpacity))
+        };
         var start = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
-        var why = Because.Of("Why this ampacity").Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(), book.Cite(RuleId.AmpacityTable).And(section));
+        var why = Because.Of("Why this ampacity")
+            .Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(),
+                book.Cite(RuleId.AmpacityTable).And(section));
         var amps = start;
         if (ambient.Degrees > 30 || ambient.Degrees <= 25)
         {
@@ -34,13 +43,15 @@ public static class Ampacities
         {
             var factor = together > Length.FromInches(24) ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
             amps *= factor;
-            why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying conductors, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
+            why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying "
+                + $"conductors, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
         else if (cables > 2)
         {
             var factor = book.Conductors.AdjustmentFactor(currentCarrying);
             amps *= factor;
-            why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.CableAmpacity, RuleId.AdjustmentTable));
+            why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}",
+                amps.ToString(), book.Cite(RuleId.CableAmpacity, RuleId.AdjustmentTable));
         }
 
         return Held(amps, gauge, Column.C60, why, book, section);
@@ -55,10 +66,13 @@ public static class Ampacities
     /// <param name="metal">Copper as usual, or aluminium.</param>
     /// <param name="where">The stretch in words.</param>
     /// <exception cref="ArgumentException">The table has no such conductor (14 AWG aluminium).</exception>
-    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook book, Metal metal = Metal.Copper, string where = "")
+    public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook book,
+        Metal metal = Metal.Copper, string where = "")
     {
-        var amps = book.Conductors.Ampacity(gauge, metal, Column.C90) ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminium.", nameof(gauge));
-        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column", amps.ToString(), book.Cite(RuleId.AmpacityTable));
+        var amps = book.Conductors.Ampacity(gauge, metal, Column.C90)
+            ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminium.", nameof(gauge));
+        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column",
+            amps.ToString(), book.Cite(RuleId.AmpacityTable));
         if (ambient.Degrees is > 30 or <= 25)
         {
             var factor = book.Conductors.AmbientFactor(ambient, Column.C90) ?? 0;
@@ -69,20 +83,24 @@ public static class Ampacities
         if (currentCarrying > 3)
         {
             amps *= book.Conductors.AdjustmentFactor(currentCarrying);
-            why = why.Book($"{currentCarrying} current-carrying conductors{(where.Length > 0 ? " " + where : "")}: × {book.Conductors.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
+            why = why.Book($"{currentCarrying} current-carrying conductors{(where.Length > 0 ? " " + where : "")}: × "
+                + $"{book.Conductors.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
 
         return Held(amps, gauge, terminations, why, book, book.Cite(RuleId.TerminationTemperature), metal);
     }
 
-    /// <summary>Correction and adjustment together for cable, as the two ways of the sum use it: ampacity × factor, or load ÷ factor.</summary>
+    /// <summary>Correction and adjustment together for cable, as the two ways of the sum use it: ampacity × factor, or load ÷
+    /// factor.</summary>
     public static decimal Factor(int cables, int currentCarrying, Celsius ambient, Jacket jacket, bool bundled, CodeBook book)
     {
-        var warm = ambient.Degrees is > 30 or <= 25 ? book.Conductors.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
+        var warm = ambient.Degrees is > 30 or <= 25
+            ? book.Conductors.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
         return warm * (bundled || cables > 2 ? book.Conductors.AdjustmentFactor(currentCarrying) : 1);
     }
 
-    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section, Metal metal = Metal.Copper)
+    private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section,
+        Metal metal = Metal.Copper)
     {
         var limit = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         return amps > limit

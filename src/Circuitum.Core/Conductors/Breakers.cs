@@ -23,7 +23,8 @@ public static class Breakers
 
         if (circuit.UsualRating is Amps usual)
         {
-            return new(usual, why.Then(circuit.Why).Book("carries its load", $"{circuit.Load.Required} ≤ {usual}", book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad)));
+            return new(usual, why.Then(circuit.Why)
+                .Book("carries its load", $"{circuit.Load.Required} ≤ {usual}", book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad)));
         }
 
         return plates.Count == 1 ? ByPlate(plates[0], circuit.Load, job, book, why) : ByLoad(circuit.Load, book, why);
@@ -34,14 +35,17 @@ public static class Breakers
         if (plate.Mocp is Amps most)
         {
             var rating = book.StandardAtMost(most) ?? most;
-            return new(rating, why.Job("nameplate: largest overcurrent device", most.ToString()).Book("by nameplate, not by the small-conductor rule", rating.ToString(), book.Cite(RuleId.CompressorBreaker, RuleId.SpecificProtection)));
+            return new(rating, why.Job("nameplate: largest overcurrent device", most.ToString())
+                .Book("by nameplate, not by the small-conductor rule", rating.ToString(),
+                    book.Cite(RuleId.CompressorBreaker, RuleId.SpecificProtection)));
         }
 
         if (plate.Appliance == Appliance.GeneratorInlet)
         {
             var brings = plate.Load / plate.Volts;
             var at = book.StandardAtMost(brings) ?? brings;
-            return new(at, why.Job($"the inlet is rated {brings}", $"{plate.Load} ÷ {plate.Volts}").Book("no larger than the inlet", at.ToString(), book.Cite(RuleId.ConductorProtection, RuleId.TransferEquipment)));
+            return new(at, why.Job($"the inlet is rated {brings}", $"{plate.Load} ÷ {plate.Volts}")
+                .Book("no larger than the inlet", at.ToString(), book.Cite(RuleId.ConductorProtection, RuleId.TransferEquipment)));
         }
 
         if (plate.Appliance == Appliance.Range)
@@ -78,14 +82,18 @@ public static class Breakers
         }
 
         var standard = book.StandardAtLeast(required) ?? required;
-        var stocked = Stocked.Select(s => new Amps(s)).Where(s => s >= required && s.Value >= 20).Cast<Amps?>().FirstOrDefault() ?? standard;
+        var stocked = Stocked.Select(s => new Amps(s)).Where(s => s >= required && s.Value >= 20).Cast<Amps?>().FirstOrDefault()
+            ?? standard;
         var single = load.Items.Length == 1 ? load.Items[0].Load / load.Volts : default;
         // 422.11(E): one non-motor appliance over 13.3 A, at most 150 per cent, next standard size up.
         if (single.Value > 13.3m && book.StandardAtLeast(single * 1.5m) is Amps most && stocked > most)
         {
-            return new(standard, why.Book($"at most 150 % of {single}", standard.ToString(), book.Cite(RuleId.SingleApplianceBreaker, RuleId.StandardRatings)));
+            return new(standard,
+                why.Book($"at most 150 % of {single}", standard.ToString(),
+                    book.Cite(RuleId.SingleApplianceBreaker, RuleId.StandardRatings)));
         }
 
-        return new(stocked, why.House($"the next size the trade stocks; {standard} is the next standard one", stocked.ToString(), book.Cite(RuleId.StandardRatings)));
+        return new(stocked, why.House($"the next size the trade stocks; {standard} is the next standard one", stocked.ToString(),
+            book.Cite(RuleId.StandardRatings)));
     }
 }

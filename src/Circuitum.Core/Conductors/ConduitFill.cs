@@ -33,7 +33,8 @@ public static class ConduitFill
     /// <param name="bends">Degrees of each bend, 1 to 180.</param>
     /// <param name="length">Of the pull.</param>
     /// <param name="book">The rules.</param>
-    public static ConduitSum Size(ConduitKind kind, ImmutableArray<PulledConductors> conductors, ImmutableArray<int> bends, Length length, CodeBook book)
+    public static ConduitSum Size(ConduitKind kind, ImmutableArray<PulledConductors> conductors, ImmutableArray<int> bends, Length length,
+        CodeBook book)
     {
         var count = conductors.Sum(c => c.Count);
         var area = new SquareInches(conductors.Sum(c => c.Count * book.Conductors.ConductorArea(c.Gauge).Value));
@@ -41,7 +42,8 @@ public static class ConduitFill
         var why = Because.Of("Why this pipe");
         foreach (var c in conductors)
         {
-            why = why.Book($"{c.Count} × {c.Gauge} of {book.Conductors.ConductorArea(c.Gauge)}", new SquareInches(c.Count * book.Conductors.ConductorArea(c.Gauge).Value).ToString(), book.Cite(RuleId.ConductorAreas));
+            why = why.Book($"{c.Count} × {c.Gauge} of {book.Conductors.ConductorArea(c.Gauge)}",
+                new SquareInches(c.Count * book.Conductors.ConductorArea(c.Gauge).Value).ToString(), book.Cite(RuleId.ConductorAreas));
         }
 
         why = why.Book($"{count} conductor{(count == 1 ? "" : "s")} may fill", most.ToString(), book.Cite(RuleId.PipeFill));
@@ -57,14 +59,18 @@ public static class ConduitFill
                 var jams = Jam(conductors, whole, book);
                 if (jams is decimal ratio)
                 {
-                    why = why.Plan("inside of the pipe to one conductor, three of a size", $"{ratio:0.00}{(ratio is >= 2.8m and <= 3.2m ? ", where three wedge side by side: take the next size" : "")}");
+                    why = why.Plan("inside of the pipe to one conductor, three of a size",
+                        $"{ratio:0.00}{(ratio is >= 2.8m and <= 3.2m ? ", where three wedge side by side: take the next size" : "")}");
                 }
 
-                return new(trade, fill, jams is >= 2.8m and <= 3.2m, turns, turns > MostDegrees, pulling, why.Book("bends between pull points", $"{turns}° of {MostDegrees}°", book.Cite(RuleId.PlasticBends, RuleId.TubingBends)));
+                return new(trade, fill, jams is >= 2.8m and <= 3.2m, turns, turns > MostDegrees, pulling,
+                    why.Book("bends between pull points", $"{turns}° of {MostDegrees}°",
+                        book.Cite(RuleId.PlasticBends, RuleId.TubingBends)));
             }
         }
 
-        return new(null, new(0), false, turns, turns > MostDegrees, pulling, why.Book($"no {NameOf(kind)} to 2 in is large enough", area.ToString(), book.Cite(RuleId.PipeAreas)));
+        return new(null, new(0), false, turns, turns > MostDegrees, pulling,
+            why.Book($"no {NameOf(kind)} to 2 in is large enough", area.ToString(), book.Cite(RuleId.PipeAreas)));
     }
 
     /// <summary>How hard a pull is by length and bends: a rule of thumb in words, no calculation of tension.</summary>
@@ -81,9 +87,12 @@ public static class ConduitFill
     /// <summary>A pipe in words.</summary>
     /// <param name="kind">The pipe.</param>
     /// <param name="asBought">Schedule 40 is what PVC means.</param>
-    public static string NameOf(ConduitKind kind, bool asBought = false) => kind switch { ConduitKind.Pvc80 => "PVC schedule 80", ConduitKind.Emt => "EMT", _ => asBought ? "PVC" : "PVC schedule 40" };
+    public static string NameOf(ConduitKind kind, bool asBought = false) =>
+        kind switch { ConduitKind.Pvc80 => "PVC schedule 80", ConduitKind.Emt => "EMT", _ => asBought ? "PVC" : "PVC schedule 40" };
 
-    // Diameters from the areas: the ratio of the roots. Three conductors of one size wedge; of four or more it is very unlikely (Chapter 9 Table 1, informational note 2).
-    private static decimal? Jam(ImmutableArray<PulledConductors> conductors, SquareInches whole, CodeBook book) => conductors is [{ Count: 3 } three]
+    // Diameters from the areas: the ratio of the roots. Three conductors of one size wedge; of four or more it is very unlikely (Chapter 9
+    // Table 1, informational note 2).
+    private static decimal? Jam(ImmutableArray<PulledConductors> conductors, SquareInches whole, CodeBook book) =>
+        conductors is [{ Count: 3 } three]
         ? (decimal)Math.Sqrt((double)(whole.Value / book.Conductors.ConductorArea(three.Gauge).Value)) : null;
 }

@@ -39,7 +39,8 @@ internal static class Drops
         foreach (var run in routed.Runs)
         {
             // Conductors that come in another circuit's cable lose on that way too.
-            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).Value;
+            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run),
+                book).Value;
             lost[run.Id] = drop + (run.Upstream is RunId up ? lost[up] : 0);
             if (run.To.Box is BoxId box)
             {
@@ -55,8 +56,11 @@ internal static class Drops
             var amps = new VoltAmps(load[run.Id]) / volts;
             why = why with
             {
-                Steps = why.Steps.Insert(0, new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {(run.Length.Value + sized.SharedLength(run)).Feet:0} ft of {sized.GaugeOf(run)}",
-                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).ToString(), Source.Book, book.Cite(RuleId.ConductorProperties))),
+                Steps = why.Steps.Insert(0,
+                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {(run.Length.Value + sized.SharedLength(run)).Feet:0} ft "
+                        + $"of {sized.GaugeOf(run)}",
+                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).ToString(), Source.Book,
+                        book.Cite(RuleId.ConductorProperties))),
             };
         }
 

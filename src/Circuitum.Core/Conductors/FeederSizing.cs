@@ -23,19 +23,22 @@ public static class FeederSizing
             why = why.Book($"{line.Text}: {line.Sum}", line.Counted.ToString(), line.Cite);
         }
 
-        why = why.Book($"carried at {book.Supply.Between}", $"{feeding.Chosen.Total}, {amps}", book.Cite(RuleId.FeederConductors, RuleId.FeederProtection));
+        why = why.Book($"carried at {book.Supply.Between}", $"{feeding.Chosen.Total}, {amps}",
+            book.Cite(RuleId.FeederConductors, RuleId.FeederProtection));
         var rating = book.StandardAtLeast(amps) ?? amps;
         var least = book.Service.LeastOfBuilding;
         if (rating < least && run.From.Place.Structure != run.To.Place.Structure)
         {
             rating = least;
-            why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", least.ToString(), book.Cite(RuleId.BuildingOfMany));
+            why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", least.ToString(),
+                book.Cite(RuleId.BuildingOfMany));
         }
 
         if (routed.Circuit.ByLugs)
         {
             rating = job.Panels.First(p => p.Id == routed.Circuit.Panel).Rating;
-            why = why.Book($"no breaker of its own: on feed-through lugs behind the main of panel {routed.Circuit.Panel}", rating.ToString(), book.Cite(RuleId.FeederProtection, RuleId.WhereProtected));
+            why = why.Book($"no breaker of its own: on feed-through lugs behind the main of panel {routed.Circuit.Panel}",
+                rating.ToString(), book.Cite(RuleId.FeederProtection, RuleId.WhereProtected));
         }
         else if (job.Pins.Breakers.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pinned)
         {
@@ -45,12 +48,15 @@ public static class FeederSizing
 
         var metal = job.Schools.FeederMetal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         var worst = raceway.Worst(run);
-        Figure<Amps> Able(Gauge gauge) => Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75 ? Column.C75 : Column.C60, book, metal, worst.Where);
+        Figure<Amps> Able(Gauge gauge) =>
+            Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75 ? Column.C75 : Column.C60, book, metal,
+                worst.Where);
         // 310.12: what carries a whole dwelling may have 83 per cent of its rating, from 100 A.
         var dwelling = feeding.CarriesDwelling && book.Service.EasesWholeDwelling(rating);
         var share = book.Service.WholeDwelling * rating;
         bool Carries(Amps able) => dwelling ? able >= share : able >= amps && book.Protects(rating, able, false);
-        var needed = Gauge.All.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null).First(g => g.Next is null || (Carries(Able(g).Value)
+        var needed = Gauge.All.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null)
+            .First(g => g.Next is null || (Carries(Able(g).Value)
             && book.SuitsSmallConductor(rating, g, metal)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
@@ -69,16 +75,22 @@ public static class FeederSizing
             Routed = routed,
             Book = book,
             Metal = metal,
-            Breaker = new(rating, routed.Circuit.ByLugs ? why : why.Book("next standard size", rating.ToString(), book.Cite(RuleId.StandardRatings))),
+            Breaker = new(rating, routed.Circuit.ByLugs ? why
+                : why.Book("next standard size", rating.ToString(), book.Cite(RuleId.StandardRatings))),
             Gauge = new(gauge, dwelling
-                ? conductorWhy.Then(ampacity.Why).Book($"carries the whole dwelling: {book.Service.WholeDwelling} of {rating}", $"{share} ≤ {ampacity.Value}", book.Cite(RuleId.DwellingConductors))
-                : conductorWhy.Then(ampacity.Why).Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}", book.Cite(RuleId.NextSizeUp))),
+                ? conductorWhy.Then(ampacity.Why).Book($"carries the whole dwelling: {book.Service.WholeDwelling} of {rating}",
+                    $"{share} ≤ {ampacity.Value}", book.Cite(RuleId.DwellingConductors))
+                : conductorWhy.Then(ampacity.Why)
+                .Book("carries the load; the next standard size up is allowed", $"{amps} ≤ {ampacity.Value}, breaker {rating}",
+                    book.Cite(RuleId.NextSizeUp))),
             HomeRunGauge = gauge,
             Ampacity = ampacity,
             VoltsAtPanel = load.Volts,
             VoltsAt = [],
             Through = ImmutableDictionary<RunId, Amps>.Empty.Add(run.Id, amps),
-            Drop = new(drop, Because.Of("Why these volts").Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}", $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
+            Drop = new(drop, Because.Of("Why these volts")
+                .Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}",
+                    $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
             Ground = ground,
             Feeding = feeding,
         };

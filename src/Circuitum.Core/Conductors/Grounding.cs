@@ -6,7 +6,8 @@ namespace Circuitum.Core.Conductors;
 /// <summary>Sizes the equipment grounding conductor.</summary>
 public static class Grounding
 {
-    /// <summary>Table 250.122 by the device's rating; where the circuit conductors are larger than they need be, the ground grows in the same
+    /// <summary>Table 250.122 by the device's rating; where the circuit conductors are larger than they need be, the ground grows in the
+    /// same
     /// proportion of circular mils, 250.122(B), and is never larger than they are.</summary>
     /// <param name="rating">The overcurrent device.</param>
     /// <param name="installed">The circuit conductor pulled, copper.</param>
@@ -21,7 +22,8 @@ public static class Grounding
             return table <= installed ? table : installed;
         }
 
-        var mils = book.Conductors.CircularMil(table) * (book.Conductors.CircularMil(installed) / (decimal)book.Conductors.CircularMil(needed));
+        var mils = book.Conductors.CircularMil(table)
+            * (book.Conductors.CircularMil(installed) / (decimal)book.Conductors.CircularMil(needed));
         return Gauge.All.First(g => book.Conductors.CircularMil(g) >= mils || g >= installed);
     }
 }

@@ -76,7 +76,8 @@ public sealed record SizedCircuit
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Jacket == Jacket.Loose
         ? $"{run.Conductors} × {GaugeOf(run)}{(Metal == Metal.Aluminium ? " Al" : "")} + {Ground} G"
-        : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}{run.Jacket switch { Jacket.Underground => " UF", Jacket.Armoured => " MC", _ => "" }}";
+        : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}"
+        + $"{run.Jacket switch { Jacket.Underground => " UF", Jacket.Armoured => " MC", _ => "" }}";
 
     /// <summary>The home run's cable.</summary>
     public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
@@ -94,9 +95,11 @@ public static class Sizing
     /// <param name="survey">The boxes.</param>
     /// <param name="job">The job.</param>
     /// <param name="book">Its code book.</param>
-    /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they are.</param>
+    /// <param name="known">As sized with other holes, in the same order; circuits that pass none of the moved holes stay as they
+    /// are.</param>
     /// <param name="moved">Members bored otherwise since; all when null.</param>
-    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book,
+    public static ImmutableArray<SizedCircuit> Size(ImmutableArray<RoutedCircuit> circuits, ImmutableArray<Raceway> raceways, Holes holes,
+        ILookup<RunId, CableBundle> bundles, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book,
         ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
         var pipeOf = Piped(raceways);
@@ -104,13 +107,15 @@ public static class Sizing
         {
             var comesIn = ComesIn(c, circuits);
             return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
-                : c.Circuit.Kind == CircuitKind.Feeder ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], feeders[c.Circuit.Feeds!.Value], job, book)
+                : c.Circuit.Kind == CircuitKind.Feeder
+                ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], feeders[c.Circuit.Feeds!.Value], job, book)
                 : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
         })];
     }
 
     /// <summary>Takes what feeders lose off the circuits behind them, and sizes every pipe for what is in it.</summary>
-    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, CodeBook book) =>
+    public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways,
+        CodeBook book) =>
         FittedPipe.Fit(Supply.Behind(sized), raceways, book);
 
     private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
@@ -118,32 +123,41 @@ public static class Sizing
     private static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
         raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
 
-    /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger conductor.</summary>
+    /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger
+    /// conductor.</summary>
     /// <param name="sized">As sized with the holes.</param>
     /// <param name="raceways">The pipes that some of them are pulled in.</param>
     /// <param name="holes">The holes.</param>
     /// <param name="bundles">Cables that lie together.</param>
     /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
     /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId, CableBundle> bundles, int most, CodeBook book)
+    public static ImmutableDictionary<Spot,
+        int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId,
+            CableBundle> bundles, int most, CodeBook book)
     {
         var pipeOf = Piped(raceways);
         var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
         foreach (var circuit in sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
         {
             // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
-            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value, [.. WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles).Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket, circuit.Mca).Gauge;
+            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value,
+                [.. WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles)
+                    .Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket,
+                circuit.Mca).Gauge;
             bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>
-                !Carries(alone, circuit.Circuit, circuit.Breaker.Value, Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
+                !Carries(alone, circuit.Circuit, circuit.Breaker.Value,
+                    Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
             foreach (var run in circuit.Routed.Runs.Where(r => r.Pipe is null))
             {
                 var passed = holes.Of(run);
-                foreach (var hole in passed.Where(h => h.Sealed && h.Runs.Length > most && TooMany(h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
+                foreach (var hole in passed.Where(h => h.Sealed && h.Runs.Length > most
+                    && TooMany(h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
                 {
                     relieve[hole.Spot] = most;
                 }
 
-                foreach (var bundle in bundles[run.Id].Where(b => b.Runs.Length > most && TooMany(b.Runs.Length, b.CurrentCarrying, b.Ambient, b.Insulated ? null : b.Long)))
+                foreach (var bundle in bundles[run.Id]
+                    .Where(b => b.Runs.Length > most && TooMany(b.Runs.Length, b.CurrentCarrying, b.Ambient, b.Insulated ? null : b.Long)))
                 {
                     foreach (var hole in passed.Where(h => bundle.Runs.All(h.Runs.Contains)))
                     {
@@ -159,10 +173,13 @@ public static class Sizing
     /// <summary>Runs of 6-2, 8-3 or larger, which may lie straight across joists underfoot, 334.15(C).</summary>
     public static ImmutableHashSet<RunId> ThatLieAcross(ImmutableArray<SizedCircuit> sized) =>
         [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder && c.Gauge.Value >= Units.Gauge.Awg8).SelectMany(c => c.Routed.Runs
-            .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3) && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
+            .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3)
+                && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
 
     /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
-    public static Gauge LeastFor(Amps rating, CodeBook book) => Gauge.All.First(g => book.Conductors.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit : book.Conductors.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
+    public static Gauge LeastFor(Amps rating, CodeBook book) =>
+        Gauge.All.First(g => book.Conductors.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit
+            : book.Conductors.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
 
     private static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
         mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
@@ -171,7 +188,8 @@ public static class Sizing
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
         routed.HomeRun?.RidesIn is RunId id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<RunId, CableBundle> bundles, Survey survey, Job job, CodeBook book)
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<RunId,
+        CableBundle> bundles, Survey survey, Job job, CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
@@ -187,7 +205,8 @@ public static class Sizing
         var why = Because.Of("Why this conductor");
         if (jacket == Jacket.Underground)
         {
-            why = why.Book("UF cable: nonmetallic cable may not be in a damp place", "UF", book.Cite(RuleId.NotInWetPipe, RuleId.UndergroundUse));
+            why = why.Book("UF cable: nonmetallic cable may not be in a damp place", "UF",
+                book.Cite(RuleId.NotInWetPipe, RuleId.UndergroundUse));
         }
 
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == circuit.Key) is { } pin)
@@ -198,17 +217,23 @@ public static class Sizing
         }
 
         why = mca is Amps plate
-            ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why).Book("carries the MCA", $"{ampacity.Value} ≥ {plate}", book.Cite(RuleId.CompressorMinimum, RuleId.CompressorConductors))
-            : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value, book)} AWG or larger", book.Cite(RuleId.SmallConductors)).Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
-        why = why.Then(OtherWayRound(mca ?? (circuit.Load.PortableReceptacles ? breaker.Value : circuit.Load.Required), gauge, places, book, jacket));
+            ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why)
+            .Book("carries the MCA", $"{ampacity.Value} ≥ {plate}", book.Cite(RuleId.CompressorMinimum, RuleId.CompressorConductors))
+            : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value, book)} AWG or larger", book.Cite(RuleId.SmallConductors))
+            .Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
+        why = why.Then(OtherWayRound(mca ?? (circuit.Load.PortableReceptacles ? breaker.Value : circuit.Load.Required), gauge, places,
+            book, jacket));
         if (relieved.Spots > 0)
         {
-            why = why.House($"un-bundled first: at {relieved.Spots} member{(relieved.Spots == 1 ? "" : "s")} no more than {relieved.Most} cable{(relieved.Most == 1 ? "" : "s")} to a hole", gauge > ByNeed(circuit, breaker.Value, [], book, jacket, mca).Gauge ? "not enough, so one size larger" : "no larger conductor needed", "another hole before larger cable");
+            why = why.House($"un-bundled first: at {relieved.Spots} member{(relieved.Spots == 1 ? "" : "s")} no more than {relieved.Most}"
+                + $" cable{(relieved.Most == 1 ? "" : "s")} to a hole", gauge > ByNeed(circuit, breaker.Value, [], book, jacket, mca).Gauge
+                ? "not enough, so one size larger" : "no larger conductor needed", "another hole before larger cable");
         }
 
         // The job's school is about general circuits; one circuit's own is about it, whatever it is.
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
-        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger ? larger : gauge;
+        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger
+            ? larger : gauge;
         return Drops.Measure(new()
         {
             Routed = routed,
@@ -239,7 +264,8 @@ public static class Sizing
     // The same sum from the other end: the load divided by the factors, looked up once.
     private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket)
     {
-        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose, p.Bundled is not null || p.Piped is not null, book)).DefaultIfEmpty(1).Min();
+        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose,
+            p.Bundled is not null || p.Piped is not null, book)).DefaultIfEmpty(1).Min();
         if (worst is 0 or >= 1)
         {
             return Because.Of("");
@@ -248,15 +274,20 @@ public static class Sizing
         var column = jacket == Jacket.Underground ? Column.C60 : Column.C90;
         var listed = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
         var divided = new Amps(load.Value / worst);
-        return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column", $"{divided} {(divided <= listed ? "≤" : ">")} {listed}", book.Cite(RuleId.AmpacityTable));
+        return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column",
+            $"{divided} {(divided <= listed ? "≤" : ">")} {listed}", book.Cite(RuleId.AmpacityTable));
     }
 
     private static Because Verdict(Circuit circuit, Amps rating, Amps ampacity, CodeBook book) =>
-        rating <= ampacity ? Because.Of("").Book("protected by its breaker", $"{rating} ≤ {ampacity}", book.Cite(RuleId.ConductorProtection))
-        : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("").Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(), book.Cite(RuleId.NextSizeUp))
+        rating <= ampacity ? Because.Of("")
+            .Book("protected by its breaker", $"{rating} ≤ {ampacity}", book.Cite(RuleId.ConductorProtection))
+        : book.Protects(rating, ampacity, circuit.Load.PortableReceptacles) ? Because.Of("")
+        .Book($"{ampacity} is no standard size; the next up is allowed, no portable receptacles in the plural", rating.ToString(),
+            book.Cite(RuleId.NextSizeUp))
         : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", book.Cite(RuleId.ConductorProtection));
 
-    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket, Amps? mca = null)
+    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places,
+        CodeBook book, Jacket jacket, Amps? mca = null)
     {
         foreach (var gauge in Gauge.All)
         {
@@ -277,10 +308,12 @@ public static class Sizing
 
     private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket) => places.Count == 0
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
-        : places.Select(p => p.Piped is Column terminations ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
+        : places.Select(p => p.Piped is Column terminations
+            ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
             : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
 
-    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<RunId, CableBundle> bundles)
+    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<RunId,
+        CableBundle> bundles)
     {
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
         List<WorstPlace> piped = [];
@@ -288,24 +321,30 @@ public static class Sizing
         {
             var worst = raceway.Worst(pulled);
             // What goes on in cable ends at 60 °C all the same: one circuit, one conductor (110.14(C)).
-            piped.Add(pulled.Jacket != Jacket.Loose ? new(worst.Runs.Length, worst.CurrentCarrying, worst.Ambient, worst.Where, worst.Long) : new(1, worst.CurrentCarrying, worst.Ambient, worst.Where, null, raceway.Pipe.Marked75 && runs.All(r => r.Jacket == Jacket.Loose) ? Column.C75 : Column.C60));
+            piped.Add(pulled.Jacket != Jacket.Loose ? new(worst.Runs.Length, worst.CurrentCarrying, worst.Ambient, worst.Where, worst.Long)
+                : new(1, worst.CurrentCarrying, worst.Ambient, worst.Where, null,
+                    raceway.Pipe.Marked75 && runs.All(r => r.Jacket == Jacket.Loose) ? Column.C75 : Column.C60));
         }
 
         foreach (var run in runs.Where(r => r.Pipe is null))
         {
             foreach (var hole in holes.Of(run).Where(h => h.Sealed))
             {
-                places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false), new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null));
+                places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false),
+                    new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null));
             }
 
             foreach (var bundle in bundles[run.Id])
             {
-                places.TryAdd((bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient.Degrees, !bundle.Insulated), new(bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient, $"from {bundle.Spot}", bundle.Insulated ? null : bundle.Long));
+                places.TryAdd((bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient.Degrees, !bundle.Insulated),
+                    new(bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient, $"from {bundle.Spot}", bundle.Insulated ? null
+                        : bundle.Long));
             }
 
             foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30))
             {
-                places.TryAdd((1, 2, leg.Ambient.Degrees, false), new(1, 2, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
+                places.TryAdd((1, 2, leg.Ambient.Degrees, false),
+                    new(1, 2, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
             }
         }
 

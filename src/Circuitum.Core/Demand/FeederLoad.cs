@@ -13,7 +13,8 @@ namespace Circuitum.Core.Demand;
 /// <param name="Panel">The panel it feeds.</param>
 /// <param name="List">What it carries.</param>
 /// <param name="Standard">Part III; all of it where the panel is in an outbuilding.</param>
-/// <param name="Optional">220.82, for comparison where the feeder does not carry the whole dwelling; null in an outbuilding, which it does not know.</param>
+/// <param name="Optional">220.82, for comparison where the feeder does not carry the whole dwelling; null in an outbuilding, which it does
+/// not know.</param>
 /// <param name="CarriesDwelling">It carries the whole dwelling: the optional method and 310.12 are open to it.</param>
 /// <param name="Method">What it is sized by.</param>
 public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, LoadSum? Optional, bool CarriesDwelling, LoadMethod Method)
@@ -22,7 +23,8 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     public LoadSum Chosen => Method == LoadMethod.Optional ? Optional! : Standard;
 
     /// <summary>The loads of every feeder of a job, by the panel it feeds.</summary>
-    public static ImmutableDictionary<PanelId, FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
+    public static ImmutableDictionary<PanelId,
+        FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
         job.Panels.Where(p => p.FedFrom is not null).ToImmutableDictionary(p => p.Id, p => Of(p, circuits, house, survey, job, book));
 
     private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
@@ -31,14 +33,23 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
         if (Listing.InOutbuilding(panel, house))
         {
             var feeder = circuits.First(c => c.Feeds == panel.Id);
-            return new(panel.Id, list, new(LoadMethod.Standard, book.Supply.Between, [.. AllOfIt(feeder, job.Behind(panel.Id).SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey, book)]), null, false, LoadMethod.Standard);
+            return new(panel.Id, list,
+                new(LoadMethod.Standard, book.Supply.Between,
+                    [.. AllOfIt(feeder, job.Behind(panel.Id).SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey, book)]),
+                null, false, LoadMethod.Standard);
         }
 
         var whole = Listing.CarriesDwelling(panel, circuits, house, survey, job);
         var standard = StandardMethod.Of(list, book);
         // Part III leaves 125 per cent of what runs three hours to 215.2 and 215.3; heat is at 100 by 220.51.
         var vehicles = list.Sum(LoadKind.Vehicle);
-        var continuous = vehicles.Value == 0 ? standard : standard with { Lines = standard.Lines.Add(new("vehicle charging runs three hours", $"{vehicles} × 25 %", new(vehicles.Value / 4), book.Cite(RuleId.FeederContinuous, RuleId.VehicleContinuous), new(0))) };
+        var continuous = vehicles.Value == 0 ? standard
+            : standard with
+            {
+                Lines =
+                standard.Lines.Add(new("vehicle charging runs three hours", $"{vehicles} × 25 %", new(vehicles.Value / 4),
+                    book.Cite(RuleId.FeederContinuous, RuleId.VehicleContinuous), new(0)))
+            };
         return new(panel.Id, list, continuous, OptionalMethod.Of(list, book), whole, whole ? job.Service.Method : LoadMethod.Standard);
     }
 
@@ -47,7 +58,8 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     {
         var (load, stood) = (feeder.Load, before.Select(t => t.Load).Total());
         // 220.61: nothing of what has 240 V alone.
-        var neutral = load.Items.Where(i => survey[i.Box].Plates.FirstOrDefault(p => p.Name == i.Name) is not { Neutral: false } p || !book.Supply.IsAcross(p.Volts)).Select(i => i.Load).Total();
+        var neutral = load.Items.Where(i => survey[i.Box].Plates.FirstOrDefault(p => p.Name == i.Name) is not { Neutral: false } p
+            || !book.Supply.IsAcross(p.Volts)).Select(i => i.Load).Total();
         yield return new("everything the panel feeds", load.Connected.ToString(), load.Connected, book.Cite(RuleId.FeederLoads), neutral);
         if (stood.Value > 0)
         {
@@ -57,12 +69,14 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
         var continuous = load.Items.Where(i => i.Continuous).Select(i => i.Load).Total();
         if (continuous.Value > 0)
         {
-            yield return new("what runs three hours", $"{continuous} × 25 %", new(continuous.Value / 4), book.Cite(RuleId.FeederContinuous), new(0));
+            yield return new("what runs three hours", $"{continuous} × 25 %", new(continuous.Value / 4),
+                book.Cite(RuleId.FeederContinuous), new(0));
         }
 
         if (load.Items.Where(i => survey[i.Box].Plates.Any(p => p.Motor && p.Name == i.Name)).MaxBy(i => i.Load.Value) is { } motor)
         {
-            yield return new($"largest motor, {motor.Name}", $"{motor.Load} × 25 %", new(motor.Load.Value / 4), book.Cite(RuleId.LargestMotor), new(0));
+            yield return new($"largest motor, {motor.Name}", $"{motor.Load} × 25 %", new(motor.Load.Value / 4),
+                book.Cite(RuleId.LargestMotor), new(0));
         }
     }
 }

@@ -28,7 +28,8 @@ public static class Listing
     }
 
     /// <summary>What is drawn, without what stood there before: it comes on top of a measured demand (220.87).</summary>
-    public static LoadList OfDrawn(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) => Of(circuits, survey.FloorArea, [], house, survey, job, book);
+    public static LoadList OfDrawn(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
+        Of(circuits, survey.FloorArea, [], house, survey, job, book);
 
     /// <summary>What a panel feeds, itself and through the panels behind it.</summary>
     /// <param name="panel">The panel.</param>
@@ -42,33 +43,45 @@ public static class Listing
         var behind = job.Behind(panel.Id).ToFrozenSet();
         ImmutableArray<Circuit> own = [.. circuits.Where(c => behind.Contains(c.Panel))];
         // A room is counted with every panel that lights it or feeds its receptacles.
-        var rooms = own.Where(c => c.IsGeneral || c.Kind == CircuitKind.Bathroom).SelectMany(c => c.Boxes).Select(b => survey[b].Room.Room.Id).ToFrozenSet();
-        return Of(own, Surveying.FloorArea(house, rooms.Contains), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job, book);
+        var rooms = own.Where(c => c.IsGeneral || c.Kind == CircuitKind.Bathroom).SelectMany(c => c.Boxes)
+            .Select(b => survey[b].Room.Room.Id).ToFrozenSet();
+        return Of(own, Surveying.FloorArea(house, rooms.Contains), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job,
+            book);
     }
 
-    /// <summary>True when a panel and those behind it feed everything of the dwelling: then its feeder is sized as a service is (220.82(A), 310.12).</summary>
+    /// <summary>True when a panel and those behind it feed everything of the dwelling: then its feeder is sized as a service is (220.82(A),
+    /// 310.12).</summary>
     public static bool CarriesDwelling(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job)
     {
         var behind = job.Behind(panel.Id).ToFrozenSet();
-        return circuits.Where(c => c.Kind != CircuitKind.Feeder && c.Boxes.Any(b => !Accessory(survey[b], house))).All(c => behind.Contains(c.Panel))
+        return circuits.Where(c => c.Kind != CircuitKind.Feeder && c.Boxes.Any(b => !Accessory(survey[b], house)))
+            .All(c => behind.Contains(c.Panel))
             && job.Panels.All(p => behind.Contains(p.Id) || p.Taken.IsEmpty);
     }
 
-    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, ImmutableArray<Panel> panels, FramedHouse house, Survey survey, Job job, CodeBook book)
+    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, ImmutableArray<Panel> panels, FramedHouse house,
+        Survey survey, Job job, CodeBook book)
     {
         var branch = circuits.Where(c => c.Kind != CircuitKind.Feeder).ToList();
         var on = branch.SelectMany(c => c.Boxes).ToHashSet();
         var own = survey.Boxes.Where(b => on.Contains(b.Box.Id) && !Accessory(b, house)).ToList();
         var heatPump = own.SelectMany(b => b.Plates).Any(p => p.Appliance == Appliance.HeatPump) && job.Service.OutdoorUnitHeats;
         var before = panels.Where(p => !InOutbuilding(p, house)).SelectMany(p => p.Taken).ToList();
-        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump, book)).OfType<ListedLoad>(), .. before.Select(t => Listed(t, book)).OfType<ListedLoad>()];
-        var outbuildings = branch.SelectMany(c => c.Load.Items.Select(i => (Box: survey[i.Box], i.Load))).Where(x => Accessory(x.Box, house)).Select(x => (x.Box.Place.Structure, x.Load))
-            .Concat(panels.Where(p => InOutbuilding(p, house)).Select(p => (house.Room(p.Room).Structure, Load: p.Taken.Select(t => t.Load).Total())).Where(x => x.Load.Value > 0))
-            .GroupBy(x => x.Structure).OrderBy(g => g.Key).Select(g => new ListedLoad(house.Structures[g.Key].Structure.Name, LoadKind.Outbuilding, g.Select(x => x.Load).Total()) { Neutral = true });
+        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump, book)).OfType<ListedLoad>(),
+            .. before.Select(t => Listed(t, book)).OfType<ListedLoad>()];
+        var outbuildings = branch.SelectMany(c => c.Load.Items.Select(i => (Box: survey[i.Box], i.Load)))
+            .Where(x => Accessory(x.Box, house)).Select(x => (x.Box.Place.Structure, x.Load))
+            .Concat(panels.Where(p => InOutbuilding(p, house))
+                .Select(p => (house.Room(p.Room).Structure, Load: p.Taken.Select(t => t.Load).Total())).Where(x => x.Load.Value > 0))
+            .GroupBy(x => x.Structure).OrderBy(g => g.Key)
+            .Select(g => new ListedLoad(house.Structures[g.Key].Structure.Name, LoadKind.Outbuilding,
+                g.Select(x => x.Load).Total())
+            { Neutral = true });
         return new()
         {
             Area = area,
-            SmallApplianceCircuits = branch.Count(c => c.Kind == CircuitKind.SmallAppliance) + before.Count(t => t.Use == TakenUse.SmallAppliance),
+            SmallApplianceCircuits = branch.Count(c => c.Kind == CircuitKind.SmallAppliance)
+                + before.Count(t => t.Use == TakenUse.SmallAppliance),
             LaundryCircuits = branch.Count(c => c.Kind == CircuitKind.Laundry) + before.Count(t => t.Use == TakenUse.Laundry),
             Loads = [.. listed, .. outbuildings],
             HeatingControls = Math.Max(1, listed.Count(l => l.Kind == LoadKind.SpaceHeat)),
@@ -76,7 +89,8 @@ public static class Listing
     }
 
     /// <summary>True for a panel in an outbuilding.</summary>
-    internal static bool InOutbuilding(Panel panel, FramedHouse house) => house.Structures[house.Room(panel.Room).Structure].Structure.Accessory;
+    internal static bool InOutbuilding(Panel panel, FramedHouse house) =>
+        house.Structures[house.Room(panel.Room).Structure].Structure.Accessory;
 
     private static bool Accessory(PlacedBox box, FramedHouse house) => house.Structures[box.Place.Structure].Structure.Accessory;
 
@@ -95,7 +109,11 @@ public static class Listing
             Appliance.GeneratorInlet => null,
             _ => plate.Cord ? null : LoadKind.Fixed,
         };
-        return kind is { } known ? new(plate.Name, known, plate.Load) { Motor = plate.Motor || plate.Appliance is Appliance.HeatPump, Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral } : null;
+        return kind is { } known ? new(plate.Name, known, plate.Load)
+        {
+            Motor = plate.Motor || plate.Appliance is Appliance.HeatPump,
+            Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral
+        } : null;
     }
 
     // Lights, receptacles, small appliances and laundry that stood there are in the area and the 1500s.
@@ -112,7 +130,12 @@ public static class Listing
             TakenUse.Vehicle => LoadKind.Vehicle,
             _ => null,
         };
-        return kind is { } known && taken.Load.Value > 0 ? new($"{taken.Description}, there before", known, taken.Load) { Motor = known is LoadKind.HeatPump or LoadKind.Cooling, Neutral = taken.Poles == 1 || known is LoadKind.Cooking or LoadKind.Dryer } : null;
+        return kind is { } known && taken.Load.Value > 0
+            ? new($"{taken.Description}, there before", known, taken.Load)
+            {
+                Motor = known is LoadKind.HeatPump or LoadKind.Cooling,
+                Neutral = taken.Poles == 1 || known is LoadKind.Cooking or LoadKind.Dryer
+            } : null;
     }
 
     private static LoadKind Cooking(VoltAmps load, CodeBook book) => load > book.Demand.LeastCooking ? LoadKind.Cooking : LoadKind.Fixed;

@@ -24,7 +24,8 @@ public sealed record ServiceSize(Amps Rating, Amps Left, Figure<Gauge> Conductor
 /// <param name="Method">What it is sized by.</param>
 /// <param name="Sizes">The smallest that carries it and the next one up; empty where none to 400 A does.</param>
 /// <param name="Panel">The panel on the service, as it is rated.</param>
-public sealed record ServicePlan(LoadList List, LoadSum Standard, LoadSum Optional, LoadSum? Measured, LoadMethod Method, ImmutableArray<ServiceSize> Sizes, ServiceSize Panel)
+public sealed record ServicePlan(LoadList List, LoadSum Standard, LoadSum Optional, LoadSum? Measured, LoadMethod Method,
+    ImmutableArray<ServiceSize> Sizes, ServiceSize Panel)
 {
     /// <summary>The sum that the service is sized by.</summary>
     public LoadSum Chosen => Method == LoadMethod.Optional ? Measured ?? Optional : Standard;
@@ -43,9 +44,12 @@ public static class ServiceSizing
     {
         var list = Listing.OfService(circuits, house, survey, job, book);
         var service = job.Service;
-        var (standard, optional) = (StandardMethod.Of(list, book), service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate, book) : OptionalMethod.Of(list, book));
+        var (standard, optional) = (StandardMethod.Of(list, book),
+            service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate, book) : OptionalMethod.Of(list, book));
         // What stood there is in the measured peak; what is drawn comes on top, unless it was measured too.
-        var measured = service.MeasuredPeak is Amps peak ? OptionalMethod.OfMeasured(peak, service.DrawnWasMeasured ? null : Listing.OfDrawn(circuits, house, survey, job, book), service.Future, book) : null;
+        var measured = service.MeasuredPeak is Amps peak
+            ? OptionalMethod.OfMeasured(peak, service.DrawnWasMeasured ? null : Listing.OfDrawn(circuits, house, survey, job, book),
+                service.Future, book) : null;
         var chosen = service.Method == LoadMethod.Optional ? measured ?? optional : standard;
         var metal = service.Metal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         ServiceSize Size(Amps rating) => SizeOf(rating, chosen.Current, metal, book);
@@ -61,19 +65,24 @@ public static class ServiceSizing
         if (book.Service.DwellingConductor(rating, metal) is Gauge listed)
         {
             conductor = listed;
-            why = why.Book($"carries the whole dwelling's load; {book.Service.WholeDwelling} of {rating}", $"{listed} {(metal == Metal.Copper ? "copper" : "aluminium")}", book.Cite(RuleId.DwellingConductors).With("its table"));
+            why = why.Book($"carries the whole dwelling's load; {book.Service.WholeDwelling} of {rating}",
+                $"{listed} {(metal == Metal.Copper ? "copper" : "aluminium")}", book.Cite(RuleId.DwellingConductors).With("its table"));
         }
         else
         {
             // A rating the table has not: the 75 °C column, 83 per cent.
             var needed = book.Service.WholeDwelling * rating;
-            conductor = Gauge.All.FirstOrDefault(g => book.Conductors.Ampacity(g, metal, Column.C75) is Amps able && able >= needed, Gauge.All[^1]);
-            why = why.Book($"{book.Service.WholeDwelling} of {rating}, 75 °C column", $"{needed}: {conductor}", book.Cite(RuleId.DwellingConductors, RuleId.AmpacityTable));
+            conductor = Gauge.All.FirstOrDefault(g => book.Conductors.Ampacity(g, metal, Column.C75) is Amps able && able >= needed,
+                Gauge.All[^1]);
+            why = why.Book($"{book.Service.WholeDwelling} of {rating}, 75 °C column", $"{needed}: {conductor}",
+                book.Cite(RuleId.DwellingConductors, RuleId.AmpacityTable));
         }
 
         var electrode = book.Service.ElectrodeConductor(conductor, metal);
         return new(rating, rating - load, new(conductor, why), new(electrode, Because.Of("Why this electrode conductor")
-            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{electrode} copper", book.Cite(RuleId.ElectrodeConductor))
-            .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "", book.Cite(RuleId.ElectrodeConductorLimits))));
+            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{electrode} copper",
+                book.Cite(RuleId.ElectrodeConductor))
+            .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "",
+                book.Cite(RuleId.ElectrodeConductorLimits))));
     }
 }

@@ -34,7 +34,8 @@ public sealed record FramedStructure(int Index, Structure Structure, ImmutableAr
 /// <param name="Floor">Height of its floor above the lowest floor.</param>
 /// <param name="Rooms">Its rooms.</param>
 /// <param name="Walls">Its walls.</param>
-public sealed record FramedLevel(int Structure, int Index, Level Level, Length Floor, ImmutableArray<FramedRoom> Rooms, ImmutableArray<Wall> Walls)
+public sealed record FramedLevel(int Structure, int Index, Level Level, Length Floor, ImmutableArray<FramedRoom> Rooms,
+    ImmutableArray<Wall> Walls)
 {
     /// <summary>Height of its ceiling above the lowest floor.</summary>
     public Length Ceiling => Floor + Level.CeilingHeight;
@@ -134,7 +135,8 @@ public sealed record SideOpening(Opening Opening, Length From, Length To);
 /// <param name="Exterior">One side is the weather.</param>
 /// <param name="Rooms">The rooms it serves, one or two.</param>
 /// <param name="Openings">Openings in it, from its start.</param>
-public sealed record Wall(int Index, Point Start, Point End, WallFrame Frame, bool Exterior, ImmutableArray<RoomId> Rooms, ImmutableArray<WallOpening> Openings)
+public sealed record Wall(int Index, Point Start, Point End, WallFrame Frame, bool Exterior, ImmutableArray<RoomId> Rooms,
+    ImmutableArray<WallOpening> Openings)
 {
     /// <summary>Stretches kept for other trades.</summary>
     public ImmutableArray<ReservedStretch> Reserved { get; init; } = [];

@@ -31,15 +31,18 @@ public static class Framing
         var strips = Strips(level);
         var rooms = level.Rooms.Select(r => Inside(r, strips, structure, index)).ToImmutableArray();
         var walls = Walls(strips, rooms, level.Reservations);
-        return new(structure, index, level, floor, [.. rooms.Select(r => r with { Sides = [.. r.Sides.Select(s => s with { Openings = Seen(r, s, walls) })] })], walls);
+        return new(structure, index, level, floor,
+            [.. rooms.Select(r => r with { Sides = [.. r.Sides.Select(s => s with { Openings = Seen(r, s, walls) })] })], walls);
     }
 
     // A door is listed by one room and breaks the wall of both.
     private static ImmutableArray<SideOpening> Seen(FramedRoom room, RoomSide side, ImmutableArray<Wall> walls) =>
     [
-        .. walls.Where(w => w.Rooms.Contains(room.Room.Id) && w.AlongX == side.AlongX && ((w.AlongX ? w.Start.Y - side.Start.Y : w.Start.X - side.Start.X).Abs() <= Near))
+        .. walls.Where(w => w.Rooms.Contains(room.Room.Id) && w.AlongX == side.AlongX
+            && ((w.AlongX ? w.Start.Y - side.Start.Y : w.Start.X - side.Start.X).Abs() <= Near))
             .SelectMany(w => w.Openings.Select(o => (o.Opening, A: side.Offset(w.At(o.From)), B: side.Offset(w.At(o.To)))))
-            .Select(o => new SideOpening(o.Opening, Length.Max(Length.Zero, Length.Min(o.A, o.B)), Length.Min(side.Clear, Length.Max(o.A, o.B))))
+            .Select(o => new SideOpening(o.Opening, Length.Max(Length.Zero, Length.Min(o.A, o.B)),
+                Length.Min(side.Clear, Length.Max(o.A, o.B))))
             .Where(o => o.From < o.To)
             .DistinctBy(o => o.Opening.Id)
             .OrderBy(o => o.From),
@@ -48,21 +51,26 @@ public static class Framing
     // A line that carries walls, cut wherever a room's corner lies on it; for each piece the room on either side.
     private static List<Strip> Strips(Level level)
     {
-        var edges = level.Rooms.SelectMany(r => r.Corners.Select((a, i) => (Room: r, A: a, B: r.Corners[(i + 1) % r.Corners.Length], Build: r.Builds.FirstOrDefault(b => b.Wall == i + 1)))).ToList();
+        var edges = level.Rooms.SelectMany(r =>
+            r.Corners.Select((a, i) =>
+                (Room: r, A: a, B: r.Corners[(i + 1) % r.Corners.Length], Build: r.Builds.FirstOrDefault(b => b.Wall == i + 1)))).ToList();
         var strips = new List<Strip>();
-        foreach (var line in edges.GroupBy(e => (AlongX: e.A.Y == e.B.Y, At: e.A.Y == e.B.Y ? e.A.Y : e.A.X)).OrderBy(g => g.Key.AlongX ? 0 : 1).ThenBy(g => g.Key.At))
+        foreach (var line in edges.GroupBy(e => (AlongX: e.A.Y == e.B.Y, At: e.A.Y == e.B.Y ? e.A.Y : e.A.X))
+            .OrderBy(g => g.Key.AlongX ? 0 : 1).ThenBy(g => g.Key.At))
         {
             Length Along(Point p) => line.Key.AlongX ? p.X : p.Y;
             var cuts = line.SelectMany(e => new[] { Along(e.A), Along(e.B) }).Distinct().Order().ToList();
             for (var i = 0; i + 1 < cuts.Count; i++)
             {
                 Length from = cuts[i], to = cuts[i + 1];
-                var sides = line.Where(e => Length.Min(Along(e.A), Along(e.B)) <= from && Length.Max(Along(e.A), Along(e.B)) >= to).ToList();
+                var sides = line.Where(e => Length.Min(Along(e.A), Along(e.B)) <= from && Length.Max(Along(e.A), Along(e.B)) >= to)
+                    .ToList();
                 if (sides.Count > 0)
                 {
                     var rooms = sides.Select(e => e.Room.Id).Distinct().ToImmutableArray();
                     var build = sides.Select(e => e.Build).FirstOrDefault(b => b is not null);
-                    strips.Add(new(line.Key.AlongX, line.Key.At, from, to, rooms, build is not null ? WallFrame.Of(build) : rooms.Length == 1 ? WallFrame.Exterior : WallFrame.Interior));
+                    strips.Add(new(line.Key.AlongX, line.Key.At, from, to, rooms, build is not null ? WallFrame.Of(build)
+                        : rooms.Length == 1 ? WallFrame.Exterior : WallFrame.Interior));
                 }
             }
         }
@@ -80,7 +88,8 @@ public static class Framing
             Point a = corners[i], b = corners[(i + 1) % corners.Length];
             var alongX = a.Y == b.Y;
             var along = strips.Where(s => s.AlongX == alongX && s.Line == (alongX ? a.Y : a.X) && s.Rooms.Contains(room.Id)
-                && s.From >= Length.Min(alongX ? a.X : a.Y, alongX ? b.X : b.Y) && s.To <= Length.Max(alongX ? a.X : a.Y, alongX ? b.X : b.Y)).ToList();
+                && s.From >= Length.Min(alongX ? a.X : a.Y, alongX ? b.X : b.Y)
+                && s.To <= Length.Max(alongX ? a.X : a.Y, alongX ? b.X : b.Y)).ToList();
             exterior[i] = along.Exists(s => s.Rooms.Length == 1);
             half[i] = along.Max(s => s.Frame.Thickness) / 2;
         }
@@ -102,10 +111,12 @@ public static class Framing
             inside[i] = shifted;
         }
 
-        return new(room, structure, level, [.. inside.Select((p, i) => new RoomSide(i + 1, p, inside[(i + 1) % inside.Length], half[i], exterior[i]))]);
+        return new(room, structure, level,
+            [.. inside.Select((p, i) => new RoomSide(i + 1, p, inside[(i + 1) % inside.Length], half[i], exterior[i]))]);
     }
 
-    private static ImmutableArray<Wall> Walls(List<Strip> strips, ImmutableArray<FramedRoom> rooms, ImmutableArray<Reservation> reservations)
+    private static ImmutableArray<Wall> Walls(List<Strip> strips, ImmutableArray<FramedRoom> rooms,
+        ImmutableArray<Reservation> reservations)
     {
         var walls = ImmutableArray.CreateBuilder<Wall>();
         var byId = rooms.ToDictionary(r => r.Room.Id);
@@ -126,7 +137,8 @@ public static class Framing
         return walls.ToImmutable();
     }
 
-    private static IEnumerable<ReservedStretch> Kept(ImmutableArray<Reservation> reservations, Dictionary<RoomId, FramedRoom> rooms, Strip strip, Wall wall)
+    private static IEnumerable<ReservedStretch> Kept(ImmutableArray<Reservation> reservations, Dictionary<RoomId, FramedRoom> rooms,
+        Strip strip, Wall wall)
     {
         foreach (var kept in reservations.Where(r => strip.Rooms.Contains(r.Room) && OnWall(rooms[r.Room].Sides[r.Wall - 1], strip)))
         {

@@ -71,7 +71,8 @@ public static class Outline
         return best;
     }
 
-    private static bool Filled(IReadOnlyList<Point> corners, List<Length> xs, List<Length> ys, (int From, int To) across, (int From, int To) down)
+    private static bool Filled(IReadOnlyList<Point> corners, List<Length> xs, List<Length> ys, (int From, int To) across,
+        (int From, int To) down)
     {
         for (var i = across.From; i < across.To; i++)
         {

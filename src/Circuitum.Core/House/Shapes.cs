@@ -24,7 +24,8 @@ public static class Shapes
     /// <summary>True when two outlines share floor, not only a wall.</summary>
     public static bool Overlap(IReadOnlyList<Point> a, IReadOnlyList<Point> b)
     {
-        if (a.Max(p => p.X) <= b.Min(p => p.X) || b.Max(p => p.X) <= a.Min(p => p.X) || a.Max(p => p.Y) <= b.Min(p => p.Y) || b.Max(p => p.Y) <= a.Min(p => p.Y))
+        if (a.Max(p => p.X) <= b.Min(p => p.X) || b.Max(p => p.X) <= a.Min(p => p.X) || a.Max(p => p.Y) <= b.Min(p => p.Y)
+            || b.Max(p => p.Y) <= a.Min(p => p.Y))
         {
             return false;
         }
@@ -56,7 +57,8 @@ public static class Shapes
     /// <summary>Corners clockwise from the north-west, straight ones left out.</summary>
     public static ImmutableArray<Point> Usual(IReadOnlyList<Point> corners)
     {
-        var turns = corners.Where((p, i) => Turns(corners[(i + corners.Count - 1) % corners.Count], p, corners[(i + 1) % corners.Count])).ToList();
+        var turns = corners.Where((p, i) => Turns(corners[(i + corners.Count - 1) % corners.Count], p, corners[(i + 1) % corners.Count]))
+            .ToList();
         var first = turns.IndexOf(turns.OrderBy(p => p.Y).ThenBy(p => p.X).First());
         var round = turns.Skip(first).Concat(turns.Take(first)).ToList();
         if (round[1].Y != round[0].Y)
@@ -67,7 +69,8 @@ public static class Shapes
         return [.. round];
     }
 
-    private static bool Turns(Point before, Point at, Point after) => !((before.X == at.X && at.X == after.X) || (before.Y == at.Y && at.Y == after.Y));
+    private static bool Turns(Point before, Point at, Point after) =>
+        !((before.X == at.X && at.X == after.X) || (before.Y == at.Y && at.Y == after.Y));
 
     private static Polygon Polygon(IReadOnlyList<Point> corners) =>
         Factory.CreatePolygon([.. corners.Append(corners[0]).Select(p => new Coordinate(p.X.Sixtyfourths, p.Y.Sixtyfourths))]);

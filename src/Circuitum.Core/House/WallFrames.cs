@@ -19,7 +19,8 @@ public sealed record WallFrame(WallFraming Framing, Length Spacing, ImmutableArr
     /// <summary>2×4 studs between rooms.</summary>
     public static WallFrame Interior { get; } = new(WallFraming.Wood2x4, UsualSpacing, []);
 
-    /// <summary>Over all, board included: studs of 3-1/2, 5-1/2 or 3-5/8 in with 1/2 in board on both faces, an 8 in block with furring and board,
+    /// <summary>Over all, board included: studs of 3-1/2, 5-1/2 or 3-5/8 in with 1/2 in board on both faces, an 8 in block with furring and
+    /// board,
     /// an insulated panel of 6-1/2 in with board inside.</summary>
     public Length Thickness => Framing switch
     {
@@ -50,7 +51,8 @@ public sealed record WallFrame(WallFraming Framing, Length Spacing, ImmutableArr
     };
 
     /// <summary>The height that cable runs along it at: the crew's, or the level chase nearest to that.</summary>
-    public Length RunHeight(Length bored) => Framing == WallFraming.InsulatedPanel && !ChaseHeights.IsEmpty ? ChaseHeights.MinBy(h => ((h - bored).Abs(), h.Sixtyfourths)) : bored;
+    public Length RunHeight(Length bored) => Framing == WallFraming.InsulatedPanel && !ChaseHeights.IsEmpty
+        ? ChaseHeights.MinBy(h => ((h - bored).Abs(), h.Sixtyfourths)) : bored;
 
     /// <summary>As a person's entry says it.</summary>
     public static WallFrame Of(WallBuild build) => new(build.Framing, build.Spacing, build.ChaseHeights);

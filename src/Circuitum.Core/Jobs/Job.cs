@@ -12,7 +12,8 @@ public sealed record Job
     /// <summary>The adopted edition of the model code.</summary>
     public required Edition Edition { get; init; }
 
-    /// <summary>The day the permit was granted, where a rule has a date; null while it is not known, and then the stricter side of the date is planned.</summary>
+    /// <summary>The day the permit was granted, where a rule has a date; null while it is not known, and then the stricter side of the date
+    /// is planned.</summary>
     public DateOnly? Permitted { get; init; }
 
     /// <summary>Local changes to the book, in force for this job.</summary>
@@ -57,7 +58,8 @@ public sealed record Job
     /// <summary>What will stand there and wants a receptacle.</summary>
     public ImmutableArray<Want> Wants { get; init; } = [];
 
-    /// <summary>Spaces whose numbers are written on studs and cables: they stay until re-landing is asked for. None while the panel is still planned.</summary>
+    /// <summary>Spaces whose numbers are written on studs and cables: they stay until re-landing is asked for. None while the panel is
+    /// still planned.</summary>
     public ImmutableArray<WrittenSpace> Written { get; init; } = [];
 
     /// <summary>Choices that the planner works around.</summary>

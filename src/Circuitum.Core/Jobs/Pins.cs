@@ -34,7 +34,8 @@ public sealed record Pins
     public ImmutableArray<WayPin> Ways { get; init; } = [];
 
     /// <summary>The places that a run is held by, from the first end of its id; none where it is free.</summary>
-    public ImmutableArray<Point> HeldBy(RunId run) => Ways.FirstOrDefault(p => p.Run.IsMeantFor(run)) is not { } pin ? [] : pin.From(run.One);
+    public ImmutableArray<Point> HeldBy(RunId run) => Ways.FirstOrDefault(p => p.Run.IsMeantFor(run)) is not { } pin ? []
+        : pin.From(run.One);
 }
 
 /// <summary>A box held on a circuit.</summary>
@@ -54,7 +55,8 @@ public sealed record PanelPin(CircuitKey Circuit, PanelId Panel);
 
 /// <summary>The way of a run, held.</summary>
 /// <param name="Run">The run.</param>
-/// <param name="Via">1 to 12 places on the plan of its building that the cable passes in order from its first end, in the floor or the ceiling.</param>
+/// <param name="Via">1 to 12 places on the plan of its building that the cable passes in order from its first end, in the floor or the
+/// ceiling.</param>
 public sealed record WayPin(RunId Run, ImmutableArray<Point> Via)
 {
     /// <summary>The places in order from one end.</summary>
@@ -64,7 +66,8 @@ public sealed record WayPin(RunId Run, ImmutableArray<Point> Via)
 /// <summary>The words beside a breaker, held.</summary>
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Text">1 to 56 characters.</param>
-/// <param name="Instead">What the planner wrote when they were held: once it would write something else, the circuit has changed under them.</param>
+/// <param name="Instead">What the planner wrote when they were held: once it would write something else, the circuit has changed under
+/// them.</param>
 public sealed record DescriptionPin(CircuitKey Circuit, string Text, string Instead)
 {
     /// <summary>Longest description, so that a door's schedule stays legible.</summary>

@@ -3,7 +3,8 @@ using System.Text;
 
 namespace Circuitum.Core.Jobs;
 
-/// <summary>Text that can stand on a label, a sheet and a drawing: whole characters that print, on one line, in a direction that ends where the text ends.</summary>
+/// <summary>Text that can stand on a label, a sheet and a drawing: whole characters that print, on one line, in a direction that ends where
+/// the text ends.</summary>
 public static class Printed
 {
     /// <summary>Longest text that is not told otherwise, in UTF-16 units: a name, a note, an authority.</summary>
@@ -36,7 +37,8 @@ public static class Printed
 
             if (char.IsControl(c) || c is '\u2028' or '\u2029')
             {
-                return string.Create(CultureInfo.InvariantCulture, $"holds a line break or a control character (U+{(int)c:X4}); write it on one line");
+                return string.Create(CultureInfo.InvariantCulture,
+                    $"holds a line break or a control character (U+{(int)c:X4}); write it on one line");
             }
 
             if (c is '\uFFFE' or '\uFFFF' or '\uFEFF' or (>= '\uFDD0' and <= '\uFDEF'))
@@ -50,7 +52,8 @@ public static class Printed
             : open.Count > 0 ? "begins a direction of writing and does not end it; write it again" : null;
     }
 
-    /// <summary>What was typed, as it is kept: on one line, single spaces, every direction of writing closed. What cannot be printed even so is left for <see cref="Problem"/>.</summary>
+    /// <summary>What was typed, as it is kept: on one line, single spaces, every direction of writing closed. What cannot be printed even
+    /// so is left for <see cref="Problem"/>.</summary>
     public static string Of(string typed)
     {
         var line = new StringBuilder(typed.Length);
@@ -76,7 +79,8 @@ public static class Printed
     }
 
     /// <summary>At most so many UTF-16 units of a text, never half a character.</summary>
-    public static string Cut(string text, int most) => text.Length <= most ? text : text[..(char.IsHighSurrogate(text[most - 1]) ? most - 1 : most)];
+    public static string Cut(string text, int most) => text.Length <= most ? text
+        : text[..(char.IsHighSurrogate(text[most - 1]) ? most - 1 : most)];
 
     /// <summary>What people wrote, as a sentence about it may quote it: its beginning, and a mark for what does not print.</summary>
     public static string Told(string text, int most = 240)
@@ -87,7 +91,8 @@ public static class Printed
     }
 
     // By itself, whatever stands beside it.
-    private static bool Prints(char c) => !char.IsControl(c) && !char.IsSurrogate(c) && c is not ('\u2028' or '\u2029' or (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069')
+    private static bool Prints(char c) => !char.IsControl(c) && !char.IsSurrogate(c)
+        && c is not ('\u2028' or '\u2029' or (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069')
         or '\uFEFF' or '\uFFFE' or '\uFFFF' or (>= '\uFDD0' and <= '\uFDEF'));
 
     private static string Closed(string text) => Directions(text).Open is { Count: > 0 } open ? text + string.Concat(open) : text;

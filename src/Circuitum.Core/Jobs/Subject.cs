@@ -57,7 +57,8 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
 
     /// <summary>For a subject told by its place in a list: what it belongs to and the place; null for others.</summary>
     public (string Of, int Number)? Numbered =>
-        Id.LastIndexOf('.') is > 0 and var dot && int.TryParse(Id.AsSpan(dot + 1), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? (Id[..dot], number) : null;
+        Id.LastIndexOf('.') is > 0 and var dot && int.TryParse(Id.AsSpan(dot + 1), NumberStyles.None, CultureInfo.InvariantCulture,
+            out var number) ? (Id[..dot], number) : null;
 
     /// <summary>kind:id, as written in addresses.</summary>
     public override string ToString() => $"{Kind.ToString().ToLowerInvariant()}:{Id}";
@@ -66,7 +67,8 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     public static Subject? TryParse(string? text)
     {
         var parts = text?.Split(':', 2) ?? [];
-        return parts.Length == 2 && parts[0].All(char.IsAsciiLetter) && parts[1].Length is > 0 and <= Longest && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+        return parts.Length == 2 && parts[0].All(char.IsAsciiLetter) && parts[1].Length is > 0 and <= Longest
+            && Enum.TryParse<SubjectKind>(parts[0], ignoreCase: true, out var kind) && Enum.IsDefined(kind)
             ? new Subject(kind, parts[1])
             : null;
     }

@@ -10,7 +10,12 @@ public static class Words
     public static string Of<T>(T kind) where T : struct, Enum
     {
         var text = kind.ToString();
-        var words = string.Concat(text.Select((c, i) => i > 0 && char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()));
-        return words.Replace("cased", "cased opening", StringComparison.Ordinal).Replace("gfci", "GFCI", StringComparison.Ordinal).Replace("afci", "AFCI", StringComparison.Ordinal).Replace("smoke co", "smoke and CO", StringComparison.Ordinal).Replace("half switched", "half-switched receptacle", StringComparison.Ordinal).Replace("three way", "three-way switch", StringComparison.Ordinal).Replace("four way", "four-way switch", StringComparison.Ordinal);
+        var words = string.Concat(text.Select((c, i) => i > 0 && char.IsUpper(c) ? " " + char.ToLowerInvariant(c)
+            : char.ToLowerInvariant(c).ToString()));
+        return words.Replace("cased", "cased opening", StringComparison.Ordinal).Replace("gfci", "GFCI", StringComparison.Ordinal)
+            .Replace("afci", "AFCI", StringComparison.Ordinal).Replace("smoke co", "smoke and CO", StringComparison.Ordinal)
+            .Replace("half switched", "half-switched receptacle", StringComparison.Ordinal)
+            .Replace("three way", "three-way switch", StringComparison.Ordinal)
+            .Replace("four way", "four-way switch", StringComparison.Ordinal);
     }
 }

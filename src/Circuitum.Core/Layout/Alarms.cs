@@ -5,7 +5,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
 
-/// <summary>Smoke alarms in each bedroom, outside each sleeping area and on each level (R314.3); carbon monoxide alarms outside sleeping areas where fuel burns or a garage adjoins (R315.2, R315.3).</summary>
+/// <summary>Smoke alarms in each bedroom, outside each sleeping area and on each level (R314.3); carbon monoxide alarms outside sleeping
+/// areas where fuel burns or a garage adjoins (R315.2, R315.3).</summary>
 internal static class Alarms
 {
     public static IEnumerable<Owed> Find(Draft draft)
@@ -17,23 +18,34 @@ internal static class Alarms
             {
                 if (!HasAlarm(draft, bedroom))
                 {
-                    yield return new(bedroom.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{bedroom.Room.Name} has no smoke alarm.", "One in each bedroom, interconnected, on the house’s supply with a battery.", d => Place(d, bedroom, DeviceKind.SmokeAlarm)) { Act = "Place an alarm" };
+                    yield return new(bedroom.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{bedroom.Room.Name} has no smoke alarm.",
+                        "One in each bedroom, interconnected, on the house’s supply with a battery.",
+                        d => Place(d, bedroom, DeviceKind.SmokeAlarm))
+                    { Act = "Place an alarm" };
                 }
             }
 
-            var outside = rooms.Where(r => r.Room.Use == RoomUse.Bedroom).SelectMany(b => Doorways.Of(draft.House, b)).Select(d => d.Other).OfType<FramedRoom>()
+            var outside = rooms.Where(r => r.Room.Use == RoomUse.Bedroom).SelectMany(b => Doorways.Of(draft.House, b)).Select(d => d.Other)
+                .OfType<FramedRoom>()
                 .Where(r => r.Room.Use is not (RoomUse.Closet or RoomUse.Bath or RoomUse.Bedroom)).DistinctBy(r => r.Room.Id).ToList();
             var monoxide = structure.Structure.FuelBurning || rooms.Exists(r => r.Room.Use == RoomUse.Garage);
             foreach (var room in outside)
             {
                 if (!HasAlarm(draft, room))
                 {
-                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{room.Room.Name}, outside the bedrooms, has no smoke alarm.", "One outside each sleeping area.", d => Place(d, room, monoxide ? DeviceKind.SmokeCoAlarm : DeviceKind.SmokeAlarm)) { Act = "Place an alarm" };
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms),
+                        $"{room.Room.Name}, outside the bedrooms, has no smoke alarm.", "One outside each sleeping area.",
+                        d => Place(d, room, monoxide ? DeviceKind.SmokeCoAlarm : DeviceKind.SmokeAlarm))
+                    { Act = "Place an alarm" };
                 }
 
                 if (monoxide && !draft.In(room.Room.Id).Any(b => b.Devices.Any(x => x.Kind == DeviceKind.SmokeCoAlarm)))
                 {
-                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms), $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", structure.Structure.FuelBurning ? "Something in this house burns fuel." : "A garage adjoins this house.", d => MakeMonoxide(d, room)) { Act = "Place an alarm" };
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms),
+                        $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", structure.Structure.FuelBurning
+                        ? "Something in this house burns fuel." : "A garage adjoins this house.",
+                        d => MakeMonoxide(d, room))
+                    { Act = "Place an alarm" };
                 }
             }
 
@@ -41,8 +53,22 @@ internal static class Alarms
             {
                 if (!level.Rooms.Any(r => HasAlarm(draft, r)))
                 {
-                    var room = level.Rooms.OrderBy(r => r.Room.Use switch { RoomUse.Hall => 0, RoomUse.Stair => 1, RoomUse.Family => 2, RoomUse.Dining => 3, RoomUse.Kitchen or RoomUse.Bath or RoomUse.Garage or RoomUse.Sauna => 9, _ => 4 }).First();
-                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms), $"{structure.Structure.Name}, {level.Level.Name.ToLowerInvariant()} has no smoke alarm.", "At least one on each level.", d => Place(d, room, DeviceKind.SmokeAlarm)) { Part = "level", Act = "Place an alarm" };
+                    var room = level.Rooms.OrderBy(r => r.Room.Use switch
+                    {
+                        RoomUse.Hall => 0,
+                        RoomUse.Stair => 1,
+                        RoomUse.Family => 2,
+                        RoomUse.Dining => 3,
+                        RoomUse.Kitchen or RoomUse.Bath or RoomUse.Garage or RoomUse.Sauna => 9,
+                        _ => 4
+                    }).First();
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.SmokeAlarms),
+                        $"{structure.Structure.Name}, {level.Level.Name.ToLowerInvariant()} has no smoke alarm.",
+                        "At least one on each level.", d => Place(d, room, DeviceKind.SmokeAlarm))
+                    {
+                        Part = "level",
+                        Act = "Place an alarm"
+                    };
                 }
             }
         }
@@ -59,7 +85,10 @@ internal static class Alarms
             return;
         }
 
-        draft.Replace(alarm with { Devices = [.. alarm.Devices.Select(d => d.Kind == DeviceKind.SmokeAlarm ? d with { Kind = DeviceKind.SmokeCoAlarm } : d)] });
+        draft.Replace(alarm with
+        {
+            Devices = [.. alarm.Devices.Select(d => d.Kind == DeviceKind.SmokeAlarm ? d with { Kind = DeviceKind.SmokeCoAlarm } : d)]
+        });
     }
 
     // Off the lamp in the middle, still well out of the corners where air stands.
@@ -69,8 +98,11 @@ internal static class Alarms
         var centre = room.Centre;
         var others = draft.In(room.Room.Id).Where(x => x.Mount == Mount.Ceiling).Select(draft.At).ToList();
         Length off = Length.FromInches(30), wall = Length.FromInches(12);
-        var at = new[] { centre.By(Length.Zero, off), centre.By(off, Length.Zero), centre.By(Length.Zero, -off), centre.By(-off, Length.Zero), centre.By(Length.Zero, off / 2), centre.By(off / 2, Length.Zero), centre.By(Length.Zero, off * 2), centre.By(off * 2, Length.Zero) }
-            .Where(p => p.X >= a.X + wall && p.X <= b.X - wall && p.Y >= a.Y + wall && p.Y <= b.Y - wall && others.TrueForAll(o => o.SquareTo(p) >= wall)).Cast<Point?>().FirstOrDefault();
+        var at = new[] { centre.By(Length.Zero, off), centre.By(off, Length.Zero), centre.By(Length.Zero, -off),
+            centre.By(-off, Length.Zero), centre.By(Length.Zero, off / 2), centre.By(off / 2, Length.Zero),
+            centre.By(Length.Zero, off * 2), centre.By(off * 2, Length.Zero) }
+            .Where(p => p.X >= a.X + wall && p.X <= b.X - wall && p.Y >= a.Y + wall && p.Y <= b.Y - wall
+                && others.TrueForAll(o => o.SquareTo(p) >= wall)).Cast<Point?>().FirstOrDefault();
         draft.OnCeiling(room, "a", at ?? centre, new Device { Kind = kind });
     }
 }

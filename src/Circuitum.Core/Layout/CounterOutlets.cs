@@ -16,13 +16,17 @@ internal static class CounterOutlets
         {
             foreach (var space in CounterSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => !s.Served))
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.CounterReach), $"{room.Room.Name}: a point of the counter’s wall line is farther than 24 in from a receptacle.",
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.CounterReach),
+                    $"{room.Room.Name}: a point of the counter’s wall line is farther than 24 in from a receptacle.",
                     space.Receptacles.IsEmpty
-                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; 12 in or wider needs at least {space.Least}."
-                        : $"{space.Farthest} along the wall, at most 24\"; this counter of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.",
+                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; 12 in or wider needs at least "
+                        + $"{space.Least}."
+                        : $"{space.Farthest} along the wall, at most 24\"; this counter of {space.Clear} needs at least {space.Least}, "
+                        + $"it has {space.Receptacles.Length}.",
                     d => Place(d, room, space))
                 {
-                    Part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}", Act = "Place receptacles",
+                    Part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}",
+                    Act = "Place receptacles",
                 };
             }
         }
@@ -31,10 +35,20 @@ internal static class CounterOutlets
     private static void Place(Draft draft, FramedRoom room, WallSpace space)
     {
         var reach = Length.Min(space.Reach, draft.Rules.CounterReach);
-        foreach (var at in Covering.Place(space.Clear, space.Closed, reach, space.Receptacles, draft.Places(room, draft.Rules.CounterHeight).Along(space, reach)))
+        foreach (var at in Covering.Place(space.Clear, space.Closed, reach, space.Receptacles,
+            draft.Places(room, draft.Rules.CounterHeight).Along(space, reach)))
         {
             var (wall, offset) = space.At(at);
-            draft.Add(room, "c", id => new() { Id = id, Room = room.Room.Id, Wall = wall, Offset = offset, ServesCounter = true, Devices = [new() { Kind = DeviceKind.Duplex }] });
+            draft.Add(room, "c",
+                id => new()
+                {
+                    Id = id,
+                    Room = room.Room.Id,
+                    Wall = wall,
+                    Offset = offset,
+                    ServesCounter = true,
+                    Devices = [new() { Kind = DeviceKind.Duplex }]
+                });
         }
     }
 
@@ -45,12 +59,16 @@ internal static class CounterOutlets
             for (var i = 0; i < room.Room.Fixtures.Length; i++)
             {
                 var fixture = room.Room.Fixtures[i];
-                var owed = fixture.Kind is FixtureKind.Island or FixtureKind.Peninsula ? draft.Book.Outlets.OfIsland(fixture.Width, fixture.Depth) : 0;
+                var owed = fixture.Kind is FixtureKind.Island or FixtureKind.Peninsula
+                    ? draft.Book.Outlets.OfIsland(fixture.Width, fixture.Depth) : 0;
                 var has = owed == 0 ? 0 : draft.In(room.Room.Id).Count(b => Serves(draft, room, fixture, b));
                 if (has < owed)
                 {
-                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.IslandReceptacles), $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has {(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
-                        $"{fixture.Width} × {fixture.Depth}, {decimal.Round(fixture.Width.Feet * fixture.Depth.Feet, 1)} ft²: {owed} by this edition.", d => Place(d, room, fixture, has, owed))
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.IslandReceptacles),
+                        $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has "
+                        + $"{(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
+                        $"{fixture.Width} × {fixture.Depth}, {decimal.Round(fixture.Width.Feet * fixture.Depth.Feet, 1)} ft²: {owed} by "
+                            + $"this edition.", d => Place(d, room, fixture, has, owed))
                     {
                         Part = $"{i + 1}",
                     };
@@ -63,7 +81,8 @@ internal static class CounterOutlets
     {
         var (a, b) = room.Footprint(fixture);
         var at = draft.At(box);
-        return box.ServesCounter && at.X >= a.X && at.X <= b.X && at.Y >= a.Y && at.Y <= b.Y && box.Devices.Any(d => d.Kind.IsGeneralReceptacle());
+        return box.ServesCounter && at.X >= a.X && at.X <= b.X && at.Y >= a.Y && at.Y <= b.Y
+            && box.Devices.Any(d => d.Kind.IsGeneralReceptacle());
     }
 
     // Spread along the longer side; a peninsula's first within 2 ft of its outer end.
@@ -76,15 +95,27 @@ internal static class CounterOutlets
             if (fixture.Kind == FixtureKind.Peninsula && fixture.Wall is int wall && i == 0)
             {
                 var side = room.Sides[wall - 1];
-                at = side.Into(side.At(fixture.Offset + (fixture.Width / 2)), fixture.Depth - Length.Min(Length.FromInches(12), fixture.Depth / 2));
+                at = side.Into(side.At(fixture.Offset + (fixture.Width / 2)),
+                    fixture.Depth - Length.Min(Length.FromInches(12), fixture.Depth / 2));
             }
             else
             {
                 Length dx = b.X - a.X, dy = b.Y - a.Y;
-                at = dx >= dy ? new(a.X + (dx * ((2 * i) + 1) / (2 * owed)), a.Y + (dy / 2)) : new(a.X + (dx / 2), a.Y + (dy * ((2 * i) + 1) / (2 * owed)));
+                at = dx >= dy ? new(a.X + (dx * ((2 * i) + 1) / (2 * owed)), a.Y + (dy / 2))
+                    : new(a.X + (dx / 2), a.Y + (dy * ((2 * i) + 1) / (2 * owed)));
             }
 
-            draft.Add(room, "c", id => new() { Id = id, Room = room.Room.Id, Mount = Mount.Floor, ServesCounter = true, X = at.X - room.NorthWest.X, Y = at.Y - room.NorthWest.Y, Devices = [new() { Kind = DeviceKind.Duplex }] });
+            draft.Add(room, "c",
+                id => new()
+                {
+                    Id = id,
+                    Room = room.Room.Id,
+                    Mount = Mount.Floor,
+                    ServesCounter = true,
+                    X = at.X - room.NorthWest.X,
+                    Y = at.Y - room.NorthWest.Y,
+                    Devices = [new() { Kind = DeviceKind.Duplex }]
+                });
         }
     }
 }

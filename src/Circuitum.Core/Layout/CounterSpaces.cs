@@ -24,7 +24,8 @@ public static class CounterSpaces
         return spaces.IsEmpty ? spaces : Served(spaces, boxesOfRoom.Where(Counts).ToList());
     }
 
-    /// <summary>The stretches themselves: broken by a range, a refrigerator, a sink and full-height cabinets; a counter that turns a corner runs on.</summary>
+    /// <summary>The stretches themselves: broken by a range, a refrigerator, a sink and full-height cabinets; a counter that turns a corner
+    /// runs on.</summary>
     public static ImmutableArray<WallSpace> Split(FramedRoom room)
     {
         if (!room.Room.Fixtures.Any(f => f.Kind == FixtureKind.Counter && f.Wall is not null))
@@ -57,7 +58,8 @@ public static class CounterSpaces
     }
 
     private static ImmutableArray<WallSpace> Served(ImmutableArray<WallSpace> spaces, List<Box> boxes) =>
-        [.. spaces.Select(s => WallSpaces.Serve(s, boxes.SelectMany(b => WallSpaces.Distance(s, b.Wall, b.Offset).Select(d => (d, b.Id)))))];
+        [.. spaces.Select(s =>
+            WallSpaces.Serve(s, boxes.SelectMany(b => WallSpaces.Distance(s, b.Wall, b.Offset).Select(d => (d, b.Id)))))];
 
     private static bool Counts(Box box) => box.Mount == Mount.Wall && !box.Outside && box.ServesCounter
         && (box.Height is not Length height || (height >= Top && height <= Top + Highest))
@@ -67,8 +69,11 @@ public static class CounterSpaces
     private static IEnumerable<(Length From, Length To)> Open(FramedRoom room, RoomSide side)
     {
         var on = room.Room.Fixtures.Where(f => f.Wall == side.Number).ToList();
-        var counters = on.Where(f => f.Kind == FixtureKind.Counter).Select(f => (From: f.Offset, To: Length.Min(f.Offset + f.Width, side.Clear))).Concat(Turning(room, side)).OrderBy(c => c.From).ToList();
-        var breaks = on.Where(f => f.Kind is FixtureKind.Range or FixtureKind.Refrigerator or FixtureKind.Sink or FixtureKind.Cabinet).Select(f => (From: f.Offset, To: f.Offset + f.Width))
+        var counters = on.Where(f => f.Kind == FixtureKind.Counter)
+            .Select(f => (From: f.Offset, To: Length.Min(f.Offset + f.Width, side.Clear))).Concat(Turning(room, side)).OrderBy(c => c.From)
+            .ToList();
+        var breaks = on.Where(f => f.Kind is FixtureKind.Range or FixtureKind.Refrigerator or FixtureKind.Sink or FixtureKind.Cabinet)
+            .Select(f => (From: f.Offset, To: f.Offset + f.Width))
             .Concat(side.Openings.Where(o => o.Opening.Kind != OpeningKind.Window).Select(o => (o.From, o.To)))
             .OrderBy(b => b.From).ToList();
         var at = Length.Zero;
@@ -103,12 +108,14 @@ public static class CounterSpaces
         var after = room.Sides[side.Number % room.Sides.Length];
         foreach (var counter in room.Room.Fixtures.Where(f => f.Kind == FixtureKind.Counter && f.Wall is not null))
         {
-            if (counter.Wall == before.Number && counter.Offset + counter.Width >= before.Clear - inch && mine.Exists(m => m.Offset <= counter.Depth + inch))
+            if (counter.Wall == before.Number && counter.Offset + counter.Width >= before.Clear - inch
+                && mine.Exists(m => m.Offset <= counter.Depth + inch))
             {
                 yield return (Length.Zero, counter.Depth + inch);
             }
 
-            if (counter.Wall == after.Number && counter.Offset <= inch && mine.Exists(m => m.Offset + m.Width >= side.Clear - counter.Depth - inch))
+            if (counter.Wall == after.Number && counter.Offset <= inch
+                && mine.Exists(m => m.Offset + m.Width >= side.Clear - counter.Depth - inch))
             {
                 yield return (side.Clear - counter.Depth - inch, side.Clear);
             }

@@ -2,19 +2,24 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
 
-/// <summary>A place on a line where a box could stand, and how much is against it: 0 on a stud, 1 between studs, more behind a door.</summary>
+/// <summary>A place on a line where a box could stand, and how much is against it: 0 on a stud, 1 between studs, more behind a
+/// door.</summary>
 internal readonly record struct Stand(Length At, int Against);
 
-/// <summary>Fewest places that serve a line so that no point of it is farther than the reach; of those the ones with least against them, and the evenest.</summary>
+/// <summary>Fewest places that serve a line so that no point of it is farther than the reach; of those the ones with least against them,
+/// and the evenest.</summary>
 internal static class Covering
 {
-    /// <summary>The places to add to what stands there already; where some stretch cannot be served, as much of the rest as can be.</summary>
+    /// <summary>The places to add to what stands there already; where some stretch cannot be served, as much of the rest as can
+    /// be.</summary>
     /// <param name="clear">Length of the line.</param>
     /// <param name="closed">Its end is its start.</param>
     /// <param name="reach">Farthest a point may lie from a receptacle.</param>
     /// <param name="standing">Receptacles there already, from the start.</param>
-    /// <param name="spots">Where one could stand. For the least number to be exact it holds every place that <see cref="Critical"/> names.</param>
-    public static IReadOnlyList<Length> Place(Length clear, bool closed, Length reach, IReadOnlyList<Length> standing, IReadOnlyList<Stand> spots)
+    /// <param name="spots">Where one could stand. For the least number to be exact it holds every place that <see cref="Critical"/>
+    /// names.</param>
+    public static IReadOnlyList<Length> Place(Length clear, bool closed, Length reach, IReadOnlyList<Length> standing,
+        IReadOnlyList<Stand> spots)
     {
         var sorted = spots.DistinctBy(s => s.At).OrderBy(s => s.At).ToArray();
         if (closed)
@@ -35,7 +40,8 @@ internal static class Covering
         return [.. Between(null, [.. standing, null], reach, sorted, clear)];
     }
 
-    /// <summary>Places that a least number may need: multiples of twice the reach beyond an end, a standing receptacle, or the end of a free stretch.</summary>
+    /// <summary>Places that a least number may need: multiples of twice the reach beyond an end, a standing receptacle, or the end of a
+    /// free stretch.</summary>
     public static IEnumerable<Length> Critical(Length clear, Length reach, IEnumerable<Length> standing, IEnumerable<Length> freeEnds)
     {
         foreach (var start in standing.Concat(freeEnds).Append(-reach))

@@ -30,14 +30,17 @@ internal static class Doorways
         }
     }
 
-    /// <summary>Ways by which one comes into a dark room: not out of its own closet, bath or pantry, and into a hall not out of a bedroom.</summary>
+    /// <summary>Ways by which one comes into a dark room: not out of its own closet, bath or pantry, and into a hall not out of a
+    /// bedroom.</summary>
     public static IEnumerable<Doorway> Entrances(FramedHouse house, FramedRoom room) =>
         Of(house, room).Where(d => d.Other is null || (d.Opening.Opening.Kind != OpeningKind.Slider && IsEnteredFrom(d.Other.Room.Use)));
 
-    private static bool IsEnteredFrom(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Family or RoomUse.Hall or RoomUse.Entry or RoomUse.Mudroom or RoomUse.Stair or RoomUse.Garage
+    private static bool IsEnteredFrom(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Family or RoomUse.Hall
+        or RoomUse.Entry or RoomUse.Mudroom or RoomUse.Stair or RoomUse.Garage
         or RoomUse.FinishedBasement or RoomUse.UnfinishedBasement or RoomUse.Greenhouse or RoomUse.Laundry;
 
-    /// <summary>Where a switch for a doorway stands: beside its strike jamb, else its other jamb, else within an arm's length in the room or on the far side of the door.</summary>
+    /// <summary>Where a switch for a doorway stands: beside its strike jamb, else its other jamb, else within an arm's length in the room
+    /// or on the far side of the door.</summary>
     /// <param name="draft">The boxes so far.</param>
     /// <param name="room">The room entered.</param>
     /// <param name="way">The doorway.</param>
@@ -63,7 +66,8 @@ internal static class Doorways
     private static SwitchPlace? Around(Draft draft, FramedRoom room, Doorway way, Length arm)
     {
         var places = draft.Places(room, draft.Rules.SwitchHeight);
-        return room.Sides.Select(s => (Side: s, At: places.Nearest(s, s.Offset(way.Middle), Length.Zero, s.Clear))).Where(x => x.At is not null)
+        return room.Sides.Select(s => (Side: s, At: places.Nearest(s, s.Offset(way.Middle), Length.Zero, s.Clear)))
+            .Where(x => x.At is not null)
             .Select(x => (x.Side, At: x.At!.Value, Far: x.Side.At(x.At.Value).SquareTo(way.Middle))).Where(x => x.Far <= arm)
             .OrderBy(x => x.Far).Select(x => new SwitchPlace(room, x.Side.Number, x.At)).FirstOrDefault();
     }

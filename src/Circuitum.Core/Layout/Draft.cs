@@ -33,7 +33,8 @@ internal sealed class Draft
     public List<Box> Boxes { get; }
 
     /// <summary>Boxes that some switch works.</summary>
-    public HashSet<BoxId> Controlled => controlled ??= Boxes.SelectMany(b => b.Devices).Where(d => d.Kind.IsSwitch()).SelectMany(d => d.Controls).ToHashSet();
+    public HashSet<BoxId> Controlled => controlled ??= Boxes.SelectMany(b => b.Devices).Where(d => d.Kind.IsSwitch())
+        .SelectMany(d => d.Controls).ToHashSet();
 
     /// <summary>The job with them.</summary>
     public Job Job => Start with { Boxes = [.. Boxes] };
@@ -45,7 +46,8 @@ internal sealed class Draft
     public Length Height(Box box) => box.Height ?? Surveying.UsualHeight(box, Rules);
 
     /// <summary>Where boxes of a height can stand in a room.</summary>
-    public StudPlaces Places(FramedRoom room, Length height) => new(LevelOf(room), room, height, [.. In(room.Room.Id).Select(b => (b, Height(b)))], Start.Panels);
+    public StudPlaces Places(FramedRoom room, Length height) =>
+        new(LevelOf(room), room, height, [.. In(room.Room.Id).Select(b => (b, Height(b)))], Start.Panels);
 
     public Box Add(FramedRoom room, string stem, Func<BoxId, Box> make)
     {
@@ -66,7 +68,15 @@ internal sealed class Draft
         Add(room, stem, id => new() { Id = id, Room = room.Room.Id, Wall = wall, Offset = offset, Devices = [.. devices] });
 
     public Box OnCeiling(FramedRoom room, string stem, Point at, params Device[] devices) =>
-        Add(room, stem, id => new() { Id = id, Room = room.Room.Id, Mount = Mount.Ceiling, X = at.X - room.NorthWest.X, Y = at.Y - room.NorthWest.Y, Devices = [.. devices] });
+        Add(room, stem, id => new()
+        {
+            Id = id,
+            Room = room.Room.Id,
+            Mount = Mount.Ceiling,
+            X = at.X - room.NorthWest.X,
+            Y = at.Y - room.NorthWest.Y,
+            Devices = [.. devices]
+        });
 
     public void Replace(Box box)
     {

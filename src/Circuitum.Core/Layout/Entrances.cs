@@ -35,10 +35,16 @@ internal static class Entrances
                     continue;
                 }
 
-                yield return new(room.Room.Id, stair ? draft.Book.Cite(RuleId.LightingAtEntries) : "switching", $"{room.Room.Name}: no switch at the {Words.Of(way.Opening.Opening.Kind)} {(way.Other is null ? "from outside" : $"from {way.Other.Room.Name}")}.",
-                    stair ? "A stair of six risers or more is switched at each level with an entry." : "You would cross the dark room to reach one. Places that work the same light become three-way and four-way switches.", d => Place(d, room, way, lamps))
+                yield return new(room.Room.Id, stair ? draft.Book.Cite(RuleId.LightingAtEntries) : "switching",
+                    $"{room.Room.Name}: no switch at the {Words.Of(way.Opening.Opening.Kind)} "
+                    + $"{(way.Other is null ? "from outside" : $"from {way.Other.Room.Name}")}.",
+                    stair ? "A stair of six risers or more is switched at each level with an entry."
+                        : "You would cross the dark room to reach one. Places that work the same light become three-way and four-way "
+                        + "switches.", d => Place(d, room, way, lamps))
                 {
-                    Severity = stair ? Severity.Red : Severity.Amber, Part = way.Opening.Opening.Id, Act = "Place a switch there",
+                    Severity = stair ? Severity.Red : Severity.Amber,
+                    Part = way.Opening.Opening.Id,
+                    Act = "Place a switch there",
                 };
             }
         }
@@ -46,20 +52,24 @@ internal static class Entrances
 
     private static HashSet<BoxId> OfStair(Draft draft, FramedRoom room)
     {
-        return draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && r != room && Outline.Contains(r.Room.Corners, room.Middle))
+        return draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && r != room
+            && Outline.Contains(r.Room.Corners, room.Middle))
             .SelectMany(r => SwitchedLights.Of(draft, r)).Select(b => b.Id).ToHashSet();
     }
 
     // In the room itself or on the far side of the door.
-    private static bool HasSwitch(Draft draft, FramedRoom room, Doorway way, HashSet<BoxId> lamps) => draft.In(room.Room.Id).Concat(way.Other is null ? [] : draft.In(way.Other.Room.Id)).Any(b =>
-        b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsSwitch() && d.Controls.Any(lamps.Contains)) && draft.At(b).SquareTo(way.Middle) <= Reach(way));
+    private static bool HasSwitch(Draft draft, FramedRoom room, Doorway way, HashSet<BoxId> lamps) => draft.In(room.Room.Id)
+        .Concat(way.Other is null ? [] : draft.In(way.Other.Room.Id)).Any(b =>
+        b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsSwitch() && d.Controls.Any(lamps.Contains)) && draft.At(b)
+            .SquareTo(way.Middle) <= Reach(way));
 
     private static Length Reach(Doorway way) => Arm + ((way.Opening.To - way.Opening.From) / 2);
 
     private static void Place(Draft draft, FramedRoom room, Doorway way, HashSet<BoxId> lamps)
     {
         // The new place works what the first switch of these lamps works.
-        var works = draft.Boxes.SelectMany(b => b.Devices).Where(d => d.Kind.IsSwitch() && d.Controls.Any(lamps.Contains)).Select(d => d.Controls).FirstOrDefault([.. lamps]);
+        var works = draft.Boxes.SelectMany(b => b.Devices).Where(d => d.Kind.IsSwitch() && d.Controls.Any(lamps.Contains))
+            .Select(d => d.Controls).FirstOrDefault([.. lamps]);
         if (Doorways.SwitchPlace(draft, room, way, Reach(way)) is not { } place)
         {
             return;

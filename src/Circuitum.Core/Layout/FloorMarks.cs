@@ -18,14 +18,17 @@ public static class FloorMarks
     /// <summary>A mark for each ceiling box, level by level, room by room.</summary>
     public static ImmutableArray<FloorMark> Of(Survey survey) =>
     [
-        .. survey.Boxes.Where(b => b.Box.Mount == Mount.Ceiling).OrderBy(b => b.Place.Structure).ThenBy(b => b.Place.Level).ThenBy(b => b.Room.Room.Name, StringComparer.Ordinal).ThenBy(b => b.Name, StringComparer.Ordinal)
-            .Select(b => new FloorMark(b, b.Room, Nearest(b.Room, b.Place.At.Plan, alongX: true), Nearest(b.Room, b.Place.At.Plan, alongX: false))),
+        .. survey.Boxes.Where(b => b.Box.Mount == Mount.Ceiling).OrderBy(b => b.Place.Structure).ThenBy(b => b.Place.Level)
+        .ThenBy(b => b.Room.Room.Name, StringComparer.Ordinal).ThenBy(b => b.Name, StringComparer.Ordinal)
+            .Select(b => new FloorMark(b, b.Room, Nearest(b.Room, b.Place.At.Plan, alongX: true),
+                Nearest(b.Room, b.Place.At.Plan, alongX: false))),
     ];
 
     // The nearest wall of that direction that the tape meets squarely.
     private static (int Wall, Length Off) Nearest(FramedRoom room, Point at, bool alongX)
     {
         var facing = room.Sides.Where(s => s.AlongX == alongX && s.Offset(at) >= Length.Zero && s.Offset(at) <= s.Clear).ToList();
-        return (facing.Count > 0 ? facing : room.Sides.Where(s => s.AlongX == alongX)).Select(s => (s.Number, Off: (alongX ? at.Y - s.Start.Y : at.X - s.Start.X).Abs())).MinBy(x => x.Off);
+        return (facing.Count > 0 ? facing : room.Sides.Where(s => s.AlongX == alongX))
+            .Select(s => (s.Number, Off: (alongX ? at.Y - s.Start.Y : at.X - s.Start.X).Abs())).MinBy(x => x.Off);
     }
 }

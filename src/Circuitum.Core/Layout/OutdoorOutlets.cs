@@ -21,28 +21,37 @@ internal static class OutdoorOutlets
         foreach (var structure in draft.House.Structures.Where(s => !s.Structure.Accessory))
         {
             var rooms = structure.Levels[0].Rooms;
-            var doors = rooms.SelectMany(r => Doorways.Of(draft.House, r).Where(d => d.Other is null).Select(d => (Room: r, Way: d))).ToList();
+            var doors = rooms.SelectMany(r => Doorways.Of(draft.House, r).Where(d => d.Other is null).Select(d => (Room: r, Way: d)))
+                .ToList();
             if (doors.Count == 0)
             {
                 continue;
             }
 
-            var front = doors.OrderBy(d => d.Room.Room.Use switch { RoomUse.Entry => 0, RoomUse.Hall => 1, RoomUse.Family => 2, _ => 3 }).ThenBy(d => d.Way.Opening.Opening.Kind == OpeningKind.Door ? 0 : 1).First();
+            var front = doors.OrderBy(d => d.Room.Room.Use switch { RoomUse.Entry => 0, RoomUse.Hall => 1, RoomUse.Family => 2, _ => 3 })
+                .ThenBy(d => d.Way.Opening.Opening.Kind == OpeningKind.Door ? 0 : 1).First();
             var facing = Of(front.Way.Side);
             foreach (var (where, face) in new[] { ("front", facing), ("back", (Facing)(((int)facing + 2) % 4)) })
             {
-                if (draft.Boxes.Exists(b => b.Outside && b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && draft.House.Room(b.Room) is var room && room.Structure == structure.Index && room.Level == 0 && Of(room.Sides[b.Wall - 1]) == face
+                if (draft.Boxes.Exists(b => b.Outside && b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsGeneralReceptacle())
+                    && draft.House.Room(b.Room) is var room && room.Structure == structure.Index && room.Level == 0
+                    && Of(room.Sides[b.Wall - 1]) == face
                     && draft.Height(b) <= Length.FromInches(78)))
                 {
                     continue;
                 }
 
-                var offered = doors.Where(d => Of(d.Way.Side) == face).Select(d => (d.Room, d.Way.Side, Wish: d.Way.Opening.To + Length.FromInches(36)))
-                    .Concat(rooms.SelectMany(r => r.Sides.Where(s => s.Exterior && Of(s) == face).OrderByDescending(s => s.Clear).Select(s => (Room: r, Side: s, Wish: s.Clear / 2))))
+                var offered = doors.Where(d => Of(d.Way.Side) == face)
+                    .Select(d => (d.Room, d.Way.Side, Wish: d.Way.Opening.To + Length.FromInches(36)))
+                    .Concat(rooms.SelectMany(r => r.Sides.Where(s => s.Exterior && Of(s) == face).OrderByDescending(s => s.Clear)
+                        .Select(s => (Room: r, Side: s, Wish: s.Clear / 2))))
                     .ToList();
                 if (offered.Count > 0)
                 {
-                    yield return new(offered[0].Room.Room.Id, draft.Book.Cite(RuleId.OutdoorReceptacles), $"{structure.Structure.Name}: no receptacle outdoors at the {where}.", $"One at the front and one at the back, at most 6-1/2 ft above grade; the {where} is to the {face.ToString().ToLowerInvariant()}.", d => offered.Any(o => Place(d, o.Room, o.Side, o.Wish)))
+                    yield return new(offered[0].Room.Room.Id, draft.Book.Cite(RuleId.OutdoorReceptacles),
+                        $"{structure.Structure.Name}: no receptacle outdoors at the {where}.",
+                        $"One at the front and one at the back, at most 6-1/2 ft above grade; the {where} is to the "
+                        + $"{face.ToString().ToLowerInvariant()}.", d => _ = offered.Any(o => Place(d, o.Room, o.Side, o.Wish)))
                     {
                         Part = where,
                     };
@@ -54,19 +63,32 @@ internal static class OutdoorOutlets
     private static bool Place(Draft draft, FramedRoom room, RoomSide side, Length wish)
     {
         var level = draft.LevelOf(room);
-        var weather = level.Walls.Where(w => w.Exterior && w.Rooms[0] == room.Room.Id && w.AlongX == side.AlongX && (w.AlongX ? w.Start.Y - side.Start.Y : w.Start.X - side.Start.X).Abs() <= side.HalfThickness + Length.FromInches(2.5m))
-            .Select(w => (A: side.Offset(w.Start), B: side.Offset(w.End))).Select(w => (From: Length.Min(w.A, w.B), To: Length.Max(w.A, w.B)));
+        var weather = level.Walls.Where(w => w.Exterior && w.Rooms[0] == room.Room.Id && w.AlongX == side.AlongX
+            && (w.AlongX ? w.Start.Y - side.Start.Y : w.Start.X - side.Start.X).Abs() <= side.HalfThickness + Length.FromInches(2.5m))
+            .Select(w => (A: side.Offset(w.Start), B: side.Offset(w.End)))
+            .Select(w => (From: Length.Min(w.A, w.B), To: Length.Max(w.A, w.B)));
         var places = draft.Places(room, Length.FromInches(24));
-        var at = weather.Select(w => places.Nearest(side, wish, w.From + Length.FromInches(6), w.To - Length.FromInches(6))).OfType<Length>().OrderBy(a => (a - wish).Abs()).Cast<Length?>().FirstOrDefault();
+        var at = weather.Select(w => places.Nearest(side, wish, w.From + Length.FromInches(6), w.To - Length.FromInches(6)))
+            .OfType<Length>().OrderBy(a => (a - wish).Abs()).Cast<Length?>().FirstOrDefault();
         if (at is not Length offset)
         {
             return false;
         }
 
-        draft.Add(room, "x", id => new() { Id = id, Room = room.Room.Id, Wall = side.Number, Offset = offset, Outside = true, Devices = [new() { Kind = DeviceKind.Duplex }] });
+        draft.Add(room, "x",
+            id => new()
+            {
+                Id = id,
+                Room = room.Room.Id,
+                Wall = side.Number,
+                Offset = offset,
+                Outside = true,
+                Devices = [new() { Kind = DeviceKind.Duplex }]
+            });
         return true;
     }
 
     // Clockwise on the plan: a wall walked eastward has the room to its south and faces north.
-    private static Facing Of(RoomSide side) => side.AlongX ? side.End.X > side.Start.X ? Facing.North : Facing.South : side.End.Y > side.Start.Y ? Facing.East : Facing.West;
+    private static Facing Of(RoomSide side) => side.AlongX ? side.End.X > side.Start.X ? Facing.North : Facing.South
+        : side.End.Y > side.Start.Y ? Facing.East : Facing.West;
 }

@@ -5,7 +5,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
 
-/// <summary>Receptacles that must be in one kind of place: basins, laundries, garages, basements, outbuildings, halls, foyers, beside HVAC equipment.</summary>
+/// <summary>Receptacles that must be in one kind of place: basins, laundries, garages, basements, outbuildings, halls, foyers, beside HVAC
+/// equipment.</summary>
 internal static class RequiredOutlets
 {
     private static readonly Length ThreeFeet = Length.FromFeet(3);
@@ -22,18 +23,24 @@ internal static class RequiredOutlets
             for (var i = 0; i < room.Room.Fixtures.Length; i++)
             {
                 var basin = room.Room.Fixtures[i];
-                if (basin.Kind is not (FixtureKind.Vanity or FixtureKind.Sink) || basin.Wall is null || draft.In(room.Room.Id).Any(b => ServesBasin(draft, room, basin, b)))
+                if (basin.Kind is not (FixtureKind.Vanity or FixtureKind.Sink) || basin.Wall is null || draft.In(room.Room.Id)
+                    .Any(b => ServesBasin(draft, room, basin, b)))
                 {
                     continue;
                 }
 
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasinReceptacle), $"{room.Room.Name}: no receptacle within 3 ft of the basin.", "On a wall or cabinet beside it, at most 12 in below the counter.", d => PlaceAtBasin(d, room, basin)) { Part = $"{i + 1}" };
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasinReceptacle),
+                    $"{room.Room.Name}: no receptacle within 3 ft of the basin.",
+                    "On a wall or cabinet beside it, at most 12 in below the counter.",
+                    d => PlaceAtBasin(d, room, basin))
+                { Part = $"{i + 1}" };
             }
         }
     }
 
     private static bool ServesBasin(Draft draft, FramedRoom room, Fixture basin, Box box) =>
-        !box.Outside && box.Mount == Mount.Wall && box.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && FromBasin(room, basin, draft.At(box)) <= ThreeFeet;
+        !box.Outside && box.Mount == Mount.Wall && box.Devices.Any(d => d.Kind.IsGeneralReceptacle())
+            && FromBasin(room, basin, draft.At(box)) <= ThreeFeet;
 
     private static Length FromBasin(FramedRoom room, Fixture basin, Point at)
     {
@@ -65,18 +72,29 @@ internal static class RequiredOutlets
             (side, places.Nearest(side, middle + half + off, middle + half, middle + half + reach)),
             (side, places.Nearest(side, middle - half - off, middle - half - reach, middle - half)),
             (next, side.Clear - middle < reach ? places.Nearest(next, Length.FromInches(10), Length.Zero, reach) : null),
-            (before, middle < reach ? places.Nearest(before, before.Clear - Length.FromInches(10), before.Clear - reach, before.Clear) : null),
+            (before, middle < reach ? places.Nearest(before, before.Clear - Length.FromInches(10), before.Clear - reach, before.Clear)
+                : null),
         };
         var best = offered.Where(o => o.At is not null && FromBasin(room, basin, o.Side.At(o.At.Value)) <= ThreeFeet)
             .OrderBy(o => draft.Book.Outlets.KeepsReceptaclesOffTubs && InTubZone(room, o.Side.At(o.At!.Value)) ? 1 : 0).FirstOrDefault();
         if (best.At is Length at)
         {
-            draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = best.Side.Number, Offset = at, Height = draft.Rules.CounterHeight, Devices = [new() { Kind = DeviceKind.Duplex }] });
+            draft.Add(room, "r",
+                id => new()
+                {
+                    Id = id,
+                    Room = room.Room.Id,
+                    Wall = best.Side.Number,
+                    Offset = at,
+                    Height = draft.Rules.CounterHeight,
+                    Devices = [new() { Kind = DeviceKind.Duplex }]
+                });
         }
     }
 
     /// <summary>Within 3 ft of a tub or shower, 406.9(C).</summary>
-    public static bool InTubZone(FramedRoom room, Point at) => room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f =>
+    public static bool InTubZone(FramedRoom room, Point at) =>
+        room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f =>
     {
         var (a, b) = room.Footprint(f);
         return To(a, b, at) < ThreeFeet;
@@ -86,30 +104,45 @@ internal static class RequiredOutlets
     {
         foreach (var room in draft.House.Rooms)
         {
-            var general = draft.In(room.Room.Id).Count(b => !b.Outside && draft.Height(b) <= Length.FromInches(66) && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()));
+            var general = draft.In(room.Room.Id)
+                .Count(b => !b.Outside && draft.Height(b) <= Length.FromInches(66) && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()));
             var any = general > 0 || draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsReceptacle()));
             var length = Length.Max(room.ClearWidth, room.ClearDepth);
             var accessory = draft.House.Structures[room.Structure].Structure.Accessory;
-            var bays = room.Room.Use == RoomUse.Garage ? Math.Max(1, room.Sides.SelectMany(s => s.Openings).Where(o => o.Opening.Kind == OpeningKind.GarageDoor).Sum(o => o.Opening.Width >= Length.FromFeet(12) ? 2 : 1)) : 0;
+            var bays = room.Room.Use == RoomUse.Garage
+                ? Math.Max(1, room.Sides.SelectMany(s => s.Openings).Where(o => o.Opening.Kind == OpeningKind.GarageDoor)
+                    .Sum(o => o.Opening.Width >= Length.FromFeet(12) ? 2 : 1)) : 0;
             if (general < bays)
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.GarageReceptacle), $"{room.Room.Name}: {bays} vehicle bay{(bays == 1 ? "" : "s")}, {(general == 0 ? "no receptacle" : $"{general} receptacle{(general == 1 ? "" : "s")}")}.", "One for each bay, at most 5-1/2 ft high.", d => Spread(d, room, bays - general, Length.FromInches(48)));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.GarageReceptacle),
+                    $"{room.Room.Name}: {bays} vehicle bay{(bays == 1 ? "" : "s")}, "
+                    + $"{(general == 0 ? "no receptacle" : $"{general} receptacle{(general == 1 ? "" : "s")}")}.",
+                    "One for each bay, at most 5-1/2 ft high.", d => Spread(d, room, bays - general, Length.FromInches(48)));
             }
             else if (room.Room.Use == RoomUse.Laundry && !any)
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LaundryReceptacle), $"{room.Room.Name}: no receptacle for the laundry.", $"At least one, within 6 ft of the machine ({draft.Book.Cite(RuleId.LaundryWithinReach)}).", d => AtFixture(d, room, FixtureKind.Washer));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LaundryReceptacle),
+                    $"{room.Room.Name}: no receptacle for the laundry.",
+                    $"At least one, within 6 ft of the machine ({draft.Book.Cite(RuleId.LaundryWithinReach)}).",
+                    d => AtFixture(d, room, FixtureKind.Washer));
             }
             else if (room.Room.Use == RoomUse.UnfinishedBasement && general == 0)
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasementReceptacle), $"{room.Room.Name}: no receptacle.", "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasementReceptacle), $"{room.Room.Name}: no receptacle.",
+                    "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
             }
-            else if (accessory && general == 0 && !draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms).Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Kind.IsGeneralReceptacle()))))
+            else if (accessory && general == 0 && !draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms)
+                .Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Kind.IsGeneralReceptacle()))))
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.AccessoryReceptacle), $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.", d => Spread(d, room, 1, Length.FromInches(48)));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.AccessoryReceptacle),
+                    $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.",
+                    d => Spread(d, room, 1, Length.FromInches(48)));
             }
             else if (room.Room.Use == RoomUse.Hall && length >= Length.FromFeet(10) && general == 0)
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.HallReceptacle), $"{room.Room.Name}: a hall of 10 ft or more without a receptacle.", $"{length} ≥ 10'-0\": at least one.", d => Spread(d, room, 1, d.Rules.ReceptacleHeight));
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.HallReceptacle),
+                    $"{room.Room.Name}: a hall of 10 ft or more without a receptacle.", $"{length} ≥ 10'-0\": at least one.",
+                    d => Spread(d, room, 1, d.Rules.ReceptacleHeight));
             }
         }
     }
@@ -118,9 +151,13 @@ internal static class RequiredOutlets
     {
         foreach (var room in draft.House.Rooms.Where(r => r.Room.Use == RoomUse.Entry && Outline.Area(r.Inside).Value > 60))
         {
-            foreach (var space in WallSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => s.Clear >= ThreeFeet && s.Receptacles.IsEmpty))
+            foreach (var space in WallSpaces.Measure(room, draft.In(room.Room.Id))
+                .Where(s => s.Clear >= ThreeFeet && s.Receptacles.IsEmpty))
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.FoyerReceptacles), $"{room.Room.Name}: a wall of a foyer without a receptacle.", $"{decimal.Round(Outline.Area(room.Inside).Value, 0)} ft² > 60; each wall space of 3 ft or more, this one is {space.Clear}.", d => Middle(d, room, space))
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.FoyerReceptacles),
+                    $"{room.Room.Name}: a wall of a foyer without a receptacle.",
+                    $"{decimal.Round(Outline.Area(room.Inside).Value, 0)} ft² > 60; each wall space of 3 ft or more, this one is "
+                    + $"{space.Clear}.", d => Middle(d, room, space))
                 {
                     Part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}",
                 };
@@ -130,16 +167,21 @@ internal static class RequiredOutlets
 
     private static IEnumerable<Owed> Equipment(Draft draft)
     {
-        foreach (var unit in draft.Boxes.Where(b => b.Devices.Any(d => d.Plate is { Appliance: Appliance.HeatPump or Appliance.AirHandler })).ToList())
+        foreach (var unit in draft.Boxes.Where(b =>
+            b.Devices.Any(d => d.Plate is { Appliance: Appliance.HeatPump or Appliance.AirHandler })).ToList())
         {
             var room = draft.House.Room(unit.Room);
             var at = draft.At(unit).At(Length.Zero);
             var reach = Length.FromFeet(25);
-            bool Near(Box b) => draft.House.Room(b.Room) is var other && other.Structure == room.Structure && other.Level == room.Level && (!unit.Outside || b.Outside)
+            bool Near(Box b) => draft.House.Room(b.Room) is var other && other.Structure == room.Structure && other.Level == room.Level
+                && (!unit.Outside || b.Outside)
                 && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && draft.At(b).At(Length.Zero).StraightTo(at) <= reach;
             if (!draft.Boxes.Exists(Near))
             {
-                yield return new(unit.Room, draft.Book.Cite(RuleId.EquipmentReceptacle), $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.", "On the same level, for whoever services it.", d => Beside(d, room, unit)) { Part = unit.Id.Value };
+                yield return new(unit.Room, draft.Book.Cite(RuleId.EquipmentReceptacle),
+                    $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.",
+                    "On the same level, for whoever services it.", d => Beside(d, room, unit))
+                { Part = unit.Id.Value };
             }
         }
     }
@@ -151,7 +193,16 @@ internal static class RequiredOutlets
         var side = room.Sides[wall - 1];
         if (draft.Places(room, height).Nearest(side, unit.Offset + Length.FromInches(30), Length.Zero, side.Clear) is Length at)
         {
-            draft.Add(room, "r", id => new() { Id = id, Room = unit.Room, Wall = wall, Offset = at, Outside = unit.Outside, Devices = [new() { Kind = DeviceKind.Duplex }] });
+            draft.Add(room, "r",
+                id => new()
+                {
+                    Id = id,
+                    Room = unit.Room,
+                    Wall = wall,
+                    Offset = at,
+                    Outside = unit.Outside,
+                    Devices = [new() { Kind = DeviceKind.Duplex }]
+                });
         }
     }
 
@@ -171,9 +222,20 @@ internal static class RequiredOutlets
     private static void AtFixture(Draft draft, FramedRoom room, FixtureKind kind)
     {
         if (room.Room.Fixtures.FirstOrDefault(f => f.Kind == kind && f.Wall is not null) is { Wall: int wall } fixture
-            && draft.Places(room, Length.FromInches(42)).Nearest(room.Sides[wall - 1], fixture.Offset + (fixture.Width / 2), fixture.Offset - Length.FromFeet(3), fixture.Offset + fixture.Width + Length.FromFeet(3)) is Length at)
+            && draft.Places(room, Length.FromInches(42))
+            .Nearest(room.Sides[wall - 1], fixture.Offset + (fixture.Width / 2), fixture.Offset - Length.FromFeet(3),
+                fixture.Offset + fixture.Width + Length.FromFeet(3)) is Length at)
         {
-            draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = wall, Offset = at, Height = Length.FromInches(42), Devices = [new() { Kind = DeviceKind.Duplex }] });
+            draft.Add(room, "r",
+                id => new()
+                {
+                    Id = id,
+                    Room = room.Room.Id,
+                    Wall = wall,
+                    Offset = at,
+                    Height = Length.FromInches(42),
+                    Devices = [new() { Kind = DeviceKind.Duplex }]
+                });
             return;
         }
 
@@ -186,13 +248,24 @@ internal static class RequiredOutlets
         for (var i = 0; i < count; i++)
         {
             var places = draft.Places(room, height);
-            var stretch = room.Sides.SelectMany(s => places.Free(s, Length.Zero, s.Clear).Select(f => (Side: s, f.From, f.To))).OrderByDescending(f => f.To - f.From).FirstOrDefault();
-            if (stretch.Side is null || places.Nearest(stretch.Side, (stretch.From + stretch.To) / 2, stretch.From, stretch.To) is not Length at)
+            var stretch = room.Sides.SelectMany(s => places.Free(s, Length.Zero, s.Clear).Select(f => (Side: s, f.From, f.To)))
+                .OrderByDescending(f => f.To - f.From).FirstOrDefault();
+            if (stretch.Side is null || places.Nearest(stretch.Side, (stretch.From + stretch.To) / 2, stretch.From, stretch.To)
+                is not Length at)
             {
                 return;
             }
 
-            draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Wall = stretch.Side.Number, Offset = at, Height = height == draft.Rules.ReceptacleHeight ? null : height, Devices = [new() { Kind = DeviceKind.Duplex }] });
+            draft.Add(room, "r",
+                id => new()
+                {
+                    Id = id,
+                    Room = room.Room.Id,
+                    Wall = stretch.Side.Number,
+                    Offset = at,
+                    Height = height == draft.Rules.ReceptacleHeight ? null : height,
+                    Devices = [new() { Kind = DeviceKind.Duplex }]
+                });
         }
     }
 }

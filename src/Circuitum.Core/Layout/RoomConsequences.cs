@@ -23,7 +23,8 @@ public sealed record RoomConsequence(string What, Citation Section)
             yield return own;
         }
 
-        var outlet = new Outlet(use, false, true, false, false, use == RoomUse.Kitchen, false, false, book.Supply.ToNeutral, new Amps(20), null);
+        var outlet = new Outlet(use, false, true, false, false, use == RoomUse.Kitchen, false, false, book.Supply.ToNeutral, new Amps(20),
+            null);
         if (book.Protection.Afci(outlet) is { } afci)
         {
             yield return new($"its {book.Supply.ToNeutral} outlets are AFCI protected", afci.Cite);
@@ -31,34 +32,52 @@ public sealed record RoomConsequence(string What, Citation Section)
 
         if (book.Protection.Gfci(outlet) is { } gfci)
         {
-            yield return new($"{(use == RoomUse.Kitchen && !book.Protection.GuardsEveryKitchenReceptacle ? "its counter receptacles are" : "its receptacles are")} GFCI protected", gfci.Cite);
+            yield return new($"{(use == RoomUse.Kitchen && !book.Protection.GuardsEveryKitchenReceptacle ? "its counter receptacles are"
+                : "its receptacles are")} GFCI protected", gfci.Cite);
         }
 
         if (use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse or RoomUse.CrawlSpace))
         {
-            yield return new(use is RoomUse.Kitchen or RoomUse.Bath or RoomUse.Laundry ? "a lamp worked by a wall switch, no switched receptacle instead" : "a lighting outlet worked by a wall switch", book.Cite(RuleId.Lighting));
+            yield return new(use is RoomUse.Kitchen or RoomUse.Bath or RoomUse.Laundry
+                ? "a lamp worked by a wall switch, no switched receptacle instead" : "a lighting outlet worked by a wall switch",
+                book.Cite(RuleId.Lighting));
         }
 
         if (use is RoomUse.Bath or RoomUse.Closet or RoomUse.Stair)
         {
-            yield return new("no panel may stand in it", use switch { RoomUse.Closet => book.Cite(RuleId.NotInClosets), RoomUse.Bath => book.Cite(RuleId.NotInBathrooms), _ => book.Cite(RuleId.NotOverStairs) });
+            yield return new("no panel may stand in it",
+                use switch
+                {
+                    RoomUse.Closet => book.Cite(RuleId.NotInClosets),
+                    RoomUse.Bath => book.Cite(RuleId.NotInBathrooms),
+                    _ => book.Cite(RuleId.NotOverStairs)
+                });
         }
     }
 
     private static IEnumerable<RoomConsequence> Receptacles(RoomUse use, CodeBook book) => use switch
     {
-        RoomUse.Kitchen => [new("counters 12 in or wider: no point farther than 24 in from a receptacle", book.Cite(RuleId.CounterReceptacles)), new("two or more 20 A small-appliance circuits, nothing else on them", book.Cite(RuleId.SmallApplianceCircuits))],
-        RoomUse.Dining or RoomUse.Pantry => [new("its receptacles are on the small-appliance circuits", book.Cite(RuleId.KitchenOnSmallAppliance))],
-        RoomUse.Bath => [new("a receptacle within 3 ft of each basin", book.Cite(RuleId.BasinReceptacle)), new("its receptacles on a 20 A circuit of their own", book.Cite(RuleId.BathCircuit))],
-        RoomUse.Laundry => [new("at least one receptacle, on a 20 A circuit of its own", book.Cite(RuleId.LaundryReceptacle, RuleId.LaundryCircuit))],
-        RoomUse.Garage => [new("a receptacle for each vehicle bay, on a 20 A circuit", book.Cite(RuleId.GarageReceptacle, RuleId.GarageCircuit)), new("carbon monoxide alarms outside the bedrooms of the house", book.Cite(RuleId.CarbonMonoxideWhere))],
+        RoomUse.Kitchen => [new("counters 12 in or wider: no point farther than 24 in from a receptacle",
+            book.Cite(RuleId.CounterReceptacles)),
+            new("two or more 20 A small-appliance circuits, nothing else on them", book.Cite(RuleId.SmallApplianceCircuits))],
+        RoomUse.Dining or RoomUse.Pantry =>
+            [new("its receptacles are on the small-appliance circuits", book.Cite(RuleId.KitchenOnSmallAppliance))],
+        RoomUse.Bath => [new("a receptacle within 3 ft of each basin", book.Cite(RuleId.BasinReceptacle)),
+            new("its receptacles on a 20 A circuit of their own", book.Cite(RuleId.BathCircuit))],
+        RoomUse.Laundry => [new("at least one receptacle, on a 20 A circuit of its own",
+            book.Cite(RuleId.LaundryReceptacle, RuleId.LaundryCircuit))],
+        RoomUse.Garage => [new("a receptacle for each vehicle bay, on a 20 A circuit",
+            book.Cite(RuleId.GarageReceptacle, RuleId.GarageCircuit)),
+            new("carbon monoxide alarms outside the bedrooms of the house", book.Cite(RuleId.CarbonMonoxideWhere))],
         RoomUse.UnfinishedBasement => [new("a receptacle in each unfinished part", book.Cite(RuleId.BasementReceptacle))],
         RoomUse.Hall => [new("a receptacle when it is 10 ft or longer", book.Cite(RuleId.HallReceptacle))],
         RoomUse.Entry => [new("over 60 ft²: a receptacle on each wall of 3 ft or more", book.Cite(RuleId.FoyerReceptacles))],
         RoomUse.Bedroom => [new("a smoke alarm in it and one outside its door", book.Cite(RuleId.SmokeAlarms))],
         RoomUse.Stair => [new("six risers or more: a switch at each level", book.Cite(RuleId.LightingAtEntries))],
         RoomUse.Closet => [new("lamps clear of the shelves", book.Cite(RuleId.ClosetLight))],
-        RoomUse.Greenhouse => [new("a damp place: UF cable or conductors in pipe, covers for damp places", book.Cite(RuleId.NotInWet, RuleId.DampReceptacle))],
+        RoomUse.Greenhouse =>
+            [new("a damp place: UF cable or conductors in pipe, covers for damp places",
+                book.Cite(RuleId.NotInWet, RuleId.DampReceptacle))],
         _ => [],
     };
 }

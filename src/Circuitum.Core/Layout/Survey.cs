@@ -11,7 +11,8 @@ namespace Circuitum.Core.Layout;
 /// <param name="Coverage">Wall spaces of the rooms that 210.52(A) covers.</param>
 /// <param name="Counters">Counter spaces, 210.52(C).</param>
 /// <param name="FloorArea">Area by outside dimensions that counts for the general lighting load.</param>
-public sealed record Survey(ImmutableArray<PlacedBox> Boxes, ImmutableArray<WallSpace> Coverage, ImmutableArray<WallSpace> Counters, SquareFeet FloorArea)
+public sealed record Survey(ImmutableArray<PlacedBox> Boxes, ImmutableArray<WallSpace> Coverage, ImmutableArray<WallSpace> Counters,
+    SquareFeet FloorArea)
 {
     private readonly FrozenDictionary<BoxId, PlacedBox> byId = Boxes.ToFrozenDictionary(b => b.Box.Id);
 

@@ -27,7 +27,8 @@ public static class Surveying
     {
         var many = boxes.GroupBy(b => b.Name).Where(g => g.Count() > 1).Select(g => g.Key).ToHashSet();
         var next = new Dictionary<string, int>();
-        return [.. boxes.Select(b => many.Contains(b.Name) ? b with { Name = $"{b.Name} {next[b.Name] = next.GetValueOrDefault(b.Name) + 1}" } : b)];
+        return [.. boxes.Select(b => many.Contains(b.Name)
+            ? b with { Name = $"{b.Name} {next[b.Name] = next.GetValueOrDefault(b.Name) + 1}" } : b)];
     }
 
     private static PlacedBox PlaceBox(FramedHouse house, Job job, Box box)
@@ -43,10 +44,13 @@ public static class Surveying
         {
             var level = house.LevelOf(box.Room);
             var at = room.NorthWest.By(box.X, box.Y);
-            place = new(room.Structure, room.Level, at.At(box.Mount == Mount.Ceiling ? level.Ceiling : level.Floor), null, Length.Zero, box.Mount);
+            place = new(room.Structure, room.Level, at.At(box.Mount == Mount.Ceiling ? level.Ceiling : level.Floor), null, Length.Zero,
+                box.Mount);
         }
 
-        return new(box, room, place, height, box.Name ?? BoxNames.For(box, room.Room)) { Accessory = house.Structures[room.Structure].Structure.Accessory };
+        return new(box, room, place, height,
+            box.Name ?? BoxNames.For(box, room.Room))
+        { Accessory = house.Structures[room.Structure].Structure.Accessory };
     }
 
     private static Place OnWall(FramedHouse house, RoomId id, int number, Length offset, Length height)
@@ -56,13 +60,15 @@ public static class Surveying
         var side = room.Sides[number - 1];
         var face = side.At(Length.Min(offset, side.Clear));
         var centre = side.Into(face, -side.HalfThickness);
-        // Beside a corner that turns into the room the face reaches past the end of its wall: then the nearest of the room's walls is the one.
+        // Beside a corner that turns into the room the face reaches past the end of its wall: then the nearest of the room's walls is the
+        // one.
         var wall = level.Walls.Where(w => w.AlongX == side.AlongX && w.Rooms.Contains(id)).MinBy(w => Off(w, centre))!;
         var along = Length.Max(Length.Zero, Length.Min(wall.Along(centre), wall.Run));
         return new(room.Structure, room.Level, wall.At(along).At(level.Floor + height), wall.Index, along, Mount.Wall);
     }
 
-    // How far a place is from a wall. A side that is part inside, part outside has its face set off by the thicker wall; its stretches still lie within that set-off.
+    // How far a place is from a wall. A side that is part inside, part outside has its face set off by the thicker wall; its stretches
+    // still lie within that set-off.
     private static Length Off(Wall wall, Point at)
     {
         var aside = (wall.AlongX ? wall.Start.Y - at.Y : wall.Start.X - at.X).Abs();
@@ -87,7 +93,9 @@ public static class Surveying
         var square = 0m;
         foreach (var level in house.Structures.Where(s => !s.Structure.Accessory).SelectMany(s => s.Levels))
         {
-            foreach (var room in level.Rooms.Where(r => r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace) && counted(r.Room.Id)))
+            foreach (var room in level.Rooms.Where(r =>
+                r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace)
+                && counted(r.Room.Id)))
             {
                 square += Outline.Area(room.Room.Corners).Value;
                 square += level.Walls.Where(w => w.Exterior && w.Rooms[0] == room.Room.Id).Sum(w => w.Run.Feet * w.Thickness.Feet / 2);

@@ -14,18 +14,23 @@ internal static class SwitchedLights
 
     public static IEnumerable<Owed> Find(Draft draft) => Indoors(draft).Concat(AtDoors(draft));
 
-    /// <summary>Switched lighting outlets of a room: lamps, and half-switched receptacles outside kitchens, laundries and baths (210.70(A)(1) Exception 1).</summary>
-    public static IEnumerable<Box> Of(Draft draft, FramedRoom room) => draft.In(room.Room.Id).Where(b => !b.Outside && draft.Controlled.Contains(b.Id)
-        && b.Devices.Any(d => d.Kind.IsLight() || d.Kind == DeviceKind.CeilingFan || (d.Kind == DeviceKind.HalfSwitched && room.Room.Use is not (RoomUse.Kitchen or RoomUse.Laundry or RoomUse.Bath))));
+    /// <summary>Switched lighting outlets of a room: lamps, and half-switched receptacles outside kitchens, laundries and baths
+    /// (210.70(A)(1) Exception 1).</summary>
+    public static IEnumerable<Box> Of(Draft draft, FramedRoom room) => draft.In(room.Room.Id)
+        .Where(b => !b.Outside && draft.Controlled.Contains(b.Id)
+        && b.Devices.Any(d => d.Kind.IsLight() || d.Kind == DeviceKind.CeilingFan
+            || (d.Kind == DeviceKind.HalfSwitched && room.Room.Use is not (RoomUse.Kitchen or RoomUse.Laundry or RoomUse.Bath))));
 
     // One lamp lights a stair through its storeys.
     private static IEnumerable<FramedRoom> LitWith(Draft draft, FramedRoom room) => room.Room.Use == RoomUse.Stair
-        ? draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && Outline.Contains(r.Room.Corners, room.Middle))
+        ? draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair
+            && Outline.Contains(r.Room.Corners, room.Middle))
         : [room];
 
     private static IEnumerable<Owed> Indoors(Draft draft)
     {
-        foreach (var room in draft.House.Rooms.Where(r => r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse or RoomUse.CrawlSpace)))
+        foreach (var room in draft.House.Rooms.Where(r =>
+            r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse or RoomUse.CrawlSpace)))
         {
             if (LitWith(draft, room).Any(r => Of(draft, r).Any()))
             {
@@ -33,10 +38,12 @@ internal static class SwitchedLights
             }
 
             var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry or RoomUse.Utility);
-            yield return new(room.Room.Id, asked ? draft.Book.Cite(RuleId.Lighting) : "lighting", $"{room.Room.Name} has no switched lighting outlet.",
+            yield return new(room.Room.Id, asked ? draft.Book.Cite(RuleId.Lighting) : "lighting",
+                $"{room.Room.Name} has no switched lighting outlet.",
                 "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.", d => Place(d, room))
             {
-                Severity = asked ? Severity.Red : Severity.Amber, Act = "Place a lamp and switch",
+                Severity = asked ? Severity.Red : Severity.Amber,
+                Act = "Place a lamp and switch",
             };
         }
     }
@@ -44,7 +51,8 @@ internal static class SwitchedLights
     private static void Place(Draft draft, FramedRoom room)
     {
         // A lamp that hangs there without a switch is taken first.
-        var lamps = draft.In(room.Room.Id).Where(b => !b.Outside && b.Devices.Any(d => d.Kind.IsLight())).Select(b => b.Id).ToImmutableArray();
+        var lamps = draft.In(room.Room.Id).Where(b => !b.Outside && b.Devices.Any(d => d.Kind.IsLight())).Select(b => b.Id)
+            .ToImmutableArray();
         if (lamps.IsEmpty)
         {
             lamps = [.. New(draft, room).Select(b => b.Id)];
@@ -59,11 +67,13 @@ internal static class SwitchedLights
 
     private static IEnumerable<Box> New(Draft draft, FramedRoom room)
     {
-        var basins = room.Room.Use == RoomUse.Bath ? room.Room.Fixtures.Where(f => f.Kind == FixtureKind.Vanity && f.Wall is not null).ToList() : [];
+        var basins = room.Room.Use == RoomUse.Bath ? room.Room.Fixtures.Where(f => f.Kind == FixtureKind.Vanity && f.Wall is not null)
+            .ToList() : [];
         if (basins.Count > 0)
         {
             // On the basin's middle, wherever the pipe came up.
-            return [.. basins.Select(f => draft.OnWall(room, "l", f.Wall!.Value, f.Offset + (f.Width / 2), new Device { Kind = DeviceKind.VanityLight }))];
+            return [.. basins.Select(f =>
+                draft.OnWall(room, "l", f.Wall!.Value, f.Offset + (f.Width / 2), new Device { Kind = DeviceKind.VanityLight }))];
         }
 
         var kind = room.Room.Use is RoomUse.Garage or RoomUse.UnfinishedBasement or RoomUse.Utility ? DeviceKind.Strip : DeviceKind.Lamp;
@@ -88,38 +98,57 @@ internal static class SwitchedLights
     {
         foreach (var room in draft.House.Rooms.Where(r => r.Level == 0 && !draft.House.Structures[r.Structure].Structure.Accessory))
         {
-            foreach (var way in Doorways.Of(draft.House, room).Where(d => d.Other is null && d.Opening.Opening.Kind is OpeningKind.Door or OpeningKind.Slider))
+            foreach (var way in Doorways.Of(draft.House, room)
+                .Where(d => d.Other is null && d.Opening.Opening.Kind is OpeningKind.Door or OpeningKind.Slider))
             {
                 var middle = way.Middle.At(Length.Zero);
-                if (draft.Boxes.Exists(b => b.Outside && draft.Controlled.Contains(b.Id) && b.Devices.Any(d => d.Kind.IsLight()) && SameLevel(draft, b, room) && draft.At(b).At(Length.Zero).StraightTo(middle) <= Length.FromFeet(8)))
+                if (draft.Boxes.Exists(b => b.Outside && draft.Controlled.Contains(b.Id) && b.Devices.Any(d => d.Kind.IsLight())
+                    && SameLevel(draft, b, room) && draft.At(b).At(Length.Zero).StraightTo(middle) <= Length.FromFeet(8)))
                 {
                     continue;
                 }
 
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LightingAtEntries), $"{room.Room.Name}: no switched light outside the {Words.Of(way.Opening.Opening.Kind)}.", "A lighting outlet on the outside of each entrance door with access from grade, worked by a wall switch.", d => PlaceOutside(d, room, way))
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LightingAtEntries),
+                    $"{room.Room.Name}: no switched light outside the {Words.Of(way.Opening.Opening.Kind)}.",
+                    "A lighting outlet on the outside of each entrance door with access from grade, worked by a wall switch.",
+                    d => PlaceOutside(d, room, way))
                 {
-                    Part = way.Opening.Opening.Id, Act = "Place it and its switch",
+                    Part = way.Opening.Opening.Id,
+                    Act = "Place it and its switch",
                 };
             }
         }
     }
 
-    private static bool SameLevel(Draft draft, Box box, FramedRoom room) => draft.House.Room(box.Room) is var other && other.Structure == room.Structure && other.Level == room.Level;
+    private static bool SameLevel(Draft draft, Box box, FramedRoom room) => draft.House.Room(box.Room) is var other
+        && other.Structure == room.Structure && other.Level == room.Level;
 
     private static void PlaceOutside(Draft draft, FramedRoom room, Doorway way)
     {
         var places = draft.Places(room, Length.FromInches(80));
         Length off = Length.FromInches(10), reach = Length.FromFeet(6);
-        var at = places.Nearest(way.Side, way.Opening.To + off, way.Opening.To, way.Opening.To + reach) ?? places.Nearest(way.Side, way.Opening.From - off, way.Opening.From - reach, way.Opening.From);
+        var at = places.Nearest(way.Side, way.Opening.To + off, way.Opening.To, way.Opening.To + reach)
+            ?? places.Nearest(way.Side, way.Opening.From - off, way.Opening.From - reach, way.Opening.From);
         if (at is not Length offset)
         {
             return;
         }
 
-        var lamp = draft.Add(room, "x", id => new() { Id = id, Room = room.Room.Id, Wall = way.Side.Number, Offset = offset, Outside = true, Devices = [new() { Kind = DeviceKind.OutdoorLight }] });
+        var lamp = draft.Add(room, "x",
+            id => new()
+            {
+                Id = id,
+                Room = room.Room.Id,
+                Wall = way.Side.Number,
+                Offset = offset,
+                Outside = true,
+                Devices = [new() { Kind = DeviceKind.OutdoorLight }]
+            });
         var device = new Device { Kind = DeviceKind.Switch, Controls = [lamp.Id] };
         // Beside the switch of the room's own light, where there is one at this door, in one box.
-        var beside = draft.In(room.Room.Id).FirstOrDefault(b => b.Mount == Mount.Wall && !b.Outside && b.Devices.Length < 4 && b.Devices.All(d => d.Kind.IsSwitch()) && draft.At(b).SquareTo(way.Middle) <= Length.FromFeet(5));
+        var beside = draft.In(room.Room.Id)
+            .FirstOrDefault(b => b.Mount == Mount.Wall && !b.Outside && b.Devices.Length < 4 && b.Devices.All(d => d.Kind.IsSwitch())
+                && draft.At(b).SquareTo(way.Middle) <= Length.FromFeet(5));
         if (beside is not null)
         {
             draft.Replace(beside with { Devices = beside.Devices.Add(device) });

@@ -12,7 +12,9 @@ internal static class WallOutlets
     private static readonly Length Grid = Length.FromInches(6);
 
     public static IEnumerable<Owed> Find(Draft draft) =>
-        draft.House.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(room => WallSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => s.Clear >= s.Narrowest && TooFar(s, draft.Rules)).Select(s => Owed(draft, room, s)));
+        draft.House.Rooms.Where(r => WallSpaces.Covers(r.Room.Use))
+            .SelectMany(room => WallSpaces.Measure(room, draft.In(room.Room.Id))
+                .Where(s => s.Clear >= s.Narrowest && TooFar(s, draft.Rules)).Select(s => Owed(draft, room, s)));
 
     private static bool TooFar(WallSpace space, HouseRules rules) => !space.Served || space.Farthest > rules.ReceptacleReach;
 
@@ -23,26 +25,33 @@ internal static class WallOutlets
         var part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}";
         if (space.Served)
         {
-            return new(room.Room.Id, "receptacle reach", $"{name}: a point on the wall is farther than the crew’s {rules.ReceptacleReach} from a receptacle.",
-                $"{space.Farthest.Nearest(Length.FromInches(1))} along the floor line; the book allows {space.Reach}. House rule: receptacle reach.", answer)
+            return new(room.Room.Id, "receptacle reach",
+                $"{name}: a point on the wall is farther than the crew’s {rules.ReceptacleReach} from a receptacle.",
+                $"{space.Farthest.Nearest(Length.FromInches(1))} along the floor line; the book allows {space.Reach}. House rule: "
+                    + $"receptacle reach.", answer)
             {
-                Severity = Severity.Amber, Part = part, Act = "Place receptacles",
+                Severity = Severity.Amber,
+                Part = part,
+                Act = "Place receptacles",
             };
         }
 
         return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than 6 ft from a receptacle.",
             space.Receptacles.IsEmpty
                 ? $"This wall space of {space.Clear} has none; 2 ft or wider needs at least {space.Least}."
-                : $"{space.Farthest} along the floor line, at most {space.Reach}; this wall space of {space.Clear} needs at least {space.Least}, it has {space.Receptacles.Length}.", answer)
+                : $"{space.Farthest} along the floor line, at most {space.Reach}; this wall space of {space.Clear} needs at least "
+                + $"{space.Least}, it has {space.Receptacles.Length}.", answer)
         {
-            Part = part, Act = "Place receptacles",
+            Part = part,
+            Act = "Place receptacles",
         };
     }
 
     private static void Place(Draft draft, FramedRoom room, WallSpace space)
     {
         var reach = Length.Min(space.Reach, draft.Rules.ReceptacleReach);
-        foreach (var at in Covering.Place(space.Clear, space.Closed, reach, space.Receptacles, draft.Places(room, draft.Rules.ReceptacleHeight).Along(space, reach)))
+        foreach (var at in Covering.Place(space.Clear, space.Closed, reach, space.Receptacles,
+            draft.Places(room, draft.Rules.ReceptacleHeight).Along(space, reach)))
         {
             var (wall, offset) = space.At(at);
             draft.OnWall(room, "r", wall, offset, new Device { Kind = DeviceKind.Duplex });
@@ -55,8 +64,10 @@ internal static class WallOutlets
             return;
         }
 
-        var spots = Enumerable.Range(1, Math.Max(1, left.Clear.Sixtyfourths / Grid.Sixtyfourths)).Select(i => new Stand(Grid * i, 0)).Where(s => s.At < left.Clear)
-            .Concat(Covering.Critical(left.Clear, reach, left.Receptacles, []).Where(c => c > Length.Zero && c < left.Clear).Select(c => new Stand(c, 0))).ToList();
+        var spots = Enumerable.Range(1, Math.Max(1, left.Clear.Sixtyfourths / Grid.Sixtyfourths)).Select(i => new Stand(Grid * i, 0))
+            .Where(s => s.At < left.Clear)
+            .Concat(Covering.Critical(left.Clear, reach, left.Receptacles, []).Where(c => c > Length.Zero && c < left.Clear)
+                .Select(c => new Stand(c, 0))).ToList();
         foreach (var at in Covering.Place(left.Clear, left.Closed, reach, left.Receptacles, spots))
         {
             OnFloor(draft, room, left, at);
@@ -68,6 +79,15 @@ internal static class WallOutlets
     {
         var (wall, offset) = space.At(at);
         var place = room.Sides[wall - 1].Into(room.Sides[wall - 1].At(offset), Length.FromInches(6));
-        draft.Add(room, "r", id => new() { Id = id, Room = room.Room.Id, Mount = Mount.Floor, X = place.X - room.NorthWest.X, Y = place.Y - room.NorthWest.Y, Devices = [new() { Kind = DeviceKind.Duplex }] });
+        draft.Add(room, "r",
+            id => new()
+            {
+                Id = id,
+                Room = room.Room.Id,
+                Mount = Mount.Floor,
+                X = place.X - room.NorthWest.X,
+                Y = place.Y - room.NorthWest.Y,
+                Devices = [new() { Kind = DeviceKind.Duplex }]
+            });
     }
 }

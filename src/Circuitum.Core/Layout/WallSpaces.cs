@@ -80,9 +80,11 @@ public sealed record WallPiece(int Wall, Length From, Length To);
 public static class WallSpaces
 {
     /// <summary>Rooms named in 210.52(A), or similar.</summary>
-    public static bool Covers(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom or RoomUse.FinishedBasement;
+    public static bool Covers(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom
+        or RoomUse.FinishedBasement;
 
-    /// <summary>The wall spaces of a room with the receptacles that count: not above 5-1/2 ft, not counter receptacles, not an appliance's own.</summary>
+    /// <summary>The wall spaces of a room with the receptacles that count: not above 5-1/2 ft, not counter receptacles, not an appliance's
+    /// own.</summary>
     public static ImmutableArray<WallSpace> Measure(FramedRoom room, IEnumerable<Box> boxesOfRoom)
     {
         var spaces = Split(room);
@@ -104,7 +106,8 @@ public static class WallSpaces
         foreach (var side in room.Sides)
         {
             var breaks = side.Openings.Where(o => o.Opening.Kind != OpeningKind.Window).Select(o => (o.From, o.To))
-                .Concat(room.Room.Fixtures.Where(f => f.Wall == side.Number && Fixed(f.Kind)).Select(f => (From: f.Offset, To: f.Offset + f.Width)))
+                .Concat(room.Room.Fixtures.Where(f => f.Wall == side.Number && Fixed(f.Kind))
+                    .Select(f => (From: f.Offset, To: f.Offset + f.Width)))
                 .Concat(Mirrored(room, side))
                 .OrderBy(b => b.From);
             var at = Length.Zero;
@@ -187,7 +190,8 @@ public static class WallSpaces
         }
 
         var at = room.NorthWest.By(box.X, box.Y);
-        return room.Sides.Where(s => (s.AlongX ? at.Y - s.Start.Y : at.X - s.Start.X).Abs() <= Length.FromInches(18)).SelectMany(s => Distance(space, s.Number, s.Offset(at))).Take(1);
+        return room.Sides.Where(s => (s.AlongX ? at.Y - s.Start.Y : at.X - s.Start.X).Abs() <= Length.FromInches(18))
+            .SelectMany(s => Distance(space, s.Number, s.Offset(at))).Take(1);
     }
 
     internal static IEnumerable<Length> Distance(WallSpace space, int wall, Length offset)
@@ -210,6 +214,8 @@ public static class WallSpaces
         && box.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle());
 
     /// <summary>Breaks the floor line: fixed cabinets and what is built in.</summary>
-    internal static bool Fixed(FixtureKind kind) => kind is FixtureKind.Counter or FixtureKind.Cabinet or FixtureKind.Fireplace or FixtureKind.Range
-        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower or FixtureKind.Stair or FixtureKind.Peninsula;
+    internal static bool Fixed(FixtureKind kind) => kind is FixtureKind.Counter or FixtureKind.Cabinet or FixtureKind.Fireplace
+        or FixtureKind.Range
+        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower
+            or FixtureKind.Stair or FixtureKind.Peninsula;
 }

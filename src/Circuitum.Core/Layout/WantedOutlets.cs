@@ -22,21 +22,27 @@ internal static class WantedOutlets
                 continue;
             }
 
-            yield return new(want.Room, "want", $"{room.Room.Name}: no receptacle for {want.Called}{(want.Individual ? " on a circuit of its own" : "")}.",
-                $"It stands on wall {want.Wall} from {want.Offset} to {want.Offset + want.Width}; a cord reaches a foot past it.", d => Place(d, room, want))
+            yield return new(want.Room, "want",
+                $"{room.Room.Name}: no receptacle for {want.Called}{(want.Individual ? " on a circuit of its own" : "")}.",
+                $"It stands on wall {want.Wall} from {want.Offset} to {want.Offset + want.Width}; a cord reaches a foot past it.",
+                    d => Place(d, room, want))
             {
-                Severity = Severity.Amber, Part = want.Id, On = Subject.Want(want.Id),
+                Severity = Severity.Amber,
+                Part = want.Id,
+                On = Subject.Want(want.Id),
             };
         }
     }
 
-    private static bool Reaches(Want want, Box box) => box.Mount == Mount.Wall && !box.Outside && box.Wall == want.Wall && box.Offset >= want.Offset - Cord && box.Offset <= want.Offset + want.Width + Cord;
+    private static bool Reaches(Want want, Box box) => box.Mount == Mount.Wall && !box.Outside && box.Wall == want.Wall
+        && box.Offset >= want.Offset - Cord && box.Offset <= want.Offset + want.Width + Cord;
 
     private static void Place(Draft draft, FramedRoom room, Want want)
     {
         var side = room.Sides[want.Wall - 1];
         var middle = want.Offset + (want.Width / 2);
-        if (draft.Places(room, draft.Rules.ReceptacleHeight).Nearest(side, middle, want.Offset - Cord, want.Offset + want.Width + Cord) is not Length at)
+        if (draft.Places(room, draft.Rules.ReceptacleHeight).Nearest(side, middle, want.Offset - Cord, want.Offset + want.Width + Cord)
+            is not Length at)
         {
             return;
         }
@@ -52,5 +58,6 @@ internal static class WantedOutlets
         WantKind.Treadmill => EquipmentLibrary.Treadmill,
         WantKind.Tool => EquipmentLibrary.Tool,
         _ => EquipmentLibrary.Appliance,
-    }) with { Name = char.ToUpperInvariant(want.Called[0]) + want.Called[1..], Individual = true };
+    }) with
+    { Name = char.ToUpperInvariant(want.Called[0]) + want.Called[1..], Individual = true };
 }

@@ -28,8 +28,10 @@ public static class Descriptions
     }
 
     /// <summary>True when words name a room, the equipment or the building of a circuit, whatever else they say.</summary>
-    public static bool SaysWhere(string text, WiredCircuit circuit, Survey survey) => circuit.Circuit.Kind == CircuitKind.Feeder || circuit.Circuit.Boxes.Select(b => survey[b])
-        .SelectMany(b => b.Plates.Select(p => p.Name).Append(b.Room.Room.Name).Append(b.Box.Outside ? "outdoor" : b.Room.Room.Name)).Any(name => text.Contains(name, StringComparison.OrdinalIgnoreCase));
+    public static bool SaysWhere(string text, WiredCircuit circuit, Survey survey) => circuit.Circuit.Kind == CircuitKind.Feeder
+        || circuit.Circuit.Boxes.Select(b => survey[b])
+        .SelectMany(b => b.Plates.Select(p => p.Name).Append(b.Room.Room.Name).Append(b.Box.Outside ? "outdoor" : b.Room.Room.Name))
+        .Any(name => text.Contains(name, StringComparison.OrdinalIgnoreCase));
 
     private static string Plain(Circuit circuit, Survey survey, Job job)
     {
@@ -39,7 +41,8 @@ public static class Descriptions
         {
             CircuitKind.Feeder => $"Panel {circuit.Feeds}, {Lower(RoomName(job, job.Panels.First(p => p.Id == circuit.Feeds).Room))}",
             CircuitKind.Individual when plates.Count > 0 => WithRoom(plates[0].p.Name, plates[0].b),
-            CircuitKind.DishwasherAndDisposer => WithRoom(string.Join(" + ", plates.Select((x, i) => i == 0 ? x.p.Name : Lower(x.p.Name))), plates[0].b),
+            CircuitKind.DishwasherAndDisposer =>
+                WithRoom(string.Join(" + ", plates.Select((x, i) => i == 0 ? x.p.Name : Lower(x.p.Name))), plates[0].b),
             CircuitKind.SmallAppliance => SmallAppliance(boxes),
             CircuitKind.Lighting => Rooms(boxes.Where(b => !b.SwitchesOnly), "Lights: ", boxes.Any(b => b.HasAlarm) ? ", alarms" : ""),
             CircuitKind.General => Rooms(boxes.Where(b => !b.SwitchesOnly), "", " lights, receptacles"),
@@ -68,7 +71,8 @@ public static class Descriptions
     // As many rooms as fit, the one with most boxes first, then how many more.
     private static string Rooms(IEnumerable<PlacedBox> boxes, string before, string after)
     {
-        var rooms = boxes.GroupBy(b => b.Room.Room.Name).OrderByDescending(g => g.Count()).ThenBy(g => g.Key, StringComparer.Ordinal).Select(g => g.Key).ToList();
+        var rooms = boxes.GroupBy(b => b.Room.Room.Name).OrderByDescending(g => g.Count()).ThenBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g => g.Key).ToList();
         if (rooms.Count == 0)
         {
             return (before + after).Trim();
@@ -77,7 +81,8 @@ public static class Descriptions
         for (var shown = rooms.Count; shown > 1; shown--)
         {
             var rest = rooms.Count - shown;
-            var text = before + (before.Length > 0 ? Lower(rooms[0]) : rooms[0]) + string.Concat(rooms.Skip(1).Take(shown - 1).Select(r => ", " + Lower(r))) + (rest > 0 ? $" + {rest} more" : "") + after;
+            var text = before + (before.Length > 0 ? Lower(rooms[0]) : rooms[0])
+                + string.Concat(rooms.Skip(1).Take(shown - 1).Select(r => ", " + Lower(r))) + (rest > 0 ? $" + {rest} more" : "") + after;
             if (text.Length <= Longest)
             {
                 return text;
@@ -87,7 +92,8 @@ public static class Descriptions
         return before + (before.Length > 0 ? Lower(rooms[0]) : rooms[0]) + (rooms.Count > 1 ? $" + {rooms.Count - 1} more" : "") + after;
     }
 
-    private static string Lower(string name) => name.Length > 1 && char.IsUpper(name[0]) && !char.IsUpper(name[1]) ? char.ToLowerInvariant(name[0]) + name[1..] : name;
+    private static string Lower(string name) => name.Length > 1 && char.IsUpper(name[0]) && !char.IsUpper(name[1])
+        ? char.ToLowerInvariant(name[0]) + name[1..] : name;
 
     private static string RoomName(Job job, RoomId id) => job.Rooms.First(r => r.Id == id).Name;
 }

@@ -36,7 +36,8 @@ internal static class Entering
         var (start, end) = (side.Start, side.End);
         foreach (var leg in run.Way.Legs)
         {
-            var along = side.AlongX ? (leg.To.X - leg.From.X).Sixtyfourths * Math.Sign((end.X - start.X).Sixtyfourths) : (leg.To.Y - leg.From.Y).Sixtyfourths * Math.Sign((end.Y - start.Y).Sixtyfourths);
+            var along = side.AlongX ? (leg.To.X - leg.From.X).Sixtyfourths * Math.Sign((end.X - start.X).Sixtyfourths)
+                : (leg.To.Y - leg.From.Y).Sixtyfourths * Math.Sign((end.Y - start.Y).Sixtyfourths);
             if (along != 0)
             {
                 return along > 0 ? Side.Right : Side.Left;

@@ -9,12 +9,16 @@ using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Panels;
 
-/// <summary>Stage Panel: where does it land? What stands there first, then pins, then numbers that are written, then by the crew's school; one-poles with the least leg difference that any placing reaches.</summary>
+/// <summary>Stage Panel: where does it land? What stands there first, then pins, then numbers that are written, then by the crew's school;
+/// one-poles with the least leg difference that any placing reaches.</summary>
 public static class Landing
 {
     /// <summary>Lands every circuit on its panel.</summary>
-    public static ImmutableArray<PanelSchedule> Land(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
-        [.. job.Panels.Select(p => new PanelSchedule(p, house.Room(p.Room).Room.Name, Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], house, survey, job, book)))];
+    public static ImmutableArray<PanelSchedule> Land(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job,
+        CodeBook book) =>
+        [.. job.Panels.Select(p =>
+            new PanelSchedule(p, house.Room(p.Room).Room.Name,
+                Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], house, survey, job, book)))];
 
     /// <summary>Upper spaces beside the main, where an interlock reaches: the right side first.</summary>
     public static ImmutableArray<int> Tops { get; } = [2, 1];
@@ -22,12 +26,15 @@ public static class Landing
     /// <summary>Spaces that breakers take: two for each two-pole.</summary>
     public static int SpacesNeeded(IEnumerable<int> poles) => poles.Sum();
 
-    private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
+    private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job,
+        CodeBook book)
     {
         var rooms = house.Rooms.Select((r, i) => (r.Room.Id, i)).ToDictionary(r => r.Id, r => r.i);
-        var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey), LegViews.Of(job.Schools.Balance, survey, book), book);
+        var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey),
+            LegViews.Of(job.Schools.Balance, survey, book), book);
         var pins = job.Pins.Spaces.ToLookup(p => p.Circuit, p => p.Space);
-        var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Breaker).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
+        var order = circuits.Where(c => !c.Circuit.ByLugs).OrderByDescending(c => c.Breaker)
+            .ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
         foreach (var circuit in order.Where(c => pins.Contains(c.Circuit.Key)))
         {
             board.Pin(circuit, pins[circuit.Circuit.Key].First());
@@ -44,24 +51,30 @@ public static class Landing
 
         if (job.Service.Generator != GeneratorWay.None && panel.Id == job.InletPanel.Id)
         {
-            order.Where(c => !board.Has(c) && c.Circuit.Boxes.Any(b => survey[b].Plates.Any(p => p.Appliance == Appliance.GeneratorInlet))).ToList().ForEach(board.BesideMain);
+            order.Where(c => !board.Has(c) && c.Circuit.Boxes.Any(b => survey[b].Plates.Any(p => p.Appliance == Appliance.GeneratorInlet)))
+                .ToList().ForEach(board.BesideMain);
         }
 
         board.Rest([.. order.Where(c => !board.Has(c))]);
         circuits.FindAll(c => c.Circuit.ByLugs).ForEach(board.OnLugs);
         var planned = Descriptions.Of(circuits, survey, job);
         var held = job.Pins.Descriptions.ToLookup(d => d.Circuit, d => d.Text);
-        return [.. circuits.Select(c => new Landed(c, board.SpaceOf(c), held[c.Circuit.Key].FirstOrDefault() ?? planned[c.Circuit.Key], board.WhyOf(c)) { Planned = planned[c.Circuit.Key] })
+        return [.. circuits.Select(c => new Landed(c, board.SpaceOf(c), held[c.Circuit.Key].FirstOrDefault() ?? planned[c.Circuit.Key],
+            board.WhyOf(c)) { Planned = planned[c.Circuit.Key] })
             .OrderBy(l => l.Space ?? int.MaxValue).ThenBy(l => l.Key.Value, StringComparer.Ordinal)];
     }
 
     // Where most of a circuit lies: building and level, then its room in the order of the house.
-    private static (int Structure, int Level, int Room) AreaOf(WiredCircuit circuit, Dictionary<RoomId, int> rooms, Survey survey) => circuit.Circuit.Boxes.IsEmpty ? (0, 0, 0) : circuit.Circuit.Boxes
-        .Select(b => survey[b]).GroupBy(b => (b.Place.Structure, b.Place.Level, Room: rooms[b.Room.Room.Id])).OrderByDescending(g => g.Count()).ThenBy(g => g.Key).First().Key;
+    private static (int Structure, int Level, int Room) AreaOf(WiredCircuit circuit, Dictionary<RoomId, int> rooms, Survey survey) =>
+        circuit.Circuit.Boxes.IsEmpty ? (0, 0, 0) : circuit.Circuit.Boxes
+        .Select(b => survey[b]).GroupBy(b => (b.Place.Structure, b.Place.Level, Room: rooms[b.Room.Room.Id]))
+        .OrderByDescending(g => g.Count()).ThenBy(g => g.Key).First().Key;
 
-    private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf, Func<WiredCircuit, VoltAmps> loadOf, CodeBook book)
+    private sealed class Board(Panel panel, Schools schools, Func<WiredCircuit, Side> sideOf, Func<WiredCircuit, (int, int, int)> areaOf,
+        Func<WiredCircuit, VoltAmps> loadOf, CodeBook book)
     {
-        private readonly Dictionary<PanelSpace, WiredCircuit?> taken = panel.Taken.SelectMany(t => t.Spaces).Where(s => s.Number <= panel.Spaces).Distinct().ToDictionary(s => s, _ => (WiredCircuit?)null);
+        private readonly Dictionary<PanelSpace, WiredCircuit?> taken = panel.Taken.SelectMany(t => t.Spaces)
+            .Where(s => s.Number <= panel.Spaces).Distinct().ToDictionary(s => s, _ => (WiredCircuit?)null);
         private readonly HashSet<WiredCircuit> held = new(ReferenceEqualityComparer.Instance);
         private readonly Dictionary<WiredCircuit, (PanelSpace? Space, Because Why)> landed = new(ReferenceEqualityComparer.Instance);
 
@@ -77,9 +90,12 @@ public static class Landing
         // A number that is written stays while its space is there and free.
         public void Keep(WiredCircuit circuit, PanelSpace space)
         {
-            if (space.Number <= panel.Spaces && Free(space) && (circuit.Circuit.Poles == 1 || (space.Number + 2 <= panel.Spaces && Free(space.Number + 2))))
+            if (space.Number <= panel.Spaces && Free(space)
+                && (circuit.Circuit.Poles == 1 || (space.Number + 2 <= panel.Spaces && Free(space.Number + 2))))
             {
-                Hold(circuit, space, Why.House("its number is written: it stays until re-landing is asked for", $"space {space}", "written on studs and cables"));
+                Hold(circuit, space,
+                    Why.House("its number is written: it stays until re-landing is asked for", $"space {space}",
+                        "written on studs and cables"));
             }
         }
 
@@ -88,11 +104,14 @@ public static class Landing
         {
             if (Tops.Where(s => Free(s) && Free(s + 2)).Select(s => (int?)s).FirstOrDefault() is int space)
             {
-                Hold(circuit, space, Why.Book("beside the main, where an interlock holds it and the main so that never both are on", $"{space} and {space + 2}", book.Cite(RuleId.TransferEquipment, RuleId.BackFed)));
+                Hold(circuit, space,
+                    Why.Book("beside the main, where an interlock holds it and the main so that never both are on",
+                        $"{space} and {space + 2}", book.Cite(RuleId.TransferEquipment, RuleId.BackFed)));
             }
         }
 
-        public void OnLugs(WiredCircuit circuit) => landed[circuit] = (null, Why.Job("on the feed-through lugs at the far end of the bus", "no space"));
+        public void OnLugs(WiredCircuit circuit) =>
+            landed[circuit] = (null, Why.Job("on the feed-through lugs at the far end of the bus", "no space"));
 
         private void Hold(WiredCircuit circuit, PanelSpace space, Because why)
         {
@@ -115,8 +134,10 @@ public static class Landing
             }
 
             // The two of a multiwire circuit land like one two-pole.
-            WiredCircuit? Partner(WiredCircuit c) => c.Circuit.SharesNeutralWith is CircuitKey other ? one.Find(o => o.Circuit.Key == other) : null;
-            foreach (var circuit in one.Where(c => Partner(c) is { } other && string.CompareOrdinal(c.Circuit.Key.Value, other.Circuit.Key.Value) < 0).ToList())
+            WiredCircuit? Partner(WiredCircuit c) => c.Circuit.SharesNeutralWith is CircuitKey other
+                ? one.Find(o => o.Circuit.Key == other) : null;
+            foreach (var circuit in one.Where(c => Partner(c) is { } other
+                && string.CompareOrdinal(c.Circuit.Key.Value, other.Circuit.Key.Value) < 0).ToList())
             {
                 Pair(circuit, Partner(circuit)!);
             }
@@ -135,7 +156,8 @@ public static class Landing
 
         private void ByArea(List<WiredCircuit> circuits)
         {
-            foreach (var circuit in circuits.OrderBy(areaOf).ThenByDescending(c => c.Breaker).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal))
+            foreach (var circuit in circuits.OrderBy(areaOf).ThenByDescending(c => c.Breaker)
+                .ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal))
             {
                 if (Has(circuit))
                 {
@@ -146,7 +168,8 @@ public static class Landing
                 {
                     TwoPole(circuit);
                 }
-                else if (circuit.Circuit.SharesNeutralWith is CircuitKey other && circuits.Find(o => o.Circuit.Key == other) is { } partner && !Has(partner))
+                else if (circuit.Circuit.SharesNeutralWith is CircuitKey other && circuits.Find(o => o.Circuit.Key == other) is { } partner
+                    && !Has(partner))
                 {
                     Pair(circuit, partner);
                 }
@@ -165,15 +188,19 @@ public static class Landing
         {
             var side = sideOf(circuit);
             // The topmost row decides; of its two sides the one where the cable comes in.
-            var space = Spaces.Where(s => s + 2 <= panel.Spaces && Free(s) && Free(s + 2)).OrderBy(SpaceNumbers.RowOf).ThenBy(s => OnSide(s, side) ? 0 : 1).ThenBy(s => s).FirstOrDefault();
+            var space = Spaces.Where(s => s + 2 <= panel.Spaces && Free(s) && Free(s + 2)).OrderBy(SpaceNumbers.RowOf)
+                .ThenBy(s => OnSide(s, side) ? 0 : 1).ThenBy(s => s).FirstOrDefault();
             if (space == 0)
             {
                 landed[circuit] = (null, Why.Plan("no two adjacent spaces left", ""));
                 return;
             }
 
-            Take(circuit, space, Entered(Why.House("large two-poles at the top, odd left, even right", $"{circuit.Breaker}", "school: two-poles at the top"), side, space)
-                .Book("two adjacent spaces on one side, one on each leg", $"{space} and {space + 2}", book.Cite(RuleId.CommonTrip, RuleId.MultiwireDisconnect)));
+            Take(circuit, space,
+                Entered(Why.House("large two-poles at the top, odd left, even right", $"{circuit.Breaker}",
+                    "school: two-poles at the top"), side, space)
+                .Book("two adjacent spaces on one side, one on each leg", $"{space} and {space + 2}",
+                    book.Cite(RuleId.CommonTrip, RuleId.MultiwireDisconnect)));
         }
 
         private void Pair(WiredCircuit one, WiredCircuit other)
@@ -185,7 +212,8 @@ public static class Landing
                 return;
             }
 
-            var why = Why.Book("multiwire: adjacent spaces on both legs, handles tied", $"{space} and {space + 2}", book.Cite(RuleId.MultiwireDisconnect, RuleId.CommonTrip));
+            var why = Why.Book("multiwire: adjacent spaces on both legs, handles tied", $"{space} and {space + 2}",
+                book.Cite(RuleId.MultiwireDisconnect, RuleId.CommonTrip));
             Take(one, space, why);
             Take(other, space + 2, why);
         }
@@ -233,8 +261,10 @@ public static class Landing
 
             var loads = placed.Select(Load).ToList();
             List<int> onA = free.FindAll(s => SpaceNumbers.LegOf(s) == Leg.A), onB = free.FindAll(s => SpaceNumbers.LegOf(s) == Leg.B);
-            var lead = taken.Where(t => t.Value is { Circuit.Poles: 1 }).Sum(t => SpaceNumbers.LegOf(t.Key.Number) == Leg.A ? Load(t.Value!) : -Load(t.Value!))
-                + panel.Taken.Where(t => t.Poles == 1).Sum(t => (SpaceNumbers.LegOf(t.Space.Number) == Leg.A ? 1 : -1) * (int)decimal.Round(t.Load.Value));
+            var lead = taken.Where(t => t.Value is { Circuit.Poles: 1 })
+                .Sum(t => SpaceNumbers.LegOf(t.Key.Number) == Leg.A ? Load(t.Value!) : -Load(t.Value!))
+                + panel.Taken.Where(t => t.Poles == 1)
+                    .Sum(t => (SpaceNumbers.LegOf(t.Space.Number) == Leg.A ? 1 : -1) * (int)decimal.Round(t.Load.Value));
             LegRoom Room(List<int> on) => new(on.Count, on.Count(s => Tandem.IsListed(panel, s)));
             var legs = LegBalance.OnLegA(loads, [.. placed.Select(Tandem.Takes)], Room(onA), Room(onB), lead);
             var difference = Math.Abs(lead + loads.Select((l, i) => legs[i] ? l : -l).Sum());
@@ -242,22 +272,28 @@ public static class Landing
             {
                 foreach (var (circuit, space) in Arranged([.. placed.Where((_, i) => legs[i] == (leg == Leg.A))], leg == Leg.A ? onA : onB))
                 {
-                    Take(circuit, space, Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}", "school: least leg difference"), sideOf(circuit), space.Number)
-                        .Plan($"the least difference that any placing of these breakers reaches{(schools.Balance == LegView.Connected ? "" : $", {Words.Of(schools.Balance)}")}", $"{difference} VA") is var why && space.IsHalf ? Halves(why) : why);
+                    Take(circuit, space,
+                        Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}", "school: least leg difference"),
+                            sideOf(circuit), space.Number)
+                        .Plan($"the least difference that any placing of these breakers reaches"
+                            + $"{(schools.Balance == LegView.Connected ? "" : $", {Words.Of(schools.Balance)}")}", $"{difference} VA")
+                        is var why && space.IsHalf ? Halves(why) : why);
                 }
             }
         }
 
         // As many tandems as the count asks for, the label lists in these spaces, and circuits suit.
         private int TandemsIn(List<int> free, List<WiredCircuit> circuits) =>
-            new[] { Math.Max(0, circuits.Count - free.Count), free.Count(s => Tandem.IsListed(panel, s)), circuits.Count(Tandem.Takes) / 2, Tandem.Left(panel, Halved) }.Min();
+            new[] { Math.Max(0, circuits.Count - free.Count), free.Count(s => Tandem.IsListed(panel, s)), circuits.Count(Tandem.Takes) / 2,
+                Tandem.Left(panel, Halved) }.Min();
 
         private int Halved => taken.Keys.Where(s => s.IsHalf).Select(s => s.Number).Distinct().Count();
 
         // The other half of a space whose one half is taken.
         private bool Beside(WiredCircuit circuit)
         {
-            if (!Tandem.Takes(circuit) || taken.Keys.Where(s => s.IsHalf && Tandem.IsListed(panel, s.Number)).SelectMany(s => s.Halves).Where(Free).Order().Select(s => (PanelSpace?)s).FirstOrDefault() is not { } half)
+            if (!Tandem.Takes(circuit) || taken.Keys.Where(s => s.IsHalf && Tandem.IsListed(panel, s.Number)).SelectMany(s => s.Halves)
+                .Where(Free).Order().Select(s => (PanelSpace?)s).FirstOrDefault() is not { } half)
             {
                 return false;
             }
@@ -274,7 +310,8 @@ public static class Landing
                 return true;
             }
 
-            var shares = landed.Where(l => l.Value.Space is { IsHalf: false } at && Tandem.IsListed(panel, at.Number) && Tandem.Takes(l.Key) && !held.Contains(l.Key)).OrderByDescending(l => l.Value.Space).Select(l => l.Key).FirstOrDefault();
+            var shares = landed.Where(l => l.Value.Space is { IsHalf: false } at && Tandem.IsListed(panel, at.Number)
+                && Tandem.Takes(l.Key) && !held.Contains(l.Key)).OrderByDescending(l => l.Value.Space).Select(l => l.Key).FirstOrDefault();
             if (shares is null || !Tandem.Takes(circuit) || Tandem.Left(panel, Halved) == 0)
             {
                 return false;
@@ -282,32 +319,43 @@ public static class Landing
 
             var space = landed[shares].Space!.Value;
             taken.Remove(space);
-            Take(shares, space.Halves.First(), Halves(Why.House("neighbours together, from the top", $"space {space}", "school: by area of the house")));
+            Take(shares, space.Halves.First(),
+                Halves(Why.House("neighbours together, from the top", $"space {space}", "school: by area of the house")));
             Take(circuit, space.Halves.Last(), Halves(Why));
             return true;
         }
 
-        private Because Halves(Because why) => why.Book("the panel is full: two in one space, where its label lists it", panel.Listing.Circuits is { } circuits ? $"{panel.Spaces} spaces, {circuits} circuits" : "tandem", book.Cite(RuleId.BreakerCount, RuleId.ListedUse));
+        private Because Halves(Because why) =>
+            why.Book("the panel is full: two in one space, where its label lists it", panel.Listing.Circuits is { } circuits
+                ? $"{panel.Spaces} spaces, {circuits} circuits" : "tandem", book.Cite(RuleId.BreakerCount, RuleId.ListedUse));
 
         private IEnumerable<(WiredCircuit Circuit, PanelSpace Space)> Arranged(List<WiredCircuit> circuits, List<int> free)
         {
             // Where there are more circuits than spaces, the lightest share the lowest spaces that are listed for two.
             var two = Math.Max(0, circuits.Count - free.Count);
             var shared = free.Where(s => Tandem.IsListed(panel, s)).TakeLast(two).SelectMany(s => new PanelSpace(s).Halves).ToList();
-            var halved = circuits.Where(Tandem.Takes).OrderBy(Load).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Take(2 * two).ToHashSet(ReferenceEqualityComparer.Instance);
+            var halved = circuits.Where(Tandem.Takes).OrderBy(Load).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Take(2 * two)
+                .ToHashSet(ReferenceEqualityComparer.Instance);
             var whole = circuits.FindAll(c => !halved.Contains(c));
             var open = free.FindAll(s => shared.TrueForAll(h => h.Number != s));
             // Spaces used: the topmost, or as far apart as they go.
-            List<int> used = [.. Enumerable.Range(0, whole.Count).Select(i => open[schools.Spares == SpareSpaces.Spread ? i * open.Count / whole.Count : i])];
+            List<int> used = [.. Enumerable.Range(0, whole.Count)
+                .Select(i => open[schools.Spares == SpareSpaces.Spread ? i * open.Count / whole.Count : i])];
             var left = used.FindAll(s => s % 2 == 1);
             var right = used.FindAll(s => s % 2 == 0);
-            var bySide = whole.OrderBy(c => sideOf(c) switch { Side.Left => 0, Side.Either => 1, _ => 2 }).ThenBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
-            return Down(bySide.GetRange(0, left.Count), left).Concat(Down(bySide.GetRange(left.Count, right.Count), right)).Select(x => (x.Item1, new PanelSpace(x.Item2))).Concat(circuits.Where(halved.Contains).OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(shared));
+            var bySide = whole.OrderBy(c => sideOf(c) switch { Side.Left => 0, Side.Either => 1, _ => 2 }).ThenBy(Neighbours)
+                .ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).ToList();
+            return Down(bySide.GetRange(0, left.Count), left).Concat(Down(bySide.GetRange(left.Count, right.Count), right))
+                .Select(x => (x.Item1, new PanelSpace(x.Item2)))
+                .Concat(circuits.Where(halved.Contains).OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal)
+                    .Zip(shared));
         }
 
-        private IEnumerable<(WiredCircuit, int)> Down(List<WiredCircuit> circuits, List<int> column) => circuits.OrderBy(Neighbours).ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(column);
+        private IEnumerable<(WiredCircuit, int)> Down(List<WiredCircuit> circuits, List<int> column) => circuits.OrderBy(Neighbours)
+            .ThenBy(c => c.Circuit.Key.Value, StringComparer.Ordinal).Zip(column);
 
-        private (int ArcFault, (int, int, int) Area) Neighbours(WiredCircuit circuit) => (circuit.Mark.Contains("AF", StringComparison.Ordinal) ? 0 : 1, areaOf(circuit));
+        private (int ArcFault, (int, int, int) Area) Neighbours(WiredCircuit circuit) =>
+            (circuit.Mark.Contains("AF", StringComparison.Ordinal) ? 0 : 1, areaOf(circuit));
 
         private static Because Entered(Because why, Side side, int space) => side == Side.Either ? why
             : OnSide(space, side) ? why.Plan("on the side where its cable comes in", side == Side.Left ? "left" : "right")
@@ -321,7 +369,8 @@ public static class Landing
 
         private IEnumerable<int> Spaces => Enumerable.Range(1, panel.Spaces);
 
-        private bool Free(PanelSpace space) => space.IsHalf ? !taken.ContainsKey(space) && !taken.ContainsKey(space.Number) : !taken.ContainsKey(space) && !space.Halves.Any(taken.ContainsKey);
+        private bool Free(PanelSpace space) => space.IsHalf ? !taken.ContainsKey(space) && !taken.ContainsKey(space.Number)
+            : !taken.ContainsKey(space) && !space.Halves.Any(taken.ContainsKey);
 
         private void Take(WiredCircuit circuit, PanelSpace space, Because why)
         {

@@ -14,9 +14,11 @@ public static class LegBalance
     /// <param name="placesB">On leg B; together at least as many as loads.</param>
     /// <param name="lead">What leg A already carries more than leg B.</param>
     /// <exception cref="ArgumentException">There are fewer places than loads.</exception>
-    public static bool[] OnLegA(IReadOnlyList<int> loads, int placesA, int placesB, int lead) => OnLegA(loads, new bool[loads.Count], new(placesA, 0), new(placesB, 0), lead);
+    public static bool[] OnLegA(IReadOnlyList<int> loads, int placesA, int placesB, int lead) =>
+        OnLegA(loads, new bool[loads.Count], new(placesA, 0), new(placesB, 0), lead);
 
-    /// <summary>Which loads go on leg A where a space may hold two of those that half a space suits; no more tandems are used than the count asks for.</summary>
+    /// <summary>Which loads go on leg A where a space may hold two of those that half a space suits; no more tandems are used than the
+    /// count asks for.</summary>
     /// <param name="loads">Whole volt-amperes, zero or more each.</param>
     /// <param name="half">Whether half a space suits each.</param>
     /// <param name="a">Room on leg A.</param>
@@ -31,7 +33,8 @@ public static class LegBalance
         var suits = tandems == 0 ? 0 : half.Count(h => h);
         int Suits(int load) => tandems > 0 && half[load] ? 1 : 0;
         int Index(int count, int suited) => (count * (suits + 1)) + suited;
-        bool Fits(LegRoom leg, int count, int suited) => Math.Max(0, count - leg.Spaces) is var two && two <= Math.Min(leg.Tandems, suited / 2);
+        bool Fits(LegRoom leg, int count, int suited) => Math.Max(0, count - leg.Spaces) is var two
+            && two <= Math.Min(leg.Tandems, suited / 2);
         // reach[i]: sums on A after i loads with so many of them on A, of which half a space suits so many; null where there are none.
         var reach = new ulong[n + 1][][];
         reach[0] = new ulong[suits + 1][];
@@ -70,7 +73,8 @@ public static class LegBalance
             for (var e = 0; e <= Math.Min(c, suits); e++)
             {
                 var there = Has(reach[n], Index(c, e));
-                if (there is null || !Fits(a, c, e) || !Fits(b, n - c, suits - e) || Math.Max(0, c - a.Spaces) + Math.Max(0, n - c - b.Spaces) > tandems)
+                if (there is null || !Fits(a, c, e) || !Fits(b, n - c, suits - e) || Math.Max(0, c - a.Spaces)
+                    + Math.Max(0, n - c - b.Spaces) > tandems)
                 {
                     continue;
                 }

@@ -7,7 +7,8 @@ using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Panels;
 
-/// <summary>How much of each circuit's load the legs carry at a time of day. Shares of an evening and a night are assumed: typical for a household, no rule.</summary>
+/// <summary>How much of each circuit's load the legs carry at a time of day. Shares of an evening and a night are assumed: typical for a
+/// household, no rule.</summary>
 public static class LegViews
 {
     // Share of a load in an evening and in a night.
@@ -27,7 +28,8 @@ public static class LegViews
     /// <param name="view">How.</param>
     /// <param name="survey">The boxes.</param>
     /// <param name="book">The rules.</param>
-    public static Func<WiredCircuit, VoltAmps> Of(LegView view, Survey survey, CodeBook book) => circuit => view == LegView.Connected ? circuit.Circuit.Load.Connected
+    public static Func<WiredCircuit, VoltAmps> Of(LegView view, Survey survey, CodeBook book) => circuit => view == LegView.Connected
+        ? circuit.Circuit.Load.Connected
         : new(circuit.Circuit.Load.Items.Sum(i => i.Load.Value * Share(view, i, survey, book)));
 
     private static decimal Share(LegView view, LoadItem item, Survey survey, CodeBook book)
@@ -51,9 +53,11 @@ public static class LegViews
     // 220.42 and 220.53 in the rough: general loads at 35 per cent, what is fixed at 75, cooking by Table 220.55, the rest whole.
     private static decimal Demand(Nameplate plate, CodeBook book) => plate.Appliance switch
     {
-        Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1 : book.Demand.Range(plate.Load).Value / plate.Load.Value,
+        Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1
+            : book.Demand.Range(plate.Load).Value / plate.Load.Value,
         Appliance.Dryer or Appliance.VehicleCharger or Appliance.HeatPump or Appliance.AirHandler or Appliance.SpaceHeater => 1,
-        _ when plate.Cord && plate.Appliance is not (Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener) => .35m,
+        _ when plate.Cord && plate.Appliance is not (Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood
+            or Appliance.DoorOpener) => .35m,
         _ => .75m,
     };
 }

@@ -122,7 +122,8 @@ public static class SpaceNumbers
 /// <summary>A panel as it hangs in its door.</summary>
 public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Landed> Circuits)
 {
-    private readonly ILookup<int, Occupant> inSpace = Circuits.Select(c => new Occupant(c, null)).Concat(Panel.Taken.Select(t => new Occupant(null, t)))
+    private readonly ILookup<int, Occupant> inSpace = Circuits.Select(c => new Occupant(c, null))
+        .Concat(Panel.Taken.Select(t => new Occupant(null, t)))
         .SelectMany(o => o.Spaces.Select(s => (s, o))).OrderBy(x => x.s).ToLookup(x => x.s.Number, x => x.o);
 
     /// <summary>What stands in a space: nothing, a breaker, or the two halves of a tandem one, the upper first.</summary>
@@ -155,5 +156,6 @@ public sealed record PanelSchedule(Panel Panel, string Where, ImmutableArray<Lan
     public int Poles => Circuits.Sum(c => c.Spaces.Count()) + Panel.Taken.Sum(t => t.Poles);
 
     /// <summary>Every circuit that has a space, as it would be written.</summary>
-    public IEnumerable<WrittenSpace> AsWritten => Circuits.Where(c => c.Space is not null).Select(c => new WrittenSpace(c.Key, Panel.Id, c.Space!.Value));
+    public IEnumerable<WrittenSpace> AsWritten => Circuits.Where(c => c.Space is not null)
+        .Select(c => new WrittenSpace(c.Key, Panel.Id, c.Space!.Value));
 }

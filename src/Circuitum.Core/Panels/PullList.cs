@@ -8,7 +8,8 @@ using Circuitum.Core.Wiring;
 namespace Circuitum.Core.Panels;
 
 /// <summary>One line of the pull list.</summary>
-public sealed record PullLine(RunId Run, CircuitKey Circuit, RunKind Kind, string Cable, string From, string To, Length Length, string LabelFrom, string LabelTo);
+public sealed record PullLine(RunId Run, CircuitKey Circuit, RunKind Kind, string Cable, string From, string To, Length Length,
+    string LabelFrom, string LabelTo);
 
 /// <summary>Footage of one cable.</summary>
 public sealed record CableTotal(string Cable, Length Length, int Runs);
@@ -23,7 +24,8 @@ public sealed record Takeoffs(ImmutableArray<PullLine> Pulls, ImmutableArray<Cab
     public static Takeoffs Of(ImmutableArray<PanelSchedule> panels)
     {
         var pulls = panels.SelectMany(p => p.Circuits.SelectMany(c => c.Runs.Select(r => Line(p, c, r)))).ToImmutableArray();
-        return new(pulls, [.. pulls.GroupBy(p => p.Cable).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new CableTotal(g.Key, g.Select(l => l.Length).Total(), g.Count()))]);
+        return new(pulls, [.. pulls.GroupBy(p => p.Cable).OrderBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g => new CableTotal(g.Key, g.Select(l => l.Length).Total(), g.Count()))]);
     }
 
     private static PullLine Line(PanelSchedule panel, Landed landed, Run run)
@@ -33,6 +35,7 @@ public sealed record Takeoffs(ImmutableArray<PullLine> Pulls, ImmutableArray<Cab
         var home = run.Kind is RunKind.HomeRun or RunKind.Feeder;
         var end = run.To.Box is BoxId box && wired.Boxes[box].IsEnd ? " END" : "";
         return new(run.Id, wired.Circuit.Key, run.Kind, wired.CableOf(run), run.From.Name, run.To.Name, run.Length.Value,
-            home ? $"HR {number} {run.To.Name}" : $"{number} OUT to {run.To.Name}", home ? $"HR {number} from {run.From.Name}{end}" : $"{number} IN from {run.From.Name}{end}");
+            home ? $"HR {number} {run.To.Name}" : $"{number} OUT to {run.To.Name}", home ? $"HR {number} from {run.From.Name}{end}"
+                : $"{number} IN from {run.From.Name}{end}");
     }
 }

@@ -30,7 +30,8 @@ public sealed record BreakerDifference(CircuitKey Circuit, string Space, string 
 /// <param name="Breakers">Breakers that become another kind.</param>
 /// <param name="Come">Tags that come.</param>
 /// <param name="Gone">Tags that go.</param>
-public sealed record EditionDifference(ImmutableArray<OutletDifference> Outlets, ImmutableArray<BreakerDifference> Breakers, ImmutableArray<Tag> Come, ImmutableArray<Tag> Gone)
+public sealed record EditionDifference(ImmutableArray<OutletDifference> Outlets, ImmutableArray<BreakerDifference> Breakers,
+    ImmutableArray<Tag> Come, ImmutableArray<Tag> Gone)
 {
     /// <summary>Outlets whose protection comes or goes.</summary>
     public IEnumerable<OutletDifference> Changed => Outlets.Where(o => o.Comes || o.Goes);
@@ -40,7 +41,8 @@ public sealed record EditionDifference(ImmutableArray<OutletDifference> Outlets,
 
     /// <summary>Compares the plans of one job by two editions.</summary>
     public static EditionDifference Between(Plan before, Plan after) => new(
-        [.. before.Survey.Boxes.SelectMany(b => Of(before, after, b.Box.Id, b.Name)).OrderBy(d => d.Comes ? 0 : d.Goes ? 1 : 2).ThenBy(d => d.Against, StringComparer.Ordinal).ThenBy(d => d.Name, StringComparer.Ordinal)],
+        [.. before.Survey.Boxes.SelectMany(b => Of(before, after, b.Box.Id, b.Name)).OrderBy(d => d.Comes ? 0 : d.Goes ? 1 : 2)
+            .ThenBy(d => d.Against, StringComparer.Ordinal).ThenBy(d => d.Name, StringComparer.Ordinal)],
         [.. after.Panels.SelectMany(p => p.Circuits).Select(now => (Was: before.Landed(now.Key), Now: now))
             .Where(x => x.Was is not null && x.Was.BreakerKind != x.Now.BreakerKind)
             .Select(x => new BreakerDifference(x.Now.Key, x.Now.SpaceText, x.Now.Description, x.Was!.BreakerKind, x.Now.BreakerKind))],

@@ -28,15 +28,18 @@ public sealed record Plan(
     ImmutableArray<Tag> Tags,
     Takeoffs Takeoff)
 {
-    private readonly FrozenDictionary<BoxId, WiredCircuit> circuitOf = Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (b, c))).ToFrozenDictionary(x => x.b, x => x.c);
+    private readonly FrozenDictionary<BoxId, WiredCircuit> circuitOf = Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (b, c)))
+        .ToFrozenDictionary(x => x.b, x => x.c);
     private readonly FrozenDictionary<CircuitKey, Landed> landedOf = Panels.SelectMany(p => p.Circuits).ToFrozenDictionary(l => l.Key);
 
-    private readonly FrozenDictionary<RunId, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Runs.Select(r => (c, r))).ToFrozenDictionary(x => x.r.Id);
+    private readonly FrozenDictionary<RunId, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Runs.Select(r => (c, r)))
+        .ToFrozenDictionary(x => x.r.Id);
 
     /// <summary>Footage of all cable.</summary>
     public Length Footage => Takeoff.Total;
 
-    /// <summary>The job as every change begins from it: where space numbers are written, those of circuits that came since are written too.</summary>
+    /// <summary>The job as every change begins from it: where space numbers are written, those of circuits that came since are written
+    /// too.</summary>
     public Job Kept => Job.Written.IsEmpty ? Job : Job with
     {
         Written = [.. Job.Written, .. Panels.SelectMany(p => p.AsWritten).Where(s => Job.Written.All(w => w.Circuit != s.Circuit))],
@@ -50,7 +53,8 @@ public sealed record Plan(
 
     /// <summary>A run with its circuit, or null for an unknown id.</summary>
     public (WiredCircuit Circuit, Run Run)? FindRun(RunId id) => runOf.TryGetValue(id, out var found) ? found
-        : id.Purpose is RunPurpose.Any or RunPurpose.AnyTravelers ? runOf.Where(r => id.IsMeantFor(r.Key)).OrderBy(r => r.Key.Purpose).Select(r => ((WiredCircuit, Run)?)r.Value).FirstOrDefault() : null;
+        : id.Purpose is RunPurpose.Any or RunPurpose.AnyTravelers ? runOf.Where(r => id.IsMeantFor(r.Key)).OrderBy(r => r.Key.Purpose)
+        .Select(r => ((WiredCircuit, Run)?)r.Value).FirstOrDefault() : null;
 
     /// <summary>A circuit in its space, or null for an unknown key.</summary>
     public Landed? Landed(CircuitKey key) => landedOf.GetValueOrDefault(key);

@@ -57,7 +57,8 @@ public static class PlanDifference
 
     private static IEnumerable<string> Moved(Plan before, Plan after)
     {
-        var moved = after.Survey.Boxes.Count(b => before.CircuitOf(b.Box.Id) is { } was && was.Circuit.Key != after.CircuitOf(b.Box.Id)!.Circuit.Key);
+        var moved = after.Survey.Boxes.Count(b => before.CircuitOf(b.Box.Id) is { } was
+            && was.Circuit.Key != after.CircuitOf(b.Box.Id)!.Circuit.Key);
         if (moved > 0)
         {
             yield return $"{moved} box{(moved == 1 ? "" : "es")} on another circuit";
@@ -83,7 +84,8 @@ public static class PlanDifference
 
     private static IEnumerable<string> Currents(Plan before, Plan after)
     {
-        var changed = Pairs(before, after).Where(p => p.Was.Load.Current != p.Now.Load.Current && p.Now.Kind != Circuits.CircuitKind.Feeder).ToList();
+        var changed = Pairs(before, after)
+            .Where(p => p.Was.Load.Current != p.Now.Load.Current && p.Now.Kind != Circuits.CircuitKind.Feeder).ToList();
         if (changed.Count is 1 or 2)
         {
             foreach (var (_, now) in changed)

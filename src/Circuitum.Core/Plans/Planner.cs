@@ -21,7 +21,8 @@ public static class Planner
 {
     /// <summary>The plan of a job: a pure function, the same for the same job.</summary>
     /// <param name="job">A job without problems (see <see cref="JobProblems"/>).</param>
-    /// <param name="gone">Ends the planning between two stages, and between two circuits where a stage takes long: nobody waits for it any more.</param>
+    /// <param name="gone">Ends the planning between two stages, and between two circuits where a stage takes long: nobody waits for it any
+    /// more.</param>
     /// <exception cref="ArgumentException">The job contradicts itself.</exception>
     /// <exception cref="OperationCanceledException">It was ended.</exception>
     public static Plan Plan(Job job, CancellationToken gone = default)
@@ -56,10 +57,13 @@ public static class Planner
         return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels));
     }
 
-    // Another hole is cheaper than larger cable: where cables crowd so that one must grow, they are shared out two by two, then one by one, and sized again.
-    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed, ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book, CancellationToken gone)
+    // Another hole is cheaper than larger cable: where cables crowd so that one must grow, they are shared out two by two, then one by one,
+    // and sized again.
+    private static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed,
+        ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book, CancellationToken gone)
     {
-        bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
+        bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate
+            && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
         var relieved = ImmutableDictionary<Spot, int>.Empty;
         ImmutableHashSet<RunId> across = [];
         var raceways = Raceways.Of(routed, job);
@@ -67,7 +71,8 @@ public static class Planner
         var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
         var sized = Sizing.Size(routed, raceways, holes, bundles, feeders, survey, job, book);
         across = Sizing.ThatLieAcross(sized);
-        var moved = routed.SelectMany(c => c.Runs).Where(r => across.Contains(r.Id)).SelectMany(r => r.Way.Passages).Select(p => p.Spot).Where(s => s is { Kind: MemberKind.Joist, Level: 0 }).ToHashSet();
+        var moved = routed.SelectMany(c => c.Runs).Where(r => across.Contains(r.Id)).SelectMany(r => r.Way.Passages).Select(p => p.Spot)
+            .Where(s => s is { Kind: MemberKind.Joist, Level: 0 }).ToHashSet();
         foreach (var most in new[] { 2, 1 })
         {
             gone.ThrowIfCancellationRequested();

@@ -135,7 +135,8 @@ public static partial class JobProblems
 
         if (!SupplySystem.SplitPhase.Offered.Contains(plate.Volts))
         {
-            yield return new($"{where} “{plate.Name}”", $"volts must be {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}; it is {plate.Volts.Value}");
+            yield return new($"{where} “{plate.Name}”",
+                $"volts must be {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}; it is {plate.Volts.Value}");
         }
 
         if (plate.Load.Value is < 1 or > 50_000)
@@ -148,7 +149,8 @@ public static partial class JobProblems
             yield return new($"{where} {device.Kind}", "the nameplate needs a name of 1 to 40 characters");
         }
 
-        if (plate.Mca is not null != plate.Mocp is not null || plate.Mca is Amps mca && (mca.Value is <= 0 or > 400 || plate.Mocp!.Value < mca || plate.Mocp.Value.Value > 400))
+        if (plate.Mca is not null != plate.Mocp is not null || plate.Mca is Amps mca
+            && (mca.Value is <= 0 or > 400 || plate.Mocp!.Value < mca || plate.Mocp.Value.Value > 400))
         {
             yield return new($"{where} “{plate.Name}”", "give MCA and MOCP together, MOCP not below MCA, both up to 400 A");
         }
@@ -166,7 +168,8 @@ public static partial class JobProblems
         }
         else if (offset < Length.Zero || offset > Span(room, wall))
         {
-            yield return new(where + ".offset", $"{offset} is not on wall {wall} of “{room.Name}”, which is {Span(room, wall)} on its centre line");
+            yield return new(where + ".offset",
+                $"{offset} is not on wall {wall} of “{room.Name}”, which is {Span(room, wall)} on its centre line");
         }
     }
 

@@ -2,7 +2,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Problems;
 
-/// <summary>How much one job may hold. Each is about ten times what a large house needs, and small enough that whatever lies within all of them is planned in seconds.</summary>
+/// <summary>How much one job may hold. Each is about ten times what a large house needs, and small enough that whatever lies within all of
+/// them is planned in seconds.</summary>
 public static class JobLimits
 {
     /// <summary>Boxes; a large house has 300.</summary>

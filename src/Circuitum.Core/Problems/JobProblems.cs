@@ -15,7 +15,8 @@ public sealed record JobProblem(string Where, string What)
     public override string ToString() => $"{Printed.Told(Where)}: {Printed.Told(What)}";
 }
 
-/// <summary>Finds what makes a job impossible to plan. A job without problems can be planned; whether it is lawful is for the checks.</summary>
+/// <summary>Finds what makes a job impossible to plan. A job without problems can be planned; whether it is lawful is for the
+/// checks.</summary>
 public static partial class JobProblems
 {
     private static Length Longest => JobLimits.Farthest;
@@ -42,7 +43,8 @@ public static partial class JobProblems
 
     // Contradictions that need no framing to be seen, in the order of the job.
     private static IEnumerable<JobProblem> Find(Job job) =>
-        Sizes(job).Concat(JobTexts.Find(job)).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Members(job)).Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
+        Sizes(job).Concat(JobTexts.Find(job)).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Members(job))
+            .Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
 
     private static IEnumerable<JobProblem> Sizes(Job job)
     {
@@ -65,7 +67,8 @@ public static partial class JobProblems
         {
             if (count > most)
             {
-                yield return new(where, string.Create(CultureInfo.InvariantCulture, $"at most {most} {what} to a job; this one has {count}"));
+                yield return new(where,
+                    string.Create(CultureInfo.InvariantCulture, $"at most {most} {what} to a job; this one has {count}"));
             }
         }
 
@@ -73,11 +76,13 @@ public static partial class JobProblems
         {
             if (box.Devices.FirstOrDefault(d => d.Controls.Length > JobLimits.ToASwitch) is { } device)
             {
-                yield return new($"boxes “{box.Id}”", $"one switch works at most {JobLimits.ToASwitch} boxes; this one works {device.Controls.Length}");
+                yield return new($"boxes “{box.Id}”",
+                    $"one switch works at most {JobLimits.ToASwitch} boxes; this one works {device.Controls.Length}");
             }
         }
 
-        if (job.Boxes.SelectMany(b => b.Devices).SelectMany(d => d.Controls).GroupBy(c => c).FirstOrDefault(g => g.Count() > JobLimits.ToASwitch) is { } often)
+        if (job.Boxes.SelectMany(b => b.Devices).SelectMany(d => d.Controls).GroupBy(c => c)
+            .FirstOrDefault(g => g.Count() > JobLimits.ToASwitch) is { } often)
         {
             yield return new($"boxes “{often.Key}”", $"at most {JobLimits.ToASwitch} places work one lamp; this one has {often.Count()}");
         }
@@ -108,9 +113,12 @@ public static partial class JobProblems
         yield return ("roomSchools", "rooms with schools of their own", job.RoomSchools.Length, JobLimits.Rooms);
         foreach (var (where, count) in new (string, int)[]
         {
-            ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("pins.spaces", job.Pins.Spaces.Length), ("pins.breakers", job.Pins.Breakers.Length),
-            ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length), ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),
-            ("pins.ways", job.Pins.Ways.Length), ("divisions", job.Divisions.Select(d => d.Circuits.Length).DefaultIfEmpty().Max()), ("panels", job.Panels.Sum(p => p.Taken.Length)),
+            ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("pins.spaces", job.Pins.Spaces.Length),
+                ("pins.breakers", job.Pins.Breakers.Length),
+            ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length),
+                ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),
+            ("pins.ways", job.Pins.Ways.Length), ("divisions", job.Divisions.Select(d => d.Circuits.Length).DefaultIfEmpty().Max()),
+                ("panels", job.Panels.Sum(p => p.Taken.Length)),
         })
         {
             yield return (where, "of these", count, JobLimits.Boxes);
@@ -158,7 +166,8 @@ public static partial class JobProblems
             }
         }
 
-        foreach (var amendment in job.Amendments.Where(a => a.Rule == AmendedRule.OutletsPerGeneralCircuit && a.Value is not (>= 1 and <= 40)))
+        foreach (var amendment in job.Amendments.Where(a => a.Rule == AmendedRule.OutletsPerGeneralCircuit
+            && a.Value is not (>= 1 and <= 40)))
         {
             yield return new($"amendments “{amendment.By}”", "outlets per general circuit needs a value from 1 to 40");
         }
@@ -239,7 +248,8 @@ public static partial class JobProblems
             yield return problem;
         }
 
-        var home = job.Structures.SelectMany(s => s.Levels.SelectMany(l => l.Rooms.Select(r => (r.Id, Structure: s.Id)))).GroupBy(x => x.Id).ToDictionary(x => x.Key, x => x.First().Structure);
+        var home = job.Structures.SelectMany(s => s.Levels.SelectMany(l => l.Rooms.Select(r => (r.Id, Structure: s.Id))))
+            .GroupBy(x => x.Id).ToDictionary(x => x.Key, x => x.First().Structure);
         foreach (var panel in job.Panels.Where(p => p.FedFrom is not null && home.ContainsKey(p.Room)))
         {
             var feeding = job.Panels.FirstOrDefault(p => p.Id == panel.FedFrom);

@@ -71,7 +71,8 @@ internal static class JobTexts
         foreach (var panel in job.Panels)
         {
             var l = panel.Listing;
-            foreach (var text in new[] { l.Family, l.LugTorque, l.BreakerTorque, l.BarTorque }.Concat(panel.Taken.Select(t => t.Description)))
+            foreach (var text in new[] { l.Family, l.LugTorque, l.BreakerTorque,
+                l.BarTorque }.Concat(panel.Taken.Select(t => t.Description)))
             {
                 yield return ($"panels “{panel.Id}”", text, Printed.Longest);
             }

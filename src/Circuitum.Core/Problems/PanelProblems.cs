@@ -6,15 +6,18 @@ namespace Circuitum.Core.Problems;
 /// <summary>What is wrong with a panel's listing, the breakers in it, and what is written of its spaces.</summary>
 internal static class PanelProblems
 {
-    public static IEnumerable<JobProblem> Find(Job job) => job.Panels.SelectMany(Listing).Concat(job.Panels.SelectMany(Taken)).Concat(Kept(job));
+    public static IEnumerable<JobProblem> Find(Job job) => job.Panels.SelectMany(Listing).Concat(job.Panels.SelectMany(Taken))
+        .Concat(Kept(job));
 
     private static IEnumerable<JobProblem> Listing(Panel panel)
     {
         var l = panel.Listing;
         foreach (var (name, value, low, high) in new (string, decimal?, decimal, decimal)[]
         {
-            ("bus", l.Bus?.Value, 30, 400), ("neutralTerminals", l.NeutralTerminals, 2, 120), ("groundTerminals", l.GroundTerminals, 2, 120),
-            ("groundsUnderScrew", l.GroundsUnderScrew, 1, 3), ("knockouts", l.Knockouts, 1, 80), ("circuits", l.Circuits, panel.Spaces, 2 * PanelSpace.Most),
+            ("bus", l.Bus?.Value, 30, 400), ("neutralTerminals", l.NeutralTerminals, 2, 120),
+                ("groundTerminals", l.GroundTerminals, 2, 120),
+            ("groundsUnderScrew", l.GroundsUnderScrew, 1, 3), ("knockouts", l.Knockouts, 1, 80),
+                ("circuits", l.Circuits, panel.Spaces, 2 * PanelSpace.Most),
         })
         {
             if (value < low || value > high)
@@ -28,7 +31,8 @@ internal static class PanelProblems
             yield return new($"panels “{panel.Id}”.listing.tandemSpaces", $"spaces 1 to {panel.Spaces}, each once");
         }
 
-        foreach (var (name, text, most) in new[] { ("family", l.Family, 30), ("lugTorque", l.LugTorque, 40), ("breakerTorque", l.BreakerTorque, 40), ("barTorque", l.BarTorque, 40) })
+        foreach (var (name, text, most) in new[] { ("family", l.Family, 30), ("lugTorque", l.LugTorque, 40),
+            ("breakerTorque", l.BreakerTorque, 40), ("barTorque", l.BarTorque, 40) })
         {
             if (text is not null && text.Trim().Length is var length && (length == 0 || length > most))
             {
@@ -41,14 +45,17 @@ internal static class PanelProblems
     {
         foreach (var taken in panel.Taken)
         {
-            if (taken.Poles is not (1 or 2) || (taken.Poles == 2 && taken.Space.IsHalf) || taken.Space.Number < 1 || taken.Spaces.Max(s => s.Number) > panel.Spaces)
+            if (taken.Poles is not (1 or 2) || (taken.Poles == 2 && taken.Space.IsHalf) || taken.Space.Number < 1
+                || taken.Spaces.Max(s => s.Number) > panel.Spaces)
             {
-                yield return new($"panels “{panel.Id}”.taken, space {taken.Space}", $"one or two poles in spaces 1 to {panel.Spaces}; half a space takes one");
+                yield return new($"panels “{panel.Id}”.taken, space {taken.Space}",
+                    $"one or two poles in spaces 1 to {panel.Spaces}; half a space takes one");
             }
 
             if (taken.Rating.Value is < 10 or > 400 || taken.Load.Value is < 0 or > 50_000 || taken.Description.Trim().Length is 0 or > 56)
             {
-                yield return new($"panels “{panel.Id}”.taken, space {taken.Space}", "a rating of 10 to 400 A, a load to 50 000 VA, and a description of 1 to 56 characters");
+                yield return new($"panels “{panel.Id}”.taken, space {taken.Space}",
+                    "a rating of 10 to 400 A, a load to 50 000 VA, and a description of 1 to 56 characters");
             }
         }
 

@@ -14,7 +14,8 @@ internal static class PipeProblems
         {
             if (pipe.Circuits.Length is < 1 or > Pipe.MostCircuits)
             {
-                yield return new($"pipes “{pipe.Id}”", $"a pipe takes 1 to {Pipe.MostCircuits} circuits; this one has {pipe.Circuits.Length}");
+                yield return new($"pipes “{pipe.Id}”",
+                    $"a pipe takes 1 to {Pipe.MostCircuits} circuits; this one has {pipe.Circuits.Length}");
             }
 
             if (pipe.Stops.Length > 20 || pipe.Stops.Any(s => s.Along < Length.Zero || s.Along > Longest))

@@ -43,23 +43,30 @@ public static partial class JobProblems
                     yield return new($"levels “{level.Id}”.name", "give the level a name of 1 to 40 characters");
                 }
 
-                if (level.Underlay is { } underlay && (underlay.Width < Length.FromFeet(1) || underlay.Depth < Length.FromFeet(1) || underlay.Width > Longest || underlay.Depth > Longest
-                    || underlay.Corner.X.Abs() > Longest || underlay.Corner.Y.Abs() > Longest || !Fingerprint().IsMatch(underlay.Drawing) || underlay.Name.Length is 0 or > 60))
+                if (level.Underlay is { } underlay
+                    && (underlay.Width < Length.FromFeet(1) || underlay.Depth < Length.FromFeet(1) || underlay.Width > Longest
+                        || underlay.Depth > Longest
+                    || underlay.Corner.X.Abs() > Longest || underlay.Corner.Y.Abs() > Longest || !Fingerprint().IsMatch(underlay.Drawing)
+                    || underlay.Name.Length is 0 or > 60))
                 {
-                    yield return new($"levels “{level.Id}”.underlay", "a drawing from 1 to 1000 ft wide and deep, named by its fingerprint of 64 hexadecimal digits");
+                    yield return new($"levels “{level.Id}”.underlay",
+                        "a drawing from 1 to 1000 ft wide and deep, named by its fingerprint of 64 hexadecimal digits");
                 }
 
                 foreach (var joists in new[] { level.FloorJoists, level.CeilingJoists }.OfType<Joists>())
                 {
-                    if (joists.Spacing < Length.FromInches(8) || joists.Spacing > Length.FromInches(48) || joists.Depth < Length.FromInches(3) || joists.Depth > Length.FromInches(24))
+                    if (joists.Spacing < Length.FromInches(8) || joists.Spacing > Length.FromInches(48)
+                        || joists.Depth < Length.FromInches(3) || joists.Depth > Length.FromInches(24))
                     {
                         yield return new($"levels “{level.Id}” joists", "spacing 8 to 48 in, depth 3 to 24 in");
                     }
                 }
 
-                foreach (var problem in level.Obstructions.Where(o => o.Width <= Length.Zero || o.Depth <= Length.Zero || o.Width > Longest || o.Depth > Longest || o.Corner.X.Abs() > Longest || o.Corner.Y.Abs() > Longest))
+                foreach (var problem in level.Obstructions.Where(o => o.Width <= Length.Zero || o.Depth <= Length.Zero || o.Width > Longest
+                    || o.Depth > Longest || o.Corner.X.Abs() > Longest || o.Corner.Y.Abs() > Longest))
                 {
-                    yield return new($"levels “{level.Id}” obstruction “{problem.Name}”", "width and depth must be longer than nothing, and it lies within 1000 ft");
+                    yield return new($"levels “{level.Id}” obstruction “{problem.Name}”",
+                        "width and depth must be longer than nothing, and it lies within 1000 ft");
                 }
 
                 foreach (var problem in Outlines(level).Concat(level.Rooms.SelectMany(Contents)).Concat(KeptWays(level)))
@@ -71,7 +78,8 @@ public static partial class JobProblems
 
         foreach (var trench in job.Trenches)
         {
-            if (trench.Path.Length is < 2 or > Trench.MostPoints || trench.Depth < Length.FromInches(6) || trench.Depth > Length.FromInches(48))
+            if (trench.Path.Length is < 2 or > Trench.MostPoints || trench.Depth < Length.FromInches(6)
+                || trench.Depth > Length.FromInches(48))
             {
                 yield return new($"trenches “{trench.Id}”", "a trench has 2 to 40 points and 6 to 48 in of cover");
             }
@@ -89,7 +97,8 @@ public static partial class JobProblems
     }
 
     /// <summary>The first thing wrong with the outlines of rooms, whatever is on their walls; null when they can be framed.</summary>
-    internal static JobProblem? FirstOfOutlines(Job job) => Sizes(job).Concat(Duplicates(job)).Concat(job.Levels.SelectMany(Outlines)).FirstOrDefault();
+    internal static JobProblem? FirstOfOutlines(Job job) => Sizes(job).Concat(Duplicates(job)).Concat(job.Levels.SelectMany(Outlines))
+        .FirstOrDefault();
 
     // Joists and studs by their spacing: what is bored is looked for among them, so a field of a thousand feet framed at 8 in is no house.
     private static IEnumerable<JobProblem> Members(Job job)
@@ -100,7 +109,8 @@ public static partial class JobProblems
             var corners = level.Rooms.SelectMany(r => r.Corners).ToList();
             foreach (var joists in new[] { level.FloorJoists, level.CeilingJoists }.OfType<Joists>())
             {
-                var across = joists.Run == JoistRun.NorthSouth ? corners.Max(c => c.X) - corners.Min(c => c.X) : corners.Max(c => c.Y) - corners.Min(c => c.Y);
+                var across = joists.Run == JoistRun.NorthSouth ? corners.Max(c => c.X) - corners.Min(c => c.X)
+                    : corners.Max(c => c.Y) - corners.Min(c => c.Y);
                 members += across.Sixtyfourths / Math.Max(1, joists.Spacing.Sixtyfourths);
             }
 
@@ -116,7 +126,8 @@ public static partial class JobProblems
 
         if (members > JobLimits.Members)
         {
-            yield return new("structures", $"at most {JobLimits.Members} joists and studs to a job; by their spacing this one has {members}");
+            yield return new("structures",
+                $"at most {JobLimits.Members} joists and studs to a job; by their spacing this one has {members}");
         }
     }
 
@@ -138,12 +149,15 @@ public static partial class JobProblems
     // From west to east: a room can only share floor with those that begin before it ends.
     private static (Room One, Room Other)? Overlapping(Level level)
     {
-        var rooms = level.Rooms.Select(r => (Room: r, West: r.Corners.Min(c => c.X), East: r.Corners.Max(c => c.X), North: r.Corners.Min(c => c.Y), South: r.Corners.Max(c => c.Y))).OrderBy(r => r.West).ToList();
+        var rooms = level.Rooms.Select(r =>
+            (Room: r, West: r.Corners.Min(c => c.X), East: r.Corners.Max(c => c.X), North: r.Corners.Min(c => c.Y),
+                South: r.Corners.Max(c => c.Y))).OrderBy(r => r.West).ToList();
         for (var i = 0; i < rooms.Count; i++)
         {
             for (var j = i + 1; j < rooms.Count && rooms[j].West < rooms[i].East; j++)
             {
-                if (rooms[j].North < rooms[i].South && rooms[i].North < rooms[j].South && House.Shapes.Overlap(rooms[i].Room.Corners, rooms[j].Room.Corners))
+                if (rooms[j].North < rooms[i].South && rooms[i].North < rooms[j].South
+                    && House.Shapes.Overlap(rooms[i].Room.Corners, rooms[j].Room.Corners))
                 {
                     return (rooms[i].Room, rooms[j].Room);
                 }
@@ -282,10 +296,12 @@ public static partial class JobProblems
             {
                 yield return new($"{where} fixture {fixture.Kind}", $"wall {wall} is not there; the room has walls 1 to {corners.Length}");
             }
-            else if (fixture.Width <= Length.Zero || fixture.Depth <= Length.Zero || fixture.Offset < Length.Zero || fixture.Width > Longest || fixture.Depth > Longest
+            else if (fixture.Width <= Length.Zero || fixture.Depth <= Length.Zero || fixture.Offset < Length.Zero
+                || fixture.Width > Longest || fixture.Depth > Longest
                 || fixture.Offset > Longest || fixture.X.Abs() > Longest || fixture.Y.Abs() > Longest)
             {
-                yield return new($"{where} fixture {fixture.Kind}", "width and depth must be longer than nothing, the offset not negative, and it stands within 1000 ft");
+                yield return new($"{where} fixture {fixture.Kind}",
+                    "width and depth must be longer than nothing, the offset not negative, and it stands within 1000 ft");
             }
         }
     }

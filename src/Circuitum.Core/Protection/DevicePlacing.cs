@@ -7,21 +7,26 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
 
-/// <summary>Places ground-fault receptacles on a circuit: which box carries one, what hangs on its load terminals, what is fed around it.</summary>
+/// <summary>Places ground-fault receptacles on a circuit: which box carries one, what hangs on its load terminals, what is fed around
+/// it.</summary>
 internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 {
-    private readonly ILookup<BoxId, BoxId> onward = sized.Routed.Runs.Where(r => r.From.Box is not null).ToLookup(r => r.From.Box!.Value, r => r.To.Box!.Value);
+    private readonly ILookup<BoxId, BoxId> onward = sized.Routed.Runs.Where(r => r.From.Box is not null)
+        .ToLookup(r => r.From.Box!.Value, r => r.To.Box!.Value);
 
     /// <summary>Devices a person placed.</summary>
-    public ImmutableDictionary<BoxId, ProtectiveDevice> Placed() => sized.Circuit.Boxes.Select(b => survey[b]).Where(b => Has(b, DeviceKind.GfciReceptacle)).ToImmutableDictionary(b => b.Box.Id, b =>
+    public ImmutableDictionary<BoxId, ProtectiveDevice> Placed() => sized.Circuit.Boxes.Select(b => survey[b])
+        .Where(b => Has(b, DeviceKind.GfciReceptacle)).ToImmutableDictionary(b => b.Box.Id, b =>
     {
         var feeds = b.Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle && d.FeedsLoadSide);
         ImmutableArray<BoxId> next = [.. onward[b.Box.Id].Distinct()];
         return new ProtectiveDevice(ProtectiveKind.Gfci, feeds ? next : [], feeds ? [] : next, true);
     });
 
-    /// <summary>A device at the first receptacle of each way that needs it, what needs protection beyond on its load side; or why that cannot be.</summary>
-    public (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) FirstReceptacle(ISet<BoxId> needs) => Place(needs, each: false);
+    /// <summary>A device at the first receptacle of each way that needs it, what needs protection beyond on its load side; or why that
+    /// cannot be.</summary>
+    public (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) FirstReceptacle(ISet<BoxId> needs) =>
+        Place(needs, each: false);
 
     /// <summary>A device at each place that needs it, everything else fed around it; or why that cannot be.</summary>
     public (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) EachPlace(ISet<BoxId> needs) => Place(needs, each: true);
@@ -41,7 +46,8 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
             {
                 resets[box] = box;
             }
-            else if (run.From.Box is BoxId before && resets.TryGetValue(before, out var reset) && (reset != before || devices[before].Load.Contains(box)))
+            else if (run.From.Box is BoxId before && resets.TryGetValue(before, out var reset)
+                && (reset != before || devices[before].Load.Contains(box)))
             {
                 resets[box] = reset;
             }
@@ -51,13 +57,16 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     }
 
     /// <summary>Devices that hang on the load side of another: a trip may be at either.</summary>
-    public static IEnumerable<(BoxId Device, BoxId Behind)> InSeries(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
+    public static IEnumerable<(BoxId Device, BoxId Behind)> InSeries(SizedCircuit sized, IReadOnlyDictionary<BoxId,
+        ProtectiveDevice> devices)
     {
-        var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).GroupBy(r => r.To.Box!.Value).ToDictionary(g => g.Key, g => g.First().From.Box!.Value);
+        var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).GroupBy(r => r.To.Box!.Value)
+            .ToDictionary(g => g.Key, g => g.First().From.Box!.Value);
         var resets = Resets(sized, devices);
         foreach (var device in devices.Keys.OrderBy(d => d.Value, StringComparer.Ordinal))
         {
-            if (feeds.TryGetValue(device, out var before) && resets.TryGetValue(before, out var behind) && (behind != before || devices[before].Load.Contains(device)))
+            if (feeds.TryGetValue(device, out var before) && resets.TryGetValue(before, out var behind)
+                && (behind != before || devices[before].Load.Contains(device)))
             {
                 yield return (device, behind);
             }
@@ -66,17 +75,21 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 
     /// <summary>A box that can carry a protective receptacle and be reached to press its button: 210.8 asks for ready access.</summary>
     public static bool CanCarry(PlacedBox box) =>
-        box.Box.Devices.Any(d => d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle && d.Plate is null) && IsReachable(box);
+        box.Box.Devices.Any(d => d.Kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle && d.Plate is null)
+            && IsReachable(box);
 
     /// <summary>Not over head height, not in a ceiling, not behind what is not easily moved (article 100: readily accessible).</summary>
-    public static bool IsReachable(PlacedBox box) => box.Box.Mount == Mount.Wall && box.Height <= Highest && box.Room.Room.Use != RoomUse.CrawlSpace
-        && !box.Box.Devices.Any(d => d.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher or Appliance.Disposer or Appliance.Range or Appliance.Washer or Appliance.Microwave or Appliance.DoorOpener);
+    public static bool IsReachable(PlacedBox box) => box.Box.Mount == Mount.Wall && box.Height <= Highest
+        && box.Room.Room.Use != RoomUse.CrawlSpace
+        && !box.Box.Devices.Any(d => d.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher
+            or Appliance.Disposer or Appliance.Range or Appliance.Washer or Appliance.Microwave or Appliance.DoorOpener);
 
     // 6 ft 7 in, as for handles (404.8(A)).
     private static Length Highest { get; } = Length.FromInches(79);
 
     // What should not lose power to somebody else's ground fault.
-    private static bool KeepsAlive(PlacedBox box) => box.HasAlarm || box.Plates.Any(p => p.Appliance is Appliance.Freezer or Appliance.Refrigerator or Appliance.SumpPump);
+    private static bool KeepsAlive(PlacedBox box) =>
+        box.HasAlarm || box.Plates.Any(p => p.Appliance is Appliance.Freezer or Appliance.Refrigerator or Appliance.SumpPump);
 
     private static bool Has(PlacedBox box, DeviceKind kind) => box.Box.Devices.Any(d => d.Kind == kind);
 
@@ -84,13 +97,15 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     {
         if (sized.Circuit.Poles != 1 || sized.Breaker.Value.Value is not (15 or 20))
         {
-            return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, $"ground-fault receptacles are for 15 and 20 A circuits of {sized.Book.Supply.ToNeutral}");
+            return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty,
+                $"ground-fault receptacles are for 15 and 20 A circuits of {sized.Book.Supply.ToNeutral}");
         }
 
         var devices = ImmutableDictionary.CreateBuilder<BoxId, ProtectiveDevice>();
         string? refused = null;
 
-        // Cables may come back to a box that they left (a switch on the circuit of what it works), so each box is passed once protected and once not:
+        // Cables may come back to a box that they left (a switch on the circuit of what it works), so each box is passed once protected and
+        // once not:
         // one that is reached both ways needs a device of its own.
         var passed = new HashSet<(BoxId, bool)>();
         var waiting = new Stack<(BoxId At, bool Covered)>();
@@ -117,7 +132,8 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
                     continue;
                 }
 
-                load = each ? [] : [.. next.Where(n => Beyond(n) is var beyond && beyond.Any(needs.Contains) && !beyond.Any(b => KeepsAlive(survey[b]) && !needs.Contains(b)))];
+                load = each ? [] : [.. next.Where(n => Beyond(n) is var beyond && beyond.Any(needs.Contains)
+                    && !beyond.Any(b => KeepsAlive(survey[b]) && !needs.Contains(b)))];
                 devices[at] = new(ProtectiveKind.Gfci, load, [.. next.Except(load)], false);
             }
 

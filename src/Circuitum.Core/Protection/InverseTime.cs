@@ -16,18 +16,24 @@ public sealed record BreakerOpening(TimeSpan? Earliest, TimeSpan? Latest)
         : Latest is not { } late ? $"may open after {Told(early)} or more, need not"
         : $"opens after {Told(early)} to {Told(late)}";
 
-    private static string Told(TimeSpan time) => time.TotalMinutes >= 90 ? $"{time.TotalHours:0} h" : time.TotalSeconds >= 90 ? $"{time.TotalMinutes:0} min" : $"{Math.Max(1, time.TotalSeconds):0} s";
+    private static string Told(TimeSpan time) => time.TotalMinutes >= 90 ? $"{time.TotalHours:0} h" : time.TotalSeconds >= 90
+        ? $"{time.TotalMinutes:0} min" : $"{Math.Max(1, time.TotalSeconds):0} s";
 }
 
-/// <summary>The typical inverse-time band of small breakers to 50 A: warm wire opens late, a short circuit at once. A certain breaker's own curve governs.</summary>
-/// <remarks>The late edge is what listed breakers are calibrated to: 100 per cent held for good, 135 per cent opened within an hour, 200 per cent within 2 minutes to 30 A
+/// <summary>The typical inverse-time band of small breakers to 50 A: warm wire opens late, a short circuit at once. A certain breaker's own
+/// curve governs.</summary>
+/// <remarks>The late edge is what listed breakers are calibrated to: 100 per cent held for good, 135 per cent opened within an hour, 200
+/// per cent within 2 minutes to 30 A
 /// and 4 minutes to 50 A (UL 489). The early edge and what lies above are typical values, not of any make.</remarks>
 public static class InverseTime
 {
     // Share of the rating in per cent, seconds; straight between points when both are drawn in logarithms.
-    private static readonly ImmutableArray<(double Share, double Seconds)> Early = [(100, 3600), (135, 150), (200, 15), (300, 5), (500, 1.5), (1000, .02)];
-    private static readonly ImmutableArray<(double Share, double Seconds)> Late = [(135, 3600), (200, 120), (300, 40), (500, 12), (1000, 1), (1500, .05)];
-    private static readonly ImmutableArray<(double Share, double Seconds)> LateAbove30 = [(135, 3600), (200, 240), (300, 60), (500, 16), (1000, 1), (1500, .05)];
+    private static readonly ImmutableArray<(double Share, double Seconds)> Early = [(100, 3600), (135, 150), (200, 15), (300, 5),
+        (500, 1.5), (1000, .02)];
+    private static readonly ImmutableArray<(double Share, double Seconds)> Late = [(135, 3600), (200, 120), (300, 40), (500, 12),
+        (1000, 1), (1500, .05)];
+    private static readonly ImmutableArray<(double Share, double Seconds)> LateAbove30 = [(135, 3600), (200, 240), (300, 60), (500, 16),
+        (1000, 1), (1500, .05)];
 
     /// <summary>Whether and when a breaker of this rating opens at this current.</summary>
     /// <param name="current">The current, zero or more.</param>

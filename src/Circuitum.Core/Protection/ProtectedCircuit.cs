@@ -101,5 +101,6 @@ public sealed record ProtectedCircuit(SizedCircuit Sized, Figure<BreakerKind> Ki
     };
 
     /// <summary>How a kind is marked.</summary>
-    public static string MarkOf(BreakerKind kind) => kind switch { BreakerKind.Afci => "AF", BreakerKind.Gfci => "GF", BreakerKind.DualFunction => "AF+GF", _ => "" };
+    public static string MarkOf(BreakerKind kind) =>
+        kind switch { BreakerKind.Afci => "AF", BreakerKind.Gfci => "GF", BreakerKind.DualFunction => "AF+GF", _ => "" };
 }

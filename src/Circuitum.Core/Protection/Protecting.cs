@@ -10,7 +10,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
 
-/// <summary>Stage Protection: AFCI and GFCI by place and edition for each outlet; given by the breaker or by devices, as the school says or as costs least.</summary>
+/// <summary>Stage Protection: AFCI and GFCI by place and edition for each outlet; given by the breaker or by devices, as the school says or
+/// as costs least.</summary>
 public static class Protecting
 {
     private static readonly Length SixFeet = Length.FromFeet(6);
@@ -19,10 +20,12 @@ public static class Protecting
     public static ImmutableArray<ProtectedCircuit> Protect(ImmutableArray<SizedCircuit> circuits, Survey survey, Job job, CodeBook book)
     {
         var safe = circuits.Select(c => Protect(c, survey, job, book)).ToList();
-        return [.. safe.Select(c => c.Circuit.SharesNeutralWith is CircuitKey other && safe.Find(o => o.Circuit.Key == other) is { } partner ? Together(c, partner) : c)];
+        return [.. safe.Select(c => c.Circuit.SharesNeutralWith is CircuitKey other
+            && safe.Find(o => o.Circuit.Key == other) is { } partner ? Together(c, partner) : c)];
     }
 
-    /// <summary>What the rules ask about one box on a circuit of this rating: an entry for each device in it that is no mere support.</summary>
+    /// <summary>What the rules ask about one box on a circuit of this rating: an entry for each device in it that is no mere
+    /// support.</summary>
     public static IEnumerable<Outlet> Outlets(PlacedBox box, Volts volts, Amps rating) =>
         box.Box.Devices.Select(d => new Outlet(
             box.Room.Room.Use,
@@ -46,22 +49,25 @@ public static class Protecting
         var circuit = sized.Circuit;
         if (circuit.Kind == CircuitKind.Feeder)
         {
-            return new(sized, new(BreakerKind.Standard, Because.Of("Why this protection").Plan("its branch circuits are protected where they begin", "")), ImmutableDictionary<BoxId, OutletProtection>.Empty);
+            return new(sized, new(BreakerKind.Standard, Because.Of("Why this protection")
+                .Plan("its branch circuits are protected where they begin", "")), ImmutableDictionary<BoxId, OutletProtection>.Empty);
         }
 
         var needs = circuit.Boxes.ToDictionary(id => id, id =>
         {
             var asked = Outlets(survey[id], circuit.Load.Volts, sized.Breaker.Value).ToList();
-            return new OutletProtection(asked.Select(book.Protection.Afci).FirstOrDefault(n => n is not null), asked.Select(book.Protection.Gfci).FirstOrDefault(n => n is not null), null);
+            return new OutletProtection(asked.Select(book.Protection.Afci).FirstOrDefault(n => n is not null),
+                asked.Select(book.Protection.Gfci).FirstOrDefault(n => n is not null), null);
         });
         var ways = new ProtectionWays(sized, survey, job, needs);
         var chosen = ways.Choose();
         var resets = DevicePlacing.Resets(sized, chosen.Ground);
-        return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed, book)), needs.ToImmutableDictionary(n => n.Key, n => n.Value with
-        {
-            ResetAt = resets.TryGetValue(n.Key, out var reset) ? reset : null,
-            AfciResetAt = chosen.ArcAt,
-        }))
+        return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed, book)),
+            needs.ToImmutableDictionary(n => n.Key, n => n.Value with
+            {
+                ResetAt = resets.TryGetValue(n.Key, out var reset) ? reset : null,
+                AfciResetAt = chosen.ArcAt,
+            }))
         {
             Devices = chosen.Devices,
             Ways = ways.Weighed,
@@ -71,10 +77,16 @@ public static class Protecting
     private static ProtectedCircuit Together(ProtectedCircuit one, ProtectedCircuit other)
     {
         var kind = ProtectedCircuit.KindOf(one.BreakerIsAfci || other.BreakerIsAfci, one.BreakerIsGfci || other.BreakerIsGfci);
-        return one with { Kind = new(kind, one.Kind.Why.Book("multiwire: one two-pole device for both legs, neutral on the device", ProtectedCircuit.MarkOf(kind), one.Sized.Book.Cite(RuleId.MultiwireDisconnect))) };
+        return one with
+        {
+            Kind = new(kind,
+            one.Kind.Why.Book("multiwire: one two-pole device for both legs, neutral on the device", ProtectedCircuit.MarkOf(kind),
+                one.Sized.Book.Cite(RuleId.MultiwireDisconnect)))
+        };
     }
 
-    private static Because Why(Circuit circuit, Dictionary<BoxId, OutletProtection> needs, Survey survey, ChosenWay chosen, ImmutableArray<ProtectionWay> ways, CodeBook book)
+    private static Because Why(Circuit circuit, Dictionary<BoxId, OutletProtection> needs, Survey survey, ChosenWay chosen,
+        ImmutableArray<ProtectionWay> ways, CodeBook book)
     {
         var why = Because.Of("Why this protection");
         var afci = Grouped(circuit, needs, p => p.Afci, survey).ToList();
@@ -101,34 +113,42 @@ public static class Protecting
 
         foreach (var (box, device) in chosen.Devices.Where(d => !d.Value.Placed).OrderBy(d => d.Key.Value, StringComparer.Ordinal))
         {
-            why = why.Plan($"{survey[box].Name} carries the {Words(device.Kind)} receptacle", device.Load.IsEmpty && device.Kind == ProtectiveKind.Gfci ? "protects itself" : $"feeds {device.Load.Length} on its load side");
+            why = why.Plan($"{survey[box].Name} carries the {Words(device.Kind)} receptacle",
+                device.Load.IsEmpty && device.Kind == ProtectiveKind.Gfci ? "protects itself"
+                : $"feeds {device.Load.Length} on its load side");
         }
 
         why = why.House(chosen.Words, chosen.Price.ToString(), chosen.School);
         foreach (var other in ways.Where(w => w.Name != chosen.Words))
         {
-            why = other.Refused is { } refused ? why.Plan($"not {other.Name}: {refused}", "") : why.House($"instead {other.Name}", other.Price.ToString(), "the crew's prices");
+            why = other.Refused is { } refused ? why.Plan($"not {other.Name}: {refused}", "")
+                : why.House($"instead {other.Name}", other.Price.ToString(), "the crew's prices");
         }
 
         return why;
     }
 
     /// <summary>GFCI, AFCI, or both.</summary>
-    public static string Words(ProtectiveKind kind) => kind switch { ProtectiveKind.Gfci => "GFCI", ProtectiveKind.Afci => "AFCI", _ => "AFCI and GFCI" };
+    public static string Words(ProtectiveKind kind) =>
+        kind switch { ProtectiveKind.Gfci => "GFCI", ProtectiveKind.Afci => "AFCI", _ => "AFCI and GFCI" };
 
-    private static IEnumerable<(Need Need, string Boxes)> Grouped(Circuit circuit, Dictionary<BoxId, OutletProtection> outlets, Func<OutletProtection, Need?> which, Survey survey) =>
+    private static IEnumerable<(Need Need, string Boxes)> Grouped(Circuit circuit, Dictionary<BoxId, OutletProtection> outlets,
+        Func<OutletProtection, Need?> which, Survey survey) =>
         circuit.Boxes.Select(id => (Need: which(outlets[id]), survey[id].Name)).Where(x => x.Need is not null).GroupBy(x => x.Need!)
             .Select(g => (g.Key, g.Count() <= 2 ? string.Join(", ", g.Select(x => x.Name)) : $"{g.First().Name} and {g.Count() - 1} more"));
 
     private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
-        box.Room.Room.Fixtures.Where(f => which(f.Kind)).Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);
+        box.Room.Room.Fixtures.Where(f => which(f.Kind))
+            .Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);
 
     // Where a cord leaves: the wall's face, not the box's place in its middle.
-    private static Point Face(PlacedBox box) => box.Box.Mount == Mount.Wall && !box.Box.Outside ? box.Room.Sides[box.Box.Wall - 1].At(box.Box.Offset) : box.Place.At.Plan;
+    private static Point Face(PlacedBox box) => box.Box.Mount == Mount.Wall && !box.Box.Outside ? box.Room.Sides[box.Box.Wall - 1]
+        .At(box.Box.Offset) : box.Place.At.Plan;
 
     private static double Distance(Point p, (Point NorthWest, Point SouthEast) area)
     {
-        static double Beyond(Length at, Length low, Length high) => Math.Max(0, Math.Max(low.Sixtyfourths - at.Sixtyfourths, at.Sixtyfourths - high.Sixtyfourths));
+        static double Beyond(Length at, Length low, Length high) =>
+            Math.Max(0, Math.Max(low.Sixtyfourths - at.Sixtyfourths, at.Sixtyfourths - high.Sixtyfourths));
         double dx = Beyond(p.X, area.NorthWest.X, area.SouthEast.X), dy = Beyond(p.Y, area.NorthWest.Y, area.SouthEast.Y);
         return Math.Sqrt((dx * dx) + (dy * dy));
     }

@@ -8,14 +8,17 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Protection;
 
 /// <summary>The way a circuit is protected: its breaker, its devices, the price, and on whose word.</summary>
-internal sealed record ChosenWay(BreakerKind Breaker, ImmutableDictionary<BoxId, ProtectiveDevice> Ground, BoxId? ArcAt, string Words, Money Price, string School)
+internal sealed record ChosenWay(BreakerKind Breaker, ImmutableDictionary<BoxId, ProtectiveDevice> Ground, BoxId? ArcAt, string Words,
+    Money Price, string School)
 {
     /// <summary>Ground-fault devices, and the arc-fault one at the first outlet.</summary>
     public ImmutableDictionary<BoxId, ProtectiveDevice> Devices => ArcAt is not BoxId first ? Ground
-        : Ground.SetItem(first, Ground.TryGetValue(first, out var there) ? there with { Kind = ProtectiveKind.Dual } : new(ProtectiveKind.Afci, [], [], false));
+        : Ground.SetItem(first, Ground.TryGetValue(first, out var there) ? there with { Kind = ProtectiveKind.Dual }
+            : new(ProtectiveKind.Afci, [], [], false));
 }
 
-/// <summary>Weighs the ways to protect one circuit: breaker, first receptacle, each place; arc faults at the breaker or the first outlet.</summary>
+/// <summary>Weighs the ways to protect one circuit: breaker, first receptacle, each place; arc faults at the breaker or the first
+/// outlet.</summary>
 internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job, IReadOnlyDictionary<BoxId, OutletProtection> needs)
 {
     private readonly DevicePrices prices = job.Prices;
@@ -41,8 +44,13 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         ChosenWay Way(string words, ImmutableDictionary<BoxId, ProtectiveDevice> devices, bool groundAtBreaker, string school)
         {
             var kind = ProtectedCircuit.KindOf(arc && !byDevice, groundAtBreaker);
-            var way = new ChosenWay(kind, devices, byDevice ? arcAt : null, byDevice ? $"{words}, arc faults at the first outlet" : words, default, school);
-            return way with { Price = PriceOf(kind) + way.Devices.Values.Where(d => !d.Placed).Aggregate(default(Money), (sum, d) => sum + PriceOf(d.Kind)) };
+            var way = new ChosenWay(kind, devices, byDevice ? arcAt : null, byDevice ? $"{words}, arc faults at the first outlet" : words,
+                default, school);
+            return way with
+            {
+                Price = PriceOf(kind) + way.Devices.Values.Where(d => !d.Placed)
+                .Aggregate(default(Money), (sum, d) => sum + PriceOf(d.Kind))
+            };
         }
 
         var ways = new List<(ChosenWay? Way, string Words, string? Refused)>();
@@ -54,9 +62,21 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         {
             foreach (var school in Order(schools.Gfci))
             {
-                var words = school switch { GfciWay.Breaker => "ground faults at the breaker", GfciWay.FirstReceptacle => "ground faults at the first receptacle", _ => "a ground-fault device at each place" };
-                var (devices, refused) = school switch { GfciWay.Breaker => (none, null), GfciWay.FirstReceptacle => placing.FirstReceptacle(ground), _ => placing.EachPlace(ground) };
-                ways.Add((refused is null ? Way(words, devices, school == GfciWay.Breaker, schools.Gfci == GfciWay.LeastCost ? "school: GFCI at least cost" : "school: GFCI") : null, words, refused));
+                var words = school switch
+                {
+                    GfciWay.Breaker => "ground faults at the breaker",
+                    GfciWay.FirstReceptacle => "ground faults at the first receptacle",
+                    _ => "a ground-fault device at each place"
+                };
+                var (devices, refused) = school switch
+                {
+                    GfciWay.Breaker => (none, null),
+                    GfciWay.FirstReceptacle => placing.FirstReceptacle(ground),
+                    _ => placing.EachPlace(ground)
+                };
+                ways.Add((refused is null
+                    ? Way(words, devices, school == GfciWay.Breaker, schools.Gfci == GfciWay.LeastCost ? "school: GFCI at least cost"
+                        : "school: GFCI") : null, words, refused));
             }
         }
         else
@@ -71,14 +91,17 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
 
         var open = ways.Where(w => w.Way is not null).Select(w => w.Way!).ToList();
         var taken = schools.Gfci == GfciWay.LeastCost ? open.MinBy(w => w.Price.Value)! : open[0];
-        Weighed = [new(taken.Words, taken.Price, null), .. ways.Where(w => w.Way != taken).Select(w => new ProtectionWay(w.Way?.Words ?? w.Words, w.Way?.Price ?? default, w.Refused))];
+        Weighed = [new(taken.Words, taken.Price, null), .. ways.Where(w => w.Way != taken)
+            .Select(w => new ProtectionWay(w.Way?.Words ?? w.Words, w.Way?.Price ?? default, w.Refused))];
         return taken;
     }
 
     // The school's own way first; the breaker stands in where it cannot be had.
-    private static IEnumerable<GfciWay> Order(GfciWay school) => new[] { school, GfciWay.Breaker, GfciWay.FirstReceptacle, GfciWay.EachPlace }.Where(w => w != GfciWay.LeastCost).Distinct();
+    private static IEnumerable<GfciWay> Order(GfciWay school) =>
+        new[] { school, GfciWay.Breaker, GfciWay.FirstReceptacle, GfciWay.EachPlace }.Where(w => w != GfciWay.LeastCost).Distinct();
 
-    // 210.12(A)(3) and (4): over cable without metal only with a breaker listed for it, continuous, 50 ft of 14 or 70 ft of 12 to the first outlet.
+    // 210.12(A)(3) and (4): over cable without metal only with a breaker listed for it, continuous, 50 ft of 14 or 70 ft of 12 to the first
+    // outlet.
     private (BoxId? At, string? Refused) ArcAtFirstOutlet()
     {
         if (sized.Routed.HomeRun is not { To.Box: BoxId first } home)
@@ -87,14 +110,30 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         }
 
         var most = sized.HomeRunGauge == Gauge.Parse("14") ? 50 : 70;
-        return !DevicePlacing.CanCarry(survey[first]) ? (null, $"{survey[first].Name}, the first box, cannot carry a receptacle within reach")
-            : !job.HouseRules.ListedForFirstOutlet ? (null, "over nonmetallic cable it needs a breaker listed for it, which the crew has not named")
-            : home.Length.Value > Length.FromFeet(most) ? (null, $"the home run is {home.Length.Value.WholeFeetUp} ft, at most {most} ft of {sized.HomeRunGauge}")
+        return !DevicePlacing.CanCarry(survey[first])
+            ? (null, $"{survey[first].Name}, the first box, cannot carry a receptacle within reach")
+            : !job.HouseRules.ListedForFirstOutlet
+            ? (null, "over nonmetallic cable it needs a breaker listed for it, which the crew has not named")
+            : home.Length.Value > Length.FromFeet(most)
+            ? (null, $"the home run is {home.Length.Value.WholeFeetUp} ft, at most {most} ft of {sized.HomeRunGauge}")
             : (first, null);
     }
 
-    private Money PriceOf(BreakerKind kind) => (kind switch { BreakerKind.Standard => prices.Breaker, BreakerKind.Afci => prices.AfciBreaker, BreakerKind.Gfci => prices.GfciBreaker, _ => prices.DualBreaker }) * sized.Circuit.Poles;
+    private Money PriceOf(BreakerKind kind) =>
+        (kind switch
+        {
+            BreakerKind.Standard => prices.Breaker,
+            BreakerKind.Afci => prices.AfciBreaker,
+            BreakerKind.Gfci => prices.GfciBreaker,
+            _ => prices.DualBreaker
+        }) * sized.Circuit.Poles;
 
     // A device takes the place of a plain receptacle.
-    private Money PriceOf(ProtectiveKind kind) => (kind switch { ProtectiveKind.Gfci => prices.GfciReceptacle, ProtectiveKind.Afci => prices.AfciReceptacle, _ => prices.DualReceptacle }) - prices.Receptacle;
+    private Money PriceOf(ProtectiveKind kind) =>
+        (kind switch
+        {
+            ProtectiveKind.Gfci => prices.GfciReceptacle,
+            ProtectiveKind.Afci => prices.AfciReceptacle,
+            _ => prices.DualReceptacle
+        }) - prices.Receptacle;
 }

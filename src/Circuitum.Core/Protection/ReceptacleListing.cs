@@ -13,7 +13,8 @@ namespace Circuitum.Core.Protection;
 /// <param name="InUseCover">406.9(B): wet places, cover good while something is plugged in.</param>
 /// <param name="Rating">Its contacts.</param>
 /// <param name="Why">Each with its section.</param>
-public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResistant, bool InUseCover, Amps Rating, ImmutableArray<string> Why)
+public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResistant, bool InUseCover, Amps Rating,
+    ImmutableArray<string> Why)
 {
     private static readonly Length OutOfReach = Length.FromInches(66);
 
@@ -27,14 +28,19 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
 
         var book = circuit.Sized.Book;
         var why = ImmutableArray.CreateBuilder<string>();
-        var dedicated = device.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher or Appliance.Disposer or Appliance.Microwave or Appliance.Washer && device.Kind == DeviceKind.Single;
+        var dedicated = device.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher
+            or Appliance.Disposer or Appliance.Microwave or Appliance.Washer && device.Kind == DeviceKind.Single;
         var tamper = box.Height <= OutOfReach && !dedicated && !box.Accessory;
-        why.Add(tamper ? $"tamper-resistant, {book.Cite(RuleId.TamperResistant)}" : box.Accessory ? $"not tamper-resistant: no dwelling, {book.Cite(RuleId.TamperResistant)}" : dedicated ? $"not tamper-resistant: one appliance not easily moved, {book.Cite(RuleId.TamperException)}" : $"not tamper-resistant: more than 5'-6\" up, {book.Cite(RuleId.TamperException)}");
+        why.Add(tamper ? $"tamper-resistant, {book.Cite(RuleId.TamperResistant)}" : box.Accessory
+            ? $"not tamper-resistant: no dwelling, {book.Cite(RuleId.TamperResistant)}" : dedicated
+            ? $"not tamper-resistant: one appliance not easily moved, {book.Cite(RuleId.TamperException)}"
+            : $"not tamper-resistant: more than 5'-6\" up, {book.Cite(RuleId.TamperException)}");
         var damp = box.Room.Room.Use is RoomUse.Greenhouse or RoomUse.Sauna;
         var weather = box.Box.Outside || damp;
         if (weather)
         {
-            why.Add(box.Box.Outside ? $"weather-resistant with a cover good while in use, {book.Cite(RuleId.WetListed)}" : $"weather-resistant, {book.Cite(RuleId.DampListed)}");
+            why.Add(box.Box.Outside ? $"weather-resistant with a cover good while in use, {book.Cite(RuleId.WetListed)}"
+                : $"weather-resistant, {book.Cite(RuleId.DampListed)}");
         }
 
         var (rating, because) = Rated(device, circuit, schools);

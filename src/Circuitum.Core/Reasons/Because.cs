@@ -68,7 +68,8 @@ public sealed record Because(string Question, ImmutableArray<Step> Steps)
     /// <summary>Adds all steps of another chain.</summary>
     public Because Then(Because other) => this with { Steps = Steps.AddRange(other.Steps) };
 
-    private Because Add(string text, string value, Source from, Citation cite) => this with { Steps = Steps.Add(new Step(text, value, from, cite)) };
+    private Because Add(string text, string value, Source from, Citation cite) =>
+        this with { Steps = Steps.Add(new Step(text, value, from, cite)) };
 
     /// <summary>Value equality over the steps, so that plans can be compared.</summary>
     public bool Equals(Because? other) => other is not null && Question == other.Question && Steps.SequenceEqual(other.Steps);

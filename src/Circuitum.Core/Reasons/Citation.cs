@@ -2,7 +2,8 @@ using System.Collections.Immutable;
 
 namespace Circuitum.Core.Reasons;
 
-/// <summary>On whose word a figure stands: rules of the book, or words of the crew's own (a house rule, a school, a local amendment).</summary>
+/// <summary>On whose word a figure stands: rules of the book, or words of the crew's own (a house rule, a school, a local
+/// amendment).</summary>
 /// <param name="Ids">The rules; none for words of the crew's own.</param>
 /// <param name="Text">As it is printed: the sections of the edition in force, or those words.</param>
 public sealed record Citation(ImmutableArray<RuleId> Ids, string Text)

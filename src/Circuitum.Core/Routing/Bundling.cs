@@ -13,21 +13,25 @@ namespace Circuitum.Core.Routing;
 /// <param name="Insulated">In contact with thermal insulation: 334.80 counts more than two cables.</param>
 public sealed record CableBundle(Spot Spot, ImmutableArray<RunId> Runs, int CurrentCarrying, Length Long, Celsius Ambient, bool Insulated);
 
-/// <summary>Finds where cables are bundled; what is pulled in a pipe is that pipe's own (see <see cref="Raceway"/>). Through the same holes one after the other, and down the same bay where the crew ties them.</summary>
+/// <summary>Finds where cables are bundled; what is pulled in a pipe is that pipe's own (see <see cref="Raceway"/>). Through the same holes
+/// one after the other, and down the same bay where the crew ties them.</summary>
 public static class Bundling
 {
     /// <summary>Together for more than this they are adjusted, Table 310.15(C)(1) and 310.15(C)(1)(b).</summary>
     public static Length Allowed { get; } = Length.FromInches(24);
 
     /// <summary>Bundles by run.</summary>
-    public static ILookup<RunId, CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column, Func<Spot, bool> insulated)
+    public static ILookup<RunId,
+        CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column, Func<Spot, bool> insulated)
     {
         var carrying = circuits.SelectMany(c => c.Runs).ToDictionary(r => r.Id, r => r.CurrentCarrying);
         var found = new Dictionary<string, CableBundle>();
         void Keep(Spot spot, List<RunId> runs, Length together, Celsius ambient, bool inInsulation)
         {
             var key = string.Join('|', runs);
-            if (runs.Count > 1 && together > Allowed && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees || (!known.Insulated && inInsulation)))
+            if (runs.Count > 1 && together > Allowed
+                && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees
+                    || (!known.Insulated && inInsulation)))
             {
                 found[key] = new(spot, [.. runs], runs.Sum(r => carrying[r]), together, ambient, inInsulation);
             }
@@ -78,7 +82,8 @@ public static class Bundling
         {
             foreach (var plate in run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Plate))
             {
-                var drop = run.Way.Legs.Where(l => l.Space == Space.StudBay && l.From.Plan == plate.At.Plan).Select(l => l.Run).DefaultIfEmpty().Max();
+                var drop = run.Way.Legs.Where(l => l.Space == Space.StudBay && l.From.Plan == plate.At.Plan).Select(l => l.Run)
+                    .DefaultIfEmpty().Max();
                 if (drop > Allowed)
                 {
                     if (!columns.TryGetValue(plate.Spot, out var list))

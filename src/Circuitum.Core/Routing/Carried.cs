@@ -39,19 +39,23 @@ public enum Carried
 /// <summary>Counts current-carrying conductors.</summary>
 public static class CurrentCarrying
 {
-    /// <summary>Current-carrying conductors of one cable: 310.15(E) (2017: 310.15(B)(5)). A neutral that carries only the difference of two legs does not
-    /// count, one that carries what a single leg carries does; travelers are never both live and count once; a signal carries nothing to speak of.</summary>
+    /// <summary>Current-carrying conductors of one cable: 310.15(E) (2017: 310.15(B)(5)). A neutral that carries only the difference of two
+    /// legs does not
+    /// count, one that carries what a single leg carries does; travelers are never both live and count once; a signal carries nothing to
+    /// speak of.</summary>
     /// <param name="carries">The cable's insulated conductors.</param>
     /// <param name="loop">A switch loop: its neutral is there for a later device (404.2(C)) and idle.</param>
     public static int In(ImmutableArray<Carried> carries, bool loop = false)
     {
-        var count = carries.Count(c => c is Carried.Hot or Carried.SecondLeg or Carried.Switched or Carried.Fan or Carried.OtherHot or Carried.OtherNeutral);
+        var count = carries.Count(c => c is Carried.Hot or Carried.SecondLeg or Carried.Switched or Carried.Fan or Carried.OtherHot
+            or Carried.OtherNeutral);
         if (carries.Contains(Carried.TravelerOne))
         {
             count++;
         }
 
-        var balances = carries.Contains(Carried.SecondLeg) || (carries.Contains(Carried.OtherHot) && !carries.Contains(Carried.OtherNeutral));
+        var balances = carries.Contains(Carried.SecondLeg)
+            || (carries.Contains(Carried.OtherHot) && !carries.Contains(Carried.OtherNeutral));
         return carries.Contains(Carried.Neutral) && !balances && !loop ? count + 1 : count;
     }
 }

@@ -4,7 +4,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
 
-/// <summary>The space between two floors, under the lowest or above the highest: cable runs square to the walls and around obstructions.</summary>
+/// <summary>The space between two floors, under the lowest or above the highest: cable runs square to the walls and around
+/// obstructions.</summary>
 internal sealed class Cavity
 {
     private readonly List<Block> blocks;
@@ -13,9 +14,11 @@ internal sealed class Cavity
     private readonly bool straight;
     private readonly Labour labour;
 
-    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, IEnumerable<Block> obstructions, bool straight, Labour labour)
+    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, IEnumerable<Block> obstructions,
+        bool straight, Labour labour)
     {
-        (Structure, Number, Joists, Z, Ambient, IsAttic, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic, straight, labour);
+        (Structure, Number, Joists, Z, Ambient, IsAttic, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic,
+            straight, labour);
         outside = Outside(level);
         blocks = [.. outside, .. obstructions];
         // Over a level that is not drawn yet nothing runs.
@@ -47,18 +50,22 @@ internal sealed class Cavity
     public static Cavity Above(FramedStructure structure, int index, bool straight, Labour labour)
     {
         var level = structure.Levels[index];
-        var obstructions = level.Level.Obstructions.Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth));
-        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2), level.Level.AmbientAbove, level.Level.AtticAbove, obstructions, straight, labour);
+        var obstructions = level.Level.Obstructions.Select(o =>
+            new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth));
+        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2),
+            level.Level.AmbientAbove, level.Level.AtticAbove, obstructions, straight, labour);
     }
 
     /// <summary>The place is under or over some room.</summary>
-    public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South && !outside.Exists(o => o.Holds(at));
+    public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South
+        && !outside.Exists(o => o.Holds(at));
 
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
 
     /// <summary>Footage and holes of the cheapest way if nothing is in it; a lower bound otherwise.</summary>
-    public Length LeastCost(Point a, Point b) => (straight ? a.At(Z).StraightTo(b.At(Z)) : a.SquareTo(b)) + (labour.Joist * JoistsCrossed(a, b));
+    public Length LeastCost(Point a, Point b) => (straight ? a.At(Z).StraightTo(b.At(Z)) : a.SquareTo(b))
+        + (labour.Joist * JoistsCrossed(a, b));
 
     /// <summary>Corners of the way from one place to another; null when there is none.</summary>
     public List<Point>? Corners(Point a, Point b)
@@ -80,7 +87,8 @@ internal sealed class Cavity
 
     public int Index(Point at) => FloorDiv(Across(at), Joists.Spacing.Sixtyfourths);
 
-    public int Lane(Point at) => FloorDiv((Joists.Run == JoistRun.EastWest ? at.X : at.Y).Sixtyfourths, WallFrame.UsualSpacing.Sixtyfourths);
+    public int Lane(Point at) =>
+        FloorDiv((Joists.Run == JoistRun.EastWest ? at.X : at.Y).Sixtyfourths, WallFrame.UsualSpacing.Sixtyfourths);
 
     public bool CrossesJoists(Point a, Point b) => Joists.Run == JoistRun.EastWest ? a.Y != b.Y : a.X != b.X;
 
@@ -101,8 +109,10 @@ internal sealed class Cavity
     // Dijkstra over the lines through the ends and the blocks' edges; a turn costs a little so that ways stay squared.
     private List<Point>? Around(List<Block> around, Point a, Point b)
     {
-        var xs = around.SelectMany(o => new[] { o.West, o.East }).Where(x => x >= whole.West && x <= whole.East).Append(a.X).Append(b.X).Distinct().Order().ToList();
-        var ys = around.SelectMany(o => new[] { o.North, o.South }).Where(y => y >= whole.North && y <= whole.South).Append(a.Y).Append(b.Y).Distinct().Order().ToList();
+        var xs = around.SelectMany(o => new[] { o.West, o.East }).Where(x => x >= whole.West && x <= whole.East).Append(a.X).Append(b.X)
+            .Distinct().Order().ToList();
+        var ys = around.SelectMany(o => new[] { o.North, o.South }).Where(y => y >= whole.North && y <= whole.South).Append(a.Y)
+            .Append(b.Y).Distinct().Order().ToList();
         (int X, int Y) start = (xs.IndexOf(a.X), ys.IndexOf(a.Y)), goal = (xs.IndexOf(b.X), ys.IndexOf(b.Y));
         var turn = Length.FromInches(3).Sixtyfourths;
         var best = new Dictionary<(int X, int Y, int Dir), int>();
@@ -150,7 +160,8 @@ internal sealed class Cavity
         return null;
     }
 
-    private static List<Point> Back(List<Length> xs, List<Length> ys, Dictionary<(int X, int Y, int Dir), (int X, int Y, int Dir)> from, (int X, int Y, int Dir) at)
+    private static List<Point> Back(List<Length> xs, List<Length> ys, Dictionary<(int X, int Y, int Dir), (int X, int Y, int Dir)> from,
+        (int X, int Y, int Dir) at)
     {
         var points = new List<Point> { new(xs[at.X], ys[at.Y]) };
         while (from.TryGetValue(at, out var before))

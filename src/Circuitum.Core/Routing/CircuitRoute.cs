@@ -33,27 +33,36 @@ internal sealed class CircuitRoute
         damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
         groups = ControlGroups.Of(boxes, job.Schools, p => cost(panel.Place, p.Place));
         // What the feed is near anyway: boxes that are always live, and switches that work alone.
-        var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight()) || groups.Any(g => g.Switches.Length == 1 && g.Switches[0].Box == b.Box.Id)).Select(b => b.Place).Append(panel.Place).ToList();
+        var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight())
+            || groups.Any(g => g.Switches.Length == 1 && g.Switches[0].Box == b.Box.Id)).Select(b => b.Place).Append(panel.Place).ToList();
         groups = [.. groups.Select(g => g.Switches.Length is > 1 and <= MostInOrder ? InOrder(g, near) : g)];
     }
 
-    // A circuit of more boxes than any breaker carries is put in order by reckoned distance: each pair by its cheapest way would take minutes, and help nobody.
+    // A circuit of more boxes than any breaker carries is put in order by reckoned distance: each pair by its cheapest way would take
+    // minutes, and help nobody.
     private const int MostWeighed = 100;
 
     // Sets of more places than this are taken from the panel's side on.
     private const int MostInOrder = 4;
 
-    // Which of a set takes the feed and which gives the leg: the order with the least cable to the feed, between the switches and on to the lamps.
+    // Which of a set takes the feed and which gives the leg: the order with the least cable to the feed, between the switches and on to the
+    // lamps.
     private ControlGroup InOrder(ControlGroup group, List<Place> near)
     {
         var lamps = group.Lamps.Select(l => byId[l].Place).ToList();
         var legs = group.Switches.ToDictionary(s => s, s => SpanningTree.Least([byId[s.Box].Place, .. lamps], cost).Sixtyfourths);
         var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => cost(p, byId[s.Box].Place).Sixtyfourths));
-        long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1)).Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
-        return group with { Switches = [.. Orders([.. group.Switches]).Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).MinBy(CostOf)!] };
+        long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1))
+            .Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
+        return group with
+        {
+            Switches = [.. Orders([.. group.Switches])
+            .Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).MinBy(CostOf)!]
+        };
     }
 
-    private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]] : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (SwitchGang[])[x, .. rest]));
+    private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]]
+        : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (SwitchGang[])[x, .. rest]));
 
     private bool TwoLegs => circuit.Poles > 1;
 
@@ -67,7 +76,8 @@ internal sealed class CircuitRoute
     };
 
     /// <summary>The circuit with its runs, fed from its panel, or from a box where its conductors leave a cable they share.</summary>
-    /// <param name="shared">The box where its conductors leave the cable of another home run; null to come from the panel in a cable of its own.</param>
+    /// <param name="shared">The box where its conductors leave the cable of another home run; null to come from the panel in a cable of its
+    /// own.</param>
     public RoutedCircuit Pull(Run? shared = null)
     {
         if (boxes.Count == 0)
@@ -78,16 +88,19 @@ internal sealed class CircuitRoute
         var alarms = boxes.Where(b => b.HasAlarm).ToList();
         var firstAlarm = alarms.MinBy(a => cost(panel.Place, a.Place));
         var heads = boxes.Where(b => !b.IsHead)
-            .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Equipment).SelectMany(d => d.Controls).Distinct().Where(byId.ContainsKey).Select(h => (Unit: b, Head: byId[h])))
+            .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Equipment).SelectMany(d => d.Controls).Distinct()
+                .Where(byId.ContainsKey).Select(h => (Unit: b, Head: byId[h])))
             .Where(h => h.Head.IsHead).DistinctBy(h => (h.Unit.Box.Id, h.Head.Box.Id)).ToList();
-        var fed = Trunk([.. boxes.Where(b => TakesFeed(b) || (b.HasAlarm ? b == firstAlarm : NeedsFeed(b) && !heads.Exists(h => h.Head == b)))], shared);
+        var fed = Trunk([.. boxes.Where(b => TakesFeed(b)
+            || (b.HasAlarm ? b == firstAlarm : NeedsFeed(b) && !heads.Exists(h => h.Head == b)))], shared);
         foreach (var (group, number) in groups.Select((g, i) => (g, i)))
         {
             serves = number;
             if (group.Loop)
             {
                 var lamp = byId[group.Lamps[0]];
-                Add(RunKind.SwitchLoop, lamp, byId[group.Switches[0].Box], fed[lamp.Box.Id], [Carried.Hot, Carried.Switched, Carried.Neutral]);
+                Add(RunKind.SwitchLoop, lamp, byId[group.Switches[0].Box], fed[lamp.Box.Id],
+                    [Carried.Hot, Carried.Switched, Carried.Neutral]);
                 Legs(group, lamp, fed[lamp.Box.Id], group.Lamps.RemoveAt(0));
             }
             else
@@ -99,8 +112,10 @@ internal sealed class CircuitRoute
         serves = null;
         foreach (var (unit, head) in heads)
         {
-            // The supply goes to the unit; from it a cable with the signal goes back to each head. Behind a disconnect the unit is fed by its leg.
-            Add(RunKind.Interconnect, unit, head, fed.GetValueOrDefault(unit.Box.Id) ?? runs.Find(r => r.To.Box == unit.Box.Id), [Carried.Hot, TwoLegs ? Carried.SecondLeg : Carried.Neutral, Carried.Signal]);
+            // The supply goes to the unit; from it a cable with the signal goes back to each head. Behind a disconnect the unit is fed by
+            // its leg.
+            Add(RunKind.Interconnect, unit, head, fed.GetValueOrDefault(unit.Box.Id) ?? runs.Find(r => r.To.Box == unit.Box.Id),
+                [Carried.Hot, TwoLegs ? Carried.SecondLeg : Carried.Neutral, Carried.Signal]);
         }
 
         if (firstAlarm is not null)
@@ -110,7 +125,8 @@ internal sealed class CircuitRoute
             var reached = new Dictionary<int, Run>();
             foreach (var at in tree.Order)
             {
-                var (from, upstream) = tree.Parent[at] < 0 ? (firstAlarm, fed[firstAlarm.Box.Id]) : (others[tree.Parent[at]], reached[tree.Parent[at]]);
+                var (from, upstream) = tree.Parent[at] < 0 ? (firstAlarm, fed[firstAlarm.Box.Id])
+                    : (others[tree.Parent[at]], reached[tree.Parent[at]]);
                 reached[at] = Add(RunKind.Interconnect, from, others[at], upstream, [Carried.Hot, Carried.Neutral, Carried.Signal]);
             }
         }
@@ -118,7 +134,8 @@ internal sealed class CircuitRoute
         return new(circuit, [.. runs], groups);
     }
 
-    /// <summary>A box that takes the constant feed: an outlet that is always live, the first switch of its lamps, a lamp without a switch.</summary>
+    /// <summary>A box that takes the constant feed: an outlet that is always live, the first switch of its lamps, a lamp without a
+    /// switch.</summary>
     private bool NeedsFeed(PlacedBox box)
     {
         var id = box.Box.Id;
@@ -143,7 +160,8 @@ internal sealed class CircuitRoute
         var at = byId[group.Switches[0].Box];
         foreach (var next in group.Switches.Skip(1).Select(s => byId[s.Box]))
         {
-            upstream = Add(RunKind.Traveler, at, next, upstream, [.. Only(constant, Carried.Hot), Carried.TravelerOne, Carried.TravelerTwo, Carried.Neutral]);
+            upstream = Add(RunKind.Traveler, at, next, upstream,
+                [.. Only(constant, Carried.Hot), Carried.TravelerOne, Carried.TravelerTwo, Carried.Neutral]);
             at = next;
         }
 
@@ -173,7 +191,8 @@ internal sealed class CircuitRoute
         {
             var half = beyond[at].Any(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.HalfSwitched));
             var fan = group.Fan is not null && beyond[at].Any(b => b.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan));
-            ImmutableArray<Carried> carries = TwoLegs ? Feed : [.. Only(half, Carried.Hot), Carried.Switched, .. Only(fan, Carried.Fan), Carried.Neutral];
+            ImmutableArray<Carried> carries = TwoLegs ? Feed
+                : [.. Only(half, Carried.Hot), Carried.Switched, .. Only(fan, Carried.Fan), Carried.Neutral];
             var (from, before) = tree.Parent[at] < 0 ? (start, upstream) : (ends[tree.Parent[at]], reached[tree.Parent[at]]);
             reached[at] = Add(RunKind.SwitchLeg, from, ends[at], before, carries);
         }
@@ -215,12 +234,14 @@ internal sealed class CircuitRoute
         }
 
         var gauge = circuit.UsualRating is { Value: > 15 } ? Gauge.Awg12 : Gauge.Awg14;
-        var legs = groups.Where(g => g.Has(box.Box.Id)).Select(g => new EnteringCable(gauge, g.Switches.Length > 1 || g.Fan is not null ? 3 : 2));
+        var legs = groups.Where(g => g.Has(box.Box.Id))
+            .Select(g => new EnteringCable(gauge, g.Switches.Length > 1 || g.Fan is not null ? 3 : 2));
         var needed = book.Boxes.Count([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], box.Box.Devices.Length).Value;
         return (box.Box.Volume ?? BoxRules.Largest(box.Box.Devices.Length)) is { } room && needed.Value <= room.Value;
     }
 
-    private Run Add(RunKind kind, PlacedBox from, PlacedBox to, Run? upstream, ImmutableArray<Carried> carries) => Add(kind, End(from), End(to), upstream, carries);
+    private Run Add(RunKind kind, PlacedBox from, PlacedBox to, Run? upstream, ImmutableArray<Carried> carries) =>
+        Add(kind, End(from), End(to), upstream, carries);
 
     private Run Add(RunKind kind, RunEnd from, RunEnd to, Run? upstream, ImmutableArray<Carried> carries, RunId? ridesIn = null)
     {
@@ -233,21 +254,34 @@ internal sealed class CircuitRoute
 
         var id = RunId.Of(from.End, to.End, kind.PurposeOf(), number);
         var pin = Held(id);
-        var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.From(from.End) ?? []) : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
+        var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.From(from.End) ?? [])
+            : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
         var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;
-        var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way, Routes.Footage(way, from, to, job)) { IsPinned = pin is not null, RidesIn = ridesIn, Group = serves, Pipe = pipe?.Id, Jacket = pipe is { Jacketed: false } ? Jacket.Loose : JacketFor(from, to, way) };
+        var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way,
+            Routes.Footage(way, from, to, job))
+        {
+            IsPinned = pin is not null,
+            RidesIn = ridesIn,
+            Group = serves,
+            Pipe = pipe?.Id,
+            Jacket = pipe is { Jacketed: false } ? Jacket.Loose : JacketFor(from, to, way)
+        };
         runs.Add(run);
         return run;
     }
 
     // The run's place among those between its ends, as ways were held by before runs had purposes.
     private WayPin? Held(RunId id) => job.Pins.Ways.FirstOrDefault(p => p.Run == id)
-        ?? job.Pins.Ways.FirstOrDefault(p => p.Run.IsMeantFor(id, ids.Count(i => i.IsBetweenEndsOf(id) && (i.Purpose == RunPurpose.Travelers) == (id.Purpose == RunPurpose.Travelers))));
+        ?? job.Pins.Ways.FirstOrDefault(p =>
+            p.Run.IsMeantFor(id,
+                ids.Count(i => i.IsBetweenEndsOf(id) && (i.Purpose == RunPurpose.Travelers) == (id.Purpose == RunPurpose.Travelers))));
 
     // Damp places take UF; steel studs take armoured cable with its own fittings (300.4(B), 330.30).
     private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp || way.Legs.Any(l => l.Space == Space.Trench) ? Jacket.Underground
-        : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
-            || way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud && finder.FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud) ? Jacket.Armoured
+        : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall
+            && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
+            || way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud
+                && finder.FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud) ? Jacket.Armoured
         : Jacket.Nonmetallic;
 
     private static RunEnd End(PlacedBox box) => new(box.Place, box.Name, box.Box.Id, null);

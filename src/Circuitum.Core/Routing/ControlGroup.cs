@@ -27,7 +27,8 @@ internal static class ControlGroups
     {
         var here = boxes.ToDictionary(b => b.Box.Id);
         var drafts = new List<Draft>();
-        var places = boxes.SelectMany(b => b.Box.Devices.Select((d, gang) => (Box: b, Device: d, Gang: gang))).Where(x => x.Device.Kind.IsSwitch());
+        var places = boxes.SelectMany(b => b.Box.Devices.Select((d, gang) => (Box: b, Device: d, Gang: gang)))
+            .Where(x => x.Device.Kind.IsSwitch());
         foreach (var (box, device, gang) in places.OrderBy(x => x.Device.Kind == DeviceKind.FanControl ? 1 : 0))
         {
             var lamps = device.Controls.Where(id => id != box.Box.Id && here.ContainsKey(id)).Distinct().Select(id => here[id]).ToList();
@@ -54,7 +55,8 @@ internal static class ControlGroups
             draft.Switches.TryAdd(box, gang);
         }
 
-        return [.. drafts.OrderBy(g => g.Lamps.Min(l => l.Box.Id.Value), StringComparer.Ordinal).Select(g => g.Done(fromPanel, IsLoop(g, drafts, schools)))];
+        return [.. drafts.OrderBy(g => g.Lamps.Min(l => l.Box.Id.Value), StringComparer.Ordinal)
+            .Select(g => g.Done(fromPanel, IsLoop(g, drafts, schools)))];
     }
 
     private static bool IsFan(PlacedBox box) => box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan);
@@ -64,7 +66,8 @@ internal static class ControlGroups
     {
         var first = group.Switches.Keys.First();
         return schools.Feed == LightingFeed.LightFirst && group.Switches.Count == 1 && group.Fan is null && first.SwitchesOnly
-            && groups.TrueForAll(g => g == group || !(g.Switches.ContainsKey(first) || g.Fan?.Box == first)) && first.Box.Devices.All(d => d.Kind != DeviceKind.Disconnect)
+            && groups.TrueForAll(g => g == group || !(g.Switches.ContainsKey(first) || g.Fan?.Box == first))
+            && first.Box.Devices.All(d => d.Kind != DeviceKind.Disconnect)
             && group.Lamps.TrueForAll(l => l.IsLighting && !groups.Exists(g => g.Switches.ContainsKey(l)));
     }
 
@@ -77,7 +80,8 @@ internal static class ControlGroups
         public (PlacedBox Box, int Gang)? Fan { get; set; }
 
         public ControlGroup Done(Func<PlacedBox, Length> fromPanel, bool loop) => new(
-            [.. Switches.OrderBy(s => s.Key == Fan?.Box ? 1 : 0).ThenBy(s => fromPanel(s.Key)).ThenBy(s => s.Key.Box.Id.Value, StringComparer.Ordinal).Select(s => new SwitchGang(s.Key.Box.Id, s.Value))],
+            [.. Switches.OrderBy(s => s.Key == Fan?.Box ? 1 : 0).ThenBy(s => fromPanel(s.Key))
+                .ThenBy(s => s.Key.Box.Id.Value, StringComparer.Ordinal).Select(s => new SwitchGang(s.Key.Box.Id, s.Value))],
             Fan is var (box, gang) ? new SwitchGang(box.Box.Id, gang) : null,
             [.. Lamps.Select(l => l.Box.Id).OrderBy(l => l.Value, StringComparer.Ordinal)],
             loop);

@@ -44,11 +44,14 @@ public static class Drilling
     /// <param name="circuits">Every circuit with its runs.</param>
     /// <param name="rules">The crew's cables in a hole.</param>
     /// <param name="relieved">Spots where fewer cables go in one hole, and how many.</param>
-    /// <param name="across">Runs large enough to lie straight across the joists of a crawl space or an unfinished basement, without holes (334.15(C)).</param>
-    public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int>? relieved = null, ImmutableHashSet<RunId>? across = null)
+    /// <param name="across">Runs large enough to lie straight across the joists of a crawl space or an unfinished basement, without holes
+    /// (334.15(C)).</param>
+    public static Holes Drill(ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int>? relieved = null,
+        ImmutableHashSet<RunId>? across = null)
     {
         var relief = relieved ?? ImmutableDictionary<Spot, int>.Empty;
-        ImmutableArray<Hole> all = [.. Passing(circuits, across, null).OrderBy(p => p.Key).SelectMany(p => Bored(p.Key, p.Value, rules, relief))];
+        ImmutableArray<Hole> all = [.. Passing(circuits, across, null).OrderBy(p => p.Key)
+            .SelectMany(p => Bored(p.Key, p.Value, rules, relief))];
         var byRun = new Dictionary<RunId, List<Hole>>();
         foreach (var hole in all)
         {
@@ -68,15 +71,18 @@ public static class Drilling
     /// <param name="rules">The crew's cables in a hole.</param>
     /// <param name="relieved">Spots where fewer cables go in one hole, and how many.</param>
     /// <param name="across">Runs that lie across without holes.</param>
-    public static Holes Drill(Holes before, IReadOnlySet<Spot> again, ImmutableArray<RoutedCircuit> circuits, HouseRules rules, ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<RunId> across)
+    public static Holes Drill(Holes before, IReadOnlySet<Spot> again, ImmutableArray<RoutedCircuit> circuits, HouseRules rules,
+        ImmutableDictionary<Spot, int> relieved, ImmutableHashSet<RunId> across)
     {
         var passing = Passing(circuits, across, again);
-        var bored = again.Order().SelectMany(s => passing.TryGetValue(s, out var through) ? Bored(s, through, rules, relieved) : []).ToList();
+        var bored = again.Order().SelectMany(s => passing.TryGetValue(s, out var through) ? Bored(s, through, rules, relieved) : [])
+            .ToList();
         ImmutableArray<Hole> all = [.. before.All.Where(h => !again.Contains(h.Spot)).Concat(bored).OrderBy(h => h.Spot)];
         var byRun = new Dictionary<RunId, ImmutableArray<Hole>>(before.ByRun);
         foreach (var run in before.All.Where(h => again.Contains(h.Spot)).SelectMany(h => h.Runs).Distinct())
         {
-            ImmutableArray<Hole> passed = [.. before.ByRun[run].Where(h => !again.Contains(h.Spot)).Concat(bored.SelectMany(h => h.Runs.Where(r => r == run).Select(_ => h))).OrderBy(h => h.Spot)];
+            ImmutableArray<Hole> passed = [.. before.ByRun[run].Where(h => !again.Contains(h.Spot))
+                .Concat(bored.SelectMany(h => h.Runs.Where(r => r == run).Select(_ => h))).OrderBy(h => h.Spot)];
             if (passed.IsEmpty)
             {
                 byRun.Remove(run);
@@ -91,7 +97,9 @@ public static class Drilling
     }
 
     // What passes each member: of all members, or of some.
-    private static Dictionary<Spot, List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits, ImmutableHashSet<RunId>? across, IReadOnlySet<Spot>? only)
+    private static Dictionary<Spot,
+        List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits, ImmutableHashSet<RunId>? across,
+            IReadOnlySet<Spot>? only)
     {
         var passing = new Dictionary<Spot, List<(Run Run, Passage Passage)>>();
         foreach (var run in circuits.SelectMany(c => c.Runs))
@@ -110,13 +118,16 @@ public static class Drilling
     }
 
     // The holes of one member: cables shared out evenly, a pipe in a hole of its own, whatever is pulled in it.
-    private static IEnumerable<Hole> Bored(Spot spot, List<(Run Run, Passage Passage)> through, HouseRules rules, ImmutableDictionary<Spot, int> relief)
+    private static IEnumerable<Hole> Bored(Spot spot, List<(Run Run, Passage Passage)> through, HouseRules rules, ImmutableDictionary<Spot,
+        int> relief)
     {
         var most = relief.TryGetValue(spot, out var few) ? Math.Min(few, rules.CablesPerHole) : rules.CablesPerHole;
         var cables = through.FindAll(t => t.Run.Pipe is null);
         var shared = (cables.Count + most - 1) / most;
-        var shares = Enumerable.Range(0, shared).Select(i => cables.GetRange(i * cables.Count / shared, ((i + 1) * cables.Count / shared) - (i * cables.Count / shared)))
+        var shares = Enumerable.Range(0, shared)
+            .Select(i => cables.GetRange(i * cables.Count / shared, ((i + 1) * cables.Count / shared) - (i * cables.Count / shared)))
             .Concat(through.Where(t => t.Run.Pipe is not null).GroupBy(t => t.Run.Pipe).Select(g => g.ToList()));
-        return shares.Select((share, i) => new Hole(spot, i + 1, [.. share.Select(s => s.Run.Id)], share.Sum(s => s.Run.CurrentCarrying), share[0].Passage.Sealed, new(share.Max(s => s.Passage.Ambient.Degrees)), share[0].Passage.At));
+        return shares.Select((share, i) => new Hole(spot, i + 1, [.. share.Select(s => s.Run.Id)], share.Sum(s => s.Run.CurrentCarrying),
+            share[0].Passage.Sealed, new(share.Max(s => s.Passage.Ambient.Degrees)), share[0].Passage.At));
     }
 }

@@ -16,7 +16,8 @@ internal static class FeederRoute
         var way = from.Place.Structure == to.Place.Structure
             ? finder.Find(from.Place, to.Place, [])
             : ByTrench(from.Place, to.Place, finder, house, job);
-        return new(RunId.Of(from.End, to.End, RunPurpose.Feed), circuit.Key, RunKind.Feeder, from, to, null, [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job))
+        return new(RunId.Of(from.End, to.End, RunPurpose.Feed), circuit.Key, RunKind.Feeder, from, to, null,
+            [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job))
         {
             Jacket = Jacket.Loose,
             Pipe = Raceways.For(job, circuit.Key, true)!.Id,

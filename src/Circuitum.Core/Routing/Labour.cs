@@ -8,7 +8,12 @@ public sealed record Labour
     /// <summary>As crews weigh it.</summary>
     public static Labour Usual { get; } = new()
     {
-        Stud = Length.FromInches(6), Joist = Length.FromInches(8), Plate = Length.FromInches(12), Corner = Length.FromInches(18), Storey = Length.FromInches(36), Branch = Length.FromInches(24),
+        Stud = Length.FromInches(6),
+        Joist = Length.FromInches(8),
+        Plate = Length.FromInches(12),
+        Corner = Length.FromInches(18),
+        Storey = Length.FromInches(36),
+        Branch = Length.FromInches(24),
     };
 
     /// <summary>Footage alone: for a bound on it.</summary>

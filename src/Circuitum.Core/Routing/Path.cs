@@ -33,7 +33,8 @@ public enum Space
 public sealed record PathLeg(Space Space, Point3 From, Point3 To, Celsius Ambient)
 {
     /// <summary>Its length.</summary>
-    public Length Run => (From.X == To.X ? 0 : 1) + (From.Y == To.Y ? 0 : 1) + (From.Z == To.Z ? 0 : 1) > 1 ? From.StraightTo(To) : From.SquareTo(To);
+    public Length Run => (From.X == To.X ? 0 : 1) + (From.Y == To.Y ? 0 : 1) + (From.Z == To.Z ? 0 : 1) > 1 ? From.StraightTo(To)
+        : From.SquareTo(To);
 }
 
 /// <summary>The kind of member bored.</summary>
@@ -62,8 +63,10 @@ public enum MemberKind
 public readonly record struct Spot(MemberKind Kind, int Structure, int Level, int Member, int Number, bool Top) : IComparable<Spot>
 {
     /// <inheritdoc/>
-    public int CompareTo(Spot other) => Structure != other.Structure ? Structure.CompareTo(other.Structure) : Level != other.Level ? Level.CompareTo(other.Level) : Kind != other.Kind ? ((int)Kind).CompareTo((int)other.Kind)
-        : Member != other.Member ? Member.CompareTo(other.Member) : Number != other.Number ? Number.CompareTo(other.Number) : Top.CompareTo(other.Top);
+    public int CompareTo(Spot other) => Structure != other.Structure ? Structure.CompareTo(other.Structure) : Level != other.Level
+        ? Level.CompareTo(other.Level) : Kind != other.Kind ? ((int)Kind).CompareTo((int)other.Kind)
+        : Member != other.Member ? Member.CompareTo(other.Member) : Number != other.Number ? Number.CompareTo(other.Number)
+        : Top.CompareTo(other.Top);
 
     /// <summary>plate over bay 4 of wall 12, stud 7 of wall 3, joist 9.</summary>
     public override string ToString() => Kind switch

@@ -47,7 +47,8 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
     /// <summary>Part of it lies in the ground.</summary>
     public bool Buried => Lead.Way.Legs.Any(l => l.Space == Space.Trench);
 
-    /// <summary>From pull point to pull point: the panel, pull boxes, the fittings at the walls where the pipe goes into the ground or comes out of it, and the far end.
+    /// <summary>From pull point to pull point: the panel, pull boxes, the fittings at the walls where the pipe goes into the ground or
+    /// comes out of it, and the far end.
     /// A turn at such a place is made by the box or the fitting and is no bend of the pipe.</summary>
     public ImmutableArray<PipePull> Pulls
     {
@@ -60,8 +61,10 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
                 ends.Add((ends.Count == 0 ? Length.Zero : ends[^1]) + leg.Run);
             }
 
-            var walls = Enumerable.Range(0, legs.Length - 1).Where(i => (legs[i].Space == Space.Trench) != (legs[i + 1].Space == Space.Trench)).Select(i => ends[i]);
-            Length[] points = [.. Pipe.Stops.Where(s => s.Kind == PipeStopKind.PullBox && s.Along < ends[^1]).Select(s => s.Along).Concat(walls).Append(Length.Zero).Append(ends[^1]).Distinct().Order()];
+            var walls = Enumerable.Range(0, legs.Length - 1)
+                .Where(i => (legs[i].Space == Space.Trench) != (legs[i + 1].Space == Space.Trench)).Select(i => ends[i]);
+            Length[] points = [.. Pipe.Stops.Where(s => s.Kind == PipeStopKind.PullBox && s.Along < ends[^1]).Select(s => s.Along)
+                .Concat(walls).Append(Length.Zero).Append(ends[^1]).Distinct().Order()];
             var pulls = ImmutableArray.CreateBuilder<PipePull>();
             foreach (var (from, to) in points.Zip(points.Skip(1)))
             {
@@ -95,13 +98,17 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
         var along = Length.Zero;
         foreach (var leg in run.Way.Legs)
         {
-            var with = Runs.Where(r => r.Id != run.Id).Select(r => (Run: r, Shared: r.Way.Legs.Select(l => Overlap(l, leg)).DefaultIfEmpty().Max()))
-                .Where(s => s.Shared > Length.Zero).OrderByDescending(s => s.Shared).ThenBy(s => s.Run.Id.ToString(), StringComparer.Ordinal).ToList();
+            var with = Runs.Where(r => r.Id != run.Id)
+                .Select(r => (Run: r, Shared: r.Way.Legs.Select(l => Overlap(l, leg)).DefaultIfEmpty().Max()))
+                .Where(s => s.Shared > Length.Zero).OrderByDescending(s => s.Shared)
+                .ThenBy(s => s.Run.Id.ToString(), StringComparer.Ordinal).ToList();
             for (var n = 1; n <= with.Count; n++)
             {
-                ImmutableArray<RunId> ids = [run.Id, .. with.Take(n).Select(w => w.Run.Id).OrderBy(i => i.ToString(), StringComparer.Ordinal)];
+                ImmutableArray<RunId> ids = [run.Id, .. with.Take(n).Select(w => w.Run.Id)
+                    .OrderBy(i => i.ToString(), StringComparer.Ordinal)];
                 var key = string.Join('|', ids);
-                var known = lengths.GetValueOrDefault(key, (ids, run.CurrentCarrying + with.Take(n).Sum(w => w.Run.CurrentCarrying), Length.Zero, along));
+                var known = lengths.GetValueOrDefault(key,
+                    (ids, run.CurrentCarrying + with.Take(n).Sum(w => w.Run.CurrentCarrying), Length.Zero, along));
                 lengths[key] = known with { Item3 = known.Item3 + with[n - 1].Shared };
             }
 
@@ -109,11 +116,13 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
         }
 
         return lengths.Values.Where(s => s.Long > Bundling.Allowed).OrderByDescending(s => s.Carrying).ThenByDescending(s => s.Long)
-            .Select(s => new PipeStretch(s.Runs, s.Carrying, s.Long, Warmest(run), $"in {Pipe.Id} with {s.Runs.Length - 1} more, from {s.From.Cut(Measure.Feet)} along")).FirstOrDefault() ?? alone;
+            .Select(s => new PipeStretch(s.Runs, s.Carrying, s.Long, Warmest(run),
+                $"in {Pipe.Id} with {s.Runs.Length - 1} more, from {s.From.Cut(Measure.Feet)} along")).FirstOrDefault() ?? alone;
     }
 
     /// <summary>How far a run lies in the pipe with the one that the pipe follows.</summary>
-    public Length With(Run run) => run.Id == Lead.Id ? run.Way.Measured : run.Way.Legs.SelectMany(l => Lead.Way.Legs.Select(o => Overlap(l, o))).Total();
+    public Length With(Run run) => run.Id == Lead.Id ? run.Way.Measured
+        : run.Way.Legs.SelectMany(l => Lead.Way.Legs.Select(o => Overlap(l, o))).Total();
 
     private static Celsius Warmest(Run run) => new(Math.Max(30, run.Way.Legs.Max(l => l.Ambient.Degrees)));
 
@@ -132,8 +141,11 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
             return a.Run;
         }
 
-        static Length Common(Length a1, Length a2, Length b1, Length b2) => Length.Max(Length.Zero, Length.Min(Length.Max(a1, a2), Length.Max(b1, b2)) - Length.Max(Length.Min(a1, a2), Length.Min(b1, b2)));
-        bool x = a.From.X == a.To.X && b.From.X == b.To.X && a.From.X == b.From.X, y = a.From.Y == a.To.Y && b.From.Y == b.To.Y && a.From.Y == b.From.Y, z = a.From.Z == a.To.Z && b.From.Z == b.To.Z && a.From.Z == b.From.Z;
+        static Length Common(Length a1, Length a2, Length b1, Length b2) =>
+            Length.Max(Length.Zero,
+                Length.Min(Length.Max(a1, a2), Length.Max(b1, b2)) - Length.Max(Length.Min(a1, a2), Length.Min(b1, b2)));
+        bool x = a.From.X == a.To.X && b.From.X == b.To.X && a.From.X == b.From.X, y = a.From.Y == a.To.Y && b.From.Y == b.To.Y
+            && a.From.Y == b.From.Y, z = a.From.Z == a.To.Z && b.From.Z == b.To.Z && a.From.Z == b.From.Z;
         return (x, y, z) switch
         {
             (false, true, true) => Common(a.From.X, a.To.X, b.From.X, b.To.X),
@@ -146,9 +158,11 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
     // Legs run along the axes or aslant; the turn is taken from their directions.
     private static int Turn(PathLeg a, PathLeg b)
     {
-        static (double X, double Y, double Z) Way(PathLeg leg) => ((leg.To.X - leg.From.X).Sixtyfourths, (leg.To.Y - leg.From.Y).Sixtyfourths, (leg.To.Z - leg.From.Z).Sixtyfourths);
+        static (double X, double Y, double Z) Way(PathLeg leg) =>
+            ((leg.To.X - leg.From.X).Sixtyfourths, (leg.To.Y - leg.From.Y).Sixtyfourths, (leg.To.Z - leg.From.Z).Sixtyfourths);
         var (p, q) = (Way(a), Way(b));
-        double dot = (p.X * q.X) + (p.Y * q.Y) + (p.Z * q.Z), size = Math.Sqrt(((p.X * p.X) + (p.Y * p.Y) + (p.Z * p.Z)) * ((q.X * q.X) + (q.Y * q.Y) + (q.Z * q.Z)));
+        double dot = (p.X * q.X) + (p.Y * q.Y) + (p.Z * q.Z),
+            size = Math.Sqrt(((p.X * p.X) + (p.Y * p.Y) + (p.Z * p.Z)) * ((q.X * q.X) + (q.Y * q.Y) + (q.Z * q.Z)));
         return size == 0 ? 0 : (int)Math.Round(Math.Acos(Math.Clamp(dot / size, -1, 1)) * 180 / Math.PI);
     }
 }
@@ -156,14 +170,17 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
 /// <summary>Gathers the runs of each pipe.</summary>
 public static class Raceways
 {
-    /// <summary>The pipe that a circuit's home run or feeder is pulled in: the job's own, or PVC for a feeder that it says nothing of; null for cable.</summary>
+    /// <summary>The pipe that a circuit's home run or feeder is pulled in: the job's own, or PVC for a feeder that it says nothing of; null
+    /// for cable.</summary>
     public static Pipe? For(Job job, CircuitKey circuit, bool feeder) =>
-        job.Pipes.FirstOrDefault(p => p.Circuits.Contains(circuit)) ?? (feeder ? new Pipe { Id = circuit.Value, Circuits = [circuit] } : null);
+        job.Pipes.FirstOrDefault(p => p.Circuits.Contains(circuit))
+            ?? (feeder ? new Pipe { Id = circuit.Value, Circuits = [circuit] } : null);
 
     /// <summary>Every pipe with something in it, in the order of their first circuits.</summary>
     public static ImmutableArray<Raceway> Of(ImmutableArray<RoutedCircuit> circuits, Job job) =>
     [
         .. circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is not null).GroupBy(r => r.Pipe!)
-            .Select(g => new Raceway(For(job, g.First().Circuit, true)!, [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal)])),
+            .Select(g => new Raceway(For(job, g.First().Circuit, true)!,
+                [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal)])),
     ];
 }

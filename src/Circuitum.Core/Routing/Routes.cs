@@ -13,7 +13,8 @@ namespace Circuitum.Core.Routing;
 public static class Routes
 {
     /// <summary>Routes every circuit from its panel.</summary>
-    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job, CodeBook book, CancellationToken gone = default)
+    public static ImmutableArray<RoutedCircuit> Route(FramedHouse house, Survey survey, ImmutableArray<Circuit> circuits, Job job,
+        CodeBook book, CancellationToken gone = default)
     {
         var finder = new Wayfinder(house, job);
         var panels = job.Panels.ToDictionary(p => p.Id, p => new RunEnd(Surveying.PlacePanel(house, p), $"Panel {p.Id}", null, p.Id));
@@ -37,7 +38,8 @@ public static class Routes
                 return done;
             }
 
-            var (one, other) = new SharedCables(survey, panels[circuit.Panel], finder, job, book).Pull(circuit, byKey[with], job.Schools.TwoCircuits);
+            var (one, other) = new SharedCables(survey, panels[circuit.Panel], finder, job, book)
+                .Pull(circuit, byKey[with], job.Schools.TwoCircuits);
             together[with] = other;
             return one;
         }
@@ -45,11 +47,13 @@ public static class Routes
         return [.. circuits.Select(Pull)];
     }
 
-    /// <summary>Two cables, one with a shared neutral, one with two neutrals: what each would take for two circuits that go the same way.</summary>
+    /// <summary>Two cables, one with a shared neutral, one with two neutrals: what each would take for two circuits that go the same
+    /// way.</summary>
     public static ImmutableArray<TogetherWay> Together(FramedHouse house, Survey survey, Circuit one, Circuit other, Job job, CodeBook book)
     {
         var panel = job.Panels.First(p => p.Id == one.Panel);
-        return [.. new SharedCables(survey, new(Surveying.PlacePanel(house, panel), $"Panel {panel.Id}", null, panel.Id), new(house, job), job, book).Weigh(one, other)];
+        return [.. new SharedCables(survey, new(Surveying.PlacePanel(house, panel), $"Panel {panel.Id}", null, panel.Id), new(house, job),
+            job, book).Weigh(one, other)];
     }
 
     /// <summary>Footage to cut: the way, sag, what is made up and left at both ends, rounded up as the crew cuts.</summary>
@@ -76,7 +80,8 @@ public static class Routes
         foreach (var end in new[] { from, to })
         {
             var left = end.Panel is null ? rules.MakeUpAtBox + rules.SlackAtBox : rules.AtPanel;
-            why = why.House(end.Panel is null ? $"made up and slack at {end.Name}" : $"left at {end.Name}", measure == Measure.Feet ? left.ToString() : left.Measured(measure), end.Panel is null ? "house rules: make-up, slack" : "house rule: at the panel");
+            why = why.House(end.Panel is null ? $"made up and slack at {end.Name}" : $"left at {end.Name}", measure == Measure.Feet
+                ? left.ToString() : left.Measured(measure), end.Panel is null ? "house rules: make-up, slack" : "house rule: at the panel");
             ends += left;
         }
 

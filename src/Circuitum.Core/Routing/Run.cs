@@ -71,7 +71,8 @@ public sealed record RunEnd(Place Place, string Name, BoxId? Box, PanelId? Panel
 /// <param name="Carries">Its insulated conductors, 2 to 4, by what they are there for.</param>
 /// <param name="Way">Its way through the frame.</param>
 /// <param name="Length">Footage to cut, whole feet.</param>
-public sealed record Run(RunId Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, RunId? Upstream, ImmutableArray<Carried> Carries, Way Way, Figure<Length> Length)
+public sealed record Run(RunId Id, CircuitKey Circuit, RunKind Kind, RunEnd From, RunEnd To, RunId? Upstream,
+    ImmutableArray<Carried> Carries, Way Way, Figure<Length> Length)
 {
     /// <summary>Insulated conductors in it.</summary>
     public int Conductors => Carries.Length;
@@ -88,7 +89,8 @@ public sealed record Run(RunId Id, CircuitKey Circuit, RunKind Kind, RunEnd From
     /// <summary>A person drew its way.</summary>
     public bool IsPinned { get; init; }
 
-    /// <summary>The home run of another circuit in whose cable its conductors come as far as the box it begins at; null for one that begins at its panel.</summary>
+    /// <summary>The home run of another circuit in whose cable its conductors come as far as the box it begins at; null for one that begins
+    /// at its panel.</summary>
     public RunId? RidesIn { get; init; }
 
     /// <summary>The circuit whose conductors its cable takes along; null for a cable of one circuit.</summary>

@@ -18,7 +18,8 @@ public sealed record TogetherWay(TwoCircuits School, Length Footage, RunEnd? Apa
 /// <summary>Brings two circuits that go the same way to their boxes, in two cables or in one as far as the first box.</summary>
 internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
 {
-    /// <summary>Both circuits by a school. A shared neutral needs one cable (300.3(B)); two neutrals share one only where that saves footage.</summary>
+    /// <summary>Both circuits by a school. A shared neutral needs one cable (300.3(B)); two neutrals share one only where that saves
+    /// footage.</summary>
     public (RoutedCircuit One, RoutedCircuit Other) Pull(Circuit one, Circuit other, TwoCircuits school)
     {
         RoutedCircuit first = Route(one).Pull(), second = Route(other).Pull();
@@ -27,7 +28,8 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
             return (first, second);
         }
 
-        (RoutedCircuit One, RoutedCircuit Other) a = (Lead(first, other, school), Route(other).Pull(first.HomeRun)), b = (Route(one).Pull(second.HomeRun), Lead(second, one, school));
+        (RoutedCircuit One, RoutedCircuit Other) a = (Lead(first, other, school), Route(other).Pull(first.HomeRun)),
+            b = (Route(one).Pull(second.HomeRun), Lead(second, one, school));
         Length Of((RoutedCircuit One, RoutedCircuit Other) pair) => pair.One.Footage + pair.Other.Footage;
         var best = Of(a) <= Of(b) ? a : b;
         return school == TwoCircuits.FourWire && Of(best) >= first.Footage + second.Footage ? (first, second) : best;
@@ -44,7 +46,8 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
             return new TogetherWay(school, footage, null, null, null);
         }
 
-        var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart).Select(r => new EnteringCable(Gauge.Awg12, r.Conductors)).Append(new(Gauge.Awg12, 2)).ToList();
+        var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart)
+            .Select(r => new EnteringCable(Gauge.Awg12, r.Conductors)).Append(new(Gauge.Awg12, 2)).ToList();
         var devices = survey[apart].Box.Devices.Length;
         var volume = book.Boxes.Count(cables, devices).Value;
         return new TogetherWay(school, footage, home.To, volume, BoxRules.Smallest(devices, volume));
@@ -56,7 +59,8 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
     {
         var home = routed.HomeRun! with
         {
-            Carries = school == TwoCircuits.Multiwire ? [Carried.Hot, Carried.OtherHot, Carried.Neutral] : [Carried.Hot, Carried.Neutral, Carried.OtherHot, Carried.OtherNeutral],
+            Carries = school == TwoCircuits.Multiwire ? [Carried.Hot, Carried.OtherHot, Carried.Neutral]
+                : [Carried.Hot, Carried.Neutral, Carried.OtherHot, Carried.OtherNeutral],
             TakesAlong = other.Key,
         };
         return routed with { Runs = routed.Runs.SetItem(0, home) };

@@ -23,7 +23,8 @@ internal sealed class WallWeb
         spans = [.. level.Walls.Select(w => (knotAt[w.Start], knotAt[w.End], w.Run.Sixtyfourths))];
         // Furring over masonry is too shallow to bore along, and a panel without level chases has no way along it (300.4(D)).
         gaps = [.. level.Walls.Select(w => w.Frame.RunsAlong
-            ? w.Openings.Where(o => o.StopsBoringAt(w.Frame.RunHeight(height))).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths)).ToArray()
+            ? w.Openings.Where(o => o.StopsBoringAt(w.Frame.RunHeight(height))).Select(o => (o.From.Sixtyfourths, o.To.Sixtyfourths))
+            .ToArray()
             : [(int.MinValue, int.MaxValue)])];
         // Studs of metal come punched, chases are open: nothing is bored.
         bays = [.. level.Walls.Select(w => w.Frame.IsWood ? w.Frame.Spacing.Sixtyfourths : int.MaxValue)];

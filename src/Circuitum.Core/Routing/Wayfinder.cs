@@ -23,9 +23,11 @@ internal sealed class Wayfinder
         (this.house, this.job, labour) = (house, job, toll ?? Labour.Usual);
         webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight, labour)).ToArray())];
         var straight = job.Schools.Lay == CableLay.Shortest;
-        cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour)).Prepend(Cavity.Below(s, straight, labour)).ToArray())];
+        cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour))
+            .Prepend(Cavity.Below(s, straight, labour)).ToArray())];
         hasChases = house.Levels.Any(l => l.Walls.Any(w => w.Frame.Framing == WallFraming.InsulatedPanel));
-        wallsOn = [.. house.Structures.Select(s => s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
+        wallsOn = [.. house.Structures.Select(s =>
+            s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
         bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
     }
 
@@ -35,17 +37,20 @@ internal sealed class Wayfinder
     /// <summary>The house.</summary>
     public FramedHouse House => house;
 
-    /// <summary>What the cheapest way would cost, obstructions left aside; between two buildings as far as they lie apart on the site.</summary>
+    /// <summary>What the cheapest way would cost, obstructions left aside; between two buildings as far as they lie apart on the
+    /// site.</summary>
     public Length Cost(Place a, Place b) => a.Structure == b.Structure ? Best(a, b).Cost : OnSite(a).SquareTo(OnSite(b));
 
-    private Point OnSite(Place place) => place.At.Plan.By(house.Structures[place.Structure].Structure.Origin.X, house.Structures[place.Structure].Structure.Origin.Y);
+    private Point OnSite(Place place) =>
+        place.At.Plan.By(house.Structures[place.Structure].Structure.Origin.X, house.Structures[place.Structure].Structure.Origin.Y);
 
     /// <summary>The cheapest way with every leg and member, by the places that a person wants it to pass.</summary>
     public Way Find(Place a, Place b, ImmutableArray<Point> via)
     {
         if (!via.IsEmpty)
         {
-            return Cavities(a, b, via).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, via)).OrderBy(w => w.Blocked ? 1 : 0).ThenBy(w => w.Cost).First();
+            return Cavities(a, b, via).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, via)).OrderBy(w => w.Blocked ? 1 : 0)
+                .ThenBy(w => w.Cost).First();
         }
 
         var best = Best(a, b);
@@ -61,7 +66,8 @@ internal sealed class Wayfinder
             return way;
         }
 
-        var other = Cavities(a, b, []).OrderBy(c => c.Cost).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, [])).FirstOrDefault(w => !w.Blocked);
+        var other = Cavities(a, b, []).OrderBy(c => c.Cost).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, []))
+            .FirstOrDefault(w => !w.Blocked);
         return other ?? (ByStuds(a, b, new Length(int.MaxValue / 2)) is { } along ? AlongStuds(a, b, along) : way);
     }
 
@@ -97,7 +103,8 @@ internal sealed class Wayfinder
         (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
         Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
         // From below is for what stands on walls; a ceiling is reached from above whatever the school.
-        var chosen = job.Schools.Way == CableWay.Overhead || (job.Schools.Way == CableWay.FromBelow && a.Mount != Mount.Ceiling && b.Mount != Mount.Ceiling);
+        var chosen = job.Schools.Way == CableWay.Overhead
+            || (job.Schools.Way == CableWay.FromBelow && a.Mount != Mount.Ceiling && b.Mount != Mount.Ceiling);
         int startCount = Reached(a, starts, chosen), endCount = Reached(b, ends, chosen);
         for (var storeys = 0; storeys <= cavities[a.Structure].Length; storeys++)
         {
@@ -134,7 +141,8 @@ internal sealed class Wayfinder
     }
 
     private WebWay? ByStuds(Place a, Place b, Length limit) =>
-        a.Level == b.Level && a.Wall is not null && b.Wall is not null ? webs[a.Structure][a.Level].Between(a, b, (limit - ToBore(a) - ToBore(b)).Sixtyfourths) : null;
+        a.Level == b.Level && a.Wall is not null && b.Wall is not null ? webs[a.Structure][a.Level]
+            .Between(a, b, (limit - ToBore(a) - ToBore(b)).Sixtyfourths) : null;
 
     // From a wall the cavity below or above; from a ceiling or floor the one it is in. A box in a slab is reached by its sleeve
     // from the ceiling above.
@@ -219,7 +227,8 @@ internal sealed class Wayfinder
     private Length RunZ(int structure, int level, int? wall)
     {
         var framed = house.Structures[structure].Levels[level];
-        return framed.Floor + (wall is int index ? framed.Walls[index].Frame.RunHeight(job.HouseRules.BoreHeight) : job.HouseRules.BoreHeight);
+        return framed.Floor + (wall is int index ? framed.Walls[index].Frame.RunHeight(job.HouseRules.BoreHeight)
+            : job.HouseRules.BoreHeight);
     }
 
     private Length Rise(Place place, int cavity)
@@ -236,7 +245,8 @@ internal sealed class Wayfinder
     }
 
     private Wall? InPanel(Place place) =>
-        place.Wall is int index && house.Structures[place.Structure].Levels[place.Level].Walls[index] is { Frame.Framing: WallFraming.InsulatedPanel } wall ? wall : null;
+        place.Wall is int index && house.Structures[place.Structure].Levels[place.Level].Walls[index]
+            is { Frame.Framing: WallFraming.InsulatedPanel } wall ? wall : null;
 
     // Where cable leaves its wall: straight up or down its bay, but in an insulated panel by the nearest upright chase.
     private Point Exit(Place place)
@@ -251,7 +261,8 @@ internal sealed class Wayfinder
         return wall.At(new(Math.Min(nearest, wall.Run.Sixtyfourths / step * step)));
     }
 
-    // The level chase that leads from a box to an upright one; none where the box stands on an upright chase, or the panel has no level ones.
+    // The level chase that leads from a box to an upright one; none where the box stands on an upright chase, or the panel has no level
+    // ones.
     private Length? ChaseZ(Place place, Wall wall)
     {
         if (wall.Frame.ChaseHeights.IsEmpty || wall.At(place.Along) == Exit(place))
@@ -297,18 +308,22 @@ internal sealed class Wayfinder
         if (wall.Frame.Framing == WallFraming.InsulatedPanel)
         {
             // Two panels that meet are joined by an access hole at the corner.
-            foreach (var (end, number) in new[] { (Length.Zero, 0), (wall.Run, 1) }.Where(e => wall.At(e.Item1) == from || wall.At(e.Item1) == to))
+            foreach (var (end, number) in new[] { (Length.Zero, 0), (wall.Run, 1) }.Where(e => wall.At(e.Item1) == from
+                || wall.At(e.Item1) == to))
             {
-                build.Pass(new(MemberKind.Corner, level.Structure, level.Index, wall.Index, number, false), wall.At(end).At(z), true, Indoors);
+                build.Pass(new(MemberKind.Corner, level.Structure, level.Index, wall.Index, number, false), wall.At(end).At(z), true,
+                    Indoors);
             }
 
             return;
         }
 
-        int first = wall.Bay(Length.Min(wall.Along(from), wall.Along(to))) + 1, last = wall.Bay(Length.Max(wall.Along(from), wall.Along(to)));
+        int first = wall.Bay(Length.Min(wall.Along(from), wall.Along(to))) + 1,
+            last = wall.Bay(Length.Max(wall.Along(from), wall.Along(to)));
         for (var stud = first; stud <= last; stud++)
         {
-            build.Pass(new(MemberKind.Stud, level.Structure, level.Index, wall.Index, stud, false), wall.At(wall.Frame.Spacing * stud).At(z), wall.Exterior, Indoors);
+            build.Pass(new(MemberKind.Stud, level.Structure, level.Index, wall.Index, stud, false), wall.At(wall.Frame.Spacing * stud)
+                .At(z), wall.Exterior, Indoors);
         }
     }
 
@@ -339,7 +354,8 @@ internal sealed class Wayfinder
             foreach (var top in new[] { false, true })
             {
                 var beside = here[top ? storey + 1 : storey]!;
-                build.Pass(new(MemberKind.Plate, a.Structure, storey, riser.Wall, riser.Number, top), riser.At.At(beside.Z), true, beside.Ambient);
+                build.Pass(new(MemberKind.Plate, a.Structure, storey, riser.Wall, riser.Number, top), riser.At.At(beside.Z), true,
+                    beside.Ambient);
             }
 
             at = riser.At;
@@ -377,7 +393,8 @@ internal sealed class Wayfinder
         if (place.Wall is int index)
         {
             var wall = house.Structures[place.Structure].Levels[place.Level].Walls[index];
-            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, index, wall.Bay(wall.Along(turn.Plan)), number > place.Level), turn, true, cavity.Ambient);
+            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, index, wall.Bay(wall.Along(turn.Plan)), number > place.Level),
+                turn, true, cavity.Ambient);
         }
     }
 
@@ -399,7 +416,8 @@ internal sealed class Wayfinder
             for (var joist = low + 1; joist <= high; joist++)
             {
                 var at = cavity.MeetsJoist(joist, a, b);
-                build.Pass(new(MemberKind.Joist, cavity.Structure, cavity.Number, joist, cavity.Lane(at), false), at.At(cavity.Z), false, cavity.Ambient);
+                build.Pass(new(MemberKind.Joist, cavity.Structure, cavity.Number, joist, cavity.Lane(at), false), at.At(cavity.Z), false,
+                    cavity.Ambient);
             }
         }
     }

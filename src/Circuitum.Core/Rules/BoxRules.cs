@@ -48,9 +48,11 @@ public abstract class BoxRules
     /// <summary>Volume of cables and devices in a nonmetallic box without internal clamps.</summary>
     /// <param name="cables">Cables in and out.</param>
     /// <param name="yokes">Device yokes.</param>
-    public Figure<CubicInches> Count(IReadOnlyList<EnteringCable> cables, int yokes) => Count(new() { Cables = [.. cables], Yokes = yokes });
+    public Figure<CubicInches> Count(IReadOnlyList<EnteringCable> cables, int yokes) =>
+        Count(new() { Cables = [.. cables], Yokes = yokes });
 
-    /// <summary>The smallest usual box of so many gangs that holds a volume; null when none does. No gangs means a round ceiling box.</summary>
+    /// <summary>The smallest usual box of so many gangs that holds a volume; null when none does. No gangs means a round ceiling
+    /// box.</summary>
     public static CubicInches? Smallest(int gangs, CubicInches needed) =>
         Usual(gangs).Where(s => s >= needed.Value).Select(s => (CubicInches?)new CubicInches(s)).FirstOrDefault();
 

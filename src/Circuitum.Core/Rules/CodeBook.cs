@@ -6,7 +6,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Rules;
 
-/// <summary>The rules a job is planned by: one edition of one family of books, with the job's amendments. Stages ask it, and never which it is.</summary>
+/// <summary>The rules a job is planned by: one edition of one family of books, with the job's amendments. Stages ask it, and never which it
+/// is.</summary>
 public abstract class CodeBook
 {
     /// <summary>The edition.</summary>

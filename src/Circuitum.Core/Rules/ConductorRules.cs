@@ -8,7 +8,8 @@ namespace Circuitum.Core.Rules;
 /// <summary>What conductors carry, and what protects and encloses them.</summary>
 public abstract class ConductorRules
 {
-    /// <summary>Ampacity at 30 °C with at most three current-carrying conductors; null where the table has no entry. Table 310.16.</summary>
+    /// <summary>Ampacity at 30 °C with at most three current-carrying conductors; null where the table has no entry. Table
+    /// 310.16.</summary>
     public abstract Amps? Ampacity(Gauge gauge, Metal metal, Column column);
 
     /// <summary>Correction for ambient, Table 310.15(B)(1); null where the insulation may not be used so hot.</summary>
@@ -23,7 +24,8 @@ public abstract class ConductorRules
     /// <summary>Cross-section in circular mils, Chapter 9 Table 8.</summary>
     public abstract int CircularMil(Gauge gauge);
 
-    /// <summary>Equipment grounding conductor for an overcurrent device, Table 250.122; the largest listed row serves above 400 A.</summary>
+    /// <summary>Equipment grounding conductor for an overcurrent device, Table 250.122; the largest listed row serves above 400
+    /// A.</summary>
     public abstract Gauge EquipmentGround(Amps rating, Metal metal);
 
     /// <summary>Area of one THWN-2 conductor, Chapter 9 Table 5.</summary>

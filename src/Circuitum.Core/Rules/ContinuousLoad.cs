@@ -2,7 +2,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Rules;
 
-/// <summary>What runs for three hours or more counts for more: 125 per cent in every book kept here (80 per cent of the breaker is the same).</summary>
+/// <summary>What runs for three hours or more counts for more: 125 per cent in every book kept here (80 per cent of the breaker is the
+/// same).</summary>
 public static class ContinuousLoad
 {
     /// <summary>The share it counts with: 210.19(A), 210.20(A), 215.2(A)(1).</summary>

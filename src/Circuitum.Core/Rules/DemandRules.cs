@@ -22,7 +22,8 @@ public abstract class DemandRules
     /// <summary>Per cent of household dryers by their count, 1 or more.</summary>
     public abstract Percent Dryers(int count);
 
-    /// <summary>An appliance that counts towards four and is reduced with them: fastened in place and no range, dryer, space heating or air conditioning.</summary>
+    /// <summary>An appliance that counts towards four and is reduced with them: fastened in place and no range, dryer, space heating or air
+    /// conditioning.</summary>
     /// <param name="load">Its rating.</param>
     /// <param name="cooking">A range, cooktop or wall oven.</param>
     public abstract bool CountsTowardsFour(VoltAmps load, bool cooking);

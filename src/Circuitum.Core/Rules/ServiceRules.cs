@@ -21,7 +21,8 @@ public abstract class ServiceRules
     /// <summary>The share of its rating that a conductor must carry where it carries a whole dwelling.</summary>
     public abstract Percent WholeDwelling { get; }
 
-    /// <summary>Conductor of a service, or of a feeder that carries the whole dwelling's load, where nothing corrects or adjusts it; null for a rating the table has not.</summary>
+    /// <summary>Conductor of a service, or of a feeder that carries the whole dwelling's load, where nothing corrects or adjusts it; null
+    /// for a rating the table has not.</summary>
     public abstract Gauge? DwellingConductor(Amps rating, Metal metal);
 
     /// <summary>Grounding electrode conductor of copper for a service conductor.</summary>

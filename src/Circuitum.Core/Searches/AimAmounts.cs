@@ -3,7 +3,8 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Searches;
 
 /// <summary>What a division comes to, aim by aim, all branch circuits together.</summary>
-/// <param name="Cable">Chains from panel to last box by their cheapest ways, holes counted as footage; switch legs, make-up and waste are not in it.</param>
+/// <param name="Cable">Chains from panel to last box by their cheapest ways, holes counted as footage; switch legs, make-up and waste are
+/// not in it.</param>
 /// <param name="Breakers">Branch circuits.</param>
 /// <param name="Darkness">Outlets: for each circuit what each room and the house lose when it opens, squared over what they have.</param>
 /// <param name="Crowding">Hundredths of a rating beyond the wanted fill, summed.</param>
@@ -11,7 +12,8 @@ namespace Circuitum.Core.Searches;
 /// <param name="RoomsLeft">Times that a circuit goes on into another room.</param>
 /// <param name="Broken">Rules about company that it breaks where another division would keep them.</param>
 /// <param name="Weight">All of it by the crew's weights, in feet of cable.</param>
-public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Percent Crowding, int Crossings, int RoomsLeft, int Broken, Length Weight);
+public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Percent Crowding, int Crossings, int RoomsLeft, int Broken,
+    Length Weight);
 
 /// <summary>A division found, beside the one that stands.</summary>
 /// <param name="Division">The best found so far.</param>
@@ -22,8 +24,10 @@ public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Pe
 /// <param name="Steps">Steps asked for.</param>
 public sealed record Redivision(Jobs.Division Division, AimAmounts Standing, AimAmounts Found, Length? Bound, int Step, int Steps)
 {
-    /// <summary>How far the best found is from the bound, of itself, in per cent; zero when it is proven the best, null while there is no bound.</summary>
-    public Percent? Gap => Bound is not { } bound ? null : new(Found.Weight <= Length.Zero ? 0 : decimal.Round((Found.Weight - bound).Sixtyfourths * 100m / Found.Weight.Sixtyfourths, 2));
+    /// <summary>How far the best found is from the bound, of itself, in per cent; zero when it is proven the best, null while there is no
+    /// bound.</summary>
+    public Percent? Gap => Bound is not { } bound ? null
+        : new(Found.Weight <= Length.Zero ? 0 : decimal.Round((Found.Weight - bound).Sixtyfourths * 100m / Found.Weight.Sixtyfourths, 2));
 
     /// <summary>It weighs less than what stands.</summary>
     public bool IsBetter => Found.Broken < Standing.Broken || (Found.Broken == Standing.Broken && Found.Weight < Standing.Weight);

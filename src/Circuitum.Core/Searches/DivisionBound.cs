@@ -4,9 +4,12 @@ namespace Circuitum.Core.Searches;
 
 /// <summary>A weight that no division of a family can go below, proven.</summary>
 /// <remarks>
-/// Lagrangian relaxation: every bundle is given a price for being served. For k circuits the weight is at least the sum of the prices plus k times the lightest
-/// chain once its bundles' prices are taken off, where a chain need not be a true one: it may come back to a bundle (though not at once), pays darkness of its
-/// house exactly, of its rooms only while it stays in one, and the least crowding that so many outlets can bring. The prices are raised where chains pass a
+/// Lagrangian relaxation: every bundle is given a price for being served. For k circuits the weight is at least the sum of the prices plus
+/// k times the lightest
+/// chain once its bundles' prices are taken off, where a chain need not be a true one: it may come back to a bundle (though not at once),
+/// pays darkness of its
+/// house exactly, of its rooms only while it stays in one, and the least crowding that so many outlets can bring. The prices are raised
+/// where chains pass a
 /// bundle by and lowered where they pass it twice. The bound is the least over all numbers of circuits that can matter.
 /// </remarks>
 internal static class DivisionBound
@@ -88,7 +91,8 @@ internal static class DivisionBound
     }
 }
 
-/// <summary>The lightest chain from the panel, prices taken off, that need not be a true circuit: it never weighs more than the true ones.</summary>
+/// <summary>The lightest chain from the panel, prices taken off, that need not be a true circuit: it never weighs more than the true
+/// ones.</summary>
 internal sealed class RelaxedWalk
 {
     private const int LongestRun = 6;
@@ -121,7 +125,8 @@ internal sealed class RelaxedWalk
         leastInRoom = shares.Min(s => s.InRoom);
         byOutlets = tallies.All(t => t.Outlets > 0);
         // A bundle alone is not crowded; the house's darkness is known from the number of outlets.
-        bySteps = [.. Enumerable.Range(0, most + 1).Select(q => (q > steps.Max() ? weights.Crowding(load * q) : 0) + (byOutlets ? shares[0].PerAll * q * q : 0))];
+        bySteps = [.. Enumerable.Range(0, most + 1)
+            .Select(q => (q > steps.Max() ? weights.Crowding(load * q) : 0) + (byOutlets ? shares[0].PerAll * q * q : 0))];
         NearestHome = Enumerable.Range(0, n).Min(weights.Home);
         SelfSum = Enumerable.Range(0, n).Sum(weights.Self);
         FewestCircuits = (int)Math.Ceiling(steps.Sum() / (double)most);

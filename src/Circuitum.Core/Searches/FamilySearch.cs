@@ -2,7 +2,8 @@ using Circuitum.Core.Circuits;
 
 namespace Circuitum.Core.Searches;
 
-/// <summary>Looks for the best division of one family. Few bundles are divided exactly; many by taking neighbours out and putting them back where they weigh
+/// <summary>Looks for the best division of one family. Few bundles are divided exactly; many by taking neighbours out and putting them back
+/// where they weigh
 /// least, over and over, from the division that stands.</summary>
 internal sealed class FamilySearch
 {
@@ -18,7 +19,8 @@ internal sealed class FamilySearch
     public FamilySearch(Remembered weights, int[] held, List<List<int>> standing)
     {
         (Weights, this.held, lot) = (weights, held, 0x9E3779B97F4A7C15UL);
-        near = [.. Enumerable.Range(0, weights.Count).Select(i => Enumerable.Range(0, weights.Count).OrderBy(j => i == j ? -1 : weights.Arc(i, j)).ToArray())];
+        near = [.. Enumerable.Range(0, weights.Count)
+            .Select(i => Enumerable.Range(0, weights.Count).OrderBy(j => i == j ? -1 : weights.Arc(i, j)).ToArray())];
         Best = current = [.. standing.Select(c => c.ToList())];
         BestWeight = currentWeight = Weigh(current);
         if (weights.Count <= Subsets.Most)
@@ -79,7 +81,8 @@ internal sealed class FamilySearch
     /// <summary>Goes on from the best again.</summary>
     public void Return() => (current, currentWeight) = ([.. Best.Select(c => c.ToList())], BestWeight);
 
-    private long Weigh(List<List<int>> circuits) => circuits.Sum(c => Weights.Circuit(c).Weight) + (Weighing.Rule * Math.Max(0, Math.Min(Weights.Rules.Least, Weights.Count) - circuits.Count));
+    private long Weigh(List<List<int>> circuits) => circuits.Sum(c => Weights.Circuit(c).Weight)
+        + (Weighing.Rule * Math.Max(0, Math.Min(Weights.Rules.Least, Weights.Count) - circuits.Count));
 
     private void Insert(List<List<int>> circuits, int bundle)
     {
@@ -127,10 +130,12 @@ internal sealed class FamilySearch
         }
 
         var dark = Weights.Self(bundle) + circuit.Sum(b => Weights.Pair(b, bundle));
-        var chain = Math.Min(Weights.Home(bundle) - Weights.Home(circuit[0]) + Weights.Arc(bundle, circuit[0]), Weights.Arc(circuit[^1], bundle));
+        var chain = Math.Min(Weights.Home(bundle) - Weights.Home(circuit[0]) + Weights.Arc(bundle, circuit[0]),
+            Weights.Arc(circuit[^1], bundle));
         for (var i = 1; i < circuit.Count; i++)
         {
-            chain = Math.Min(chain, Weights.Arc(circuit[i - 1], bundle) + Weights.Arc(bundle, circuit[i]) - Weights.Arc(circuit[i - 1], circuit[i]));
+            chain = Math.Min(chain, Weights.Arc(circuit[i - 1], bundle) + Weights.Arc(bundle, circuit[i])
+                - Weights.Arc(circuit[i - 1], circuit[i]));
         }
 
         return dark + chain + flat - Weights.Flat(tally);

@@ -25,7 +25,8 @@ public static class PanelPlaces
     // Along a wall, a cabinet between studs.
     private static readonly Length Step = Length.FromInches(16);
 
-    /// <summary>The best places of a panel's building, least cable first. Places are ranked by a reckoning over all walls; the best of them are planned in full, and what a rule forbids is left out.</summary>
+    /// <summary>The best places of a panel's building, least cable first. Places are ranked by a reckoning over all walls; the best of them
+    /// are planned in full, and what a rule forbids is left out.</summary>
     /// <param name="plan">The plan as it stands.</param>
     /// <param name="panel">A panel of it.</param>
     /// <param name="count">Places wanted, 1 to 8.</param>
@@ -33,17 +34,21 @@ public static class PanelPlaces
     /// <exception cref="ArgumentException">There is no such panel.</exception>
     public static ImmutableArray<PanelPlace> Best(Plan plan, PanelId panel, int count, CancellationToken gone = default)
     {
-        var standing = plan.Job.Panels.FirstOrDefault(p => p.Id == panel) ?? throw new ArgumentException($"no panel {panel}", nameof(panel));
+        var standing = plan.Job.Panels.FirstOrDefault(p => p.Id == panel)
+            ?? throw new ArgumentException($"no panel {panel}", nameof(panel));
         var structure = plan.House.Room(standing.Room).Structure;
-        var feeds = plan.Circuits.Where(c => c.Circuit.Panel == panel && !c.Circuit.Boxes.IsEmpty).Select(c => c.Circuit.Boxes.Select(b => plan.Survey[b].Place).ToList()).ToList();
+        var feeds = plan.Circuits.Where(c => c.Circuit.Panel == panel && !c.Circuit.Boxes.IsEmpty)
+            .Select(c => c.Circuit.Boxes.Select(b => plan.Survey[b].Place).ToList()).ToList();
         Length Reckoned(Panel there)
         {
             var place = Surveying.PlacePanel(plan.House, there);
             return feeds.Select(boxes => boxes.Min(b => Reckoning.Between(place, b))).Total();
         }
 
-        var ranked = plan.House.Rooms.Where(r => r.Structure == structure && Allowed(r.Room.Use)).SelectMany(r => r.Sides.SelectMany(s => Along(standing, r, s)))
-            .Select(p => (Panel: p, Cost: Reckoned(p))).OrderBy(p => p.Cost).ThenBy(p => p.Panel.Room.Value, StringComparer.Ordinal).ThenBy(p => p.Panel.Wall).ThenBy(p => p.Panel.Offset);
+        var ranked = plan.House.Rooms.Where(r => r.Structure == structure && Allowed(r.Room.Use))
+            .SelectMany(r => r.Sides.SelectMany(s => Along(standing, r, s)))
+            .Select(p => (Panel: p, Cost: Reckoned(p))).OrderBy(p => p.Cost).ThenBy(p => p.Panel.Room.Value, StringComparer.Ordinal)
+            .ThenBy(p => p.Panel.Wall).ThenBy(p => p.Panel.Offset);
         var found = new List<PanelPlace>();
         var tried = new HashSet<(RoomId, int)>();
         foreach (var (there, _) in ranked)
@@ -61,9 +66,11 @@ public static class PanelPlaces
 
             var after = Planner.Plan(job, gone);
             var room = after.House.Room(there.Room);
-            if (!after.Tags.Any(t => t.Severity == Severity.Red && t.Subject == Subject.Panel(panel) && plan.Tags.All(b => b.Subject != t.Subject || b.Rule != t.Rule)))
+            if (!after.Tags.Any(t => t.Severity == Severity.Red && t.Subject == Subject.Panel(panel)
+                && plan.Tags.All(b => b.Subject != t.Subject || b.Rule != t.Rule)))
             {
-                found.Add(new(there, $"{room.Room.Name}, wall {there.Wall}", room.Sides[there.Wall - 1].At(there.Offset), after.House.LevelOf(there.Room).Level.Id, after.Footage, plan.Footage - after.Footage));
+                found.Add(new(there, $"{room.Room.Name}, wall {there.Wall}", room.Sides[there.Wall - 1].At(there.Offset),
+                    after.House.LevelOf(there.Room).Level.Id, after.Footage, plan.Footage - after.Footage));
             }
         }
 
@@ -79,5 +86,6 @@ public static class PanelPlaces
     }
 
     // 240.24(D) to (F); nobody hangs one in a bedroom's or a living room's wall without being asked to.
-    private static bool Allowed(RoomUse use) => use is RoomUse.Utility or RoomUse.Laundry or RoomUse.Garage or RoomUse.Mudroom or RoomUse.Hall or RoomUse.UnfinishedBasement or RoomUse.Pantry or RoomUse.Entry or RoomUse.Greenhouse or RoomUse.Den;
+    private static bool Allowed(RoomUse use) => use is RoomUse.Utility or RoomUse.Laundry or RoomUse.Garage or RoomUse.Mudroom
+        or RoomUse.Hall or RoomUse.UnfinishedBasement or RoomUse.Pantry or RoomUse.Entry or RoomUse.Greenhouse or RoomUse.Den;
 }

@@ -9,7 +9,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Searches;
 
-/// <summary>Looks for a better division than the one that stands, by the crew's aims and around a person's pins, and says how far it can be from the best.</summary>
+/// <summary>Looks for a better division than the one that stands, by the crew's aims and around a person's pins, and says how far it can be
+/// from the best.</summary>
 /// <remarks>The search is a function of the job and the number of steps; whoever calls may stop it sooner.</remarks>
 public static class Redivide
 {
@@ -102,12 +103,14 @@ public static class Redivide
             var choice = new PanelChoice(house, job, book);
             var sorted = new Sorted(house, survey, job, book, choice);
             between ??= new Wayfinder(house, job).Cost;
-            var familyOf = sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b))).ToDictionary(x => x.b, x => x.Family, ReferenceEqualityComparer.Instance as IEqualityComparer<Bundle>);
+            var familyOf = sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b)))
+                .ToDictionary(x => x.b, x => x.Family, ReferenceEqualityComparer.Instance as IEqualityComparer<Bundle>);
             standing = [.. Dividing.Drafts(sorted, survey, job).Select(d => (d, d.Bundles.Select(b => (familyOf[b], b)).ToList()))];
             foreach (var family in sorted.Families)
             {
                 // A circuit on which a person put bundles of other families stays as it is.
-                var open = standing.Where(s => s.Bundles.TrueForAll(b => b.Family.Id == family.Family.Id)).Select(s => s.Bundles.ConvertAll(b => b.Bundle)).ToList();
+                var open = standing.Where(s => s.Bundles.TrueForAll(b => b.Family.Id == family.Family.Id))
+                    .Select(s => s.Bundles.ConvertAll(b => b.Bundle)).ToList();
                 var bundles = open.SelectMany(c => c).ToList();
                 if (bundles.Count == 0)
                 {
@@ -132,7 +135,8 @@ public static class Redivide
             var searches = new List<FamilySearch>();
             for (var i = 0; i < weighings.Count; i++)
             {
-                var held = weighings[i].Weighing.Bundles.Select(b => b.Boxes.Where(x => pins.ContainsKey(x.Box.Id)).Select(x => keys.IndexOf(pins[x.Box.Id])).FirstOrDefault(-1)).ToArray();
+                var held = weighings[i].Weighing.Bundles.Select(b => b.Boxes.Where(x => pins.ContainsKey(x.Box.Id))
+                    .Select(x => keys.IndexOf(pins[x.Box.Id])).FirstOrDefault(-1)).ToArray();
                 searches.Add(new(new Remembered(weighings[i].Weighing), held, divisions[i]));
             }
 
@@ -142,13 +146,16 @@ public static class Redivide
         public Redivision Told(List<FamilySearch> searches, string name, int step, int steps)
         {
             var found = Amounts([.. searches.Select(s => s.Weights)], [.. searches.Select(s => s.Best)]);
-            return new(Named(searches, name), Standing, found, searches.TrueForAll(s => s.Bound is not null) ? InFeet(searches.Sum(s => s.Bound!.Value)) : null, step, steps);
+            return new(Named(searches, name), Standing, found, searches.TrueForAll(s => s.Bound is not null)
+                ? InFeet(searches.Sum(s => s.Bound!.Value)) : null, step, steps);
         }
 
-        // 210.11(A): the general circuits still carry what the floor area asks for. What stands has some to spare; each family may give up its share of that.
+        // 210.11(A): the general circuits still carry what the floor area asks for. What stands has some to spare; each family may give up
+        // its share of that.
         private void HoldLeast(Survey survey, CodeBook book)
         {
-            var general = weighings.Select((w, i) => (w.Family, w.Weighing, divisions[i].Count)).Where(w => w.Family.CountsForFloor).ToList();
+            var general = weighings.Select((w, i) => (w.Family, w.Weighing, divisions[i].Count)).Where(w => w.Family.CountsForFloor)
+                .ToList();
             var spare = -LeastGeneral.Short(survey, book, general.Select(g => (g.Family, g.Count)));
             if (general.Count == 0 || !LeastGeneral.IsAsked(survey))
             {
@@ -163,16 +170,22 @@ public static class Redivide
 
         private Division Named(List<FamilySearch> searches, string name)
         {
-            var kept = standing.Where(s => s.Bundles.Select(b => b.Family.Id).Distinct().Count() > 1).Select(s => new KeptCircuit(new(s.Draft.Key), Boxes(s.Bundles.Select(b => b.Bundle)))).ToList();
+            var kept = standing.Where(s => s.Bundles.Select(b => b.Family.Id).Distinct().Count() > 1)
+                .Select(s => new KeptCircuit(new(s.Draft.Key), Boxes(s.Bundles.Select(b => b.Bundle)))).ToList();
             var used = kept.Select(k => k.Key.Value).ToHashSet();
             for (var f = 0; f < searches.Count; f++)
             {
                 var bundles = weighings[f].Weighing.Bundles;
-                var old = standing.Where(s => s.Bundles.TrueForAll(b => b.Family.Id == weighings[f].Family.Id)).Select(s => (s.Draft.Key, Boxes: s.Bundles.SelectMany(b => b.Bundle.Boxes).Select(b => b.Box.Id).ToHashSet())).ToList();
+                var old = standing.Where(s => s.Bundles.TrueForAll(b => b.Family.Id == weighings[f].Family.Id))
+                    .Select(s => (s.Draft.Key, Boxes: s.Bundles.SelectMany(b => b.Bundle.Boxes).Select(b => b.Box.Id).ToHashSet()))
+                    .ToList();
                 // Each circuit keeps the key of the one it has most boxes in common with, so that pins and habits go on.
                 var fresh = searches[f].Best.Select(c => Boxes(c.Select(i => bundles[i]))).ToList();
-                var keyOf = fresh.Select(c => job.Pins.Boxes.Where(p => c.Contains(p.Box)).Select(p => p.Circuit.Value).FirstOrDefault(used.Add)).ToArray();
-                foreach (var (i, key, _) in fresh.SelectMany((boxes, i) => old.Select(o => (i, o.Key, Common: boxes.Count(o.Boxes.Contains)))).Where(x => x.Common > 0).OrderByDescending(x => x.Common).ThenBy(x => x.i))
+                var keyOf = fresh.Select(c => job.Pins.Boxes.Where(p => c.Contains(p.Box)).Select(p => p.Circuit.Value)
+                    .FirstOrDefault(used.Add)).ToArray();
+                foreach (var (i, key, _) in fresh.SelectMany((boxes, i) =>
+                    old.Select(o => (i, o.Key, Common: boxes.Count(o.Boxes.Contains)))).Where(x => x.Common > 0)
+                    .OrderByDescending(x => x.Common).ThenBy(x => x.i))
                 {
                     if (keyOf[i] is null && used.Add(key))
                     {
@@ -182,7 +195,9 @@ public static class Redivide
 
                 for (var i = 0; i < fresh.Count; i++)
                 {
-                    kept.Add(new(new(keyOf[i] ?? Free(CircuitDraft.Of(weighings[f].Family, [.. searches[f].Best[i].Select(b => bundles[b])], i).Key, used)), fresh[i]));
+                    kept.Add(new(new(keyOf[i]
+                        ?? Free(CircuitDraft.Of(weighings[f].Family, [.. searches[f].Best[i].Select(b => bundles[b])], i).Key, used)),
+                        fresh[i]));
                 }
             }
 
@@ -191,12 +206,14 @@ public static class Redivide
 
         private static string Free(string key, HashSet<string> used)
         {
-            var free = used.Contains(key) ? Enumerable.Range(2, used.Count + 1).Select(i => $"{key}-{i}").First(k => !used.Contains(k)) : key;
+            var free = used.Contains(key) ? Enumerable.Range(2, used.Count + 1).Select(i => $"{key}-{i}").First(k => !used.Contains(k))
+                : key;
             used.Add(free);
             return free;
         }
 
-        private static ImmutableArray<BoxId> Boxes(IEnumerable<Bundle> bundles) => [.. bundles.SelectMany(b => b.Boxes).Select(b => b.Box.Id)];
+        private static ImmutableArray<BoxId> Boxes(IEnumerable<Bundle> bundles) =>
+            [.. bundles.SelectMany(b => b.Boxes).Select(b => b.Box.Id)];
 
         private AimAmounts Amounts(IReadOnlyList<Remembered> weights, IReadOnlyList<List<List<int>>> circuits)
         {
@@ -224,7 +241,8 @@ public static class Redivide
                 }
             }
 
-            return new(new((int)Math.Min(int.MaxValue, cable)), breakers, (decimal)Math.Round(dark, 2), new(decimal.Round(crowding, 1)), crossings, left, (int)(weight / Weighing.Rule), InFeet(weight % Weighing.Rule));
+            return new(new((int)Math.Min(int.MaxValue, cable)), breakers, (decimal)Math.Round(dark, 2), new(decimal.Round(crowding, 1)),
+                crossings, left, (int)(weight / Weighing.Rule), InFeet(weight % Weighing.Rule));
         }
 
         private static Length InFeet(long weight) => new((int)Math.Min(int.MaxValue, weight % Weighing.Rule / 100));

@@ -3,7 +3,8 @@ using Circuitum.Core.Jobs;
 
 namespace Circuitum.Core.Searches;
 
-/// <summary>Weights of one family, each asked for once: ways through the frame are dear to find. Whole circuits are remembered too.</summary>
+/// <summary>Weights of one family, each asked for once: ways through the frame are dear to find. Whole circuits are remembered
+/// too.</summary>
 internal sealed class Remembered : IWeights
 {
     // Beyond this a circuit's chain is ordered by exchange, not exactly.

@@ -23,13 +23,16 @@ public static class Hardware
     /// <summary>Edge of a hole to the nearest face of the stud, less than which a steel plate guards it: 300.4(A)(1).</summary>
     public static Length LeastEdge { get; } = Length.FromInches(1.25m);
 
-    /// <summary>The material list: cable with waste, boxes, devices, breakers, connectors, staples, plates, caulk, raceway, and the holes to bore.</summary>
+    /// <summary>The material list: cable with waste, boxes, devices, breakers, connectors, staples, plates, caulk, raceway, and the holes
+    /// to bore.</summary>
     public static ImmutableArray<MaterialLine> Of(Plan plan) =>
     [
-        .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan), .. Guards(plan), .. Holes(plan),
+        .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan),
+        .. Guards(plan), .. Holes(plan),
     ];
 
-    /// <summary>The bit for so many cables: 3/4 in for two of 12 or smaller, 1 in for three or for one of 10-3 or larger, 1-3/8 in beyond. A usual set of bits, no rule.</summary>
+    /// <summary>The bit for so many cables: 3/4 in for two of 12 or smaller, 1 in for three or for one of 10-3 or larger, 1-3/8 in beyond.
+    /// A usual set of bits, no rule.</summary>
     /// <param name="cables">Cables in the hole, 1 or more.</param>
     /// <param name="thick">One of them is 10-3, 8 or larger.</param>
     public static Length Bit(int cables, bool thick) => (cables, thick) switch
@@ -47,7 +50,8 @@ public static class Hardware
         var waste = plan.Job.HouseRules.Waste;
         foreach (var cable in plan.Takeoff.Cables.Where(c => !c.Cable.Contains('×', StringComparison.Ordinal)))
         {
-            yield return Long(plan, cable.Cable, new((int)(cable.Length.Sixtyfourths * (1 + (waste.Value / 100)))), $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {cable.Length.Cut(plan.Job.Schools.Measure)} cut, waste {waste}");
+            yield return Long(plan, cable.Cable, new((int)(cable.Length.Sixtyfourths * (1 + (waste.Value / 100)))),
+                $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {cable.Length.Cut(plan.Job.Schools.Measure)} cut, waste {waste}");
         }
     }
 
@@ -62,21 +66,26 @@ public static class Hardware
                 var sized = plan.FindRun(run.Id)!.Value.Circuit.Sized;
                 var feet = run.Length.Value;
                 var metal = sized.Metal == Metal.Aluminium ? " aluminium" : "";
-                yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors, $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
+                yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors,
+                    $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
                 yield return Long(plan, $"{sized.Ground} THWN-2{metal}, green", feet, $"{run.Circuit}: its ground");
             }
 
-            yield return Long(plan, pipe.Size.Value, lead.Way.Measured, shared ? $"{pipe.Raceway.Pipe.Id}, {pipe.Raceway.Runs.Length} circuits, along the longest" : $"{lead.Circuit}, along its way");
+            yield return Long(plan, pipe.Size.Value, lead.Way.Measured,
+                shared ? $"{pipe.Raceway.Pipe.Id}, {pipe.Raceway.Runs.Length} circuits, along the longest"
+                : $"{lead.Circuit}, along its way");
             var bends = pipe.Raceway.Pulls.SelectMany(p => p.Bends).ToList();
             if (bends.Count > 0)
             {
-                yield return new($"Bends in {pipe.Size.Value}", "each", bends.Count, $"{bends.Sum(b => b.Degrees)}° in all; sweeps in PVC, bent in EMT");
+                yield return new($"Bends in {pipe.Size.Value}", "each", bends.Count,
+                    $"{bends.Sum(b => b.Degrees)}° in all; sweeps in PVC, bent in EMT");
             }
 
             var points = pipe.Raceway.Pulls.Length - 1;
             if (points > 0)
             {
-                yield return new("Conduit bodies and pull boxes", "each", points, "at walls where the pipe goes into the ground, and where a pull was set");
+                yield return new("Conduit bodies and pull boxes", "each", points,
+                    "at walls where the pipe goes into the ground, and where a pull was set");
             }
         }
 
@@ -85,7 +94,8 @@ public static class Hardware
             var ground = Trenching.InGround(plan, trench);
             if (ground > Length.Zero)
             {
-                yield return Long(plan, "Warning tape", ground, $"in {trench.Id}, 12 in below grade ({plan.Book.Cite(RuleId.WarningTape)})");
+                yield return Long(plan, "Warning tape", ground,
+                    $"in {trench.Id}, 12 in below grade ({plan.Book.Cite(RuleId.WarningTape)})");
                 if (trench.DataPipe is { } apart)
                 {
                     yield return Long(plan, "1 in PVC for data, with a pull cord", ground, $"in {trench.Id}, {apart} from the power");
@@ -114,7 +124,8 @@ public static class Hardware
     private static IEnumerable<MaterialLine> Devices(Plan plan)
     {
         var names = plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select((d, gang) => NameOf(plan, b, d, gang))).OfType<string>();
-        return names.GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
+        return names.GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
     }
 
     private static string? NameOf(Plan plan, Layout.PlacedBox box, Device device, int gang)
@@ -125,28 +136,40 @@ public static class Hardware
         }
 
         var first = box.Box.Devices.Select((d, i) => (d, i)).First(x => x.d.Kind == device.Kind).i;
-        var kind = device.Kind is DeviceKind.Duplex or DeviceKind.Single && gang == first && plan.CircuitOf(box.Box.Id)?.Devices.GetValueOrDefault(box.Box.Id) is { } protective
+        var kind = device.Kind is DeviceKind.Duplex or DeviceKind.Single && gang == first
+            && plan.CircuitOf(box.Box.Id)?.Devices.GetValueOrDefault(box.Box.Id) is { } protective
             ? $"{protective.Kind.ToString().ToUpperInvariant()} receptacle".Replace("DUAL", "AFCI/GFCI", StringComparison.Ordinal)
             : Words.Of(device.Kind);
-        var rated = device.Kind.IsGeneralReceptacle() ? $", {device.Rating?.ToString() ?? "15 A"}, tamper-resistant{(box.Box.Outside ? ", weather-resistant" : "")}" : "";
+        var rated = device.Kind.IsGeneralReceptacle()
+            ? $", {device.Rating?.ToString() ?? "15 A"}, tamper-resistant{(box.Box.Outside ? ", weather-resistant" : "")}" : "";
         return char.ToUpperInvariant(kind[0]) + kind[1..] + rated;
     }
 
-    private static IEnumerable<MaterialLine> Breakers(Plan plan) => plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
-        .Select(c => $"Breaker {c.Breaker}, {(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}")
+    private static IEnumerable<MaterialLine> Breakers(Plan plan) =>
+        plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
+        .Select(c => $"Breaker {c.Breaker}, "
+            + $"{(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}"
+            + $"{(c.Mark.Length > 0 ? ", " + c.Mark : "")}")
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
         .Select(g => new MaterialLine(g.Key, "each", g.Count(), "of the line that the panel's label lists"))
-        .Concat(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number).Select(g => string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))))
-            .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine($"Tandem breaker {g.Key}", "each", g.Count(), "where the panel's label lists it")));
+        .Concat(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number)
+            .Select(g => string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))))
+            .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g => new MaterialLine($"Tandem breaker {g.Key}", "each", g.Count(), "where the panel's label lists it")));
 
     // A splice takes a connector for its conductors and one pigtail to each screw.
     private static IEnumerable<MaterialLine> Joints(Plan plan)
     {
-        var splices = plan.Circuits.SelectMany(c => c.Circuit.Boxes.SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints)).Where(j => j.By is JointBy.Splice or JointBy.Cap)
+        var splices = plan.Circuits.SelectMany(c =>
+            c.Circuit.Boxes.SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints))
+            .Where(j => j.By is JointBy.Splice or JointBy.Cap)
             .Select(j => j.Ends.Length + j.Terminals.Length).ToList();
-        yield return new("Connectors for up to three conductors", "each", splices.Count(n => n <= 3), "splices and caps of all boxes, grounds among them");
+        yield return new("Connectors for up to three conductors", "each", splices.Count(n => n <= 3),
+            "splices and caps of all boxes, grounds among them");
         yield return new("Connectors for four to six conductors", "each", splices.Count(n => n > 3), "splices of all boxes");
-        yield return new("Cable connectors at panels", "each", plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun), "one a cable");
+        yield return new("Cable connectors at panels", "each",
+            plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun),
+            "one a cable");
         var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
         if (armoured > 0)
         {
@@ -164,17 +187,23 @@ public static class Hardware
             along += AlongOf(run, rules);
         }
 
-        yield return new("Staples near boxes", "each", near, $"within {rules.FastenedNearBox} of every box; {plan.Book.Cite(RuleId.CableSupport)} and {plan.Book.Cite(RuleId.CableAtBox)} allow 12 in, 8 in at a box without clamps");
-        yield return new("Staples along runs", "each", along, $"every {rules.FastenedAlong} where no hole holds the cable; {plan.Book.Cite(RuleId.CableSupport)} allows 4-1/2 ft");
+        yield return new("Staples near boxes", "each", near,
+            $"within {rules.FastenedNearBox} of every box; {plan.Book.Cite(RuleId.CableSupport)} and {plan.Book.Cite(RuleId.CableAtBox)} "
+            + $"allow 12 in, 8 in at a box without clamps");
+        yield return new("Staples along runs", "each", along,
+            $"every {rules.FastenedAlong} where no hole holds the cable; {plan.Book.Cite(RuleId.CableSupport)} allows 4-1/2 ft");
         if (plan.Job.Schools.Column == CableColumn.Stackers)
         {
-            // Where cables come down one bay together, a stacker of four takes the place of the staples, one at the plate and one for every further span.
-            var stackers = plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Plate).GroupBy(h => h.Spot).Select(g => g.Sum(h => h.Runs.Length)).Where(n => n > 1).Sum(n => (n + 3) / 4 * 2);
+            // Where cables come down one bay together, a stacker of four takes the place of the staples, one at the plate and one for every
+            // further span.
+            var stackers = plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Plate).GroupBy(h => h.Spot)
+                .Select(g => g.Sum(h => h.Runs.Length)).Where(n => n > 1).Sum(n => (n + 3) / 4 * 2);
             yield return new("Stackers", "each", stackers, "two for every four cables that come through one plate together");
         }
     }
 
-    /// <summary>Supports along a run between its ends: up and down a bay, and along joists; through holes it is held by them (334.30(A)).</summary>
+    /// <summary>Supports along a run between its ends: up and down a bay, and along joists; through holes it is held by them
+    /// (334.30(A)).</summary>
     public static int AlongOf(Run run, HouseRules rules)
     {
         var count = 0;
@@ -182,18 +211,21 @@ public static class Hardware
         {
             var bored = run.Way.Passages.Any(p => p.Spot.Kind == MemberKind.Joist && Between(leg, p.At));
             var held = leg.Space == Space.StudBay ? Length.Max(Length.Zero, leg.Run - rules.FastenedNearBox) : leg.Run;
-            count += bored ? 0 : Math.Max(0, ((held.Sixtyfourths + rules.FastenedAlong.Sixtyfourths - 1) / rules.FastenedAlong.Sixtyfourths) - 1);
+            count += bored ? 0 : Math.Max(0,
+                ((held.Sixtyfourths + rules.FastenedAlong.Sixtyfourths - 1) / rules.FastenedAlong.Sixtyfourths) - 1);
         }
 
         return count;
     }
 
-    private static bool Between(PathLeg leg, Point3 at) => at.Z == leg.From.Z && leg.From.Z == leg.To.Z && leg.From.SquareTo(at) + at.SquareTo(leg.To) == leg.From.SquareTo(leg.To);
+    private static bool Between(PathLeg leg, Point3 at) => at.Z == leg.From.Z && leg.From.Z == leg.To.Z
+        && leg.From.SquareTo(at) + at.SquareTo(leg.To) == leg.From.SquareTo(leg.To);
 
     private static IEnumerable<MaterialLine> Guards(Plan plan)
     {
         var plates = plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Stud or MemberKind.Plate).Sum(h => PlatesAt(plan, h));
-        yield return new("Steel plates, 1/16 in", "each", plates, $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
+        yield return new("Steel plates, 1/16 in", "each", plates,
+            $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
         var caulked = plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && IsBetweenStoreys(plan, h.Spot));
         yield return new("Fire-caulked holes", "each", caulked, $"plates between storeys, {plan.Book.Cite(RuleId.FireBlocking)}");
     }
@@ -206,13 +238,20 @@ public static class Hardware
     }
 
     /// <summary>The bit that bores a hole.</summary>
-    public static Length BitOf(Plan plan, Hole hole) => Bit(hole.Runs.Length, hole.Runs.Any(id => plan.FindRun(id) is var (circuit, run) && circuit.GaugeOf(run) is var gauge && (gauge > Gauge.Awg10 || (gauge == Gauge.Awg10 && run.Conductors > 2))));
+    public static Length BitOf(Plan plan, Hole hole) =>
+        Bit(hole.Runs.Length,
+            hole.Runs.Any(id => plan.FindRun(id) is var (circuit, run) && circuit.GaugeOf(run) is var gauge
+                && (gauge > Gauge.Awg10 || (gauge == Gauge.Awg10 && run.Conductors > 2))));
 
-    private static bool IsBetweenStoreys(Plan plan, Spot spot) => spot.Top ? spot.Level + 1 < plan.House.Structures[spot.Structure].Levels.Length : spot.Level > 0;
+    private static bool IsBetweenStoreys(Plan plan, Spot spot) => spot.Top
+        ? spot.Level + 1 < plan.House.Structures[spot.Structure].Levels.Length : spot.Level > 0;
 
-    private static IEnumerable<MaterialLine> Holes(Plan plan) => plan.Holes.All.Where(h => h.Spot.Kind != MemberKind.Corner && !Punched(plan, h.Spot))
+    private static IEnumerable<MaterialLine> Holes(Plan plan) =>
+        plan.Holes.All.Where(h => h.Spot.Kind != MemberKind.Corner && !Punched(plan, h.Spot))
         .GroupBy(h => (h.Spot.Kind, Bit: BitOf(plan, h))).OrderBy(g => g.Key.Kind).ThenBy(g => g.Key.Bit.Sixtyfourths)
-        .Select(g => new MaterialLine($"Holes of {g.Key.Bit} in {Words.Of(g.Key.Kind)}s", "holes", g.Count(), $"{g.Sum(h => h.Runs.Length)} passages of cable"));
+        .Select(g => new MaterialLine($"Holes of {g.Key.Bit} in {Words.Of(g.Key.Kind)}s", "holes", g.Count(),
+            $"{g.Sum(h => h.Runs.Length)} passages of cable"));
 
-    private static bool Punched(Plan plan, Spot spot) => spot.Kind == MemberKind.Stud && plan.House.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Frame.Framing == WallFraming.MetalStud;
+    private static bool Punched(Plan plan, Spot spot) => spot.Kind == MemberKind.Stud
+        && plan.House.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Frame.Framing == WallFraming.MetalStud;
 }

@@ -19,19 +19,24 @@ public sealed record HomeRunLine(string Number, Landed Landed, string Cable, Len
 public static class HomeRuns
 {
     /// <summary>A line for every circuit of a panel that has a way to it.</summary>
-    public static ImmutableArray<HomeRunLine> Of(Plan plan, PanelSchedule panel) => [.. panel.Circuits.Where(c => c.HomeRun is not null).Select(c => Line(plan, panel, c))];
+    public static ImmutableArray<HomeRunLine> Of(Plan plan, PanelSchedule panel) =>
+        [.. panel.Circuits.Where(c => c.HomeRun is not null).Select(c => Line(plan, panel, c))];
 
     private static HomeRunLine Line(Plan plan, PanelSchedule panel, Landed landed)
     {
         var sized = landed.Sized;
         var run = sized.Routed.HomeRun!;
-        var room = run.To.Box is { } box ? plan.Survey[box].Room.Room.Name : plan.Panels.FirstOrDefault(p => p.Panel.Id == run.To.Panel)?.Where ?? "";
+        var room = run.To.Box is { } box ? plan.Survey[box].Room.Room.Name
+            : plan.Panels.FirstOrDefault(p => p.Panel.Id == run.To.Panel)?.Where ?? "";
         var beside = new[]
         {
-            run.RidesIn is { } cable && plan.FindRun(cable) is var (guest, _) ? $"in the cable of {Labels.NumberOf(plan, guest.Circuit.Key)}" : null,
-            sized.Pipe is { } pipe ? plan.Job.Pipes.Any(p => p.Id == run.Pipe) ? $"pipe {run.Pipe}, {pipe.Size.Value}" : pipe.Size.Value : null,
+            run.RidesIn is { } cable && plan.FindRun(cable) is var (guest, _)
+                ? $"in the cable of {Labels.NumberOf(plan, guest.Circuit.Key)}" : null,
+            sized.Pipe is { } pipe ? plan.Job.Pipes.Any(p => p.Id == run.Pipe) ? $"pipe {run.Pipe}, {pipe.Size.Value}" : pipe.Size.Value
+                : null,
             landed.OnLugs ? "on the feed-through lugs" : null,
         }.OfType<string>();
-        return new($"{panel.Panel.Id}{landed.SpaceText}", landed, sized.CableOf(run), run.RidesIn is null ? run.Length.Value : Length.Zero, run.To.Name, room, string.Join(", ", beside));
+        return new($"{panel.Panel.Id}{landed.SpaceText}", landed, sized.CableOf(run), run.RidesIn is null ? run.Length.Value : Length.Zero,
+            run.To.Name, room, string.Join(", ", beside));
     }
 }

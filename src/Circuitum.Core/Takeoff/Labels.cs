@@ -30,7 +30,8 @@ public sealed record Label(string Big, ImmutableArray<string> Lines, string Wher
 public static class Labels
 {
     /// <summary>The strips of one kind, in the order of the panels' spaces.</summary>
-    public static ImmutableArray<Label> Of(Plan plan, LabelKind kind) => kind switch { LabelKind.Cables => Cables(plan), LabelKind.Boxes => Boxes(plan), _ => Spaces(plan) };
+    public static ImmutableArray<Label> Of(Plan plan, LabelKind kind) =>
+        kind switch { LabelKind.Cables => Cables(plan), LabelKind.Boxes => Boxes(plan), _ => Spaces(plan) };
 
     private static ImmutableArray<Label> Cables(Plan plan)
     {
@@ -59,7 +60,8 @@ public static class Labels
     private static string PairOf(Plan plan, Run run, WiredCircuit circuit, CircuitKey other)
     {
         var (mine, theirs) = (NumberOf(plan, circuit.Circuit.Key), NumberOf(plan, other));
-        return run.Carries.Contains(Carried.OtherNeutral) ? $"{mine}: black and white · {theirs}: red and white with red" : $"{mine}: black · {theirs}: red · white serves both";
+        return run.Carries.Contains(Carried.OtherNeutral) ? $"{mine}: black and white · {theirs}: red and white with red"
+            : $"{mine}: black · {theirs}: red · white serves both";
     }
 
     private static ImmutableArray<Label> Spaces(Plan plan) =>
@@ -70,16 +72,20 @@ public static class Labels
 
     private static ImmutableArray<Label> Boxes(Plan plan) =>
     [
-        .. plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Where(c.Wired.Boxes.ContainsKey).Select(b =>
+        .. plan.Panels.SelectMany(p => p.Circuits)
+        .SelectMany(c => c.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Where(c.Wired.Boxes.ContainsKey).Select(b =>
         {
             var wired = c.Wired.Boxes[b];
             var box = plan.Survey[b];
-            var marks = new[] { wired.FedBy.Kind == RunKind.HomeRun ? "HR" : null, wired.IsEnd ? "END" : null, c.Devices.ContainsKey(b) ? "LINE marked" : null }.OfType<string>();
+            var marks = new[] { wired.FedBy.Kind == RunKind.HomeRun ? "HR" : null, wired.IsEnd ? "END" : null, c.Devices.ContainsKey(b)
+                ? "LINE marked" : null }.OfType<string>();
             return new Label(NumberOf(plan, c.Key) + string.Concat(marks.Select(m => " " + m)),
-                [box.Name, $"from {wired.FedBy.From.Name}", wired.Out.IsEmpty ? "nothing beyond" : $"to {string.Join(", ", wired.Out.Select(r => r.To.Name))}"], box.Room.Room.Name);
+                [box.Name, $"from {wired.FedBy.From.Name}", wired.Out.IsEmpty ? "nothing beyond"
+                    : $"to {string.Join(", ", wired.Out.Select(r => r.To.Name))}"], box.Room.Room.Name);
         })),
     ];
 
     /// <summary>A14: the panel and the space, or the panel alone while it has none.</summary>
-    public static string NumberOf(Plan plan, CircuitKey key) => plan.Landed(key) is { } landed ? $"{landed.Panel}{landed.SpaceText}" : key.Value;
+    public static string NumberOf(Plan plan, CircuitKey key) => plan.Landed(key) is { } landed ? $"{landed.Panel}{landed.SpaceText}"
+        : key.Value;
 }

@@ -39,22 +39,49 @@ public static class MakeUpGuide
         var terminals = Terminals.Of(panel, job.Schools, book);
         return new(panel, terminals,
         [
-            new("Bring the cables in", null, "Sheaths stripped to one line a quarter inch inside the connector, numbers on before anything is cut; knockouts and screws stay reachable.",
+            new("Bring the cables in", null,
+                "Sheaths stripped to one line a quarter inch inside the connector, numbers on before anything is cut; knockouts and "
+                + "screws stay reachable.",
                 [.. own.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Cable, c.Description))]),
-            new("Grounds, largest first", listing.BarTorque, job.BondsAt(panel.Panel) ? $"To the bar that is bonded with the neutral here, and nowhere beyond ({book.Cite(RuleId.ServiceGrounding)}, {book.Cite(RuleId.NeutralApart)})." : $"To the ground bar; no bonding screw, neutral and ground apart ({book.Cite(RuleId.NeutralApart)}).", Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools))),
-            new("Neutrals, largest first", listing.BarTorque, $"One to a terminal ({book.Cite(RuleId.OneNeutralToATerminal)}). A protective breaker takes its circuit's neutral; its tail takes the terminal.",
-                [.. onBreakers.Where(c => Terminals.HasNeutral(c.Wired) || c.Mark.Length > 0).OrderByDescending(c => c.HomeRunGauge).ThenBy(c => c.Space)
-                    .Select(c => new MakeUpLine(c.SpaceText, c.Mark.Length > 0 && !Terminals.HasNeutral(c.Wired) ? "tail of the breaker" : $"{c.HomeRunGauge} white", c.Mark.Length > 0 ? $"{(Terminals.HasNeutral(c.Wired) ? "on the breaker, " : "")}tail to the bar" : "neutral bar"))]),
-            new("Breakers, off, largest at the top down", listing.BreakerTorque, listing.Family is { } family ? $"Of the line {family}, which the label lists; each set OFF before it is clipped on." : $"Of the line that the panel's label lists ({book.Cite(RuleId.ListedUse)}); each set OFF before it is clipped on.",
-                [.. onBreakers.OrderByDescending(c => c.Breaker).ThenBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.Breaker}, {(c.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem" : c.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Mark.Length > 0 ? ", " + c.Mark : "")}", c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit ({book.Cite(RuleId.BackFed)}), interlocked" : c.Description))]),
-            new("Whites that are hot: re-mark them", null, $"Taped or coloured at both ends before they are landed ({book.Cite(RuleId.RemarkedWhite)}).",
-                [.. landed.Where(c => c.Poles == 2 && c.HomeRun is { Conductors: 2, Jacket: not Jacket.Loose }).OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, $"{c.HomeRunGauge} white", "second leg"))]),
+            new("Grounds, largest first", listing.BarTorque, job.BondsAt(panel.Panel)
+                ? $"To the bar that is bonded with the neutral here, and nowhere beyond ({book.Cite(RuleId.ServiceGrounding)}, "
+                + $"{book.Cite(RuleId.NeutralApart)})."
+                : $"To the ground bar; no bonding screw, neutral and ground apart ({book.Cite(RuleId.NeutralApart)}).",
+                Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools))),
+            new("Neutrals, largest first", listing.BarTorque,
+                $"One to a terminal ({book.Cite(RuleId.OneNeutralToATerminal)}). A protective breaker takes its circuit's neutral; its "
+                + $"tail takes the terminal.",
+                [.. onBreakers.Where(c => Terminals.HasNeutral(c.Wired) || c.Mark.Length > 0).OrderByDescending(c => c.HomeRunGauge)
+                    .ThenBy(c => c.Space)
+                    .Select(c => new MakeUpLine(c.SpaceText, c.Mark.Length > 0 && !Terminals.HasNeutral(c.Wired) ? "tail of the breaker"
+                        : $"{c.HomeRunGauge} white",
+                        c.Mark.Length > 0 ? $"{(Terminals.HasNeutral(c.Wired) ? "on the breaker, " : "")}tail to the bar"
+                        : "neutral bar"))]),
+            new("Breakers, off, largest at the top down", listing.BreakerTorque, listing.Family is { } family
+                ? $"Of the line {family}, which the label lists; each set OFF before it is clipped on."
+                : $"Of the line that the panel's label lists ({book.Cite(RuleId.ListedUse)}); each set OFF before it is clipped on.",
+                [.. onBreakers.OrderByDescending(c => c.Breaker).ThenBy(c => c.Space)
+                    .Select(c => new MakeUpLine(c.SpaceText,
+                        $"{c.Breaker}, {(c.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem"
+                            : c.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Mark.Length > 0
+                            ? ", " + c.Mark : "")}",
+                    c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit ({book.Cite(RuleId.BackFed)}), interlocked"
+                        : c.Description))]),
+            new("Whites that are hot: re-mark them", null,
+                $"Taped or coloured at both ends before they are landed ({book.Cite(RuleId.RemarkedWhite)}).",
+                [.. landed.Where(c => c.Poles == 2 && c.HomeRun is { Conductors: 2, Jacket: not Jacket.Loose }).OrderBy(c => c.Space)
+                    .Select(c => new MakeUpLine(c.SpaceText, $"{c.HomeRunGauge} white", "second leg"))]),
             new("Hots, cut to one line", listing.BreakerTorque, "No copper outside a terminal.",
-                [.. landed.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Poles == 2 ? $"2 × {c.HomeRunGauge}" : $"{c.HomeRunGauge} black", c.OnLugs ? "feed-through lugs" : $"breaker {c.SpaceText}"))]),
-            new("Before the cover", listing.LugTorque, $"Every terminal torqued to its marking ({book.Cite(RuleId.TerminalTorque)}), pulled once by hand; fillers in open spaces; the schedule in the door ({book.Cite(RuleId.Directory)}).",
+                [.. landed.OrderBy(c => c.Space)
+                    .Select(c => new MakeUpLine(c.SpaceText, c.Poles == 2 ? $"2 × {c.HomeRunGauge}" : $"{c.HomeRunGauge} black",
+                        c.OnLugs ? "feed-through lugs" : $"breaker {c.SpaceText}"))]),
+            new("Before the cover", listing.LugTorque,
+                $"Every terminal torqued to its marking ({book.Cite(RuleId.TerminalTorque)}), pulled once by hand; fillers in open "
+                + $"spaces; the schedule in the door ({book.Cite(RuleId.Directory)}).",
             [
                 new("", $"{panel.Left} spaces left", "fillers"),
-                .. Left(listing.NeutralTerminals, terminals.Neutrals, "neutral terminals left"), .. Left(listing.GroundTerminals, terminals.GroundScrews, "ground terminals left"),
+                .. Left(listing.NeutralTerminals, terminals.Neutrals, "neutral terminals left"),
+                .. Left(listing.GroundTerminals, terminals.GroundScrews, "ground terminals left"),
             ]),
         ]);
     }
@@ -68,12 +95,15 @@ public static class MakeUpGuide
         foreach (var cable in sorted)
         {
             var at = small.IndexOf(cable);
-            var mate = at >= 0 && each > 1 ? small.Skip(at / each * each).Take(each).Where(c => c != cable).Select(c => c.SpaceText).ToList() : [];
-            lines.Add(new(cable.SpaceText, $"{Terminals.GroundOf(cable.Wired)} bare", mate.Count == 0 ? "a screw of its own" : $"one screw with {string.Join(" and ", mate)}"));
+            var mate = at >= 0 && each > 1 ? small.Skip(at / each * each).Take(each).Where(c => c != cable).Select(c => c.SpaceText)
+                .ToList() : [];
+            lines.Add(new(cable.SpaceText, $"{Terminals.GroundOf(cable.Wired)} bare", mate.Count == 0 ? "a screw of its own"
+                : $"one screw with {string.Join(" and ", mate)}"));
         }
 
         return lines.ToImmutable();
     }
 
-    private static IEnumerable<MakeUpLine> Left(int? terminals, int taken, string what) => terminals is int has ? [new("", $"{Math.Max(0, has - taken)} of {has}", what)] : [];
+    private static IEnumerable<MakeUpLine> Left(int? terminals, int taken, string what) => terminals is int has
+        ? [new("", $"{Math.Max(0, has - taken)} of {has}", what)] : [];
 }

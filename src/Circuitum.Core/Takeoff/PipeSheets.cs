@@ -31,7 +31,8 @@ public static class PipeSheets
     public static ImmutableArray<PipeSheet> Of(Plan plan) => [.. Pipes(plan).Select(p => Of(plan, p))];
 
     private static PipeSheet Of(Plan plan, FittedPipe pipe) => new(pipe,
-        [.. pipe.Raceway.Runs.Select(r => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.CableOf(r), pipe.Raceway.With(r), pipe.Raceway.Worst(r)))],
+        [.. pipe.Raceway.Runs.Select(r => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.CableOf(r), pipe.Raceway.With(r),
+            pipe.Raceway.Worst(r)))],
         [.. OrderOf(plan, pipe)]);
 
     // What cannot be done later comes first: cemented pipe does not come apart, and a filled trench is not opened again.
@@ -43,7 +44,9 @@ public static class PipeSheets
             yield return "Dig, and lay the pipe on an even bed with its sweeps and risers.";
         }
 
-        yield return pipe.Raceway.Jacketed ? "Thread every length and fitting over the cable before anything is joined: a jacket binds at each bend." : "Dry-fit the whole pipe; draw a cord in as it goes together.";
+        yield return pipe.Raceway.Jacketed
+            ? "Thread every length and fitting over the cable before anything is joined: a jacket binds at each bend."
+            : "Dry-fit the whole pipe; draw a cord in as it goes together.";
         yield return pvc ? "Cement the joints from one end to the other." : "Ream the cut ends, then make up the couplings and connectors.";
         if (pipe.Raceway.Buried)
         {

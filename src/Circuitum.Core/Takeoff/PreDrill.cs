@@ -32,8 +32,10 @@ public static class PreDrill
     {
         var wall = level.Walls[hole.Spot.Member];
         var room = plan.House.Room(wall.Rooms[0]);
-        var side = room.Sides.First(s => s.AlongX == wall.AlongX && (s.AlongX ? s.Start.Y - wall.Start.Y : s.Start.X - wall.Start.X).Abs() <= wall.Thickness);
-        var where = hole.Spot.Kind == MemberKind.Corner ? "corner access between level chases" : hole.Spot.Top ? "top plate over an upright chase" : "sole plate under an upright chase";
+        var side = room.Sides.First(s => s.AlongX == wall.AlongX && (s.AlongX ? s.Start.Y - wall.Start.Y : s.Start.X - wall.Start.X)
+            .Abs() <= wall.Thickness);
+        var where = hole.Spot.Kind == MemberKind.Corner ? "corner access between level chases" : hole.Spot.Top
+            ? "top plate over an upright chase" : "sole plate under an upright chase";
         var above = hole.Spot.Kind == MemberKind.Corner ? hole.At.Z - level.Floor : hole.Spot.Top ? level.Level.CeilingHeight : Length.Zero;
         return new($"{room.Room.Name}, wall {side.Number}", where, wall.Along(hole.At.Plan), above, cables);
     }

@@ -46,8 +46,10 @@ public static class ScheduleComparison
     /// <summary>The schedule as it is planned.</summary>
     public static ImmutableArray<ScheduleLine> LinesOf(ImmutableArray<PanelSchedule> panels) =>
     [
-        .. panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null).Select(c => new ScheduleLine(p.Panel.Id, c.Space!.Value, c.Poles, c.Description, c.Breaker))
-            .Concat(p.Panel.Taken.Select(t => new ScheduleLine(p.Panel.Id, t.Space, t.Poles, t.Description, t.Rating)))).OrderBy(l => l.Panel.Value, StringComparer.Ordinal).ThenBy(l => l.Space),
+        .. panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null)
+            .Select(c => new ScheduleLine(p.Panel.Id, c.Space!.Value, c.Poles, c.Description, c.Breaker))
+            .Concat(p.Panel.Taken.Select(t => new ScheduleLine(p.Panel.Id, t.Space, t.Poles, t.Description, t.Rating))))
+            .OrderBy(l => l.Panel.Value, StringComparer.Ordinal).ThenBy(l => l.Space),
     ];
 
     /// <summary>What is missing, more, moved, renamed or rated otherwise. Words are the same when letters and digits are.</summary>
@@ -75,11 +77,13 @@ public static class ScheduleComparison
         // What is read elsewhere has moved; of the rest, the same space is another name.
         foreach (var line in left.ToList())
         {
-            if (sheet.FirstOrDefault(s => !matched.Contains(s) && s.Panel == line.Panel && Same(s.Description, line.Description)) is { } elsewhere)
+            if (sheet.FirstOrDefault(s => !matched.Contains(s) && s.Panel == line.Panel && Same(s.Description, line.Description))
+                is { } elsewhere)
             {
                 matched.Add(elsewhere);
                 left.Remove(line);
-                found.Add(new(ScheduleChange.Moved, line.Panel, line.Space, $"space {elsewhere.Space}: {elsewhere.Description}", $"space {line.Space}"));
+                found.Add(new(ScheduleChange.Moved, line.Panel, line.Space, $"space {elsewhere.Space}: {elsewhere.Description}",
+                    $"space {line.Space}"));
                 found.AddRange(Rated(elsewhere, line));
             }
         }
@@ -97,7 +101,8 @@ public static class ScheduleComparison
             }
         }
 
-        found.AddRange(sheet.Where(s => !matched.Contains(s)).Select(s => new ScheduleDifference(ScheduleChange.Extra, s.Panel, s.Space, Told(s), "")));
+        found.AddRange(sheet.Where(s => !matched.Contains(s))
+            .Select(s => new ScheduleDifference(ScheduleChange.Extra, s.Panel, s.Space, Told(s), "")));
         return [.. found.OrderBy(d => d.Panel.Value, StringComparer.Ordinal).ThenBy(d => d.Space).ThenBy(d => d.Change)];
     }
 
@@ -111,7 +116,8 @@ public static class ScheduleComparison
 
     private static string Told(ScheduleLine line) => $"{line.Description}{(line.Breaker is null ? "" : ", " + Breaker(line))}";
 
-    private static string Breaker(ScheduleLine line) => $"{line.Breaker?.ToString() ?? "no rating"}{(line.Poles is int poles ? poles == 2 ? ", two poles" : ", one pole" : "")}";
+    private static string Breaker(ScheduleLine line) =>
+        $"{line.Breaker?.ToString() ?? "no rating"}{(line.Poles is int poles ? poles == 2 ? ", two poles" : ", one pole" : "")}";
 
     private static bool Same(string a, string b) => Plain(a) == Plain(b);
 

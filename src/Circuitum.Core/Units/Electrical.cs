@@ -86,7 +86,8 @@ public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
     public static Amps operator /(VoltAmps load, Volts volts) => new(load.Value / volts.Value);
 
     /// <summary>Whole volt-amperes with the unit.</summary>
-    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero).ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " VA";
+    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero)
+        .ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " VA";
 }
 
 /// <summary>Volume of a box or of what is in it, cubic inches.</summary>
@@ -130,7 +131,8 @@ public readonly record struct Celsius(decimal Degrees)
 public readonly record struct SquareFeet(decimal Value)
 {
     /// <summary>Whole feet with the unit.</summary>
-    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero).ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " ft²";
+    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero)
+        .ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " ft²";
 }
 
 /// <summary>An amount of the crew's money, whatever it counts in; zero or more.</summary>

@@ -39,10 +39,13 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     public Length CutUp(Measure measure) => measure == Measure.Metres ? FromMetres(TenthsUp / 10m) : FromFeet(WholeFeetUp);
 
     /// <summary>What is cut or bought, rounded up: 172 ft, or 52.5 m.</summary>
-    public string Cut(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{TenthsUp / 10m:#,0.0} m") : string.Create(CultureInfo.InvariantCulture, $"{WholeFeetUp:#,0} ft");
+    public string Cut(Measure measure) => measure == Measure.Metres
+        ? string.Create(CultureInfo.InvariantCulture, $"{TenthsUp / 10m:#,0.0} m")
+        : string.Create(CultureInfo.InvariantCulture, $"{WholeFeetUp:#,0} ft");
 
     /// <summary>What is measured: 12'-6 1/2" to the inch, or 3.82 m.</summary>
-    public string Measured(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{Metres:0.00} m") : Nearest(FromInches(1)).ToString();
+    public string Measured(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{Metres:0.00} m")
+        : Nearest(FromInches(1)).ToString();
 
     // A tenth of a metre is kept to 1/64 in: what is that little over it is not the next one.
     private int TenthsUp => (int)Math.Ceiling((Metres * 10) - 0.005m);
@@ -90,7 +93,8 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     /// <exception cref="FormatException">The text is no length; the message quotes it and shows two ways to write one.</exception>
     public static Length Parse(string text) => TryParse(text, out var length)
         ? length
-        : throw new FormatException($"“{(text.Length > 40 ? text[..40] + "…" : text)}” is no length; write it like 12'-6 1/2\" or 150.5\".");
+        : throw new FormatException(
+            $"“{(text.Length > 40 ? text[..40] + "…" : text)}” is no length; write it like 12'-6 1/2\" or 150.5\".");
 
     /// <summary>Reads a length as the trade writes it, without an exception.</summary>
     public static bool TryParse(string? text, out Length length)
@@ -161,7 +165,8 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     }
 
     /// <summary>Rounded to the nearest whole step (a quarter inch, a foot); the step is longer than nothing.</summary>
-    public Length Nearest(Length step) => new((int)(Math.Round(Sixtyfourths / (decimal)step.Sixtyfourths, MidpointRounding.AwayFromZero) * step.Sixtyfourths));
+    public Length Nearest(Length step) =>
+        new((int)(Math.Round(Sixtyfourths / (decimal)step.Sixtyfourths, MidpointRounding.AwayFromZero) * step.Sixtyfourths));
 
     private static bool InRange(decimal inches, out Length length)
     {
@@ -187,6 +192,8 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     private static partial Regex InchWord();
 
     // Feet need their mark or a dash before inches; a bare number is inches.
-    [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>[0-9]{1,7}(?:\.[0-9]{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=[0-9])))?(?:(?<in>[0-9]{1,8}(?:\.[0-9]{1,6})?)(?!\s*/))?(?:(?:\s+|(?<![0-9.]))(?<num>[0-9]{1,3})/(?<den>[0-9]{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]
+    [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>[0-9]{1,7}(?:\.[0-9]{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=[0-9])))?"""
+        + """(?:(?<in>[0-9]{1,8}(?:\.[0-9]{1,6})?)(?!\s*/))?"""
+        + """(?:(?:\s+|(?<![0-9.]))(?<num>[0-9]{1,3})/(?<den>[0-9]{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]
     private static partial Regex Imperial();
 }

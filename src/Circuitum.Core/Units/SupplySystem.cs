@@ -2,7 +2,8 @@ using System.Collections.Immutable;
 
 namespace Circuitum.Core.Units;
 
-/// <summary>What the service brings: the volts that circuits are made of. Circuits ask it, so that no stage knows a number of volts.</summary>
+/// <summary>What the service brings: the volts that circuits are made of. Circuits ask it, so that no stage knows a number of
+/// volts.</summary>
 /// <param name="ToNeutral">Between one leg and the neutral.</param>
 /// <param name="Between">Between two legs.</param>
 public sealed record SupplySystem(Volts ToNeutral, Volts Between)

@@ -111,7 +111,8 @@ public sealed record BoxWiring(BoxId Box, ImmutableArray<BoxCable> Cables, Immut
     public Joint? At(Terminal terminal) => Joints.FirstOrDefault(j => j.Terminals.Contains(terminal));
 
     /// <summary>The joint that holds a conductor of a run.</summary>
-    public Joint? At(Run run, Carried? carries) => Joints.FirstOrDefault(j => j.Ends.Any(e => e.Run.Id == run.Id && e.Conductor.Carries == carries));
+    public Joint? At(Run run, Carried? carries) =>
+        Joints.FirstOrDefault(j => j.Ends.Any(e => e.Run.Id == run.Id && e.Conductor.Carries == carries));
 
     /// <summary>Splices to be made, the grounds' among them.</summary>
     public int Splices => Joints.Count(j => j.By == JointBy.Splice);

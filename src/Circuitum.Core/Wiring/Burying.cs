@@ -11,7 +11,8 @@ internal static class Burying
 {
     /// <summary>True for a run that goes through this trench: between its two buildings.</summary>
     public static bool Lies(FramedHouse house, Run run, Trench trench) =>
-        house.Structures[run.From.Place.Structure].Structure.Id == trench.From && house.Structures[run.To.Place.Structure].Structure.Id == trench.To;
+        house.Structures[run.From.Place.Structure].Structure.Id == trench.From
+            && house.Structures[run.To.Place.Structure].Structure.Id == trench.To;
 
     /// <summary>Pipe, cable, or a protected 20 A branch circuit of 120 V.</summary>
     public static Buried What(WiredCircuit circuit, Run run) => run.Pipe is not null ? Buried.Pvc

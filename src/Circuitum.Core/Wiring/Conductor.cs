@@ -45,7 +45,8 @@ public sealed record Conductor(ConductorColour Colour, Carried? Carries, bool Re
         _ => "G",
     };
 
-    /// <summary>The conductors of a run, ground last: hots black, red, blue in their order; neutrals white; without a neutral the white is the second leg.</summary>
+    /// <summary>The conductors of a run, ground last: hots black, red, blue in their order; neutrals white; without a neutral the white is
+    /// the second leg.</summary>
     public static ImmutableArray<Conductor> In(Run run)
     {
         var hots = new Queue<ConductorColour>([ConductorColour.Black, ConductorColour.Red, ConductorColour.Blue]);

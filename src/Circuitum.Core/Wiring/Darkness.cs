@@ -30,7 +30,8 @@ public static class Darkness
         [
             .. survey.Boxes.GroupBy(b => b.Room)
                 .Where(g => g.Any(b => lost.Contains(b.Box.Id)))
-                .Select(g => new DarkRoom(g.Key, Of(g.Where(b => b.HasLight)), Of(g.Where(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle())))))
+                .Select(g => new DarkRoom(g.Key, Of(g.Where(b => b.HasLight)),
+                    Of(g.Where(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle())))))
                 .Where(r => r.Lights.Count + r.Receptacles.Count > 0)
                 .OrderBy(r => r.IsDark ? 0 : 1).ThenBy(r => r.Room.Room.Id.Value, StringComparer.Ordinal),
         ];

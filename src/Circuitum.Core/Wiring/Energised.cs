@@ -7,7 +7,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Wiring;
 
-/// <summary>What has supply with switches in given positions: follows every conductor from the breaker through joints, cables and closed contacts.</summary>
+/// <summary>What has supply with switches in given positions: follows every conductor from the breaker through joints, cables and closed
+/// contacts.</summary>
 public sealed class Energised
 {
     private readonly Dictionary<(BoxId, Terminal), int> terminals = [];
@@ -22,7 +23,8 @@ public sealed class Energised
     /// <param name="circuit">The circuit, fed from its panel.</param>
     /// <param name="survey">Its boxes' places.</param>
     /// <param name="school">How joints are made; it changes no connection.</param>
-    /// <param name="thrown">Switches that are on; a three-way thrown joins its common with its second traveler, a four-way thrown crosses.</param>
+    /// <param name="thrown">Switches that are on; a three-way thrown joins its common with its second traveler, a four-way thrown
+    /// crosses.</param>
     public Energised(WiredCircuit circuit, Survey survey, JointSchool school, IReadOnlySet<SwitchGang> thrown)
     {
         (hot, second, neutral, ground) = (New(), New(), New(), New());
@@ -53,7 +55,13 @@ public sealed class Energised
                 }
                 else if (run.To.Box is BoxId to && conductor.Carries is Carried.Hot or Carried.SecondLeg or Carried.Neutral or null)
                 {
-                    Join(conductor.Carries switch { Carried.Hot => hot, Carried.SecondLeg => second, Carried.Neutral => neutral, _ => ground }, ends[(to, run.Id, conductor.Colour)]);
+                    Join(conductor.Carries switch
+                    {
+                        Carried.Hot => hot,
+                        Carried.SecondLeg => second,
+                        Carried.Neutral => neutral,
+                        _ => ground
+                    }, ends[(to, run.Id, conductor.Colour)]);
                 }
             }
         }
@@ -77,13 +85,15 @@ public sealed class Energised
     /// <summary>No two of hot, second leg, neutral and ground are joined anywhere.</summary>
     public bool IsSound => new[] { hot, second, neutral, ground }.Select(Root).Distinct().Count() == 4;
 
-    private bool On(BoxId box, int gang, TerminalKind kind, int node) => terminals.TryGetValue((box, new(gang, kind)), out var at) && Root(at) == Root(node);
+    private bool On(BoxId box, int gang, TerminalKind kind, int node) => terminals.TryGetValue((box, new(gang, kind)), out var at)
+        && Root(at) == Root(node);
 
     private void Close(PlacedBox box, int gang, bool on)
     {
         void Contact(TerminalKind a, TerminalKind b)
         {
-            if (terminals.TryGetValue((box.Box.Id, new(gang, a)), out var one) && terminals.TryGetValue((box.Box.Id, new(gang, b)), out var other))
+            if (terminals.TryGetValue((box.Box.Id, new(gang, a)), out var one)
+                && terminals.TryGetValue((box.Box.Id, new(gang, b)), out var other))
             {
                 Join(one, other);
             }

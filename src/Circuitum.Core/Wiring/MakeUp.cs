@@ -20,7 +20,8 @@ public static class MakeUp
         {
             foreach (var white in Conductor.In(cable.Run).Where(c => c.ReMarked))
             {
-                steps.Add($"Re-mark the {ColourOf(white.Colour)} of {cable.Letter} black: it is the second leg, no neutral ({book.Cite(RuleId.RemarkedWhite)}).");
+                steps.Add($"Re-mark the {ColourOf(white.Colour)} of {cable.Letter} black: it is the second leg, no neutral ("
+                    + $"{book.Cite(RuleId.RemarkedWhite)}).");
             }
         }
 
@@ -31,9 +32,13 @@ public static class MakeUp
             steps.Add(joint.By switch
             {
                 JointBy.Screw => $"{Sentence(ends[0])} to {screws[0]}.",
-                JointBy.Device => $"{Sentence(Listed(ends))} to {screws[0]}, one under each screw{(joint.Onward is { } amps ? $": {amps} go on through the device" : "")}.",
-                JointBy.Cap => $"Cap the {ends[0]}{(joint.Ends[0].Conductor.Carries == Carried.Neutral ? $": a neutral for a later control ({book.Cite(RuleId.NeutralAtSwitch)})" : "")}.",
-                _ => $"Join {Listed(ends)}{(screws.Count == 0 ? "" : $", with {(screws.Count == 1 ? "a pigtail" : "pigtails")} to {Listed(screws)}")}.",
+                JointBy.Device => $"{Sentence(Listed(ends))} to {screws[0]}, one under each screw"
+                    + $"{(joint.Onward is { } amps ? $": {amps} go on through the device" : "")}.",
+                JointBy.Cap => $"Cap the {ends[0]}"
+                    + $"{(joint.Ends[0].Conductor.Carries == Carried.Neutral
+                        ? $": a neutral for a later control ({book.Cite(RuleId.NeutralAtSwitch)})" : "")}.",
+                _ => $"Join {Listed(ends)}"
+                    + $"{(screws.Count == 0 ? "" : $", with {(screws.Count == 1 ? "a pigtail" : "pigtails")} to {Listed(screws)}")}.",
             });
         }
 
@@ -50,19 +55,22 @@ public static class MakeUp
         return steps.ToImmutable();
     }
 
-    /// <summary>“the brass of the duplex”, “the dark common screw of the three-way switch”; with its place where there are two of a kind.</summary>
+    /// <summary>“the brass of the duplex”, “the dark common screw of the three-way switch”; with its place where there are two of a
+    /// kind.</summary>
     public static string TerminalName(PlacedBox box, Terminal terminal)
     {
         var device = box.Box.Devices[terminal.Gang];
         var alike = box.Box.Devices.Count(d => d.Kind == device.Kind) > 1;
         var screw = ScrewOf(terminal.Kind, device.Kind);
-        return $"{(screw.StartsWith("a ", StringComparison.Ordinal) || screw.StartsWith("an ", StringComparison.Ordinal) ? "" : "the ")}{screw} of the {Words.Of(device.Kind)}{(alike ? $" in place {terminal.Gang + 1}" : "")}";
+        return $"{(screw.StartsWith("a ", StringComparison.Ordinal) || screw.StartsWith("an ", StringComparison.Ordinal) ? "" : "the ")}"
+            + $"{screw} of the {Words.Of(device.Kind)}{(alike ? $" in place {terminal.Gang + 1}" : "")}";
     }
 
     /// <summary>A screw or lead as people call it.</summary>
     public static string ScrewOf(TerminalKind terminal, DeviceKind device) => terminal switch
     {
-        TerminalKind.Hot when device.IsReceptacle() => device is DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle ? "LINE brass" : "brass screw",
+        TerminalKind.Hot when device.IsReceptacle() => device is DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle ? "LINE brass"
+            : "brass screw",
         TerminalKind.Hot when device.IsLight() || device.IsFan() => "black lead",
         TerminalKind.Hot => "hot lead",
         TerminalKind.SecondLeg => "second hot",
@@ -90,9 +98,11 @@ public static class MakeUp
     };
 
     // Grounds first, neutrals next, then hots.
-    private static int OrderOf(Joint joint) => joint.Ends.Any(e => e.Conductor.Carries is null) ? 0 : joint.Ends.Any(e => e.Conductor.Carries is Carried.Neutral or Carried.OtherNeutral) ? 1 : 2;
+    private static int OrderOf(Joint joint) => joint.Ends.Any(e => e.Conductor.Carries is null) ? 0
+        : joint.Ends.Any(e => e.Conductor.Carries is Carried.Neutral or Carried.OtherNeutral) ? 1 : 2;
 
-    private static string Listed(IReadOnlyList<string> items) => items.Count == 1 ? items[0] : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
+    private static string Listed(IReadOnlyList<string> items) => items.Count == 1 ? items[0]
+        : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
 
     private static string Sentence(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -47,16 +47,21 @@ internal sealed class MakingUp
             Wire(gang, placed.Box.Devices[gang].Kind);
         }
 
-        var protective = circuit.Devices.TryGetValue(Id, out var device) ? (int?)Enumerable.Range(0, placed.Box.Devices.Length).First(g => placed.Box.Devices[g].Kind.IsGeneralReceptacle()) : null;
+        var protective = circuit.Devices.TryGetValue(Id, out var device) ? (int?)Enumerable.Range(0, placed.Box.Devices.Length)
+            .First(g => placed.Box.Devices[g].Kind.IsGeneralReceptacle()) : null;
         if (protective is int at)
         {
             Protect(at, device!);
         }
 
-        ImmutableArray<BoxCable> cables = [.. into.OrderBy(r => r == Fed ? 0 : 1).Select(r => (r, true)).Concat(from.Select(r => (r, false))).Select((c, i) => new BoxCable((char)('A' + i), c.r, c.Item2))];
-        var ground = new Joint([.. cables.Select(c => new CableEnd(c.Run, Conductor.In(c.Run)[^1]))], [.. Enumerable.Range(0, placed.Box.Devices.Length).Select(g => new Terminal(g, TerminalKind.Ground))], JointBy.Splice, null);
+        ImmutableArray<BoxCable> cables = [.. into.OrderBy(r => r == Fed ? 0 : 1).Select(r => (r, true))
+            .Concat(from.Select(r => (r, false))).Select((c, i) => new BoxCable((char)('A' + i), c.r, c.Item2))];
+        var ground = new Joint([.. cables.Select(c => new CableEnd(c.Run, Conductor.In(c.Run)[^1]))],
+            [.. Enumerable.Range(0, placed.Box.Devices.Length).Select(g => new Terminal(g, TerminalKind.Ground))], JointBy.Splice, null);
         ground = ground with { By = ground.Ends.Length == 1 && ground.Terminals.Length == 1 ? JointBy.Screw : JointBy.Splice };
-        return new(Id, cables, [.. nets.Where(n => n.Ends.Count > 0).OrderBy(n => n.Ends.Min(e => Rank(e.Conductor.Carries!.Value))).Select(Done), ground], protective, protective is null ? null : cables.First(c => c.Run == Fed));
+        return new(Id, cables,
+            [.. nets.Where(n => n.Ends.Count > 0).OrderBy(n => n.Ends.Min(e => Rank(e.Conductor.Carries!.Value))).Select(Done), ground],
+            protective, protective is null ? null : cables.First(c => c.Run == Fed));
     }
 
     // Hots first, neutrals after, as they are made up after the grounds.
@@ -70,7 +75,8 @@ internal sealed class MakingUp
             var own = into.FirstOrDefault(r => r.Id == onward.Upstream);
             if (own is not null)
             {
-                foreach (var carries in onward.Carries.Where(c => c is not (Carried.TravelerOne or Carried.TravelerTwo) && own.Carries.Contains(c) && !Disconnected(onward, c)))
+                foreach (var carries in onward.Carries.Where(c => c is not (Carried.TravelerOne or Carried.TravelerTwo)
+                    && own.Carries.Contains(c) && !Disconnected(onward, c)))
                 {
                     Join(NetOf(own, carries), NetOf(onward, carries));
                 }
@@ -79,12 +85,14 @@ internal sealed class MakingUp
             {
                 // Another circuit leaves the cable that it came in.
                 Join(NetOf(cable, Carried.OtherHot), NetOf(onward, Carried.Hot));
-                Join(NetOf(cable, cable.Carries.Contains(Carried.OtherNeutral) ? Carried.OtherNeutral : Carried.Neutral), NetOf(onward, Carried.Neutral));
+                Join(NetOf(cable, cable.Carries.Contains(Carried.OtherNeutral) ? Carried.OtherNeutral : Carried.Neutral),
+                    NetOf(onward, Carried.Neutral));
             }
         }
     }
 
-    private bool Disconnected(Run onward, Carried carries) => onward.Kind == RunKind.SwitchLeg && carries is Carried.Hot or Carried.SecondLeg && circuit.Circuit.Poles > 1
+    private bool Disconnected(Run onward, Carried carries) => onward.Kind == RunKind.SwitchLeg && carries is Carried.Hot
+        or Carried.SecondLeg && circuit.Circuit.Poles > 1
         && GroupOf(onward) is { } group && group.Switches.Any(s => s.Box == Id);
 
     private ControlGroup? GroupOf(Run run) => run.Group is int number ? groups[number] : null;
@@ -98,10 +106,13 @@ internal sealed class MakingUp
         }
 
         var group = groups.FirstOrDefault(g => g.Lamps.Contains(Id));
-        var leg = group is null ? null : into.FirstOrDefault(r => r.Kind == RunKind.SwitchLeg && GroupOf(r) == group) ?? (group.Loop ? Fed : null);
+        var leg = group is null ? null : into.FirstOrDefault(r => r.Kind == RunKind.SwitchLeg && GroupOf(r) == group)
+            ?? (group.Loop ? Fed : null);
         var source = leg ?? Fed;
-        var loop = group is { Loop: true } && leg == Fed ? from.FirstOrDefault(r => r.Kind == RunKind.SwitchLoop && GroupOf(r) == group) : null;
-        var switched = loop is not null ? NetOf(loop, Carried.Switched) : leg is not null && leg.Carries.Contains(Carried.Switched) ? NetOf(leg, Carried.Switched) : null;
+        var loop = group is { Loop: true } && leg == Fed ? from.FirstOrDefault(r => r.Kind == RunKind.SwitchLoop && GroupOf(r) == group)
+            : null;
+        var switched = loop is not null ? NetOf(loop, Carried.Switched) : leg is not null && leg.Carries.Contains(Carried.Switched)
+            ? NetOf(leg, Carried.Switched) : null;
         if (loop is not null)
         {
             // The lamp that takes the feed hands on to the others what its switch sends back.
@@ -112,7 +123,8 @@ internal sealed class MakingUp
             }
         }
 
-        var hot = source.Carries.Contains(Carried.Hot) ? NetOf(source, Carried.Hot) : Fed.Carries.Contains(Carried.Hot) ? NetOf(Fed, Carried.Hot) : null;
+        var hot = source.Carries.Contains(Carried.Hot) ? NetOf(source, Carried.Hot) : Fed.Carries.Contains(Carried.Hot)
+            ? NetOf(Fed, Carried.Hot) : null;
         if (kind == DeviceKind.HalfSwitched && switched is not null)
         {
             On(switched, gang, TerminalKind.SwitchedHalf);
@@ -138,7 +150,8 @@ internal sealed class MakingUp
             On(NetOf(source, Carried.Neutral), gang, TerminalKind.Neutral);
         }
 
-        if ((kind.IsAlarm() || kind is DeviceKind.Equipment or DeviceKind.IndoorHead) && into.Concat(from).FirstOrDefault(r => r.Carries.Contains(Carried.Signal)) is { } signal)
+        if ((kind.IsAlarm() || kind is DeviceKind.Equipment or DeviceKind.IndoorHead) && into.Concat(from)
+            .FirstOrDefault(r => r.Carries.Contains(Carried.Signal)) is { } signal)
         {
             foreach (var other in into.Concat(from).Where(r => r != signal && r.Carries.Contains(Carried.Signal)))
             {
@@ -230,7 +243,8 @@ internal sealed class MakingUp
     {
         Net loadHot = new(), loadNeutral = new();
         nets.AddRange([loadHot, loadNeutral]);
-        foreach (var run in from.Where(r => r.To.Box is BoxId to && device.Load.Contains(to) && r.Carries.Contains(Carried.Hot) && r.Kind == RunKind.Jumper))
+        foreach (var run in from.Where(r => r.To.Box is BoxId to && device.Load.Contains(to) && r.Carries.Contains(Carried.Hot)
+            && r.Kind == RunKind.Jumper))
         {
             MoveTo(loadHot, run, Carried.Hot);
             MoveTo(loadNeutral, run, Carried.Neutral);
@@ -265,7 +279,8 @@ internal sealed class MakingUp
         }
     }
 
-    // Null where the cable does not carry it: a set of switches that a person tied so that it cannot work is still drawn, as far as it goes.
+    // Null where the cable does not carry it: a set of switches that a person tied so that it cannot work is still drawn, as far as it
+    // goes.
     private Net? NetOf(Run? run, Carried carries) => nets.Find(n => n.Ends.Exists(e => e.Run == run && e.Conductor.Carries == carries));
 
     private void Join(Net? a, Net? b)
@@ -310,7 +325,8 @@ internal sealed class MakingUp
             (2, 1) when school != JointSchool.Pigtail && MayFeedThrough(net) => JointBy.Device,
             _ => JointBy.Splice,
         };
-        var onward = by == JointBy.Device ? net.Ends.Where(e => from.Contains(e.Run)).Select(e => circuit.Sized.Through[e.Run.Id]).DefaultIfEmpty().Max() : (Amps?)null;
+        var onward = by == JointBy.Device ? net.Ends.Where(e => from.Contains(e.Run)).Select(e => circuit.Sized.Through[e.Run.Id])
+            .DefaultIfEmpty().Max() : (Amps?)null;
         return new([.. net.Ends], [.. net.Terminals], by, onward);
     }
 
@@ -318,7 +334,8 @@ internal sealed class MakingUp
     private bool MayFeedThrough(Net net)
     {
         var terminal = net.Terminals[0];
-        return terminal.Kind is TerminalKind.Hot or TerminalKind.Neutral && placed.Box.Devices[terminal.Gang].Kind is DeviceKind.Duplex or DeviceKind.Single && !circuit.Devices.ContainsKey(Id)
+        return terminal.Kind is TerminalKind.Hot or TerminalKind.Neutral && placed.Box.Devices[terminal.Gang].Kind is DeviceKind.Duplex
+            or DeviceKind.Single && !circuit.Devices.ContainsKey(Id)
             && into.Length + from.Length == 2 && !(terminal.Kind == TerminalKind.Neutral && circuit.Circuit.SharesNeutralWith is not null);
     }
 

@@ -50,7 +50,8 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
     /// <summary>A box into which things can be plugged: it has a receptacle of 120 V.</summary>
     public static bool CanBeAt(Layout.PlacedBox box) => box.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle());
 
-    /// <summary>Plugs things in with every lamp and every known appliance of the circuit running; a receptacle without a known load draws nothing.</summary>
+    /// <summary>Plugs things in with every lamp and every known appliance of the circuit running; a receptacle without a known load draws
+    /// nothing.</summary>
     /// <param name="circuit">A circuit of 120 V.</param>
     /// <param name="plugged">At least one thing, in boxes of this circuit.</param>
     /// <exception cref="ArgumentException">Nothing is plugged in, or not into this circuit.</exception>
@@ -63,12 +64,17 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
 
         var sized = circuit.Sized;
         var volts = circuit.Circuit.Load.Volts;
-        decimal At(BoxId box) => circuit.Circuit.Load.Items.Where(i => i.Box == box && !(i.Assumed && i.Use == LoadUse.PortableReceptacle)).Sum(i => i.Load.Value)
+        decimal At(BoxId box) => circuit.Circuit.Load.Items.Where(i => i.Box == box && !(i.Assumed && i.Use == LoadUse.PortableReceptacle))
+            .Sum(i => i.Load.Value)
             + plugged.Where(p => p.Box == box).Sum(p => Typical(p.What).Value);
         Amps Through(Run run) => new VoltAmps(circuit.DarkBeyond(run.To.Box!.Value).Sum(At)) / volts;
         ImmutableArray<LoadedRun> WayTo(BoxId box) => [.. circuit.WayTo(box).Select(r => new LoadedRun(r, Through(r)))];
-        Volts Left(BoxId box) => new(sized.VoltsAtPanel.Value - WayTo(box).Sum(r => VoltageDrop.Of(r.Through, sized.GaugeOf(r.Run), r.Run.Length.Value + sized.SharedLength(r.Run), sized.Book).Value));
+        Volts Left(BoxId box) =>
+            new(sized.VoltsAtPanel.Value - WayTo(box)
+                .Sum(r => VoltageDrop.Of(r.Through, sized.GaugeOf(r.Run), r.Run.Length.Value + sized.SharedLength(r.Run),
+                    sized.Book).Value));
         var total = new VoltAmps(circuit.Boxes.Keys.Sum(At)) / volts;
-        return new(WayTo(plugged[0].Box), total, sized.Breaker.Value, InverseTime.At(total, sized.Breaker.Value), plugged.Select(p => Left(p.Box)).Min());
+        return new(WayTo(plugged[0].Box), total, sized.Breaker.Value, InverseTime.At(total, sized.Breaker.Value),
+            plugged.Select(p => Left(p.Box)).Min());
     }
 }

@@ -125,7 +125,8 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
         var dark = new List<BoxId> { box };
         for (var i = 0; i < dark.Count; i++)
         {
-            dark.AddRange(Boxes[dark[i]].Out.Where(r => r.Circuit == Circuit.Key).Select(r => r.To.Box).OfType<BoxId>().Where(b => !dark.Contains(b)));
+            dark.AddRange(Boxes[dark[i]].Out.Where(r => r.Circuit == Circuit.Key).Select(r => r.To.Box).OfType<BoxId>()
+                .Where(b => !dark.Contains(b)));
         }
 
         return [.. dark];
@@ -157,19 +158,26 @@ public static class Wires
     public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook book)
     {
         var guests = circuits.Select(c => c.Sized.Routed.HomeRun).OfType<Run>().Where(r => r.RidesIn is not null).ToLookup(r => r.From.Box);
-        return [.. circuits.Select(c => new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, guests[id], survey[id], book))))];
+        return [.. circuits.Select(c =>
+            new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, guests[id], survey[id], book))))];
     }
 
     private static WiredBox Join(ProtectedCircuit circuit, IEnumerable<Run> guests, PlacedBox box, CodeBook book)
     {
         var runs = circuit.Sized.Routed.Runs;
-        ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)], from = [.. runs.Where(r => r.From.Box == box.Box.Id), .. guests];
+        ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)],
+            from = [.. runs.Where(r => r.From.Box == box.Box.Id), .. guests];
         // A switch box reached by travelers as well takes its constant feed from the other cable.
         var fed = into.FirstOrDefault(r => r.Kind is RunKind.HomeRun or RunKind.Jumper) ?? into[0];
         var cables = into.Concat(from).Select(r => new EnteringCable(circuit.Sized.GaugeOf(r), r.Conductors)).ToList();
-        var gangs = box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan()) ? box.Box.Devices.Length : 0;
+        var gangs = box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan())
+            ? box.Box.Devices.Length : 0;
         var volume = book.Boxes.Count(cables, box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle()));
         var counted = box.Plates.All(p => p.Volts == book.Supply.ToNeutral);
-        return new(fed, into, from, volume, box.Box.Volume ?? (counted ? BoxRules.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value)))) { Gangs = gangs };
+        return new(fed, into, from, volume,
+            box.Box.Volume ?? (counted ? BoxRules.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value))))
+        {
+            Gangs = gangs
+        };
     }
 }

@@ -22,33 +22,45 @@ public static class CsvFiles
     };
 
     /// <summary>Header of the schedule.</summary>
-    public const string ScheduleColumns = "panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg";
+    public const string ScheduleColumns =
+        "panel,space,poles,circuit,description,breaker_amps,breaker_kind,cable,conductor_awg,home_run_ft,load_va,leg";
 
-    /// <summary>schedule.csv: a line for each breaker, by panel and space; what is on feed-through lugs and what finds no space last.</summary>
+    /// <summary>schedule.csv: a line for each breaker, by panel and space; what is on feed-through lugs and what finds no space
+    /// last.</summary>
     public static string Schedule(Plan plan) => Write(ScheduleColumns, plan.Panels.SelectMany(ScheduleLines));
 
-    internal static IEnumerable<object[]> ScheduleLines(PanelSchedule panel) => panel.Circuits.Select(c => (c.Space, Line: ScheduleLine(panel, c))).Concat(panel.Panel.Taken.Select(t => ((PanelSpace?)t.Space, Line: ScheduleLine(panel, t))))
+    internal static IEnumerable<object[]> ScheduleLines(PanelSchedule panel) =>
+        panel.Circuits.Select(c => (c.Space, Line: ScheduleLine(panel, c)))
+        .Concat(panel.Panel.Taken.Select(t => ((PanelSpace?)t.Space, Line: ScheduleLine(panel, t))))
         .OrderBy(x => x.Item1 ?? int.MaxValue).Select(x => x.Line);
 
     /// <summary>home-runs.csv: a line for each home run, by panel and space, as the schedule has them.</summary>
-    public static string HomeRunList(Plan plan) => Write("number,circuit,description,breaker_amps,breaker_kind,cable,length_ft,to,room,beside", plan.Panels.SelectMany(p => HomeRuns.Of(plan, p)).Select(l => new object[]
+    public static string HomeRunList(Plan plan) =>
+        Write("number,circuit,description,breaker_amps,breaker_kind,cable,length_ft,to,room,beside",
+            plan.Panels.SelectMany(p => HomeRuns.Of(plan, p)).Select(l => new object[]
     {
-        l.Number, l.Landed.Key, l.Landed.Description, l.Landed.Breaker.Value.ToString("0.##", CultureInfo.InvariantCulture), l.Landed.Mark, l.Cable, l.Length.WholeFeetUp, l.To, l.Room, l.Beside,
+        l.Number, l.Landed.Key, l.Landed.Description, l.Landed.Breaker.Value.ToString("0.##", CultureInfo.InvariantCulture), l.Landed.Mark,
+            l.Cable, l.Length.WholeFeetUp, l.To, l.Room, l.Beside,
     }));
 
     /// <summary>pull-list.csv: a line for each run.</summary>
     public static string PullList(Plan plan) => Write("run,circuit,kind,cable,from,to,length_ft,label_from,label_to",
-        plan.Takeoff.Pulls.Select(p => new object[] { p.Run, p.Circuit, Words.Of(p.Kind), p.Cable, p.From, p.To, p.Length.WholeFeetUp, p.LabelFrom, p.LabelTo }));
+        plan.Takeoff.Pulls.Select(p => new object[] { p.Run, p.Circuit, Words.Of(p.Kind), p.Cable, p.From, p.To, p.Length.WholeFeetUp,
+            p.LabelFrom, p.LabelTo }));
 
     /// <summary>material.csv: cable with its waste, and everything that holds, joins and guards it.</summary>
-    public static string Material(Plan plan) => Write("item,unit,quantity,for", Hardware.Of(plan).Select(m => new object[] { m.Item, m.Unit, m.Quantity, m.For }));
+    public static string Material(Plan plan) =>
+        Write("item,unit,quantity,for", Hardware.Of(plan).Select(m => new object[] { m.Item, m.Unit, m.Quantity, m.For }));
 
     /// <summary>pre-drill.csv: holes to bore while insulated panels are set.</summary>
-    public static string PreDrilled(Plan plan) => Write("wall,where,from_start,above_floor,cables", PreDrill.Of(plan).Select(h => new object[] { h.Wall, h.Where, h.FromStart.ToString(), h.Above.ToString(), h.Cables }));
+    public static string PreDrilled(Plan plan) =>
+        Write("wall,where,from_start,above_floor,cables",
+            PreDrill.Of(plan).Select(h => new object[] { h.Wall, h.Where, h.FromStart.ToString(), h.Above.ToString(), h.Cables }));
 
     /// <summary>tags.csv: a line for each tag.</summary>
     public static string Tags(Plan plan) => Write("severity,rule,subject,message",
-        plan.Tags.Select(t => new object[] { t.Severity.ToString().ToLowerInvariant(), t.Rule, t.Subject, $"{t.Headline} {t.Arithmetic}" }));
+        plan.Tags.Select(t => new object[] { t.Severity.ToString().ToLowerInvariant(), t.Rule, t.Subject,
+            $"{t.Headline} {t.Arithmetic}" }));
 
     private static object[] ScheduleLine(PanelSchedule panel, Landed landed)
     {
@@ -56,7 +68,8 @@ public static class CsvFiles
         var leg = landed.Space is null ? "" : landed.Poles == 2 ? "AB" : landed.Leg.ToString()!;
         return
         [
-            panel.Panel.Id, landed.SpaceText, landed.Poles, landed.Key, landed.Description, sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture),
+            panel.Panel.Id, landed.SpaceText, landed.Poles, landed.Key, landed.Description,
+            sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture),
             landed.Mark, sized.Cable, sized.HomeRunGauge, sized.Routed.HomeRun?.Length.Value.WholeFeetUp ?? 0,
             decimal.Round(landed.Load.Connected.Value).ToString("0", CultureInfo.InvariantCulture), leg,
         ];
@@ -65,8 +78,10 @@ public static class CsvFiles
     // What stood there has no circuit of the plan, and nothing is known of its cable.
     private static object[] ScheduleLine(PanelSchedule panel, TakenSpace stood) =>
     [
-        panel.Panel.Id, string.Join('/', stood.Spaces), stood.Poles, "", stood.Description, stood.Rating.Value.ToString("0.##", CultureInfo.InvariantCulture), "", "", "", "",
-        decimal.Round(stood.Load.Value).ToString("0", CultureInfo.InvariantCulture), stood.Poles == 2 ? "AB" : SpaceNumbers.LegOf(stood.Space.Number).ToString(),
+        panel.Panel.Id, string.Join('/', stood.Spaces), stood.Poles, "", stood.Description,
+        stood.Rating.Value.ToString("0.##", CultureInfo.InvariantCulture), "", "", "", "",
+        decimal.Round(stood.Load.Value).ToString("0", CultureInfo.InvariantCulture), stood.Poles == 2 ? "AB"
+            : SpaceNumbers.LegOf(stood.Space.Number).ToString(),
     ];
 
     private static string Write(string columns, IEnumerable<object[]> rows)

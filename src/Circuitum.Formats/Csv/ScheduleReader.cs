@@ -17,9 +17,18 @@ public static class ScheduleReader
     /// <summary>Most lines.</summary>
     public const int MostLines = 500;
 
-    private static CsvConfiguration Configuration(string separator) => new(CultureInfo.InvariantCulture) { Delimiter = separator, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim, PrepareHeaderForMatch = h => h.Header?.Trim().ToLowerInvariant() ?? "" };
+    private static CsvConfiguration Configuration(string separator) =>
+        new(CultureInfo.InvariantCulture)
+        {
+            Delimiter = separator,
+            BadDataFound = null,
+            MissingFieldFound = null,
+            TrimOptions = TrimOptions.Trim,
+            PrepareHeaderForMatch = h => h.Header?.Trim().ToLowerInvariant() ?? ""
+        };
 
-    /// <summary>The lines of a file with a column for space and one for description, and where it has them for panel, poles and breaker_amps.</summary>
+    /// <summary>The lines of a file with a column for space and one for description, and where it has them for panel, poles and
+    /// breaker_amps.</summary>
     /// <param name="file">The file.</param>
     /// <param name="panel">The panel of lines that name none.</param>
     /// <exception cref="FormatException">It is no such file; the message names the line and says what to do.</exception>
@@ -27,7 +36,8 @@ public static class ScheduleReader
     {
         if (file.Length > MostBytes)
         {
-            throw new FormatException($"The file is larger than {MostBytes / 1024} KB; a schedule has a line for each breaker. Nothing was read.");
+            throw new FormatException(
+                $"The file is larger than {MostBytes / 1024} KB; a schedule has a line for each breaker. Nothing was read.");
         }
 
         if (file.Contains((byte)0))
@@ -51,7 +61,9 @@ public static class ScheduleReader
         using var csv = new CsvReader(new StringReader(text), Configuration(separator));
         if (!csv.Read() || !csv.ReadHeader())
         {
-            throw new FormatException("The file is empty. Its first line names the columns: space, description, and where there are such panel, poles, breaker_amps.");
+            throw new FormatException(
+                "The file is empty. Its first line names the columns: space, description, and where there are such panel, poles, "
+                + "breaker_amps.");
         }
 
         var columns = csv.HeaderRecord!.Select(h => h.Trim().ToLowerInvariant()).ToList();
@@ -59,7 +71,9 @@ public static class ScheduleReader
         {
             if (!columns.Contains(needed))
             {
-                throw new FormatException($"Line 1 names no column “{needed}”. It reads: {Quoted(string.Join(", ", columns))}. Name the columns space, description, and where there are such panel, poles, breaker_amps.");
+                throw new FormatException(
+                    $"Line 1 names no column “{needed}”. It reads: {Quoted(string.Join(", ", columns))}. Name the columns space, "
+                    + $"description, and where there are such panel, poles, breaker_amps.");
             }
         }
 
@@ -73,7 +87,8 @@ public static class ScheduleReader
                 throw new FormatException($"Line {row}: more than {MostLines} breakers. A schedule has a line for each; nothing was read.");
             }
 
-            string? Field(string name) => columns.Contains(name) && csv.TryGetField<string>(name, out var value) && !string.IsNullOrWhiteSpace(value) ? value.Trim() : null;
+            string? Field(string name) => columns.Contains(name) && csv.TryGetField<string>(name, out var value)
+                && !string.IsNullOrWhiteSpace(value) ? value.Trim() : null;
             if (Field("space") is not { } spaces)
             {
                 continue;
@@ -88,11 +103,13 @@ public static class ScheduleReader
             var at = spaces.Split('/', '-', ' ')[0];
             if (!PanelSpace.TryParse(at, out var space) || space.Number is < 1 or > PanelSpace.Most)
             {
-                throw new FormatException($"Line {row}: “{Quoted(spaces)}” is no space; write 14, 14a for half of one, or 1/3 for two poles.");
+                throw new FormatException(
+                    $"Line {row}: “{Quoted(spaces)}” is no space; write 14, 14a for half of one, or 1/3 for two poles.");
             }
 
             var description = Field("description") ?? "";
-            if (description.Length == 0 || description.Equals("spare", StringComparison.OrdinalIgnoreCase) || description.Equals("space", StringComparison.OrdinalIgnoreCase))
+            if (description.Length == 0 || description.Equals("spare", StringComparison.OrdinalIgnoreCase)
+                || description.Equals("space", StringComparison.OrdinalIgnoreCase))
             {
                 continue;
             }
@@ -105,15 +122,23 @@ public static class ScheduleReader
             var named = Field("panel") ?? panel.Value;
             if (!seen.TryAdd((named, space), row))
             {
-                throw new FormatException($"Line {row}: space {space} of panel {Quoted(named)} stands in line {seen[(named, space)]} already. A space holds one breaker; correct one of them.");
+                throw new FormatException(
+                    $"Line {row}: space {space} of panel {Quoted(named)} stands in line {seen[(named, space)]} already. A space holds "
+                    + $"one breaker; correct one of them.");
             }
 
-            int? poles = Field("poles") is { } p ? int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number is 1 or 2 ? number : throw new FormatException($"Line {row}: “{Quoted(p)}” is no number of poles; write 1 or 2.") : spaces.Contains('/', StringComparison.Ordinal) ? 2 : null;
-            Amps? amps = Field("breaker_amps") is { } a ? decimal.TryParse(a.TrimEnd('A', 'a', ' '), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var rating) && rating is >= 5 and <= 400 ? new Amps(rating) : throw new FormatException($"Line {row}: “{Quoted(a)}” is no breaker; write 20.") : null;
+            int? poles = Field("poles") is { } p ? int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+                && number is 1 or 2 ? number : throw new FormatException($"Line {row}: “{Quoted(p)}” is no number of poles; write 1 or 2.")
+                : spaces.Contains('/', StringComparison.Ordinal) ? 2 : null;
+            Amps? amps = Field("breaker_amps") is { } a
+                ? decimal.TryParse(a.TrimEnd('A', 'a', ' '), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var rating)
+                && rating is >= 5 and <= 400 ? new Amps(rating)
+                : throw new FormatException($"Line {row}: “{Quoted(a)}” is no breaker; write 20.") : null;
             lines.Add(new(new(named), space, poles, description, amps));
         }
 
-        return lines.Count > 0 ? lines : throw new FormatException("The file names no breaker: no line has both a space and a description.");
+        return lines.Count > 0 ? lines
+            : throw new FormatException("The file names no breaker: no line has both a space and a description.");
     }
 
     private static string Quoted(string text) => text.Length > 60 ? text[..60] + "…" : text;

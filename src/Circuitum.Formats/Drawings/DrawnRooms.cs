@@ -31,16 +31,22 @@ public static class DrawnRooms
     /// <exception cref="DrawingException">No such layer, no closed outline on it, or one with walls at an angle.</exception>
     public static ImmutableArray<Room> Of(FlatDrawing drawing, string layer, DrawnOn on)
     {
-        var outlines = (drawing.Layers.FirstOrDefault(l => string.Equals(l.Name, layer.Trim(), StringComparison.OrdinalIgnoreCase))?.Lines ?? []).Where(IsClosed).ToList();
+        var outlines = (drawing.Layers.FirstOrDefault(l => string.Equals(l.Name, layer.Trim(), StringComparison.OrdinalIgnoreCase))?.Lines
+            ?? []).Where(IsClosed).ToList();
         if (outlines.Count == 0)
         {
-            var others = drawing.Layers.Select(l => (l.Name, Count: l.Lines.Count(IsClosed))).Where(l => l.Count > 0).Take(12).Select(l => $"{l.Name} ({l.Count})").ToList();
-            throw new DrawingException($"Layer “{layer}” has no closed outline. {(others.Count == 0 ? "No layer of this drawing has one: close the rooms’ polylines first." : $"Layers that have: {string.Join(", ", others)}.")}");
+            var others = drawing.Layers.Select(l => (l.Name, Count: l.Lines.Count(IsClosed))).Where(l => l.Count > 0).Take(12)
+                .Select(l => $"{l.Name} ({l.Count})").ToList();
+            throw new DrawingException(
+                $"Layer “{layer}” has no closed outline. "
+                + $"{(others.Count == 0 ? "No layer of this drawing has one: close the rooms’ polylines first."
+                    : $"Layers that have: {string.Join(", ", others)}.")}");
         }
 
         if (outlines.Count > MostRooms)
         {
-            throw new DrawingException($"Layer “{layer}” has {outlines.Count} closed outlines; at most {MostRooms} are rooms of one level.");
+            throw new DrawingException(
+                $"Layer “{layer}” has {outlines.Count} closed outlines; at most {MostRooms} are rooms of one level.");
         }
 
         var squared = outlines.Select((o, i) => Square(o, i + 1, layer)).Where(s => s.Count >= 4).ToList();
@@ -49,9 +55,12 @@ public static class DrawnRooms
         foreach (var corners in squared.Select(s => Shapes.Usual([.. Moved(s, lines)])).Where(c => c.Length >= 4))
         {
             var tag = drawing.Tags.FirstOrDefault(t => t.Block == "ROOM-TAG" && Outline.Contains(corners, t.At));
-            var name = tag?.Attributes.GetValueOrDefault("NAME") ?? drawing.Layers.SelectMany(l => l.Texts).Where(t => Outline.Contains(corners, t.At)).Select(t => t.Words).FirstOrDefault(w => w.Any(char.IsLetter)) ?? $"Room {rooms.Count + 1}";
+            var name = tag?.Attributes.GetValueOrDefault("NAME") ?? drawing.Layers.SelectMany(l => l.Texts)
+                .Where(t => Outline.Contains(corners, t.At)).Select(t => t.Words).FirstOrDefault(w => w.Any(char.IsLetter))
+                ?? $"Room {rooms.Count + 1}";
             name = name.Length > 40 ? name[..40] : name;
-            var use = tag is not null && Enum.TryParse<RoomUse>(tag.Attributes.GetValueOrDefault("USE"), out var said) && Enum.IsDefined(said) ? said : UseOf(name);
+            var use = tag is not null && Enum.TryParse<RoomUse>(tag.Attributes.GetValueOrDefault("USE"), out var said)
+                && Enum.IsDefined(said) ? said : UseOf(name);
             var id = Ids.Free(Ids.Slug(tag?.Attributes.GetValueOrDefault("ID") ?? name, "room"), rooms.Select(r => r.Id.Value));
             rooms.Add(new() { Id = new(id), Name = name, Use = use, Corners = corners });
         }
@@ -61,7 +70,8 @@ public static class DrawnRooms
 
     /// <summary>The boxes of a drawing that this program wrote.</summary>
     /// <exception cref="DrawingException">A box’s attributes have been changed so that they are none.</exception>
-    public static ImmutableArray<Box> Boxes(FlatDrawing drawing) => [.. drawing.Tags.Where(t => t.Layer == "BOXES" && t.Attributes.ContainsKey("BOX1")).Select(Read)];
+    public static ImmutableArray<Box> Boxes(FlatDrawing drawing) =>
+        [.. drawing.Tags.Where(t => t.Layer == "BOXES" && t.Attributes.ContainsKey("BOX1")).Select(Read)];
 
     private static Box Read(DrawnTag tag)
     {
@@ -72,7 +82,9 @@ public static class DrawnRooms
         }
         catch (JsonException)
         {
-            throw new DrawingException($"The attributes of box “{tag.Attributes.GetValueOrDefault("ID", "?")}” do not say what it is any more. Take it from the job file instead.");
+            throw new DrawingException(
+                $"The attributes of box “{tag.Attributes.GetValueOrDefault("ID", "?")}” do not say what it is any more. Take it from the "
+                + $"job file instead.");
         }
     }
 
@@ -81,14 +93,21 @@ public static class DrawnRooms
     {
         (string Word, RoomUse Use)[] words =
         [
-            ("kitchen", RoomUse.Kitchen), ("dining", RoomUse.Dining), ("pantry", RoomUse.Pantry), ("bath", RoomUse.Bath), ("wc", RoomUse.Bath), ("powder", RoomUse.Bath), ("bed", RoomUse.Bedroom), ("closet", RoomUse.Closet), ("wardrobe", RoomUse.Closet),
-            ("hall", RoomUse.Hall), ("corridor", RoomUse.Hall), ("stair", RoomUse.Stair), ("entry", RoomUse.Entry), ("foyer", RoomUse.Entry), ("mud", RoomUse.Mudroom), ("laundry", RoomUse.Laundry), ("garage", RoomUse.Garage), ("family", RoomUse.Family), ("living", RoomUse.Family),
-            ("great", RoomUse.Family), ("sauna", RoomUse.Sauna), ("utility", RoomUse.Utility), ("mechanical", RoomUse.Utility), ("greenhouse", RoomUse.Greenhouse), ("crawl", RoomUse.CrawlSpace), ("basement", RoomUse.UnfinishedBasement),
+            ("kitchen", RoomUse.Kitchen), ("dining", RoomUse.Dining), ("pantry", RoomUse.Pantry), ("bath", RoomUse.Bath),
+            ("wc", RoomUse.Bath), ("powder", RoomUse.Bath), ("bed", RoomUse.Bedroom), ("closet", RoomUse.Closet),
+            ("wardrobe", RoomUse.Closet),
+            ("hall", RoomUse.Hall), ("corridor", RoomUse.Hall), ("stair", RoomUse.Stair), ("entry", RoomUse.Entry),
+                ("foyer", RoomUse.Entry), ("mud", RoomUse.Mudroom), ("laundry", RoomUse.Laundry), ("garage", RoomUse.Garage),
+                ("family", RoomUse.Family), ("living", RoomUse.Family),
+            ("great", RoomUse.Family), ("sauna", RoomUse.Sauna), ("utility", RoomUse.Utility), ("mechanical", RoomUse.Utility),
+                ("greenhouse", RoomUse.Greenhouse), ("crawl", RoomUse.CrawlSpace), ("basement", RoomUse.UnfinishedBasement),
         ];
-        return words.Where(w => name.Contains(w.Word, StringComparison.OrdinalIgnoreCase)).Select(w => (RoomUse?)w.Use).FirstOrDefault() ?? RoomUse.Den;
+        return words.Where(w => name.Contains(w.Word, StringComparison.OrdinalIgnoreCase)).Select(w => (RoomUse?)w.Use).FirstOrDefault()
+            ?? RoomUse.Den;
     }
 
-    private static bool IsClosed(DrawnLine line) => line.Points.Length >= 4 && (line.Closed || (line.Points.Length >= 5 && line.Points[0].SquareTo(line.Points[^1]) <= Length.FromInches(1)));
+    private static bool IsClosed(DrawnLine line) => line.Points.Length >= 4
+        && (line.Closed || (line.Points.Length >= 5 && line.Points[0].SquareTo(line.Points[^1]) <= Length.FromInches(1)));
 
     private static List<Point> Square(DrawnLine line, int number, string layer)
     {
@@ -104,7 +123,9 @@ public static class DrawnRooms
             Length dx = (points[j].X - points[i].X).Abs(), dy = (points[j].Y - points[i].Y).Abs();
             if (dx > Askew && dy > Askew)
             {
-                throw new DrawingException($"Outline {number} on layer “{layer}” has a wall at an angle, {dx} by {dy}; this version frames square corners only. Turn the drawing square, or draw that room by hand.");
+                throw new DrawingException(
+                    $"Outline {number} on layer “{layer}” has a wall at an angle, {dx} by {dy}; this version frames square corners only. "
+                    + $"Turn the drawing square, or draw that room by hand.");
             }
 
             points[j] = dx <= dy ? new(points[i].X, points[j].Y) : new(points[j].X, points[i].Y);
@@ -113,14 +134,17 @@ public static class DrawnRooms
         // The last wall closes on the first corner.
         if (points[0].X != points[^1].X && points[0].Y != points[^1].Y)
         {
-            points[0] = (points[0].X - points[^1].X).Abs() <= (points[0].Y - points[^1].Y).Abs() ? new(points[^1].X, points[0].Y) : new(points[0].X, points[^1].Y);
+            points[0] = (points[0].X - points[^1].X).Abs() <= (points[0].Y - points[^1].Y).Abs() ? new(points[^1].X, points[0].Y)
+                : new(points[0].X, points[^1].Y);
         }
 
         var width = points.Max(p => p.X) - points.Min(p => p.X);
         var depth = points.Max(p => p.Y) - points.Min(p => p.Y);
         if (width < Smallest || depth < Smallest || width > Length.FromFeet(300) || depth > Length.FromFeet(300))
         {
-            throw new DrawingException($"Outline {number} on layer “{layer}” is {width} × {depth}: no room. Check the drawing’s units, or scale it from a known length first.");
+            throw new DrawingException(
+                $"Outline {number} on layer “{layer}” is {width} × {depth}: no room. Check the drawing’s units, or scale it from a known "
+                + $"length first.");
         }
 
         return [.. Shapes.Usual(points)];
@@ -139,18 +163,25 @@ public static class DrawnRooms
     }
 
     // A wall by its direction, its line, and the side on which its room lies.
-    private static (bool Vertical, Length Line, int Out) Key(Point a, Point b) => a.X == b.X ? (true, a.X, b.Y > a.Y ? 1 : -1) : (false, a.Y, b.X > a.X ? -1 : 1);
+    private static (bool Vertical, Length Line, int Out) Key(Point a, Point b) => a.X == b.X ? (true, a.X, b.Y > a.Y ? 1 : -1)
+        : (false, a.Y, b.X > a.X ? -1 : 1);
 
     private static IEnumerable<(bool Vertical, Length Line, int Out)> Keys(List<List<Point>> outlines) =>
         outlines.SelectMany(o => o.Select((p, i) => Key(p, o[(i + 1) % o.Count]))).Distinct();
 
-    private static Dictionary<(bool, Length, int), Length> Centre(List<List<Point>> outlines) => Gathered(outlines, k => k.Line, Length.FromInches(1), g => Mean(g.Select(k => k.Line)));
+    private static Dictionary<(bool, Length, int), Length> Centre(List<List<Point>> outlines) =>
+        Gathered(outlines, k => k.Line, Length.FromInches(1), g => Mean(g.Select(k => k.Line)));
 
     // Two faces that look away from each other are one wall, its line midway; a face alone is a wall to the weather.
-    private static Dictionary<(bool, Length, int), Length> Faces(List<List<Point>> outlines) => Gathered(outlines, k => k.Line + (WallFrame.Interior.Thickness / 2 * k.Out), Length.FromInches(3), g =>
-        g.Select(k => k.Out).Distinct().Count() == 2 ? Mean([Mean(g.Where(k => k.Out > 0).Select(k => k.Line)), Mean(g.Where(k => k.Out < 0).Select(k => k.Line))]) : Mean(g.Select(k => k.Line)) + (WallFrame.Exterior.Thickness / 2 * g[0].Out));
+    private static Dictionary<(bool, Length, int), Length> Faces(List<List<Point>> outlines) =>
+        Gathered(outlines, k => k.Line + (WallFrame.Interior.Thickness / 2 * k.Out), Length.FromInches(3), g =>
+        g.Select(k => k.Out).Distinct().Count() == 2
+            ? Mean([Mean(g.Where(k => k.Out > 0).Select(k => k.Line)), Mean(g.Where(k => k.Out < 0).Select(k => k.Line))])
+            : Mean(g.Select(k => k.Line)) + (WallFrame.Exterior.Thickness / 2 * g[0].Out));
 
-    private static Dictionary<(bool, Length, int), Length> Gathered(List<List<Point>> outlines, Func<(bool Vertical, Length Line, int Out), Length> by, Length near, Func<List<(bool Vertical, Length Line, int Out)>, Length> line)
+    private static Dictionary<(bool, Length, int),
+        Length> Gathered(List<List<Point>> outlines, Func<(bool Vertical, Length Line, int Out), Length> by, Length near,
+            Func<List<(bool Vertical, Length Line, int Out)>, Length> line)
     {
         var found = new Dictionary<(bool, Length, int), Length>();
         foreach (var direction in Keys(outlines).GroupBy(k => k.Vertical))

@@ -18,7 +18,8 @@ public sealed record FlatDrawing(ImmutableArray<DrawnLayer> Layers, ImmutableArr
         var points = Layers.SelectMany(l => l.Lines).SelectMany(l => l.Points).ToList();
         if (points.Count == 0)
         {
-            throw new DrawingException("The drawing has no line that can be shown: lines, polylines, arcs and circles are read, in blocks too.");
+            throw new DrawingException(
+                "The drawing has no line that can be shown: lines, polylines, arcs and circles are read, in blocks too.");
         }
 
         return (new(points.Min(p => p.X), points.Min(p => p.Y)), new(points.Max(p => p.X), points.Max(p => p.Y)));

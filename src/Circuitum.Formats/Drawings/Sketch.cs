@@ -20,7 +20,8 @@ internal sealed class Sketch
     {
         if ((points += path.Count) > MostPoints)
         {
-            throw new DrawingException($"The drawing has more than {MostPoints:#,0} points once its blocks are in their places. Bring in only the floor plan.");
+            throw new DrawingException(
+                $"The drawing has more than {MostPoints:#,0} points once its blocks are in their places. Bring in only the floor plan.");
         }
 
         if (path.Count >= 2)
@@ -42,9 +43,11 @@ internal sealed class Sketch
         }
     }
 
-    public void Tag(string block, string layer, double x, double y, ImmutableDictionary<string, string> attributes, string where) => tags.Add(new(block, layer, At(x, y, where), attributes));
+    public void Tag(string block, string layer, double x, double y, ImmutableDictionary<string, string> attributes, string where) =>
+        tags.Add(new(block, layer, At(x, y, where), attributes));
 
-    public FlatDrawing Done() => new([.. layers.Select(l => new DrawnLayer(l.Key, l.Value.Lines.ToImmutable(), l.Value.Texts.ToImmutable()))], tags.ToImmutable());
+    public FlatDrawing Done() =>
+        new([.. layers.Select(l => new DrawnLayer(l.Key, l.Value.Lines.ToImmutable(), l.Value.Texts.ToImmutable()))], tags.ToImmutable());
 
     private (ImmutableArray<DrawnLine>.Builder Lines, ImmutableArray<DrawnText>.Builder Texts) On(string layer)
     {
@@ -62,7 +65,8 @@ internal sealed class Sketch
     }
 
     // Drawings have Y upward, plans southward.
-    private static Point At(double x, double y, string where) => double.IsFinite(x) && double.IsFinite(y) && Math.Abs(x) <= Farthest && Math.Abs(y) <= Farthest
+    private static Point At(double x, double y, string where) => double.IsFinite(x) && double.IsFinite(y) && Math.Abs(x) <= Farthest
+        && Math.Abs(y) <= Farthest
         ? new(new((int)Math.Round(x * 64)), new((int)Math.Round(-y * 64)))
         : throw new DrawingException($"{where}: a point lies more than 20 miles off. Check the drawing’s units, or move it to its origin.");
 }
@@ -76,7 +80,8 @@ internal readonly record struct Placing(double A, double B, double C, double D, 
 
     /// <summary>This placing of what is first placed by another.</summary>
     public Placing After(Placing inner) => new(
-        (A * inner.A) + (C * inner.B), (B * inner.A) + (D * inner.B), (A * inner.C) + (C * inner.D), (B * inner.C) + (D * inner.D), (A * inner.E) + (C * inner.F) + E, (B * inner.E) + (D * inner.F) + F);
+        (A * inner.A) + (C * inner.B), (B * inner.A) + (D * inner.B), (A * inner.C) + (C * inner.D), (B * inner.C) + (D * inner.D),
+        (A * inner.E) + (C * inner.F) + E, (B * inner.E) + (D * inner.F) + F);
 
     public static Placing Shift(double x, double y) => new(1, 0, 0, 1, x, y);
 

@@ -4,7 +4,8 @@ using System.Xml;
 
 namespace Circuitum.Formats.Drawings;
 
-/// <summary>Reads the lines of an SVG: path, line, polyline, polygon, rect, circle, ellipse and text, with transforms; groups with an id are layers. 96 units to the inch.</summary>
+/// <summary>Reads the lines of an SVG: path, line, polyline, polygon, rect, circle, ellipse and text, with transforms; groups with an id
+/// are layers. 96 units to the inch.</summary>
 public static partial class SvgReader
 {
     /// <summary>Largest file taken, 5 MB.</summary>
@@ -27,12 +28,16 @@ public static partial class SvgReader
         {
             using var stream = new MemoryStream(bytes);
             // No declarations and nothing from elsewhere: a drawing is only what is in it.
-            using var reader = XmlReader.Create(stream, new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, MaxCharactersInDocument = MostBytes });
+            using var reader = XmlReader.Create(stream,
+                new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, MaxCharactersInDocument = MostBytes });
             Walk(reader, sketch);
         }
         catch (XmlException e)
         {
-            throw new DrawingException($"Line {e.LineNumber}: this is no SVG that can be read. {(e.Message.Contains("DTD", StringComparison.Ordinal) ? "It has a document type declaration; save it as plain SVG." : "It is broken or cut off there.")}");
+            throw new DrawingException(
+                $"Line {e.LineNumber}: this is no SVG that can be read. "
+                + $"{(e.Message.Contains("DTD", StringComparison.Ordinal) ? "It has a document type declaration; save it as plain SVG."
+                    : "It is broken or cut off there.")}");
         }
 
         return sketch.Done();
@@ -75,7 +80,8 @@ public static partial class SvgReader
             {
                 if (!reader.IsEmptyElement)
                 {
-                    stack.Push((here, reader.GetAttribute("id") is { Length: > 0 and <= 80 } id && reader.LocalName == "g" ? id : layer, reader.Depth));
+                    stack.Push((here, reader.GetAttribute("id") is { Length: > 0 and <= 80 } id && reader.LocalName == "g" ? id : layer,
+                        reader.Depth));
                 }
             }
             else if (reader.LocalName is "defs" or "symbol" or "clipPath" or "mask" or "pattern")
@@ -102,14 +108,16 @@ public static partial class SvgReader
     private static void Shape(XmlReader reader, Sketch sketch, string layer, Placing at, string where)
     {
         double N(string name) => reader.GetAttribute(name) is { } text ? Number(text, where) : 0;
-        void Draw(bool closed, IEnumerable<(double X, double Y)> points) => sketch.Line(layer, closed, [.. points.Select(p => at.Of(p.X, p.Y))], where);
+        void Draw(bool closed, IEnumerable<(double X, double Y)> points) =>
+            sketch.Line(layer, closed, [.. points.Select(p => at.Of(p.X, p.Y))], where);
         switch (reader.LocalName)
         {
             case "line":
                 Draw(false, [(N("x1"), N("y1")), (N("x2"), N("y2"))]);
                 break;
             case "rect":
-                Draw(true, [(N("x"), N("y")), (N("x") + N("width"), N("y")), (N("x") + N("width"), N("y") + N("height")), (N("x"), N("y") + N("height"))]);
+                Draw(true, [(N("x"), N("y")), (N("x") + N("width"), N("y")), (N("x") + N("width"), N("y") + N("height")),
+                    (N("x"), N("y") + N("height"))]);
                 break;
             case "circle":
                 Draw(true, Round(N("cx"), N("cy"), N("r"), N("r")));
@@ -172,14 +180,16 @@ public static partial class SvgReader
         return placing;
     }
 
-    private static double Number(string text, string where) => Numbers(text.Replace("px", "", StringComparison.Ordinal), where) is [var number] ? number : throw new DrawingException($"{where}: “{Short(text)}” is no number.");
+    private static double Number(string text, string where) => Numbers(text.Replace("px", "", StringComparison.Ordinal), where)
+        is [var number] ? number : throw new DrawingException($"{where}: “{Short(text)}” is no number.");
 
     internal static List<double> Numbers(string text, string where)
     {
         var found = new List<double>();
         foreach (var part in NumberPattern().EnumerateMatches(text))
         {
-            if (!double.TryParse(text.AsSpan(part.Index, part.Length), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) || !double.IsFinite(number))
+            if (!double.TryParse(text.AsSpan(part.Index, part.Length), NumberStyles.Float, CultureInfo.InvariantCulture, out var number)
+                || !double.IsFinite(number))
             {
                 throw new DrawingException($"{where}: “{Short(text.Substring(part.Index, part.Length))}” is no number.");
             }
@@ -225,7 +235,15 @@ internal static class SvgPaths
             var letter = data[here];
             var n = SvgReader.Numbers(data[(here + 1)..(next < 0 ? data.Length : next)], where);
             var relative = char.IsLower(letter);
-            var each = char.ToUpperInvariant(letter) switch { 'M' or 'L' or 'T' => 2, 'H' or 'V' => 1, 'C' => 6, 'S' or 'Q' => 4, 'A' => 7, _ => 0 };
+            var each = char.ToUpperInvariant(letter) switch
+            {
+                'M' or 'L' or 'T' => 2,
+                'H' or 'V' => 1,
+                'C' => 6,
+                'S' or 'Q' => 4,
+                'A' => 7,
+                _ => 0
+            };
             if (each == 0)
             {
                 points.Add(start);
@@ -266,7 +284,8 @@ internal static class SvgPaths
                         break;
                     case 'Q':
                         var (q, to) = (P(0), P(2));
-                        Curve((at.X + (2 * (q.X - at.X) / 3), at.Y + (2 * (q.Y - at.Y) / 3)), (to.X + (2 * (q.X - to.X) / 3), to.Y + (2 * (q.Y - to.Y) / 3)), to);
+                        Curve((at.X + (2 * (q.X - at.X) / 3), at.Y + (2 * (q.Y - at.Y) / 3)),
+                            (to.X + (2 * (q.X - to.X) / 3), to.Y + (2 * (q.Y - to.Y) / 3)), to);
                         break;
                     case 'A':
                         Line(P(5));
@@ -298,7 +317,8 @@ internal static class SvgPaths
             for (var s = 1; s <= 8; s++)
             {
                 double t = s / 8.0, u = 1 - t;
-                Line(((u * u * u * from.X) + (3 * u * u * t * a.X) + (3 * u * t * t * b.X) + (t * t * t * to.X), (u * u * u * from.Y) + (3 * u * u * t * a.Y) + (3 * u * t * t * b.Y) + (t * t * t * to.Y)));
+                Line(((u * u * u * from.X) + (3 * u * u * t * a.X) + (3 * u * t * t * b.X) + (t * t * t * to.X),
+                    (u * u * u * from.Y) + (3 * u * u * t * a.Y) + (3 * u * t * t * b.Y) + (t * t * t * to.Y)));
             }
 
             pull = b;

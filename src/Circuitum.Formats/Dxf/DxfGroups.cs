@@ -7,7 +7,8 @@ namespace Circuitum.Formats.Dxf;
 /// <summary>One pair of an ASCII DXF: a code and its value.</summary>
 internal readonly record struct DxfGroup(int Code, string Value, int Line)
 {
-    public double Number => double.TryParse(Value.Trim(), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
+    public double Number => double.TryParse(Value.Trim(), NumberStyles.Float, CultureInfo.InvariantCulture, out var number)
+        && double.IsFinite(number)
         ? number
         : throw new DrawingException($"Line {Line + 1}: “{Short(Value)}” is no number for code {Code}.");
 
@@ -44,7 +45,9 @@ internal static class DxfGroups
         {
             if (!int.TryParse(lines[i].Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var code))
             {
-                throw new DrawingException($"Line {i + 1}: “{DxfGroup.Short(lines[i])}” stands where a DXF has a group code. {(i == 0 ? "This is no ASCII DXF." : "A line is missing or too many before it.")}");
+                throw new DrawingException(
+                    $"Line {i + 1}: “{DxfGroup.Short(lines[i])}” stands where a DXF has a group code. "
+                    + $"{(i == 0 ? "This is no ASCII DXF." : "A line is missing or too many before it.")}");
             }
 
             groups.Add(new(code, lines[i + 1].TrimEnd('\r'), i + 1));

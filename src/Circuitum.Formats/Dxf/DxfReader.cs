@@ -3,7 +3,8 @@ using Circuitum.Formats.Drawings;
 
 namespace Circuitum.Formats.Dxf;
 
-/// <summary>Reads ASCII DXF: LINE, LWPOLYLINE, POLYLINE, ARC, CIRCLE, INSERT with attributes, TEXT and MTEXT; units by the header; blocks in blocks.</summary>
+/// <summary>Reads ASCII DXF: LINE, LWPOLYLINE, POLYLINE, ARC, CIRCLE, INSERT with attributes, TEXT and MTEXT; units by the header; blocks
+/// in blocks.</summary>
 public static class DxfReader
 {
     private const int DeepestBlock = 16;
@@ -21,9 +22,11 @@ public static class DxfReader
 
         public string Layer => Text(8, "0");
 
-        public string Text(int code, string usual) => Groups.Where(g => g.Code == code).Select(g => g.Value.Trim()).FirstOrDefault() ?? usual;
+        public string Text(int code, string usual) => Groups.Where(g => g.Code == code).Select(g => g.Value.Trim()).FirstOrDefault()
+            ?? usual;
 
-        public double Number(int code, double usual) => Groups.Where(g => g.Code == code).Select(g => (double?)g.Number).FirstOrDefault() ?? usual;
+        public double Number(int code, double usual) => Groups.Where(g => g.Code == code).Select(g => (double?)g.Number).FirstOrDefault()
+            ?? usual;
 
         public int Whole(int code, int usual) => Groups.Where(g => g.Code == code).Select(g => (int?)g.Whole).FirstOrDefault() ?? usual;
     }
@@ -65,11 +68,13 @@ public static class DxfReader
                     continue;
                 }
 
-                var name = i + 1 < groups.Count && groups[i + 1].Code == 2 ? groups[i + 1].Value.Trim() : throw new DrawingException($"Line {groups[i].Line + 1}: a section without a name.");
+                var name = i + 1 < groups.Count && groups[i + 1].Code == 2 ? groups[i + 1].Value.Trim()
+                    : throw new DrawingException($"Line {groups[i].Line + 1}: a section without a name.");
                 var end = groups.FindIndex(i, g => g.Code == 0 && g.Value.Trim() == "ENDSEC");
                 if (end < 0)
                 {
-                    throw new DrawingException($"Line {groups[i].Line + 1}: section {name} does not end. The file is cut off; save the drawing again.");
+                    throw new DrawingException(
+                        $"Line {groups[i].Line + 1}: section {name} does not end. The file is cut off; save the drawing again.");
                 }
 
                 var inside = groups.GetRange(i + 2, end - i - 2);
@@ -108,7 +113,9 @@ public static class DxfReader
                     4 => 1 / 25.4,
                     5 => 1 / 2.54,
                     6 => 1 / 0.0254,
-                    var other => throw new DrawingException($"Line {header[at + 1].Line + 1}: the drawing’s units are number {other}; inches (1), feet (2), mm (4), cm (5) and m (6) are read."),
+                    var other => throw new DrawingException(
+                        $"Line {header[at + 1].Line + 1}: the drawing’s units are number {other}; inches (1), feet (2), mm (4), cm (5) "
+                        + $"and m (6) are read."),
                 };
             }
         }
@@ -145,7 +152,8 @@ public static class DxfReader
                     continue;
                 }
 
-                var last = owner?.Parts.Count > 0 ? owner.Parts[^1] : found.Count > 0 ? found[^1] : throw new DrawingException($"Line {group.Line + 1}: code {group.Code} stands before any entity.");
+                var last = owner?.Parts.Count > 0 ? owner.Parts[^1] : found.Count > 0 ? found[^1]
+                    : throw new DrawingException($"Line {group.Line + 1}: code {group.Code} stands before any entity.");
                 last.Groups.Add(group);
             }
 
@@ -179,7 +187,8 @@ public static class DxfReader
             var where = $"Line {e.Line + 1}, {e.Kind}";
             // What a block draws on layer 0 is on the layer of its place.
             var layer = e.Layer == "0" && layerOfBlock is not null ? layerOfBlock : e.Layer;
-            void Path(bool closed, IEnumerable<(double X, double Y)> points) => sketch.Line(layer, closed, [.. points.Select(p => placing.Of(p.X, p.Y))], where);
+            void Path(bool closed, IEnumerable<(double X, double Y)> points) =>
+                sketch.Line(layer, closed, [.. points.Select(p => placing.Of(p.X, p.Y))], where);
             switch (e.Kind)
             {
                 case "LINE":
@@ -189,7 +198,9 @@ public static class DxfReader
                     Path((e.Whole(70, 0) & 1) == 1, Bulged(Light(e), (e.Whole(70, 0) & 1) == 1));
                     break;
                 case "POLYLINE":
-                    Path((e.Whole(70, 0) & 1) == 1, Bulged([.. e.Parts.Where(p => p.Kind == "VERTEX").Select(v => (v.Number(10, 0), v.Number(20, 0), v.Number(42, 0)))], (e.Whole(70, 0) & 1) == 1));
+                    Path((e.Whole(70, 0) & 1) == 1,
+                        Bulged([.. e.Parts.Where(p => p.Kind == "VERTEX")
+                            .Select(v => (v.Number(10, 0), v.Number(20, 0), v.Number(42, 0)))], (e.Whole(70, 0) & 1) == 1));
                     break;
                 case "CIRCLE":
                     Path(true, Arc(e.Number(10, 0), e.Number(20, 0), e.Number(40, 0), 0, 360));
@@ -212,7 +223,9 @@ public static class DxfReader
         {
             if ((laid += more) > MostEntities)
             {
-                throw new DrawingException($"The drawing has more than {MostEntities:#,0} entities once its blocks are in their places. Bring in only the floor plan.");
+                throw new DrawingException(
+                    $"The drawing has more than {MostEntities:#,0} entities once its blocks are in their places. Bring in only the floor "
+                    + $"plan.");
             }
         }
 
@@ -226,7 +239,8 @@ public static class DxfReader
 
             if (depth >= DeepestBlock || inside.Contains(block.Name, StringComparer.OrdinalIgnoreCase))
             {
-                throw new DrawingException($"{where}: block “{DxfGroup.Short(name)}” holds itself, or blocks stand more than {DeepestBlock} deep in each other.");
+                throw new DrawingException(
+                    $"{where}: block “{DxfGroup.Short(name)}” holds itself, or blocks stand more than {DeepestBlock} deep in each other.");
             }
 
             int columns = Math.Max(1, e.Whole(70, 1)), rows = Math.Max(1, e.Whole(71, 1));
@@ -242,7 +256,8 @@ public static class DxfReader
             {
                 for (var column = 0; column < columns; column++)
                 {
-                    var placed = at.After(Placing.Shift(column * e.Number(44, 0), row * e.Number(45, 0))).After(Placing.Scale(e.Number(41, 1), e.Number(42, 1))).After(Placing.Shift(-block.X, -block.Y));
+                    var placed = at.After(Placing.Shift(column * e.Number(44, 0), row * e.Number(45, 0)))
+                        .After(Placing.Scale(e.Number(41, 1), e.Number(42, 1))).After(Placing.Shift(-block.X, -block.Y));
                     foreach (var part in block.Entities)
                     {
                         Draw(part, placed, layer, inside.Push(block.Name), depth + 1);
@@ -253,7 +268,8 @@ public static class DxfReader
             if (e.Parts.Count > 0)
             {
                 var (x, y) = placing.Of(e.Number(10, 0), e.Number(20, 0));
-                var attributes = e.Parts.Where(p => p.Kind == "ATTRIB").GroupBy(p => p.Text(2, "")).ToImmutableDictionary(g => g.Key, g => g.First().Text(1, ""));
+                var attributes = e.Parts.Where(p => p.Kind == "ATTRIB").GroupBy(p => p.Text(2, ""))
+                    .ToImmutableDictionary(g => g.Key, g => g.First().Text(1, ""));
                 sketch.Tag(block.Name, layer, x, y, attributes, where);
             }
         }
@@ -321,8 +337,11 @@ public static class DxfReader
         private static string Plain(string text)
         {
             // What is shown of a text is a line of 80 characters: the rest need not be looked at.
-            var plain = System.Text.RegularExpressions.Regex.Replace(Core.Jobs.Printed.Cut(text, 2000).Replace("\\P", " ", StringComparison.Ordinal), @"\\[A-Za-z][^;\\{}]{0,40};", "", System.Text.RegularExpressions.RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
-            return plain.Replace("{", "", StringComparison.Ordinal).Replace("}", "", StringComparison.Ordinal).Replace("\\~", " ", StringComparison.Ordinal);
+            var plain = System.Text.RegularExpressions.Regex.Replace(Core.Jobs.Printed.Cut(text, 2000)
+                .Replace("\\P", " ", StringComparison.Ordinal), @"\\[A-Za-z][^;\\{}]{0,40};", "",
+                System.Text.RegularExpressions.RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+            return plain.Replace("{", "", StringComparison.Ordinal).Replace("}", "", StringComparison.Ordinal)
+                .Replace("\\~", " ", StringComparison.Ordinal);
         }
     }
 }

@@ -12,13 +12,15 @@ using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Formats.Dxf;
 
-/// <summary>Writes a level as ASCII DXF in inches: walls, rooms, openings, fixtures, boxes, panels and home runs, each on its named layer.</summary>
+/// <summary>Writes a level as ASCII DXF in inches: walls, rooms, openings, fixtures, boxes, panels and home runs, each on its named
+/// layer.</summary>
 public static class DxfWriter
 {
     /// <summary>Layers written, with the colour numbers of the format.</summary>
     public static IReadOnlyList<(string Name, int Colour)> Layers { get; } =
     [
-        ("WALLS", 7), ("ROOMS", 8), ("NAMES", 8), ("OPENINGS", 7), ("FIXTURES", 9), ("BOXES", 3), ("PANELS", 7), ("HOME-RUNS", 2), ("CABLES", 8),
+        ("WALLS", 7), ("ROOMS", 8), ("NAMES", 8), ("OPENINGS", 7), ("FIXTURES", 9), ("BOXES", 3), ("PANELS", 7), ("HOME-RUNS", 2),
+        ("CABLES", 8),
     ];
 
     /// <summary>The level as a drawing file. Reading it gives the same rooms and boxes.</summary>
@@ -55,7 +57,8 @@ public static class DxfWriter
         foreach (var room in level.Rooms)
         {
             dxf.Polyline("ROOMS", room.Room.Corners);
-            dxf.Insert("ROOM-TAG", "NAMES", room.Centre, [("ID", room.Room.Id.Value), ("NAME", room.Room.Name), ("USE", room.Room.Use.ToString())]);
+            dxf.Insert("ROOM-TAG", "NAMES", room.Centre,
+                [("ID", room.Room.Id.Value), ("NAME", room.Room.Name), ("USE", room.Room.Use.ToString())]);
         }
     }
 
@@ -98,7 +101,8 @@ public static class DxfWriter
         foreach (var panel in plan.Job.Panels.Where(p => level.Rooms.Any(r => r.Room.Id == p.Room)))
         {
             var side = level.Rooms.First(r => r.Room.Id == panel.Room).Sides[panel.Wall - 1];
-            Point a = side.At(panel.Offset - Length.FromInches(7.25m)), b = side.Into(side.At(panel.Offset + Length.FromInches(7.25m)), Length.FromInches(4));
+            Point a = side.At(panel.Offset - Length.FromInches(7.25m)),
+                b = side.Into(side.At(panel.Offset + Length.FromInches(7.25m)), Length.FromInches(4));
             dxf.Polyline("PANELS", Shapes.Box(a, b));
             dxf.Words("PANELS", side.Into(side.At(panel.Offset), Length.FromInches(8)), $"Panel {panel.Id}");
         }
@@ -108,9 +112,11 @@ public static class DxfWriter
     {
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits))
         {
-            foreach (var run in landed.Runs.Where(r => r.From.Place.Structure == level.Structure && (r.From.Place.Level == level.Index || r.To.Place.Level == level.Index)))
+            foreach (var run in landed.Runs.Where(r => r.From.Place.Structure == level.Structure
+                && (r.From.Place.Level == level.Index || r.To.Place.Level == level.Index)))
             {
-                var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan).ToList();
+                var points = run.Way.Legs.Select(l => l.From.Plan)
+                    .Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan).ToList();
                 var bends = points.Where((p, i) => i == 0 || p != points[i - 1]).ToList();
                 if (bends.Count < 2)
                 {
@@ -129,11 +135,13 @@ public static class DxfWriter
     private static void Box(Text dxf, Plan plan, PlacedBox placed)
     {
         var box = placed.Box;
-        var at = box.Mount == Mount.Wall ? placed.Room.Sides[box.Wall - 1].Into(placed.Room.Sides[box.Wall - 1].At(box.Offset), Length.FromInches(box.Outside ? -12 : 4)) : placed.Place.At.Plan;
+        var at = box.Mount == Mount.Wall ? placed.Room.Sides[box.Wall - 1]
+            .Into(placed.Room.Sides[box.Wall - 1].At(box.Offset), Length.FromInches(box.Outside ? -12 : 4)) : placed.Place.At.Plan;
         var circuit = plan.CircuitOf(box.Id) is { } c ? plan.Landed(c.Circuit.Key) : null;
         List<(string, string)> attributes =
         [
-            ("ID", box.Id.Value), ("NAME", placed.Name), ("ROOM", box.Room.Value), ("CIRCUIT", circuit is null ? "" : $"{circuit.Panel}{circuit.SpaceText}"), ("HEIGHT", placed.Height.ToString()),
+            ("ID", box.Id.Value), ("NAME", placed.Name), ("ROOM", box.Room.Value),
+            ("CIRCUIT", circuit is null ? "" : $"{circuit.Panel}{circuit.SpaceText}"), ("HEIGHT", placed.Height.ToString()),
             // The box as the job says it, for whoever reads it back.
             .. Pieces(JsonSerializer.Serialize(box, Compact)).Select((piece, i) => ($"BOX{i + 1}", piece)),
         ];
@@ -145,7 +153,9 @@ public static class DxfWriter
 
     private static JsonSerializerOptions Compact { get; } = new(JobJson.Options) { WriteIndented = false };
 
-    private static string BlockOf(PlacedBox box) => Words.Of(box.Box.Devices.FirstOrDefault(d => !d.Kind.IsSwitch())?.Kind ?? box.Box.Devices[0].Kind).ToUpperInvariant().Replace(' ', '-').Replace("½", "HALF", StringComparison.Ordinal);
+    private static string BlockOf(PlacedBox box) =>
+        Words.Of(box.Box.Devices.FirstOrDefault(d => !d.Kind.IsSwitch())?.Kind ?? box.Box.Devices[0].Kind).ToUpperInvariant()
+        .Replace(' ', '-').Replace("½", "HALF", StringComparison.Ordinal);
 
     // A receptacle is a circle with strokes, a switch a circle with an S, a lamp a circle with a cross.
     private static void Blocks(Text dxf, IEnumerable<string> names)
@@ -157,17 +167,21 @@ public static class DxfWriter
             if (name != "ROOM-TAG")
             {
                 dxf.Pair(0, "CIRCLE").Pair(8, "0").Pair(10, "0").Pair(20, "0").Pair(40, "4");
-                if (name.Contains("SWITCH", StringComparison.Ordinal) || name is "DIMMER" or "TIMER" or "FAN-CONTROL" or "OCCUPANCY-SENSOR" or "DISCONNECT")
+                if (name.Contains("SWITCH", StringComparison.Ordinal) || name is "DIMMER" or "TIMER" or "FAN-CONTROL" or "OCCUPANCY-SENSOR"
+                    or "DISCONNECT")
                 {
                     dxf.Pair(0, "TEXT").Pair(8, "0").Pair(10, "-1.5").Pair(20, "-2").Pair(40, "4").Pair(1, "S");
                 }
                 else if (name.Contains("RECEPTACLE", StringComparison.Ordinal) || name is "DUPLEX" or "SINGLE")
                 {
-                    dxf.Line("0", new(Length.FromInches(-1.5m), Length.FromInches(-6)), new(Length.FromInches(-1.5m), Length.FromInches(6))).Line("0", new(Length.FromInches(1.5m), Length.FromInches(-6)), new(Length.FromInches(1.5m), Length.FromInches(6)));
+                    dxf.Line("0", new(Length.FromInches(-1.5m), Length.FromInches(-6)),
+                        new(Length.FromInches(-1.5m), Length.FromInches(6)))
+                        .Line("0", new(Length.FromInches(1.5m), Length.FromInches(-6)), new(Length.FromInches(1.5m), Length.FromInches(6)));
                 }
                 else
                 {
-                    dxf.Line("0", new(Length.FromInches(-3), Length.FromInches(-3)), new(Length.FromInches(3), Length.FromInches(3))).Line("0", new(Length.FromInches(-3), Length.FromInches(3)), new(Length.FromInches(3), Length.FromInches(-3)));
+                    dxf.Line("0", new(Length.FromInches(-3), Length.FromInches(-3)), new(Length.FromInches(3), Length.FromInches(3)))
+                        .Line("0", new(Length.FromInches(-3), Length.FromInches(3)), new(Length.FromInches(3), Length.FromInches(-3)));
                 }
             }
 
@@ -183,7 +197,8 @@ public static class DxfWriter
 
         public Text Pair(int code, string value)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{code,3}\n").Append(string.Concat(value.Select(c => char.IsControl(c) || c is '\u2028' or '\u2029' ? ' ' : c))).Append('\n');
+            text.Append(CultureInfo.InvariantCulture, $"{code,3}\n")
+                .Append(string.Concat(value.Select(c => char.IsControl(c) || c is '\u2028' or '\u2029' ? ' ' : c))).Append('\n');
             return this;
         }
 
@@ -212,7 +227,8 @@ public static class DxfWriter
             for (var i = 0; i < attributes.Count; i++)
             {
                 // Only the name is to be seen; the rest is for whoever reads it back.
-                Pair(0, "ATTRIB").Pair(8, layer).At(10, at).Pair(40, "4").Pair(1, attributes[i].Value).Pair(2, attributes[i].Tag).Pair(70, attributes[i].Tag == "NAME" ? "0" : "1");
+                Pair(0, "ATTRIB").Pair(8, layer).At(10, at).Pair(40, "4").Pair(1, attributes[i].Value).Pair(2, attributes[i].Tag)
+                    .Pair(70, attributes[i].Tag == "NAME" ? "0" : "1");
             }
 
             return Pair(0, "SEQEND").Pair(8, layer);

@@ -32,7 +32,8 @@ public static class JobFiles
             buffer.Write(chunk, 0, read);
             if (buffer.Length > MostBytes)
             {
-                throw new JobFileException("The file is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
+                throw new JobFileException(
+                    "The file is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
             }
         }
 
@@ -44,13 +45,16 @@ public static class JobFiles
     public static Job Read(string text) => Read(Encoding.UTF8.GetBytes(text));
 
     /// <summary>Writes a job; reading it gives the same job.</summary>
-    public static string Write(Job job) => JsonSerializer.Serialize(new Envelope { Format = Format, Version = Version, Job = job }, JobJson.Options) + "\n";
+    public static string Write(Job job) =>
+        JsonSerializer.Serialize(new Envelope { Format = Format, Version = Version, Job = job }, JobJson.Options) + "\n";
 
     /// <summary>Writes a job that is about to be kept; null when what is written does not read back to the same job.</summary>
     /// <remarks>Compared as text: a job that is written alike is alike. Contradictions are looked for where the job is planned.</remarks>
     /// <param name="job">The job.</param>
-    /// <param name="before">The job that it was made from and that was kept so: what both hold unchanged was read back then. Null to read back all of it.</param>
-    public static string? WriteWhole(Job job, Job? before = null) => ReadsBack(before is null ? job : Changed(job, before)) ? Write(job) : null;
+    /// <param name="before">The job that it was made from and that was kept so: what both hold unchanged was read back then. Null to read
+    /// back all of it.</param>
+    public static string? WriteWhole(Job job, Job? before = null) => ReadsBack(before is null ? job : Changed(job, before)) ? Write(job)
+        : null;
 
     // Parts of a job are written one after the other and none tells how another is written: those that did not change need no second look.
     private static Job Changed(Job job, Job before)
@@ -91,7 +95,8 @@ public static class JobFiles
         {
             CheckHead(utf8);
             var envelope = JsonSerializer.Deserialize<Envelope>(utf8, JobJson.Options)!;
-            return JobProblems.First(envelope.Job) is { } problem ? throw new JobFileException($"At {problem.Where}: {problem.What}.") : envelope.Job;
+            return JobProblems.First(envelope.Job) is { } problem ? throw new JobFileException($"At {problem.Where}: {problem.What}.")
+                : envelope.Job;
         }
         catch (JsonException e)
         {
@@ -127,7 +132,9 @@ public static class JobFiles
                     lists.Pop();
                     break;
                 case JsonTokenType.Null when lists.TryPeek(out var list) && list:
-                    throw new JobFileException($"Line {1 + utf8[..(int)reader.TokenStartIndex].Count((byte)'\n')}: a list holds nothing (null) where something is listed. Take it out.");
+                    throw new JobFileException(
+                        $"Line {1 + utf8[..(int)reader.TokenStartIndex].Count((byte)'\n')}: a list holds nothing (null) where something "
+                        + $"is listed. Take it out.");
             }
 
             format = member == Head.Format && reader.TokenType == JsonTokenType.String ? reader.GetString() : format;
@@ -143,7 +150,9 @@ public static class JobFiles
 
         if (version != Version)
         {
-            throw new JobFileException($"This file has version {version?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "none"}; this program reads version {Version}.");
+            throw new JobFileException(
+                $"This file has version {version?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "none"}; this program "
+                + $"reads version {Version}.");
         }
     }
 
@@ -152,9 +161,12 @@ public static class JobFiles
     {
         var cut = message.IndexOf(" Path: ", StringComparison.Ordinal);
         var text = cut > 0 ? message[..cut] : message;
-        return text.StartsWith("The JSON value could not be converted", StringComparison.Ordinal) ? "this value is not one the format knows here."
-            : text.Contains("could not be mapped to any .NET member", StringComparison.Ordinal) ? $"“{text.Split('\'')[1]}” is no member the format knows here."
-            : text.Contains("was missing required properties", StringComparison.Ordinal) ? $"required and missing: {text[(text.LastIndexOf(':') + 1)..].Trim(' ', '.')}."
+        return text.StartsWith("The JSON value could not be converted", StringComparison.Ordinal)
+            ? "this value is not one the format knows here."
+            : text.Contains("could not be mapped to any .NET member", StringComparison.Ordinal)
+            ? $"“{text.Split('\'')[1]}” is no member the format knows here."
+            : text.Contains("was missing required properties", StringComparison.Ordinal)
+            ? $"required and missing: {text[(text.LastIndexOf(':') + 1)..].Trim(' ', '.')}."
             : text.Replace(" LineNumber:", " Line:", StringComparison.Ordinal);
     }
 

@@ -65,7 +65,8 @@ public static class JobJson
         {
             var get = property.Get!;
             var usual = fresh is null ? null : get(fresh);
-            property.ShouldSerialize = (_, value) => value is not null && !value.Equals(usual) && !(value is System.Collections.ICollection { Count: 0 });
+            property.ShouldSerialize = (_, value) => value is not null && !value.Equals(usual)
+                && !(value is System.Collections.ICollection { Count: 0 });
         }
     }
 
@@ -87,13 +88,15 @@ public static class JobJson
             }
         }
 
-        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteStringValue(value!.ToString());
+        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
+            writer.WriteStringValue(value!.ToString());
     }
 
     private sealed class NumberConverter<T>(Func<decimal, T> read, Func<T, decimal> write) : JsonConverter<T>
     {
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var value) ? read(value) : throw new JsonException($"Here stands a {reader.TokenType}; write a number.");
+            reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var value) ? read(value)
+                : throw new JsonException($"Here stands a {reader.TokenType}; write a number.");
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteNumberValue(write(value));
     }
@@ -126,7 +129,8 @@ public static class JobJson
                 ? (Edition)year
                 : throw new JsonException("The edition is no year this version knows; write 2017, 2020 or 2023.");
 
-        public override void Write(Utf8JsonWriter writer, Edition value, JsonSerializerOptions options) => writer.WriteNumberValue((int)value);
+        public override void Write(Utf8JsonWriter writer, Edition value, JsonSerializerOptions options) =>
+            writer.WriteNumberValue((int)value);
     }
 
     private sealed class PointConverter : JsonConverter<Point>
@@ -141,7 +145,8 @@ public static class JobJson
             var pair = new List<Length>();
             while (reader.Read() && reader.TokenType != JsonTokenType.EndArray)
             {
-                if (pair.Count == 2 || !Length.TryParse(reader.TokenType == JsonTokenType.String ? reader.GetString() : null, out var length))
+                if (pair.Count == 2 || !Length.TryParse(reader.TokenType == JsonTokenType.String ? reader.GetString() : null,
+                    out var length))
                 {
                     throw new JsonException("A point is two lengths, [\"12-6\", \"0\"].");
                 }

@@ -15,7 +15,8 @@ public static class JobSchema
     /// <summary>The schema, draft 2020-12, as it stands in docs/job.schema.json.</summary>
     public static string Write()
     {
-        var job = JobJson.Options.GetJsonSchemaAsNode(typeof(Job), new() { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe });
+        var job = JobJson.Options.GetJsonSchemaAsNode(typeof(Job),
+            new() { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe });
         var file = new JsonObject
         {
             ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
@@ -30,17 +31,25 @@ public static class JobSchema
             ["required"] = new JsonArray("format", "version", "job"),
             ["additionalProperties"] = false,
         };
-        return file.ToJsonString(new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n";
+        return file.ToJsonString(new()
+        {
+            WriteIndented = true,
+            NewLine = "\n",
+            Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping
+        }) + "\n";
     }
 
     // The values with units have readers of their own, which the exporter cannot look into.
     private static JsonNode Describe(JsonSchemaExporterContext context, JsonNode schema)
     {
         var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
-        return Limited(context.PropertyInfo, type == typeof(Length) ? Of(new JsonArray("string", "number"), "a length: 12-6, 12' 6 1/2\", 150.5\", 3.2 m; a bare number is inches")
-            : type == typeof(PanelSpace) ? Of(new JsonArray("integer", "string"), "a space of a panel, 1 to 84; 14a and 14b are the halves of a tandem breaker")
+        return Limited(context.PropertyInfo, type == typeof(Length)
+            ? Of(new JsonArray("string", "number"), "a length: 12-6, 12' 6 1/2\", 150.5\", 3.2 m; a bare number is inches")
+            : type == typeof(PanelSpace)
+            ? Of(new JsonArray("integer", "string"), "a space of a panel, 1 to 84; 14a and 14b are the halves of a tandem breaker")
             : type == typeof(Point) ? Pair()
-            : type == typeof(Edition) ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
+            : type == typeof(Edition)
+            ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
             : type == typeof(Gauge) ? new JsonObject { ["enum"] = new JsonArray([.. Gauge.All.Select(g => (JsonNode)g.ToString())]) }
             : type == typeof(CircuitKey) ? Of("string", "key of a circuit, from its room or box")
             : type == typeof(RunId) ? Of("string", "a run by its two ends and its purpose: @A~kitchen-1, lamp~switch:leg")
@@ -62,9 +71,11 @@ public static class JobSchema
     }
 
     private static string? Told<TSet>(IEnumerable<CrewNumber<TSet>> numbers, JsonPropertyInfo? property) =>
-        property?.DeclaringType == typeof(TSet) && numbers.FirstOrDefault(n => n.Field == property.Name) is { } number ? $"{number.Words}, {number.Limits}" : null;
+        property?.DeclaringType == typeof(TSet) && numbers.FirstOrDefault(n => n.Field == property.Name) is { } number
+            ? $"{number.Words}, {number.Limits}" : null;
 
-    private static bool IsId(Type type) => type == typeof(BoxId) || type == typeof(RoomId) || type == typeof(LevelId) || type == typeof(StructureId) || type == typeof(PanelId);
+    private static bool IsId(Type type) => type == typeof(BoxId) || type == typeof(RoomId) || type == typeof(LevelId)
+        || type == typeof(StructureId) || type == typeof(PanelId);
 
     private static string? UnitOf(Type type) => type == typeof(Amps) ? "amperes"
         : type == typeof(Volts) ? "volts"

@@ -69,9 +69,11 @@ public static class HomeRunPdf
             (page.Width, page.Height) = Papers.SizeOf(sheet.Paper == Paper.Door ? Paper.Letter : sheet.Paper);
             g = XGraphics.FromPdfPage(page);
             (width, foot, y) = (page.Width.Point - (2 * Margin), page.Height.Point - Margin - 56, Margin + 12);
-            g.DrawString($"Home runs of panel {panel.Panel.Id} · {panel.Where}{(first ? "" : ", continued")}", PrintFonts.Of(15, true), XBrushes.Black, new XPoint(Margin, y));
+            g.DrawString($"Home runs of panel {panel.Panel.Id} · {panel.Where}{(first ? "" : ", continued")}", PrintFonts.Of(15, true),
+                XBrushes.Black, new XPoint(Margin, y));
             y += 14;
-            Say($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · every cable numbered at both ends · {sheet.Stamp}".TrimEnd(' ', '·'), 9);
+            Say($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · every cable numbered at both ends · {sheet.Stamp}".TrimEnd(' ', '·'),
+                9);
             y += 12;
             Cells(["", "No.", "Breaker", "What", "Cable", "Cut", "First box, room"], 8, true);
             y += 5;
@@ -90,8 +92,14 @@ public static class HomeRunPdf
             var mark = line.Landed.Mark;
             y += 12;
             g!.DrawRectangle(new XPen(XColors.Black, .8), Margin + 1, y - 8, 9, 9);
-            Cells(["", line.Number, $"{sized.Breaker.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}{(line.Landed.OnLugs ? " main" : "")}{(mark.Length > 0 ? " " + mark : "")}", line.Landed.Description, line.Cable,
-                line.Length == Length.Zero ? "–" : line.Length.Cut(plan.Job.Schools.Measure), $"{(line.Landed.Feeds is not null ? line.Room : line.Room.Length == 0 || line.To.Contains(line.Room, StringComparison.OrdinalIgnoreCase) ? line.To : $"{line.To}, {line.Room}")}{(line.Beside.Length > 0 ? "; " + line.Beside : "")}"], 9, false);
+            Cells(["", line.Number,
+                $"{sized.Breaker.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}{(line.Landed.OnLugs ? " main" : "")}"
+                + $"{(mark.Length > 0 ? " " + mark : "")}", line.Landed.Description, line.Cable,
+                line.Length == Length.Zero ? "–" : line.Length.Cut(plan.Job.Schools.Measure),
+                    $"{(line.Landed.Feeds is not null ? line.Room
+                        : line.Room.Length == 0 || line.To.Contains(line.Room, StringComparison.OrdinalIgnoreCase)
+                    ? line.To : $"{line.To}, {line.Room}")}"
+                + $"{(line.Beside.Length > 0 ? "; " + line.Beside : "")}"], 9, false);
             y += Row - 12;
             g.DrawLine(new XPen(XColors.Gray, .4), Margin, y, Margin + width, y);
         }
@@ -99,14 +107,16 @@ public static class HomeRunPdf
         // What the reel gives: by cable.
         private void Totals(IReadOnlyList<HomeRunLine> lines)
         {
-            var totals = lines.Where(l => l.Length > Length.Zero).GroupBy(l => l.Cable).OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}: {t.Count()}, {t.Select(l => l.Length).Total().Cut(plan.Job.Schools.Measure)}").ToList();
+            var totals = lines.Where(l => l.Length > Length.Zero).GroupBy(l => l.Cable).OrderBy(t => t.Key, StringComparer.Ordinal)
+                .Select(t => $"{t.Key}: {t.Count()}, {t.Select(l => l.Length).Total().Cut(plan.Job.Schools.Measure)}").ToList();
             if (y + 30 > foot)
             {
                 NewPage(first: false);
             }
 
             y += 16;
-            foreach (var text in PrintFonts.Lines(g!, $"Together {lines.Count} home runs. {string.Join(" · ", totals)}", PrintFonts.Of(9, true), width))
+            foreach (var text in PrintFonts.Lines(g!, $"Together {lines.Count} home runs. {string.Join(" · ", totals)}",
+                PrintFonts.Of(9, true), width))
             {
                 g!.DrawString(text, PrintFonts.Of(9, true), XBrushes.Black, new XPoint(Margin, y));
                 y += 12;

@@ -30,7 +30,9 @@ public static class LabelPdf
             page.Width = XUnit.FromInch(8.5);
             page.Height = XUnit.FromInch(11);
             using var g = XGraphics.FromPdfPage(page);
-            g.DrawString($"{plan.Job.Name} · labels of {kind.ToString().ToLowerInvariant()} · {first + 1} to {Math.Min(first + PerPage, labels.Length)} of {labels.Length} · cut on the dots", PrintFonts.Of(8.5), XBrushes.Black, new XPoint(Margin, Margin));
+            g.DrawString($"{plan.Job.Name} · labels of {kind.ToString().ToLowerInvariant()} · {first + 1} to "
+                + $"{Math.Min(first + PerPage, labels.Length)} of {labels.Length} · cut on the dots", PrintFonts.Of(8.5), XBrushes.Black,
+                new XPoint(Margin, Margin));
             if (first == 0)
             {
                 var y = Margin + 10;

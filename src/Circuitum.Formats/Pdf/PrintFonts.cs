@@ -21,7 +21,8 @@ internal static class PrintFonts
     }
 
     /// <summary>The lines of a text that fit a width.</summary>
-    public static IEnumerable<string> Lines(XGraphics g, string text, XFont font, double width) => WordWrap.Lines(text.Split(' '), line => g.MeasureString(line, font).Width <= width);
+    public static IEnumerable<string> Lines(XGraphics g, string text, XFont font, double width) =>
+        WordWrap.Lines(text.Split(' '), line => g.MeasureString(line, font).Width <= width);
 
     private sealed class EmbeddedFonts : IFontResolver
     {

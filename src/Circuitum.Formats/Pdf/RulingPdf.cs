@@ -37,7 +37,8 @@ public static class RulingPdf
 
         public void Write(Plan plan, Ruling ruling)
         {
-            var permit = plan.Job.Permitted is { } day ? $" · permit of {day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)}" : "";
+            var permit = plan.Job.Permitted is { } day
+                ? $" · permit of {day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)}" : "";
             Say($"{plan.Job.Name} · {(int)plan.Job.Edition} edition{permit}", 9.5);
             Say(ruling.About, 9.5);
             y += 6;
@@ -46,7 +47,8 @@ public static class RulingPdf
             Rule(1.4);
             Say(ruling.Answer, 12.5, bold: true);
             // The end of the sheet is kept for what governs, so that long lists give way to it.
-            var after = Height(ruling.Governs.Says, 10) + (ruling.Quoted is { } q ? Height(q.Says, 10) + 44 : 0) + Height(ruling.Local, 10) + 100;
+            var after = Height(ruling.Governs.Says, 10) + (ruling.Quoted is { } q ? Height(q.Says, 10) + 44 : 0) + Height(ruling.Local, 10)
+                + 100;
             var sum = ruling.Sum.Steps.Length;
             if (!ruling.Lines.IsEmpty)
             {
@@ -70,7 +72,8 @@ public static class RulingPdf
             Say(ruling.Local, 10);
             y = (11 * 72) - 92;
             Rule(.6);
-            g.DrawString("Gone through with ______________________________   on ________________   adopted code read: ________________", PrintFonts.Of(8.5), XBrushes.Black, new XPoint(Margin, y + 14));
+            g.DrawString("Gone through with ______________________________   on ________________   adopted code read: ________________",
+                PrintFonts.Of(8.5), XBrushes.Black, new XPoint(Margin, y + 14));
             y += 24;
             Say(SchedulePdf.Caution, 7.5);
         }

@@ -23,7 +23,8 @@ public sealed record ScheduleSheet
     /// <summary>When and from which revision, and who: one line.</summary>
     public string Stamp { get; init; } = "";
 
-    /// <summary>Address of the panel on the local network, for the code on the sheet; null puts the schedule's own text into the code.</summary>
+    /// <summary>Address of the panel on the local network, for the code on the sheet; null puts the schedule's own text into the
+    /// code.</summary>
     public string? Address { get; init; }
 }
 
@@ -36,8 +37,11 @@ public static class SchedulePdf
     private const double CodeGap = 20;
 
     /// <summary>The cautions that stand on the first page of every print.</summary>
-    public const string Caution = "Electricity kills and burns. Open, lock and tag the supply, then prove it dead with a tester that was itself proved on a live source. "
-        + "Lugs ahead of the main stay live. The adopted code and the local authority decide; this plan is an aid and can be wrong. Licensed work where the law says so.";
+    public const string Caution =
+        "Electricity kills and burns. Open, lock and tag the supply, then prove it dead with a tester that was itself proved on a live "
+        + "source. "
+        + "Lugs ahead of the main stay live. The adopted code and the local authority decide; this plan is an aid and can be wrong. "
+            + "Licensed work where the law says so.";
 
     /// <summary>A PDF with a page for each panel.</summary>
     public static byte[] Write(Plan plan, ScheduleSheet? sheet = null)
@@ -58,14 +62,17 @@ public static class SchedulePdf
         return stream.ToArray();
     }
 
-    /// <summary>The schedule in plain lines, as the codes on the sheet hold it where there is no network: as many texts as it takes, each short enough for a code.</summary>
+    /// <summary>The schedule in plain lines, as the codes on the sheet hold it where there is no network: as many texts as it takes, each
+    /// short enough for a code.</summary>
     public static ImmutableArray<string> Texts(Plan plan, PanelSchedule panel)
     {
         var head = $"{plan.Job.Name}, panel {panel.Panel.Id}";
         // Room for its number: “, 2 of 4”.
         var parts = new List<string>();
         var room = 0;
-        foreach (var line in ScheduleComparison.LinesOf([panel]).Select(l => $"\n{string.Join('/', l.Space.Taking(l.Poles ?? 1))} {l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}"))
+        foreach (var line in ScheduleComparison.LinesOf([panel])
+            .Select(l => $"\n{string.Join('/', l.Space.Taking(l.Poles ?? 1))} "
+                + $"{l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}"))
         {
             var bytes = Encoding.UTF8.GetByteCount(line);
             if (parts.Count == 0 || room < bytes)
@@ -93,9 +100,13 @@ public static class SchedulePdf
         {
             XFont title = Font(15, bold: true), plain = Font(9), small = Font(7);
             g.DrawString($"Panel {panel.Panel.Id} · {panel.Where}", title, XBrushes.Black, new XPoint(margin, margin + (10 * scale)));
-            var fed = panel.Panel.FedFrom is { } from ? $"fed from panel {from}, {FedFromSpace(from)}; neutral and ground apart" : plan.Job.BondsAt(panel.Panel) ? "fed from the service; neutral and ground bonded here" : "fed from the disconnect; neutral and ground apart";
+            var fed = panel.Panel.FedFrom is { } from ? $"fed from panel {from}, {FedFromSpace(from)}; neutral and ground apart"
+                : plan.Job.BondsAt(panel.Panel) ? "fed from the service; neutral and ground bonded here"
+                : "fed from the disconnect; neutral and ground apart";
             var head = width - (2 * margin);
-            var y = Wrapped($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · {panel.Panel.Rating} {(panel.Panel.Listing.MainLugs ? "main lugs" : "main breaker")} · {panel.Panel.Spaces} spaces, {panel.Left} left · {fed}", plain, margin, margin + (24 * scale), head);
+            var y = Wrapped($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · {panel.Panel.Rating} "
+                + $"{(panel.Panel.Listing.MainLugs ? "main lugs" : "main breaker")} · {panel.Panel.Spaces} spaces, {panel.Left} left · "
+                + $"{fed}", plain, margin, margin + (24 * scale), head);
             y = sheet.Stamp.Length > 0 ? Wrapped(sheet.Stamp, plain, margin, y, head) : y;
             var rows = panel.Panel.Spaces / 2;
             // A whole schedule makes a dense code: a third of a millimetre to a square is what a phone still reads off paper.
@@ -108,13 +119,15 @@ public static class SchedulePdf
                 codes = [];
             }
 
-            double top = y - (4 * scale), foot = code + ((several ? 52 : 12) * scale), rowHeight = Math.Min(26 * scale, (height - top - margin - foot) / rows);
+            double top = y - (4 * scale), foot = code + ((several ? 52 : 12) * scale),
+                rowHeight = Math.Min(26 * scale, (height - top - margin - foot) / rows);
             var spine = margin + Half;
             g.DrawRectangle(new XPen(XColors.Black, 1.4), margin, top, width - (2 * margin), rows * rowHeight);
             for (var row = 1; row <= rows; row++)
             {
                 var at = top + ((row - 1) * rowHeight);
-                Centre(SpaceNumbers.LegOf(row * 2).ToString(), Font(Math.Min(7.5, rowHeight * .6)), spine + (Spine / 2), at + (rowHeight / 2));
+                Centre(SpaceNumbers.LegOf(row * 2).ToString(), Font(Math.Min(7.5, rowHeight * .6)), spine + (Spine / 2),
+                    at + (rowHeight / 2));
                 Cell((row * 2) - 1, margin, at, rowHeight, left: true);
                 Cell(row * 2, spine + Spine, at, rowHeight, left: false);
             }
@@ -122,17 +135,29 @@ public static class SchedulePdf
             g.DrawLine(XPens.Black, spine, top, spine, top + (rows * rowHeight));
             g.DrawLine(XPens.Black, spine + Spine, top, spine + Spine, top + (rows * rowHeight));
             var under = top + (rows * rowHeight);
-            var told = codes.Length switch { 0 => "", 1 => sheet.Address is null ? " The code holds this schedule." : " The code opens this panel on the local network.", _ => " The codes hold this schedule." };
+            var told = codes.Length switch
+            {
+                0 => "",
+                1 => sheet.Address is null ? " The code holds this schedule."
+                : " The code opens this panel on the local network.",
+                _ => " The codes hold this schedule."
+            };
             head -= codes.Length == 1 ? code + 10 : 0;
-            var below = Wrapped($"Connected: leg A {panel.On(Leg.A)}, leg B {panel.On(Leg.B)}, {panel.Apart} apart. {string.Concat(panel.Circuits.Where(c => c.OnLugs).Select(c => $"On the feed-through lugs: {c.Description}. "))}AF arc-fault, GF ground-fault breaker; test monthly.{told}", plain, margin, under + (13 * scale), head);
+            var below = Wrapped(
+                $"Connected: leg A {panel.On(Leg.A)}, leg B {panel.On(Leg.B)}, {panel.Apart} apart. "
+                + $"{string.Concat(panel.Circuits.Where(c => c.OnLugs).Select(c => $"On the feed-through lugs: {c.Description}. "))}AF "
+                + $"arc-fault, GF ground-fault breaker; test monthly.{told}", plain, margin, under + (13 * scale), head);
             below = Wrapped(Caution, small, margin, below, head);
             foreach (var (text, i) in codes.Select((t, i) => (t, i)))
             {
-                QrDrawing.Draw(g, text, several ? margin + (i * (code + CodeGap)) : width - margin - code, several ? below - (4 * scale) : under + 8, code);
+                QrDrawing.Draw(g, text, several ? margin + (i * (code + CodeGap)) : width - margin - code, several ? below - (4 * scale)
+                    : under + 8, code);
             }
         }
 
-        private string FedFromSpace(PanelId from) => plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Feeds == panel.Panel.Id) is { } feeder ? feeder.OnLugs ? "feed-through lugs" : $"space {feeder.SpaceText}" : "none";
+        private string FedFromSpace(PanelId from) =>
+            plan.Panels.First(p => p.Panel.Id == from).Circuits.FirstOrDefault(c => c.Feeds == panel.Panel.Id) is { } feeder
+            ? feeder.OnLugs ? "feed-through lugs" : $"space {feeder.SpaceText}" : "none";
 
         // Number, amperes, words: in this order, so that text taken from the page reads as the list does.
         private void Cell(int space, double x, double y, double rowHeight, bool left)
@@ -150,11 +175,13 @@ public static class SchedulePdf
             foreach (var (number, i) in numbered.Select((n, i) => (n, i)))
             {
                 var at = y + (i * height);
-                Centre(number.ToString(), Font(Math.Min(9.5, height * .75), bold: true), left ? x + (11 * scale) : x + Half - (11 * scale), at + (height / 2));
+                Centre(number.ToString(), Font(Math.Min(9.5, height * .75), bold: true), left ? x + (11 * scale) : x + Half - (11 * scale),
+                    at + (height / 2));
                 var occupant = there.Find(o => !halves || o.Space == number);
                 if (occupant is null)
                 {
-                    g.DrawString("spare", Font(Math.Min(8, height * .6)), XBrushes.Gray, new XPoint(TextAt(x, left), at + (height / 2) + (3 * scale)));
+                    g.DrawString("spare", Font(Math.Min(8, height * .6)), XBrushes.Gray,
+                        new XPoint(TextAt(x, left), at + (height / 2) + (3 * scale)));
                 }
                 else if (occupant.Space.Number == space)
                 {
@@ -169,7 +196,8 @@ public static class SchedulePdf
         {
             var tall = rowHeight * occupant.Poles;
             double textAt = TextAt(x, left), room = Half - (56 * scale), ampsAt = left ? x + Half - (14 * scale) : x + (14 * scale);
-            Centre(occupant.Rating.Value.ToString("0.#", CultureInfo.InvariantCulture), Font(Math.Min(11, rowHeight * .8), bold: true), ampsAt, y + (tall / 2));
+            Centre(occupant.Rating.Value.ToString("0.#", CultureInfo.InvariantCulture), Font(Math.Min(11, rowHeight * .8), bold: true),
+                ampsAt, y + (tall / 2));
             var details = occupant.Landed is null ? "stood there before" : Details(occupant.Landed);
             // Two lines of words where they need them and there is height; smaller letters, down to what is still read, before that.
             var size = Math.Min(8.5, rowHeight * .62);
@@ -186,7 +214,8 @@ public static class SchedulePdf
 
             if (withDetails)
             {
-                g.DrawString(details, Fitting(details, Math.Min(7, rowHeight * .5), room, false), XBrushes.Black, new XPoint(textAt, baseline));
+                g.DrawString(details, Fitting(details, Math.Min(7, rowHeight * .5), room, false), XBrushes.Black,
+                    new XPoint(textAt, baseline));
             }
         }
 
@@ -194,7 +223,8 @@ public static class SchedulePdf
         {
             var sized = landed.Sized;
             var mark = landed.Mark is { Length: > 0 } m ? $" · {m}" : "";
-            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · {(landed.BringsPower ? "brings power" : landed.Load.Connected)}{mark}";
+            return $"{sized.Cable} · home run {sized.Routed.HomeRun?.Length.Value.Cut(plan.Job.Schools.Measure) ?? "none"} · "
+                + $"{(landed.BringsPower ? "brings power" : landed.Load.Connected)}{mark}";
         }
 
         private (double Size, List<string> Text) Lines(string words, double size, double room, double tall)
@@ -240,6 +270,7 @@ public static class SchedulePdf
         }
 
         // Letters keep their size on the smaller sheet as far as they are read: 5 points at least.
-        private XFont Font(double size, bool bold = false) => PrintFonts.Of(Math.Max(5, size * (sheet.Paper == Paper.Door ? .82 : 1)), bold);
+        private XFont Font(double size, bool bold = false) =>
+            PrintFonts.Of(Math.Max(5, size * (sheet.Paper == Paper.Door ? .82 : 1)), bold);
     }
 }

@@ -9,7 +9,12 @@ namespace Circuitum.Formats.PlanFile;
 /// <summary>Writes plan.json: the whole plan with the chain of reasons behind every decided figure.</summary>
 public static class PlanFiles
 {
-    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Indented = new()
+    {
+        WriteIndented = true,
+        NewLine = "\n",
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping
+    };
 
     /// <summary>The plan as JSON text.</summary>
     public static string Write(Plan plan) => new JsonObject
@@ -72,7 +77,8 @@ public static class PlanFiles
                 ["to"] = r.To.Id,
                 ["lengthFt"] = r.Length.Value.WholeFeetUp,
                 ["because"] = Why(r.Length.Why),
-                ["path"] = List(r.Way.Legs, l => new JsonObject { ["space"] = Core.Jobs.Words.Of(l.Space), ["from"] = At(l.From), ["to"] = At(l.To) }),
+                ["path"] = List(r.Way.Legs,
+                    l => new JsonObject { ["space"] = Core.Jobs.Words.Of(l.Space), ["from"] = At(l.From), ["to"] = At(l.To) }),
             }),
         };
     }

@@ -20,9 +20,11 @@ public static class BarsDrawing
         var panel = schedule.Panel;
         var terminals = Terminals.Of(schedule, job.Schools, book);
         var bonded = job.BondsAt(panel);
-        var supply = panel.FedFrom is { } from ? $"from panel {from}" : job.Service.BondedAtDisconnect ? "from the disconnect" : "from the service";
+        var supply = panel.FedFrom is { } from ? $"from panel {from}" : job.Service.BondedAtDisconnect ? "from the disconnect"
+            : "from the service";
         var words = bonded ? "neutral and ground bonded here" : "neutral and ground apart";
-        var svg = new SvgText().Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("viewBox", $"0 0 {Width} {Height}"), ("role", "img"), ("class", "bars"),
+        var svg = new SvgText().Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("viewBox", $"0 0 {Width} {Height}"), ("role", "img"),
+            ("class", "bars"),
             ("aria-label", $"Bars of panel {panel.Id}: {words}, {(bonded ? 3 : 4)} wires {supply}"));
         Feed(svg, supply, bonded);
         Bar(svg, 18, "neutral bar", terminals.Neutrals, panel.Listing.NeutralTerminals, "#FFFDF6");
@@ -65,17 +67,21 @@ public static class BarsDrawing
     private static void Bar(SvgText svg, int y, string name, int taken, int? has, string free)
     {
         var count = Math.Max(taken, has ?? taken);
-        svg.Empty("rect", ("x", $"{Left}"), ("y", $"{y}"), ("width", "470"), ("height", "18"), ("rx", "3"), ("fill", "#D8D2C2"), ("stroke", "#1D2A30"));
+        svg.Empty("rect", ("x", $"{Left}"), ("y", $"{y}"), ("width", "470"), ("height", "18"), ("rx", "3"), ("fill", "#D8D2C2"),
+            ("stroke", "#1D2A30"));
         var step = 458m / Math.Max(1, count);
         var radius = Math.Min(5m, (step / 2) - .4m);
         for (var i = 0; i < count; i++)
         {
-            svg.Empty("circle", ("cx", SvgText.N(Left + 6 + (step * (i + .5m)))), ("cy", $"{y + 9}"), ("r", SvgText.N(Math.Max(1m, radius))), ("fill", i < taken ? "#1D2A30" : free), ("stroke", has < i + 1 ? "#B3261E" : "#1D2A30"));
+            svg.Empty("circle", ("cx", SvgText.N(Left + 6 + (step * (i + .5m)))), ("cy", $"{y + 9}"),
+                ("r", SvgText.N(Math.Max(1m, radius))), ("fill", i < taken ? "#1D2A30" : free),
+                ("stroke", has < i + 1 ? "#B3261E" : "#1D2A30"));
         }
 
         Words(svg, $"{name}: {taken} taken{(has is { } of ? $" of {of}" : ", its terminals not read off yet")}", Left, y + 31, "start");
     }
 
     private static void Words(SvgText svg, string words, int x, int y, string anchor) =>
-        svg.Open("text", ("x", $"{x}"), ("y", $"{y}"), ("text-anchor", anchor), ("font-size", "11"), ("fill", "#1D2A30")).Raw(SvgText.Escape(words)).Close("text");
+        svg.Open("text", ("x", $"{x}"), ("y", $"{y}"), ("text-anchor", anchor), ("font-size", "11"), ("fill", "#1D2A30"))
+            .Raw(SvgText.Escape(words)).Close("text");
 }

@@ -5,7 +5,8 @@ using Circuitum.Core.Wiring;
 
 namespace Circuitum.Formats.Svg;
 
-/// <summary>Draws the make-up of a box to copy at the wall: cables at the left in their jackets, devices at the right, each joint a line from top to bottom that touches what it joins.</summary>
+/// <summary>Draws the make-up of a box to copy at the wall: cables at the left in their jackets, devices at the right, each joint a line
+/// from top to bottom that touches what it joins.</summary>
 public static class BoxWiringDrawing
 {
     private const decimal Left = 104;
@@ -19,7 +20,8 @@ public static class BoxWiringDrawing
     /// <param name="box">The box.</param>
     /// <param name="cables">What each cable is called, by its letter: 12-2 from Panel A.</param>
     /// <param name="standalone">Write the style sheet into it.</param>
-    public static string Draw(BoxWiring wiring, PlacedBox box, IReadOnlyDictionary<char, (string Cable, string Jacket, string End)> cables, bool standalone)
+    public static string Draw(BoxWiring wiring, PlacedBox box, IReadOnlyDictionary<char, (string Cable, string Jacket, string End)> cables,
+        bool standalone)
     {
         var joints = wiring.Joints.ToList();
         var middle = Math.Max(joints.Count, 4) * Column;
@@ -51,7 +53,8 @@ public static class BoxWiringDrawing
 
         decimal height = Math.Max(y, right) + 4, width = Left + middle + Right, edge = Left + middle;
         var svg = new SvgText();
-        svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "make-up"), ("viewBox", $"0 0 {SvgText.N(width)} {SvgText.N(height)}"), ("role", "img"), ("aria-label", $"Wiring of {box.Name}"));
+        svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "make-up"),
+            ("viewBox", $"0 0 {SvgText.N(width)} {SvgText.N(height)}"), ("role", "img"), ("aria-label", $"Wiring of {box.Name}"));
         if (standalone)
         {
             svg.Raw($"<style>{DrawingStyle.MakeUp}</style>");
@@ -67,17 +70,20 @@ public static class BoxWiringDrawing
             var (name, jacket, end) = cables[cable.Letter];
             var top = rows[(cable.Run.Id, Conductor.In(cable.Run)[0].Colour)] - 10;
             var size = (Conductor.In(cable.Run).Length * Row) + 3;
-            svg.Empty("rect", ("class", $"jacket jacket-{jacket}"), ("x", "0"), ("y", SvgText.N(top)), ("width", "82"), ("height", SvgText.N(size)), ("rx", "3"));
+            svg.Empty("rect", ("class", $"jacket jacket-{jacket}"), ("x", "0"), ("y", SvgText.N(top)), ("width", "82"),
+                ("height", SvgText.N(size)), ("rx", "3"));
             svg.Words($"{cable.Letter} · {name}", 5, top + 13, "cable-name", "start");
             var shown = 0;
-            foreach (var line in WordWrap.Lines($"{(cable.In ? "from" : "to")} {end}".Split(' '), l => l.Length <= 17).Take(Conductor.In(cable.Run).Length - 1))
+            foreach (var line in WordWrap.Lines($"{(cable.In ? "from" : "to")} {end}".Split(' '), l => l.Length <= 17)
+                .Take(Conductor.In(cable.Run).Length - 1))
             {
                 svg.Words(line, 5, top + 25 + (shown++ * 10.5m), "cable-end", "start");
             }
 
             foreach (var conductor in Conductor.In(cable.Run))
             {
-                svg.Words(conductor.Letters + (conductor.ReMarked ? "*" : ""), 86, rows[(cable.Run.Id, conductor.Colour)] + 3.4m, "letters", "start");
+                svg.Words(conductor.Letters + (conductor.ReMarked ? "*" : ""), 86, rows[(cable.Run.Id, conductor.Colour)] + 3.4m,
+                    "letters", "start");
             }
         }
 
@@ -85,7 +91,8 @@ public static class BoxWiringDrawing
         return svg.Close("svg").ToString();
     }
 
-    private static void Draw(SvgText svg, Joint joint, decimal x, decimal edge, Dictionary<(RunId, ConductorColour), decimal> rows, Dictionary<Terminal, decimal> screws)
+    private static void Draw(SvgText svg, Joint joint, decimal x, decimal edge, Dictionary<(RunId, ConductorColour), decimal> rows,
+        Dictionary<Terminal, decimal> screws)
     {
         var colour = joint.Ends[0].Conductor.Colour;
         var touched = joint.Ends.Select(e => rows[(e.Run.Id, e.Conductor.Colour)]).Concat(joint.Terminals.Select(t => screws[t])).ToList();
@@ -107,12 +114,14 @@ public static class BoxWiringDrawing
 
         foreach (var at in touched.Distinct())
         {
-            svg.Empty("circle", ("class", joint.By == JointBy.Splice ? "splice" : joint.By == JointBy.Cap ? "cap" : "turn"), ("cx", SvgText.N(x)), ("cy", SvgText.N(at)), ("r", joint.By is JointBy.Splice or JointBy.Cap ? "3.2" : "1.6"));
+            svg.Empty("circle", ("class", joint.By == JointBy.Splice ? "splice" : joint.By == JointBy.Cap ? "cap" : "turn"),
+                ("cx", SvgText.N(x)), ("cy", SvgText.N(at)), ("r", joint.By is JointBy.Splice or JointBy.Cap ? "3.2" : "1.6"));
         }
     }
 
     private static void Wire(SvgText svg, ConductorColour colour, string path) =>
-        svg.Empty("path", ("class", "edge"), ("d", path)).Empty("path", ("class", "wire " + colour.ToString().ToLowerInvariant()), ("d", path));
+        svg.Empty("path", ("class", "edge"), ("d", path))
+            .Empty("path", ("class", "wire " + colour.ToString().ToLowerInvariant()), ("d", path));
 
     private static void Devices(SvgText svg, BoxWiring wiring, PlacedBox box, decimal edge, Dictionary<Terminal, decimal> screws)
     {
@@ -126,13 +135,16 @@ public static class BoxWiringDrawing
 
             var kind = box.Box.Devices[gang].Kind;
             var top = mine[0].Value - 22;
-            svg.Empty("rect", ("class", "device-body"), ("x", SvgText.N(edge + 4)), ("y", SvgText.N(top)), ("width", SvgText.N(Right - 6)), ("height", SvgText.N(mine[^1].Value - top + 9)), ("rx", "4"));
+            svg.Empty("rect", ("class", "device-body"), ("x", SvgText.N(edge + 4)), ("y", SvgText.N(top)), ("width", SvgText.N(Right - 6)),
+                ("height", SvgText.N(mine[^1].Value - top + 9)), ("rx", "4"));
             var name = wiring.Protective == gang ? "protective receptacle" : Words.Of(kind);
             svg.Words(name, edge + 10, top + 12, "device-name", "start");
             foreach (var (terminal, at) in mine)
             {
-                svg.Empty("circle", ("class", "screw " + ScrewClass(terminal.Kind)), ("cx", SvgText.N(edge + 12)), ("cy", SvgText.N(at)), ("r", "3.4"));
-                svg.Words(MakeUp.ScrewOf(terminal.Kind, wiring.Protective == gang ? DeviceKind.GfciReceptacle : kind).Replace(" screw", "", StringComparison.Ordinal), edge + 19, at + 3.4m, "screw-name", "start");
+                svg.Empty("circle", ("class", "screw " + ScrewClass(terminal.Kind)), ("cx", SvgText.N(edge + 12)), ("cy", SvgText.N(at)),
+                    ("r", "3.4"));
+                svg.Words(MakeUp.ScrewOf(terminal.Kind, wiring.Protective == gang ? DeviceKind.GfciReceptacle : kind)
+                    .Replace(" screw", "", StringComparison.Ordinal), edge + 19, at + 3.4m, "screw-name", "start");
             }
         }
     }

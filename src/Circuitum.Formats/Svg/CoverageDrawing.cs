@@ -14,7 +14,8 @@ internal static class CoverageDrawing
 
     public static void Draw(SvgText svg, Plan plan, FramedLevel level)
     {
-        var spaces = plan.Survey.Coverage.Concat(plan.Survey.Counters).Where(s => s.Clear >= s.Narrowest && level.Rooms.Any(r => r.Room.Id == s.Room)).ToList();
+        var spaces = plan.Survey.Coverage.Concat(plan.Survey.Counters)
+            .Where(s => s.Clear >= s.Narrowest && level.Rooms.Any(r => r.Room.Id == s.Room)).ToList();
         svg.Open("g", ("id", "coverage"), ("class", "coverage"), ("data-spaces", Data(spaces, level)));
         foreach (var space in spaces)
         {
@@ -73,7 +74,9 @@ internal static class CoverageDrawing
     private static void Label(SvgText svg, FramedRoom room, WallSpace space, Length from, Length to)
     {
         var middle = (from + to) / 2;
-        var far = space.Receptacles.IsEmpty ? space.Clear : space.Receptacles.Min(r => space.Closed ? Length.Min((r - middle).Abs(), space.Clear - (r - middle).Abs()) : (r - middle).Abs());
+        var far = space.Receptacles.IsEmpty ? space.Clear
+            : space.Receptacles.Min(r => space.Closed ? Length.Min((r - middle).Abs(), space.Clear - (r - middle).Abs()) : (r - middle)
+                .Abs());
         far += from == Length.Zero || to == space.Clear ? (to - from) / 2 : Length.Zero;
         var (wall, offset) = space.At(middle);
         var side = room.Sides[wall - 1];
@@ -105,15 +108,19 @@ internal static class CoverageDrawing
         foreach (var space in spaces)
         {
             var room = level.Rooms.First(r => r.Room.Id == space.Room);
-            json.Append(json.Length > 1 ? ",{" : "{").Append("\"room\":\"").Append(space.Room).Append("\",\"reach\":").Append(SvgText.N(space.Reach)).Append(",\"clear\":").Append(SvgText.N(space.Clear))
-                .Append(",\"closed\":").Append(space.Closed ? "true" : "false").Append(",\"counter\":").Append(space.Counter ? "true" : "false").Append(",\"pieces\":[");
+            json.Append(json.Length > 1 ? ",{" : "{").Append("\"room\":\"").Append(space.Room).Append("\",\"reach\":")
+                .Append(SvgText.N(space.Reach)).Append(",\"clear\":").Append(SvgText.N(space.Clear))
+                .Append(",\"closed\":").Append(space.Closed ? "true" : "false").Append(",\"counter\":")
+                .Append(space.Counter ? "true" : "false").Append(",\"pieces\":[");
             json.AppendJoin(',', space.Pieces.Select(p =>
             {
                 var side = room.Sides[p.Wall - 1];
                 Point a = side.Into(side.At(p.From), Off), b = side.Into(side.At(p.To), Off);
-                return $"[{p.Wall},{SvgText.N(p.From)},{SvgText.N(p.To)},{SvgText.N(a.X)},{SvgText.N(a.Y)},{SvgText.N(b.X)},{SvgText.N(b.Y)}]";
+                return $"[{p.Wall},{SvgText.N(p.From)},{SvgText.N(p.To)},{SvgText.N(a.X)},{SvgText.N(a.Y)},{SvgText.N(b.X)},"
+                    + $"{SvgText.N(b.Y)}]";
             }));
-            json.Append("],\"at\":[").AppendJoin(',', space.Receptacles.Select((r, i) => $"[\"{space.By[i]}\",{SvgText.N(r)}]")).Append("]}");
+            json.Append("],\"at\":[").AppendJoin(',', space.Receptacles.Select((r, i) => $"[\"{space.By[i]}\",{SvgText.N(r)}]"))
+                .Append("]}");
         }
 
         return json.Append(']').ToString();

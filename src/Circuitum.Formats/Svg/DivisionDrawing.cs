@@ -6,7 +6,8 @@ using Circuitum.Core.Plans;
 
 namespace Circuitum.Formats.Svg;
 
-/// <summary>A level drawn small: which boxes are chained on which circuit. Made to be laid beside the same level divided otherwise.</summary>
+/// <summary>A level drawn small: which boxes are chained on which circuit. Made to be laid beside the same level divided
+/// otherwise.</summary>
 public static class DivisionDrawing
 {
     private static readonly string[] Dashes = ["", "7 3", "2 3", "10 3 2 3"];
@@ -15,7 +16,8 @@ public static class DivisionDrawing
     public static IReadOnlySet<BoxId> Moved(Plan from, Plan to)
     {
         var before = from.Circuits.ToDictionary(c => c.Circuit.Key, c => c.Circuit.Boxes.ToHashSet());
-        return to.Circuits.SelectMany(c => c.Circuit.Boxes.Where(b => !before.TryGetValue(c.Circuit.Key, out var had) || !had.Contains(b))).ToHashSet();
+        return to.Circuits.SelectMany(c => c.Circuit.Boxes.Where(b => !before.TryGetValue(c.Circuit.Key, out var had) || !had.Contains(b)))
+            .ToHashSet();
     }
 
     /// <summary>The level of a plan as SVG; boxes that another plan has on another circuit are filled.</summary>
@@ -23,10 +25,12 @@ public static class DivisionDrawing
     {
         var level = plan.House.Levels.First(l => l.Level.Id == levelId);
         var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
-        decimal left = corners.Min(c => c.X).Inches - 34, top = corners.Min(c => c.Y).Inches - 30, width = corners.Max(c => c.X).Inches + 40 - left, height = corners.Max(c => c.Y).Inches + 20 - top;
+        decimal left = corners.Min(c => c.X).Inches - 34, top = corners.Min(c => c.Y).Inches - 30,
+            width = corners.Max(c => c.X).Inches + 40 - left, height = corners.Max(c => c.Y).Inches + 20 - top;
         var moved = Moved(standing, plan);
         var svg = new SvgText();
-        svg.Open("svg", ("class", "small-plan"), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"), ("role", "img"), ("aria-label", $"{level.Level.Name}: {plan.Circuits.Length} circuits"));
+        svg.Open("svg", ("class", "small-plan"), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
+            ("role", "img"), ("aria-label", $"{level.Level.Name}: {plan.Circuits.Length} circuits"));
         foreach (var room in level.Rooms)
         {
             svg.Empty("path", ("class", "outline"), ("d", HouseDrawing.Path(room.Room.Corners)));
@@ -43,7 +47,8 @@ public static class DivisionDrawing
     private static void Chain(SvgText svg, Plan plan, FramedLevel level, Core.Panels.Landed landed, IReadOnlySet<BoxId> moved)
     {
         bool Here(PlacedBox box) => box.Place.Structure == level.Structure && box.Place.Level == level.Index;
-        var boxes = landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => plan.Survey[b]).Where(b => Here(b) && !b.SwitchesOnly).ToList();
+        var boxes = landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => plan.Survey[b])
+            .Where(b => Here(b) && !b.SwitchesOnly).ToList();
         if (boxes.Count == 0)
         {
             return;
@@ -51,10 +56,12 @@ public static class DivisionDrawing
 
         // Lines by pattern and number, so that chains are told apart in black and white.
         var points = boxes.ConvertAll(b => (X: b.Place.At.Plan.X.Inches, Y: b.Place.At.Plan.Y.Inches));
-        svg.Empty("polyline", ("class", "chain"), ("stroke-dasharray", Dashes[(landed.Space?.Number ?? 0) / 2 % Dashes.Length]), ("points", string.Join(' ', points.Select(p => $"{SvgText.N(p.X)},{SvgText.N(p.Y)}"))));
+        svg.Empty("polyline", ("class", "chain"), ("stroke-dasharray", Dashes[(landed.Space?.Number ?? 0) / 2 % Dashes.Length]),
+            ("points", string.Join(' ', points.Select(p => $"{SvgText.N(p.X)},{SvgText.N(p.Y)}"))));
         foreach (var (box, at) in boxes.Zip(points))
         {
-            svg.Empty("circle", ("class", moved.Contains(box.Box.Id) ? "bead moved" : "bead"), ("cx", SvgText.N(at.X)), ("cy", SvgText.N(at.Y)), ("r", moved.Contains(box.Box.Id) ? "6.5" : "4"));
+            svg.Empty("circle", ("class", moved.Contains(box.Box.Id) ? "bead moved" : "bead"), ("cx", SvgText.N(at.X)),
+                ("cy", SvgText.N(at.Y)), ("r", moved.Contains(box.Box.Id) ? "6.5" : "4"));
         }
 
         var middle = points[points.Count / 2];

@@ -7,14 +7,17 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Formats.Svg;
 
-/// <summary>What only those who draw the house see: a drawing underneath, the storey below, beams and ducts, kept bays, wants, and every wall to take hold of.</summary>
+/// <summary>What only those who draw the house see: a drawing underneath, the storey below, beams and ducts, kept bays, wants, and every
+/// wall to take hold of.</summary>
 internal static class HouseDrawing
 {
     public static void Underlay(SvgText svg, FramedLevel level, DrawingView view)
     {
         if (view.Underlay is { } address && level.Level.Underlay is { } under)
         {
-            svg.Empty("image", ("class", "underlay"), ("href", address(under.Drawing)), ("x", SvgText.N(under.Corner.X)), ("y", SvgText.N(under.Corner.Y)), ("width", SvgText.N(under.Width)), ("height", SvgText.N(under.Depth)), ("preserveAspectRatio", "none"));
+            svg.Empty("image", ("class", "underlay"), ("href", address(under.Drawing)), ("x", SvgText.N(under.Corner.X)),
+                ("y", SvgText.N(under.Corner.Y)), ("width", SvgText.N(under.Width)), ("height", SvgText.N(under.Depth)),
+                ("preserveAspectRatio", "none"));
         }
     }
 
@@ -37,8 +40,13 @@ internal static class HouseDrawing
             var o = level.Level.Obstructions[i];
             var subject = Subject.Obstruction(level.Level.Id, i + 1);
             var opposite = o.Corner.By(o.Width, o.Depth);
-            Hold(svg, view, subject, "obstruction", $"{o.Name}", [("data-drag", "obstruction"), ("data-key", subject.Id), ("data-x", SvgText.N(o.Corner.X)), ("data-y", SvgText.N(o.Corner.Y))], () =>
-                svg.Rect(o.Corner, opposite, "obstruction").Raw($"<path class=\"obstruction-cross\" d=\"M{SvgText.N(o.Corner.X)} {SvgText.N(o.Corner.Y)}L{SvgText.N(opposite.X)} {SvgText.N(opposite.Y)}M{SvgText.N(o.Corner.X)} {SvgText.N(opposite.Y)}L{SvgText.N(opposite.X)} {SvgText.N(o.Corner.Y)}\"/>"));
+            Hold(svg, view, subject, "obstruction", $"{o.Name}",
+                [("data-drag", "obstruction"), ("data-key", subject.Id), ("data-x", SvgText.N(o.Corner.X)),
+                    ("data-y", SvgText.N(o.Corner.Y))], () =>
+                svg.Rect(o.Corner, opposite, "obstruction")
+                    .Raw($"<path class=\"obstruction-cross\" d=\"M{SvgText.N(o.Corner.X)} {SvgText.N(o.Corner.Y)}L{SvgText.N(opposite.X)}"
+                        + $" {SvgText.N(opposite.Y)}M{SvgText.N(o.Corner.X)} {SvgText.N(opposite.Y)}L{SvgText.N(opposite.X)} "
+                        + $"{SvgText.N(o.Corner.Y)}\"/>"));
         }
     }
 
@@ -101,19 +109,25 @@ internal static class HouseDrawing
                 var normal = side.AlongX ? side.End.X > side.Start.X ? "0 -1" : "0 1" : side.End.Y > side.Start.Y ? "1 0" : "-1 0";
                 (string, string)[] data =
                 [
-                    ("data-room", room.Room.Id.Value), ("data-wall", side.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)), ("data-name", room.Room.Name),
-                    ("data-x1", SvgText.N(side.Start.X)), ("data-y1", SvgText.N(side.Start.Y)), ("data-x2", SvgText.N(side.End.X)), ("data-y2", SvgText.N(side.End.Y)),
+                    ("data-room", room.Room.Id.Value),
+                    ("data-wall", side.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)), ("data-name", room.Room.Name),
+                    ("data-x1", SvgText.N(side.Start.X)), ("data-y1", SvgText.N(side.Start.Y)), ("data-x2", SvgText.N(side.End.X)),
+                        ("data-y2", SvgText.N(side.End.Y)),
                     ("data-span", SvgText.N(side.AlongX ? room.ClearDepth : room.ClearWidth)), ("data-half", SvgText.N(side.HalfThickness)),
                 ];
                 var middle = side.Into(side.Start, -side.HalfThickness / 2);
                 var end = side.Into(side.End, -side.HalfThickness / 2);
                 if (view.Stage == Stage.House)
                 {
-                    Hold(svg, view, subject, "side", $"Wall {side.Number} of {room.Room.Name}, {side.Clear.Nearest(Length.FromInches(.25m))}", [.. data, ("data-drag", "wall"), ("data-key", subject.Id), ("data-normal", normal)], () => svg.Line(middle, end, "side-hit"));
+                    Hold(svg, view, subject, "side",
+                        $"Wall {side.Number} of {room.Room.Name}, {side.Clear.Nearest(Length.FromInches(.25m))}",
+                        [.. data, ("data-drag", "wall"), ("data-key", subject.Id), ("data-normal", normal)],
+                        () => svg.Line(middle, end, "side-hit"));
                 }
                 else
                 {
-                    svg.Empty("line", [("class", "side side-hit"), ("x1", SvgText.N(middle.X)), ("y1", SvgText.N(middle.Y)), ("x2", SvgText.N(end.X)), ("y2", SvgText.N(end.Y)), .. data]);
+                    svg.Empty("line", [("class", "side side-hit"), ("x1", SvgText.N(middle.X)), ("y1", SvgText.N(middle.Y)),
+                        ("x2", SvgText.N(end.X)), ("y2", SvgText.N(end.Y)), .. data]);
                 }
             }
         }
@@ -122,12 +136,14 @@ internal static class HouseDrawing
     }
 
     /// <summary>A part of the house that can be selected, and dragged where it has the attributes for it.</summary>
-    public static void Hold(SvgText svg, DrawingView view, Subject subject, string css, string label, (string Name, string Value)[] data, Action draw)
+    public static void Hold(SvgText svg, DrawingView view, Subject subject, string css, string label, (string Name, string Value)[] data,
+        Action draw)
     {
         var chosen = view.Selected == subject ? " chosen" : "";
         if (view.Link is { } link && (view.Stage == Stage.House || (view.Stage == Stage.Boxes && subject.Kind == SubjectKind.Want)))
         {
-            svg.Open("a", [("class", $"on-plan part {css}{chosen}"), ("href", link(subject)), ("aria-label", label), ("tabindex", view.Selected == subject ? "0" : "-1"), .. data]);
+            svg.Open("a", [("class", $"on-plan part {css}{chosen}"), ("href", link(subject)), ("aria-label", label),
+                ("tabindex", view.Selected == subject ? "0" : "-1"), .. data]);
             draw();
             svg.Close("a");
         }
@@ -138,5 +154,6 @@ internal static class HouseDrawing
     }
 
     /// <summary>An outline as a path.</summary>
-    public static string Path(IEnumerable<Point> corners) => "M" + string.Join('L', corners.Select(c => $"{SvgText.N(c.X)} {SvgText.N(c.Y)}")) + "Z";
+    public static string Path(IEnumerable<Point> corners) =>
+        "M" + string.Join('L', corners.Select(c => $"{SvgText.N(c.X)} {SvgText.N(c.Y)}")) + "Z";
 }

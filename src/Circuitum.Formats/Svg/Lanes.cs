@@ -32,8 +32,10 @@ internal static class Lanes
         var foot = Length.FromFeet(1);
         var alongX = a.From.Y == a.To.Y && b.From.Y == b.To.Y && (a.From.Y - b.From.Y).Abs() < Length.FromInches(3);
         var alongY = a.From.X == a.To.X && b.From.X == b.To.X && (a.From.X - b.From.X).Abs() < Length.FromInches(3);
-        return (alongX && Common(a.From.X, a.To.X, b.From.X, b.To.X) > foot) || (alongY && Common(a.From.Y, a.To.Y, b.From.Y, b.To.Y) > foot);
+        return (alongX && Common(a.From.X, a.To.X, b.From.X, b.To.X) > foot)
+            || (alongY && Common(a.From.Y, a.To.Y, b.From.Y, b.To.Y) > foot);
     }
 
-    private static Length Common(Length a, Length b, Length c, Length d) => Length.Min(Length.Max(a, b), Length.Max(c, d)) - Length.Max(Length.Min(a, b), Length.Min(c, d));
+    private static Length Common(Length a, Length b, Length c, Length d) => Length.Min(Length.Max(a, b), Length.Max(c, d))
+        - Length.Max(Length.Min(a, b), Length.Min(c, d));
 }

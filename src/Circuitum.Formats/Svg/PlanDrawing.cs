@@ -48,8 +48,10 @@ public static class PlanDrawing
         var level = plan.House.Levels.First(l => l.Level.Id == levelId);
         var (left, top, width, height) = Sheet(plan, level, view);
         var svg = new SvgText();
-        svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")), ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
-            ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2)) : ("id", view.Id));
+        svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")),
+            ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
+            ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2))
+                : ("id", view.Id));
         if (view.Standalone)
         {
             svg.Raw($"<style>{DrawingStyle.Sheet}</style><defs>{TagSymbols.Definitions}</defs>");
@@ -62,7 +64,8 @@ public static class PlanDrawing
             HouseDrawing.Below(svg, plan, level);
         }
 
-        Layer(svg, view, "rooms", () => Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null, view.Selected));
+        Layer(svg, view, "rooms",
+            () => Rooms(svg, level, see: level.Level.Underlay is not null && view.Underlay is not null, view.Selected));
         HouseDrawing.Underlay(svg, level, view);
         Layer(svg, view, "walls", () => WallDrawing.Walls(svg, level, view));
         HouseDrawing.Kept(svg, level, view);
@@ -129,13 +132,14 @@ public static class PlanDrawing
     }
 
     /// <summary>The circuit that is lit by a selection.</summary>
-    public static WiredCircuit? Lit(Plan plan, DrawingView view) => view.Selected is not { } s || view.Stage is Stage.House or Stage.Boxes ? null : s.Kind switch
-    {
-        SubjectKind.Circuit => plan.Landed(new(s.Id))?.Wired,
-        SubjectKind.Box => plan.CircuitOf(new BoxId(s.Id)),
-        SubjectKind.Run => s.AsRun is { } run && plan.FindRun(run) is var (wired, _) ? wired : null,
-        _ => null,
-    };
+    public static WiredCircuit? Lit(Plan plan, DrawingView view) => view.Selected is not { } s || view.Stage is Stage.House or Stage.Boxes
+        ? null : s.Kind switch
+        {
+            SubjectKind.Circuit => plan.Landed(new(s.Id))?.Wired,
+            SubjectKind.Box => plan.CircuitOf(new BoxId(s.Id)),
+            SubjectKind.Run => s.AsRun is { } run && plan.FindRun(run) is var (wired, _) ? wired : null,
+            _ => null,
+        };
 
     // A level that is not drawn yet shows the building's extent, or a sheet of 40 by 28 ft.
     private static (decimal Left, decimal Top, decimal Width, decimal Height) Sheet(Plan plan, FramedLevel level, DrawingView view)
@@ -154,14 +158,17 @@ public static class PlanDrawing
         var margin = view.Stage == Stage.House && view.Link is not null ? DraftingMargin : Margin;
         decimal left = corners.Min(c => c.X).Inches - margin, top = corners.Min(c => c.Y).Inches - margin;
         decimal width = corners.Max(c => c.X).Inches + margin - left, height = corners.Max(c => c.Y).Inches + margin + 14 - top;
-        return view.Stage == Stage.House && view.Link is not null ? (left, top, Math.Max(width, 400), Math.Max(height, 280)) : (left, top, width, height);
+        return view.Stage == Stage.House && view.Link is not null ? (left, top, Math.Max(width, 400), Math.Max(height, 280))
+            : (left, top, width, height);
     }
 
     private static void Rooms(SvgText svg, FramedLevel level, bool see, Subject? selected)
     {
         foreach (var room in level.Rooms)
         {
-            svg.Empty("path", ("class", $"room use-{room.Room.Use.ToString().ToLowerInvariant()}{(see ? " see-through" : "")}{(selected == Subject.Room(room.Room.Id) ? " chosen-room" : "")}"), ("d", HouseDrawing.Path(room.Room.Corners)),
+            svg.Empty("path", ("class",
+                $"room use-{room.Room.Use.ToString().ToLowerInvariant()}{(see ? " see-through" : "")}"
+                + $"{(selected == Subject.Room(room.Room.Id) ? " chosen-room" : "")}"), ("d", HouseDrawing.Path(room.Room.Corners)),
                 ("data-room", room.Room.Id.Value), ("data-nw", $"{SvgText.N(room.NorthWest.X)} {SvgText.N(room.NorthWest.Y)}"));
         }
     }
@@ -180,7 +187,8 @@ public static class PlanDrawing
             {
                 svg.Words(name, x, y - 2, "room-name").Words(size, x, y + 7, "room-size");
             }
-            else if ((free.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
+            else if ((free.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf, 5), nameHalf, 5)
+                ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
             {
                 svg.Words(name, nx, ny + 3, "room-name");
             }
@@ -203,7 +211,9 @@ public static class PlanDrawing
 
             var at = middle.By(east, south);
             if (east.Abs() < across && south.Abs() < down
-                && (room.Sides.Length == 4 || (Outline.Contains(room.Inside, at.By(-dx, -dy)) && Outline.Contains(room.Inside, at.By(dx, -dy)) && Outline.Contains(room.Inside, at.By(-dx, dy)) && Outline.Contains(room.Inside, at.By(dx, dy)))))
+                && (room.Sides.Length == 4
+                    || (Outline.Contains(room.Inside, at.By(-dx, -dy)) && Outline.Contains(room.Inside, at.By(dx, -dy))
+                        && Outline.Contains(room.Inside, at.By(-dx, dy)) && Outline.Contains(room.Inside, at.By(dx, dy)))))
             {
                 yield return (at.X.Inches, at.Y.Inches);
             }
@@ -228,13 +238,17 @@ public static class PlanDrawing
         }
 
         var lit = Lit(plan, view);
-        var lanes = Lanes.Of(plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs).Where(r => r.Kind == RunKind.HomeRun && (OnLevel(r.From, level) || OnLevel(r.To, level))));
+        var lanes = Lanes.Of(plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => c.Runs)
+            .Where(r => r.Kind == RunKind.HomeRun && (OnLevel(r.From, level) || OnLevel(r.To, level))));
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits).OrderBy(l => l.Wired == lit ? 1 : 0))
         {
             var sized = landed.Sized;
-            foreach (var run in sized.Routed.Runs.Where(r => which(r) && (OnLevel(r.From, level) || OnLevel(r.To, level))).OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
+            foreach (var run in sized.Routed.Runs.Where(r => which(r) && (OnLevel(r.From, level) || OnLevel(r.To, level)))
+                .OrderBy(r => view.Selected == Subject.Run(r.Id) ? 1 : 0))
             {
-                Cable(svg, plan, run, Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane : (((landed.Space?.Number ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);
+                Cable(svg, plan, run,
+                    Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane
+                        : (((landed.Space?.Number ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);
             }
         }
     }
@@ -245,13 +259,18 @@ public static class PlanDrawing
     {
         if (!lit)
         {
-            svg.Empty("polyline", ("class", (run.Kind == RunKind.HomeRun ? "home " : "") + "cable quiet" + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")), ("points", points));
+            svg.Empty("polyline",
+                ("class", (run.Kind == RunKind.HomeRun ? "home " : "") + "cable quiet"
+                    + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")), ("points", points));
             return;
         }
 
         var chosen = view.Selected == Subject.Run(run.Id) ? " chosen" : "";
         svg.Empty("polyline", ("class", "casing" + chosen), ("points", points));
-        svg.Empty("polyline", ("class", $"cable lit jacket-{Jacket(gauge)}{(run.Kind is RunKind.SwitchLeg or RunKind.Traveler or RunKind.Interconnect ? " leg" : "")}"), ("points", points), ("data-run", run.Id.ToString()));
+        svg.Empty("polyline",
+            ("class", $"cable lit jacket-{Jacket(gauge)}"
+                + $"{(run.Kind is RunKind.SwitchLeg or RunKind.Traveler or RunKind.Interconnect ? " leg" : "")}"), ("points", points),
+            ("data-run", run.Id.ToString()));
     }
 
     /// <summary>The class of a cable's jacket: its size, 8 and larger alike.</summary>
@@ -263,8 +282,10 @@ public static class PlanDrawing
         var home = plan.House.Structures[run.From.Place.Structure].Structure.Origin;
         var here = plan.House.Structures[level.Structure].Structure.Origin;
         decimal dx = (home.X - here.X).Inches + lane, dy = (home.Y - here.Y).Inches + lane;
-        var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan).ToList();
-        return string.Join(' ', points.Where((p, i) => i == 0 || p != points[i - 1]).Select(p => $"{SvgText.N(p.X.Inches + dx)},{SvgText.N(p.Y.Inches + dy)}"));
+        var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan)
+            .ToList();
+        return string.Join(' ', points.Where((p, i) => i == 0 || p != points[i - 1])
+            .Select(p => $"{SvgText.N(p.X.Inches + dx)},{SvgText.N(p.Y.Inches + dy)}"));
     }
 
     private static void Panels(SvgText svg, Plan plan, FramedLevel level, DrawingView view, Ink ink)
@@ -272,12 +293,16 @@ public static class PlanDrawing
         foreach (var panel in plan.Job.Panels.Where(p => level.Rooms.Any(r => r.Room.Id == p.Room)))
         {
             var side = level.Rooms.First(r => r.Room.Id == panel.Room).Sides[panel.Wall - 1];
-            Point a = side.At(panel.Offset - Length.FromInches(7)), b = side.Into(side.At(panel.Offset + Length.FromInches(7)), Length.FromInches(5));
+            Point a = side.At(panel.Offset - Length.FromInches(7)),
+                b = side.Into(side.At(panel.Offset + Length.FromInches(7)), Length.FromInches(5));
             var subject = Subject.Panel(panel.Id);
             if (view.Link is { } link)
             {
-                svg.Open("a", ("href", link(subject)), ("class", "on-plan panel-on-wall" + (view.Selected == subject ? " chosen" : "")), ("aria-label", $"Panel {panel.Id}"), ("tabindex", "-1"),
-                    ("data-drag", view.Stage == Stage.House ? "panel" : ""), ("data-key", panel.Id.Value), ("data-dir", view.Stage == Stage.House ? SymbolDrawing.Direction(side) : ""), ("data-offset", SvgText.N(panel.Offset)), ("data-clear", SvgText.N(side.Clear)));
+                svg.Open("a", ("href", link(subject)), ("class", "on-plan panel-on-wall" + (view.Selected == subject ? " chosen" : "")),
+                    ("aria-label", $"Panel {panel.Id}"), ("tabindex", "-1"),
+                    ("data-drag", view.Stage == Stage.House ? "panel" : ""), ("data-key", panel.Id.Value),
+                        ("data-dir", view.Stage == Stage.House ? SymbolDrawing.Direction(side) : ""),
+                        ("data-offset", SvgText.N(panel.Offset)), ("data-clear", SvgText.N(side.Clear)));
             }
 
             svg.Rect(a, b, "panel");
@@ -285,7 +310,8 @@ public static class PlanDrawing
             ink.Take(at.X.Inches, at.Y.Inches, 8, 8);
             var words = $"Panel {panel.Id}";
             var beside = side.Into(side.At(panel.Offset), Length.FromInches(28));
-            if (ink.Fit([(beside.X.Inches, beside.Y.Inches), (at.X.Inches, at.Y.Inches + 14), (at.X.Inches, at.Y.Inches - 14)], 15, 5) is (decimal x, decimal y))
+            if (ink.Fit([(beside.X.Inches, beside.Y.Inches), (at.X.Inches, at.Y.Inches + 14), (at.X.Inches, at.Y.Inches - 14)], 15, 5)
+                is (decimal x, decimal y))
             {
                 svg.Words(words, x, y + 3, "panel-name");
             }
@@ -306,7 +332,8 @@ public static class PlanDrawing
             decimal x = at.X.Inches, y = at.Y.Inches;
             var turn = side.AlongX ? "" : $"rotate(-90 {SvgText.N(x)} {SvgText.N(y)})";
             svg.Line(side.Into(side.Start, Length.FromInches(9)), side.Into(side.End, Length.FromInches(9)), "dimension-line");
-            svg.Open("text", ("class", "dimension"), ("x", SvgText.N(x)), ("y", SvgText.N(y + 2)), ("text-anchor", "middle"), ("transform", turn))
+            svg.Open("text", ("class", "dimension"), ("x", SvgText.N(x)), ("y", SvgText.N(y + 2)), ("text-anchor", "middle"),
+                ("transform", turn))
                 .Raw(SvgText.Escape(side.Clear.Nearest(Length.FromInches(.25m)).ToString())).Close("text");
         }
 
@@ -315,6 +342,7 @@ public static class PlanDrawing
 
     private static void Scale(SvgText svg, decimal x, decimal y)
     {
-        svg.Raw($"<path class=\"scale\" d=\"M{SvgText.N(x)} {SvgText.N(y - 3)}v6m0-3h120m0-3v6m-60-5v4\"/>").Words("10 ft", x + 126, y + 3, "room-size", "start");
+        svg.Raw($"<path class=\"scale\" d=\"M{SvgText.N(x)} {SvgText.N(y - 3)}v6m0-3h120m0-3v6m-60-5v4\"/>")
+            .Words("10 ft", x + 126, y + 3, "room-size", "start");
     }
 }

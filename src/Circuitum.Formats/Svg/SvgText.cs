@@ -14,7 +14,8 @@ internal sealed class SvgText
 
     public static string N(Length length) => Hundredths((long)Math.Round(length.Sixtyfourths * (100 / 64.0)));
 
-    /// <summary>The text as XML may hold it: marked characters written as entities, what is no character of XML left out (XML 1.0, 2.2).</summary>
+    /// <summary>The text as XML may hold it: marked characters written as entities, what is no character of XML left out (XML 1.0,
+    /// 2.2).</summary>
     public static string Escape(string value) => SecurityElement.Escape(IsWhole(value) ? value : string.Concat(Whole(value)));
 
     private static bool IsWhole(string value)
@@ -31,7 +32,8 @@ internal sealed class SvgText
     }
 
     private static IEnumerable<string> Whole(string value) => value.EnumerateRunes()
-        .Where(r => r.Value is 9 or 10 or 13 or (>= 0x20 and < 0xFFFE) or >= 0x10000 && r != Rune.ReplacementChar).Select(r => r.ToString());
+        .Where(r => r.Value is 9 or 10 or 13 or (>= 0x20 and < 0xFFFE) or >= 0x10000 && r != Rune.ReplacementChar)
+        .Select(r => r.ToString());
 
     public SvgText Raw(string svg)
     {
@@ -45,9 +47,11 @@ internal sealed class SvgText
 
     public SvgText Close(string element) => Raw($"</{element}>");
 
-    public SvgText Line(Point a, Point b, string css) => Empty("line", ("class", css), ("x1", N(a.X)), ("y1", N(a.Y)), ("x2", N(b.X)), ("y2", N(b.Y)));
+    public SvgText Line(Point a, Point b, string css) =>
+        Empty("line", ("class", css), ("x1", N(a.X)), ("y1", N(a.Y)), ("x2", N(b.X)), ("y2", N(b.Y)));
 
-    public SvgText Rect(Point a, Point b, string css) => Empty("rect", ("class", css), ("x", N(Length.Min(a.X, b.X))), ("y", N(Length.Min(a.Y, b.Y))),
+    public SvgText Rect(Point a, Point b, string css) =>
+        Empty("rect", ("class", css), ("x", N(Length.Min(a.X, b.X))), ("y", N(Length.Min(a.Y, b.Y))),
         ("width", N((a.X - b.X).Abs())), ("height", N((a.Y - b.Y).Abs())));
 
     public SvgText Words(string words, decimal x, decimal y, string css, string anchor = "middle") =>

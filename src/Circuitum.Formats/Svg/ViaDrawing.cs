@@ -9,19 +9,22 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Formats.Svg;
 
-/// <summary>Draws what a chosen run can be taken hold of by: the places it is held by, and the middle of every stretch in a floor or an attic.</summary>
+/// <summary>Draws what a chosen run can be taken hold of by: the places it is held by, and the middle of every stretch in a floor or an
+/// attic.</summary>
 internal static class ViaDrawing
 {
     /// <summary>Handles on the level where the run begins.</summary>
     public static void Draw(SvgText svg, Plan plan, FramedLevel level, DrawingView view)
     {
-        if (view.Link is null || view.Stage != Stage.Runs || view.Selected?.AsRun is not { } chosen || plan.FindRun(chosen) is not var (_, run)
+        if (view.Link is null || view.Stage != Stage.Runs || view.Selected?.AsRun is not { } chosen
+            || plan.FindRun(chosen) is not var (_, run)
             || run.From.Place.Structure != level.Structure)
         {
             return;
         }
 
-        if (plan.Job.Trenches.FirstOrDefault(t => t.From == plan.House.Structures[run.From.Place.Structure].Structure.Id && t.To == plan.House.Structures[run.To.Place.Structure].Structure.Id) is { } trench)
+        if (plan.Job.Trenches.FirstOrDefault(t => t.From == plan.House.Structures[run.From.Place.Structure].Structure.Id
+            && t.To == plan.House.Structures[run.To.Place.Structure].Structure.Id) is { } trench)
         {
             Corners(svg, trench, plan.House.Structures[level.Structure].Structure.Origin);
             return;

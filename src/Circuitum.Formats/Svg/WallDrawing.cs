@@ -28,7 +28,8 @@ internal static class WallDrawing
             for (var at = wall.Frame.Spacing; at < wall.Run; at += wall.Frame.Spacing)
             {
                 var p = wall.At(at);
-                ticks.Append(wall.AlongX ? $"M{SvgText.N(p.X)} {SvgText.N(p.Y - half)}v{SvgText.N(half * 2)}" : $"M{SvgText.N(p.X - half)} {SvgText.N(p.Y)}h{SvgText.N(half * 2)}");
+                ticks.Append(wall.AlongX ? $"M{SvgText.N(p.X)} {SvgText.N(p.Y - half)}v{SvgText.N(half * 2)}"
+                    : $"M{SvgText.N(p.X - half)} {SvgText.N(p.Y)}h{SvgText.N(half * 2)}");
             }
         }
 
@@ -39,7 +40,8 @@ internal static class WallDrawing
         }
 
         // A selected wall is seen in its whole length.
-        if (view.Selected is { Kind: SubjectKind.Wall } selected && selected.Numbered is var (room, number) && level.Rooms.FirstOrDefault(r => r.Room.Id.Value == room)?.Sides.ElementAtOrDefault(number - 1) is { } side)
+        if (view.Selected is { Kind: SubjectKind.Wall } selected && selected.Numbered is var (room, number)
+            && level.Rooms.FirstOrDefault(r => r.Room.Id.Value == room)?.Sides.ElementAtOrDefault(number - 1) is { } side)
         {
             svg.Line(side.Start, side.End, "chosen-wall");
         }
@@ -54,8 +56,10 @@ internal static class WallDrawing
             {
                 var side = room.Sides[opening.Wall - 1];
                 Point a = side.At(opening.Offset), b = side.Into(side.At(opening.Offset + opening.Width), -(side.HalfThickness * 2));
-                HouseDrawing.Hold(svg, view, Subject.Opening(opening.Id), "opening-part", $"{Words.Of(opening.Kind)} of {room.Room.Name}, {opening.Width}",
-                    [("data-drag", "opening"), ("data-key", opening.Id), ("data-dir", SymbolDrawing.Direction(side)), ("data-offset", SvgText.N(opening.Offset)), ("data-clear", SvgText.N(side.Clear - opening.Width))],
+                HouseDrawing.Hold(svg, view, Subject.Opening(opening.Id), "opening-part",
+                    $"{Words.Of(opening.Kind)} of {room.Room.Name}, {opening.Width}",
+                    [("data-drag", "opening"), ("data-key", opening.Id), ("data-dir", SymbolDrawing.Direction(side)),
+                        ("data-offset", SvgText.N(opening.Offset)), ("data-clear", SvgText.N(side.Clear - opening.Width))],
                     () => svg.Rect(a, b, "opening-hit"));
             }
         }
@@ -97,13 +101,17 @@ internal static class WallDrawing
         var side = level.Rooms.First(r => r.Room.Id == opening.Room).Sides[opening.Opening.Wall - 1];
         var door = opening.Opening;
         var face = door.SwingsOut ? -(side.HalfThickness * 2) : Length.Zero;
-        var (hingeAt, strikeAt) = door.Hinge == Hinge.Start ? (door.Offset, door.Offset + door.Width) : (door.Offset + door.Width, door.Offset);
+        var (hingeAt, strikeAt) = door.Hinge == Hinge.Start ? (door.Offset, door.Offset + door.Width)
+            : (door.Offset + door.Width, door.Offset);
         Point hinge = side.Into(side.At(hingeAt), face), strike = side.Into(side.At(strikeAt), face);
         var open = side.Into(side.At(hingeAt), door.SwingsOut ? face - door.Width : door.Width);
         svg.Line(hinge, open, "leaf");
         // The sweep goes from the open leaf to the strike the short way round.
-        var cross = ((open.X - hinge.X).Sixtyfourths * (long)(strike.Y - hinge.Y).Sixtyfourths) - ((open.Y - hinge.Y).Sixtyfourths * (long)(strike.X - hinge.X).Sixtyfourths);
-        svg.Empty("path", ("class", "swing"), ("d", $"M{SvgText.N(open.X)} {SvgText.N(open.Y)}A{SvgText.N(door.Width)} {SvgText.N(door.Width)} 0 0 {(cross > 0 ? 1 : 0)} {SvgText.N(strike.X)} {SvgText.N(strike.Y)}"));
+        var cross = ((open.X - hinge.X).Sixtyfourths * (long)(strike.Y - hinge.Y).Sixtyfourths)
+            - ((open.Y - hinge.Y).Sixtyfourths * (long)(strike.X - hinge.X).Sixtyfourths);
+        svg.Empty("path", ("class", "swing"),
+            ("d", $"M{SvgText.N(open.X)} {SvgText.N(open.Y)}A{SvgText.N(door.Width)} {SvgText.N(door.Width)} 0 0 {(cross > 0 ? 1 : 0)} "
+                + $"{SvgText.N(strike.X)} {SvgText.N(strike.Y)}"));
     }
 
     private static Point Off(Wall wall, Point at, Length by) => wall.AlongX ? at.By(Length.Zero, by) : at.By(by, Length.Zero);

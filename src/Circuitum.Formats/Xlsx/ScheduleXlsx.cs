@@ -12,7 +12,11 @@ public static class ScheduleXlsx
     public static byte[] Write(Plan plan)
     {
         var columns = CsvFiles.ScheduleColumns.Split(',');
-        var sheets = plan.Panels.ToDictionary(p => $"Panel {p.Panel.Id}", p => (object)CsvFiles.ScheduleLines(p).Select(line => columns.Zip(line).ToDictionary(x => x.First, x => (object)(decimal.TryParse(x.Second.ToString(), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var number) ? number : x.Second.ToString()!))).ToList());
+        var sheets = plan.Panels.ToDictionary(p => $"Panel {p.Panel.Id}", p => (object)CsvFiles.ScheduleLines(p)
+            .Select(line => columns.Zip(line)
+                .ToDictionary(x => x.First,
+                    x => (object)(decimal.TryParse(x.Second.ToString(), System.Globalization.NumberStyles.AllowDecimalPoint,
+                        System.Globalization.CultureInfo.InvariantCulture, out var number) ? number : x.Second.ToString()!))).ToList());
         using var stream = new MemoryStream();
         stream.SaveAs(sheets);
         return stream.ToArray();

@@ -21,5 +21,6 @@ public sealed record ActAnswer(int Status, Said Said, bool CanGoAhead = false)
 
     /// <summary>Somebody else was first.</summary>
     public static ActAnswer Overtaken(Data.Revision latest) => new(StatusCodes.Status409Conflict,
-        new($"Not saved: {latest.Who} was first with revision {latest.Number}, “{latest.Phrase}”.", ["Nothing of yours is lost."], Refused: true));
+        new($"Not saved: {latest.Who} was first with revision {latest.Number}, “{latest.Phrase}”.", ["Nothing of yours is lost."],
+            Refused: true));
 }

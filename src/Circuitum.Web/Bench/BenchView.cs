@@ -81,12 +81,14 @@ public sealed class BenchView
     /// <summary>The building selected.</summary>
     public FramedStructure? Building { get; private set; }
 
-    /// <summary>Spaces that a circuit may be put in by hand: every one of its panel, and the halves that the label lists where half a space suits it.</summary>
+    /// <summary>Spaces that a circuit may be put in by hand: every one of its panel, and the halves that the label lists where half a space
+    /// suits it.</summary>
     public IEnumerable<PanelSpace> SpacesFor(Landed landed) => Enumerable.Range(1, Panel.Panel.Spaces)
         .SelectMany(s => Tandem.IsListed(Panel.Panel, s) && Tandem.Takes(landed.Wired) ? new PanelSpace(s).Halves.Prepend(s) : [s]);
 
     /// <summary>The selected panel, or of the selected circuit; the one on the service otherwise.</summary>
-    public PanelSchedule Panel => panel ?? (Circuit is { } c ? Plan.Panels.First(p => p.Circuits.Contains(c)) : Plan.Panels.First(p => p.Panel.FedFrom is null));
+    public PanelSchedule Panel =>
+        panel ?? (Circuit is { } c ? Plan.Panels.First(p => p.Circuits.Contains(c)) : Plan.Panels.First(p => p.Panel.FedFrom is null));
 
     /// <summary>What was just done.</summary>
     public Said? Said { get; init; }
@@ -109,17 +111,22 @@ public sealed class BenchView
         var landed = Plan.Landed(Plan.CircuitOf(box)!.Circuit.Key)!;
         var safe = landed.Protected;
         var (ground, arc) = (safe.Outlets[box].ResetAt, safe.Outlets[box].AfciResetAt);
-        string At(BoxId? device, bool breaker) => device is { } at ? at == box ? "its own button" : $"the button at {Plan.Survey[at].Name}" : breaker ? $"panel {landed.Panel}, space {landed.SpaceText}" : "";
+        string At(BoxId? device, bool breaker) => device is { } at ? at == box ? "its own button" : $"the button at {Plan.Survey[at].Name}"
+            : breaker ? $"panel {landed.Panel}, space {landed.SpaceText}" : "";
         string groundAt = At(ground, safe.BreakerIsGfci), arcAt = At(arc, safe.BreakerIsAfci);
         return groundAt.Length == 0 && arcAt.Length == 0 ? "no reset: not protected by AFCI or GFCI"
-            : groundAt == arcAt ? $"{groundAt}, both" : string.Join("; ", new[] { groundAt.Length > 0 ? $"ground fault: {groundAt}" : "", arcAt.Length > 0 ? $"arc fault: {arcAt}" : "" }.Where(t => t.Length > 0));
+            : groundAt == arcAt ? $"{groundAt}, both"
+            : string.Join("; ", new[] { groundAt.Length > 0 ? $"ground fault: {groundAt}" : "", arcAt.Length > 0 ? $"arc fault: {arcAt}"
+                : "" }.Where(t => t.Length > 0));
     }
 
     /// <summary>The heaviest tag on a circuit, its boxes, its runs, or null.</summary>
-    public Severity? Worst(Landed circuit) => Plan.Tags.Where(t => t.Stage is not (Stage.House or Stage.Boxes) && On(t.Subject, circuit)).Select(t => (Severity?)t.Severity).Min();
+    public Severity? Worst(Landed circuit) => Plan.Tags.Where(t => t.Stage is not (Stage.House or Stage.Boxes) && On(t.Subject, circuit))
+        .Select(t => (Severity?)t.Severity).Min();
 
     /// <summary>Tags that concern a circuit: on itself, its boxes or its runs.</summary>
-    public IEnumerable<(Tag Tag, int Index)> TagsAround(Landed circuit) => Plan.Tags.Select((t, i) => (t, i)).Where(x => On(x.t.Subject, circuit));
+    public IEnumerable<(Tag Tag, int Index)> TagsAround(Landed circuit) => Plan.Tags.Select((t, i) => (t, i))
+        .Where(x => On(x.t.Subject, circuit));
 
     /// <summary>Address of this view with something else selected.</summary>
     public string Link(Subject? subject, Stage? stage = null, FramedLevel? level = null)
@@ -140,7 +147,8 @@ public sealed class BenchView
     }
 
     /// <summary>Facts waited for on a field of a subject.</summary>
-    public Hold? HoldOn(Subject subject, HoldField field) => Plan.Job.Holds.FirstOrDefault(h => h.Subject == subject.ToString() && (h.Field == field || h.Field is null));
+    public Hold? HoldOn(Subject subject, HoldField field) =>
+        Plan.Job.Holds.FirstOrDefault(h => h.Subject == subject.ToString() && (h.Field == field || h.Field is null));
 
     /// <summary>Address of a handler, coming back to this view.</summary>
     public string Act(string handler)
@@ -150,7 +158,17 @@ public sealed class BenchView
     }
 
     /// <summary>The plan of the level as drawn in the browser.</summary>
-    public string Drawing() => PlanDrawing.Draw(Plan, Level.Level.Id, new() { Stage = Stage, Selected = Selected, Standalone = false, Dimensions = true, Link = s => Link(s, level: Level), Underlay = hash => $"/drawing/{hash}.svg" });
+    public string Drawing() =>
+        PlanDrawing.Draw(Plan, Level.Level.Id,
+            new()
+            {
+                Stage = Stage,
+                Selected = Selected,
+                Standalone = false,
+                Dimensions = true,
+                Link = s => Link(s, level: Level),
+                Underlay = hash => $"/drawing/{hash}.svg"
+            });
 
     /// <summary>A stage's name in addresses.</summary>
     public static string Name(Stage stage) => stage.ToString().ToLowerInvariant();
@@ -178,7 +196,8 @@ public sealed class BenchView
                 Circuit = Plan.Landed(new(subject.Id));
                 return Circuit is not null;
             case SubjectKind.Run:
-                (Circuit, Run) = subject.AsRun is { } id && Plan.FindRun(id) is var (wired, run) ? (Plan.Landed(wired.Key), run) : (null, null);
+                (Circuit, Run) = subject.AsRun is { } id && Plan.FindRun(id) is var (wired, run) ? (Plan.Landed(wired.Key), run)
+                    : (null, null);
                 return Run is not null;
             case SubjectKind.Panel:
                 panel = Plan.Panels.FirstOrDefault(p => p.Panel.Id.Value == subject.Id);
@@ -202,7 +221,8 @@ public sealed class BenchView
                 return Fixture is not null;
             case SubjectKind.Obstruction when subject.Numbered is var (of, number):
                 LevelItself = LevelNamed(of);
-                Obstruction = LevelItself?.Level.Obstructions.ElementAtOrDefault(number - 1) is { } obstruction ? (obstruction, number) : null;
+                Obstruction = LevelItself?.Level.Obstructions.ElementAtOrDefault(number - 1) is { } obstruction ? (obstruction, number)
+                    : null;
                 return Obstruction is not null;
             case SubjectKind.Opening:
                 Of = Plan.House.Rooms.FirstOrDefault(r => r.Room.Openings.Any(o => o.Id == subject.Id));

@@ -21,5 +21,6 @@ public sealed record BreakerView(BenchView View, PanelSchedule Panel, int Space)
 
     /// <summary>The whole space, or both halves of it where a tandem breaker stands; with what stands there.</summary>
     public IEnumerable<(PanelSpace Space, Occupant? There)> Places => Occupants.Any(o => o.Space.IsHalf)
-        ? new PanelSpace(Space).Halves.Select(h => (h, Occupants.FirstOrDefault(o => o.Space == h))) : [(Space, Occupants.FirstOrDefault())];
+        ? new PanelSpace(Space).Halves.Select(h => (h, Occupants.FirstOrDefault(o => o.Space == h)))
+        : [(Space, Occupants.FirstOrDefault())];
 }

@@ -13,7 +13,8 @@ public static class CrewForms
     /// <param name="set">The set they are of.</param>
     /// <exception cref="FormatException">One of them is missing or is none; the message says which.</exception>
     public static TSet Numbers<TSet>(IFormCollection form, string prefix, IEnumerable<CrewNumber<TSet>> numbers, TSet set) =>
-        numbers.Aggregate(set, (so, number) => form.TryGetValue(prefix + number.Field, out var text) ? number.With(so, Number(number.Kind, text.ToString()))
+        numbers.Aggregate(set, (so, number) => form.TryGetValue(prefix + number.Field, out var text)
+            ? number.With(so, Number(number.Kind, text.ToString()))
             : throw new FormatException($"This form did not send “{number.Words}”. Nothing was changed; open the page again."));
 
     /// <summary>A job's schools with what was chosen; what is not sent stays as it is.</summary>
@@ -29,9 +30,11 @@ public static class CrewForms
     /// <summary>What a circuit has of its own; an empty answer goes by the job's.</summary>
     /// <exception cref="FormatException">An answer is not on its list.</exception>
     public static CircuitSchools OfCircuit(IFormCollection form, CircuitKey circuit) =>
-        SchoolList.OfCircuits.Aggregate(new CircuitSchools { Circuit = circuit }, (so, school) => school.WithCircuit!(so, Answer(form, school)));
+        SchoolList.OfCircuits.Aggregate(new CircuitSchools { Circuit = circuit },
+            (so, school) => school.WithCircuit!(so, Answer(form, school)));
 
-    private static Enum? Answer(IFormCollection form, School school) => form[school.Field].ToString() is { Length: > 0 } text ? school.Read(text) : null;
+    private static Enum? Answer(IFormCollection form, School school) => form[school.Field].ToString() is { Length: > 0 } text
+        ? school.Read(text) : null;
 
     private static decimal Number(NumberKind kind, string text) => kind switch
     {

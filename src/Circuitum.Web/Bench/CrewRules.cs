@@ -19,7 +19,14 @@ public sealed class CrewRules(RuleSets sets)
 
     /// <summary>Saves what a job works by.</summary>
     public Task SaveAsync(string name, Job job, string who) =>
-        sets.SaveAsync(name, JsonSerializer.Serialize(new CrewSet { Schools = job.Schools, HouseRules = job.HouseRules, Aims = job.Aims, Prices = job.Prices }, JobJson.Options), who);
+        sets.SaveAsync(name,
+            JsonSerializer.Serialize(new CrewSet
+            {
+                Schools = job.Schools,
+                HouseRules = job.HouseRules,
+                Aims = job.Aims,
+                Prices = job.Prices
+            }, JobJson.Options), who);
 
     private static RuleSet? Read(SavedRuleSet saved)
     {

@@ -8,7 +8,8 @@ namespace Circuitum.Web.Bench;
 /// <summary>The demo job that ships with the program: loaded once, and back to its first state when asked.</summary>
 public sealed class Demo(JobRevisions revisions)
 {
-    // The first plan of a process takes long, whatever it is of: it is made beside the starting, and is the demo's own where the demo stands as it ships.
+    // The first plan of a process takes long, whatever it is of: it is made beside the starting, and is the demo's own where the demo
+    // stands as it ships.
     private static readonly Lazy<Task<Plan>> Beside = new(() => Task.Run(() => Planner.Plan(Read())));
     private static readonly Lazy<string> Shipped = new(() => JobFiles.Write(Read()));
 

@@ -44,7 +44,8 @@ public sealed class DivisionSearches(TimeProvider clock) : IDisposable
         }
     }
 
-    /// <summary>Stops the search of a job and waits for what it found, a few seconds at most: it looks at the clock between tries.</summary>
+    /// <summary>Stops the search of a job and waits for what it found, a few seconds at most: it looks at the clock between
+    /// tries.</summary>
     public async Task StopAsync(JobKey key)
     {
         Stop(key);

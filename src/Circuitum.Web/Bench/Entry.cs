@@ -10,17 +10,22 @@ public static class Entry
 {
     /// <summary>A price.</summary>
     /// <exception cref="FormatException">It is none.</exception>
-    public static Money Money(string text) => decimal.TryParse(text.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 100_000
+    public static Money Money(string text) =>
+        decimal.TryParse(text.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 100_000
         ? new(value) : throw new FormatException($"“{text}” is no price; write it like 46 or 46.50.");
 
     /// <summary>Volts that the supply offers.</summary>
     /// <exception cref="FormatException">It does not offer these.</exception>
-    public static Volts Volts(string? text) => SupplySystem.SplitPhase.Offered.FirstOrDefault(v => v.Value == Count(text)) is { Value: > 0 } volts ? volts
-        : throw new FormatException($"{text} volts: this supply offers {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}.");
+    public static Volts Volts(string? text) => SupplySystem.SplitPhase.Offered.FirstOrDefault(v => v.Value == Count(text))
+        is { Value: > 0 } volts ? volts
+        : throw new FormatException(
+            $"{text} volts: this supply offers {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}.");
 
     /// <summary>A volume: 20.3 or 20.3 in³.</summary>
     /// <exception cref="FormatException">It is none.</exception>
-    public static CubicInches CubicInches(string? text) => decimal.TryParse((text ?? "").Replace("in³", "", StringComparison.Ordinal).Trim(), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var value)
+    public static CubicInches CubicInches(string? text) =>
+        decimal.TryParse((text ?? "").Replace("in³", "", StringComparison.Ordinal).Trim(),
+            System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var value)
         ? new(value) : throw new FormatException($"“{text}” is no volume; write it like 20.3 in cubic inches.");
 
     /// <summary>A load: 1200, 1200 VA, 1.2 kW.</summary>
@@ -29,20 +34,26 @@ public static class Entry
     {
         var plain = (text ?? "").Trim().Replace(" ", "", StringComparison.Ordinal).ToUpperInvariant();
         var kilo = plain.EndsWith("KW", StringComparison.Ordinal) || plain.EndsWith("KVA", StringComparison.Ordinal);
-        return new(Number(plain.Replace("KVA", "", StringComparison.Ordinal).Replace("KW", "", StringComparison.Ordinal).Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text, "a load; write it like 1200 VA or 1.2 kW") * (kilo ? 1000 : 1));
+        return new(Number(plain.Replace("KVA", "", StringComparison.Ordinal).Replace("KW", "", StringComparison.Ordinal)
+            .Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text, "a load; write it like 1200 VA or 1.2 kW")
+            * (kilo ? 1000 : 1));
     }
 
     /// <summary>A floor area: 1800, 1 800 ft².</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static SquareFeet SquareFeet(string? text) => new(Number((text ?? "").Replace("ft²", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), text, "a floor area; write it like 1800 ft²"));
+    public static SquareFeet SquareFeet(string? text) =>
+        new(Number((text ?? "").Replace("ft²", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), text,
+            "a floor area; write it like 1800 ft²"));
 
     /// <summary>A current: 21.4, 21.4 A.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static Amps Amps(string? text) => new(Number((text ?? "").Trim().ToUpperInvariant().TrimEnd('A').Trim(), text, "a current; write it like 21.4 A"));
+    public static Amps Amps(string? text) =>
+        new(Number((text ?? "").Trim().ToUpperInvariant().TrimEnd('A').Trim(), text, "a current; write it like 21.4 A"));
 
     /// <summary>A per cent: 80, 80 %.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static Percent Percent(string? text) => new(Number((text ?? "").Trim().TrimEnd('%').Trim(), text, "a share; write it like 80 %"));
+    public static Percent Percent(string? text) =>
+        new(Number((text ?? "").Trim().TrimEnd('%').Trim(), text, "a share; write it like 80 %"));
 
     /// <summary>A temperature: 50, 50 °C, 122 °F.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
@@ -50,7 +61,8 @@ public static class Entry
     {
         var plain = (text ?? "").Replace("°", "", StringComparison.Ordinal).Replace('−', '-').Trim().ToUpperInvariant();
         var fahrenheit = plain.EndsWith('F');
-        return int.TryParse(plain.TrimEnd('C', 'F').Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var degrees) && Math.Abs(degrees) < 500
+        return int.TryParse(plain.TrimEnd('C', 'F').Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var degrees)
+            && Math.Abs(degrees) < 500
             ? new(fahrenheit ? (int)Math.Round((degrees - 32) / 1.8) : degrees)
             : throw new FormatException($"“{text}” is no temperature; write it like 50 °C or 122 °F.");
     }
@@ -66,12 +78,14 @@ public static class Entry
         var words = Words.Of(use);
         var stem = char.ToUpperInvariant(words[0]) + words[1..];
         var used = job.Rooms.Select(r => r.Name).ToHashSet();
-        return used.Contains(stem) || use == RoomUse.Bedroom ? Enumerable.Range(use == RoomUse.Bedroom ? 1 : 2, used.Count + 2).Select(n => $"{stem} {n}").First(n => !used.Contains(n)) : stem;
+        return used.Contains(stem) || use == RoomUse.Bedroom ? Enumerable.Range(use == RoomUse.Bedroom ? 1 : 2, used.Count + 2)
+            .Select(n => $"{stem} {n}").First(n => !used.Contains(n)) : stem;
     }
 
     /// <summary>A whole number.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static int Count(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : throw new FormatException($"“{text}” is no whole number.");
+    public static int Count(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count
+        : throw new FormatException($"“{text}” is no whole number.");
 
     /// <summary>Spaces of a panel: 17-24, 30.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
@@ -81,7 +95,9 @@ public static class Entry
         foreach (var part in (text ?? "").Split([',', ';', ' '], StringSplitOptions.RemoveEmptyEntries))
         {
             var ends = part.Split('-', '–');
-            if (ends.Length > 2 || !int.TryParse(ends[0], NumberStyles.None, CultureInfo.InvariantCulture, out var first) || !int.TryParse(ends[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var last) || first < 1 || last < first || last > PanelSpace.Most)
+            if (ends.Length > 2 || !int.TryParse(ends[0], NumberStyles.None, CultureInfo.InvariantCulture, out var first)
+                || !int.TryParse(ends[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var last) || first < 1 || last < first
+                || last > PanelSpace.Most)
             {
                 throw new FormatException($"“{part}” is no space; write them like 17-24, 30.");
             }
@@ -93,17 +109,22 @@ public static class Entry
     }
 
     /// <summary>Spaces as they are typed: 17-24, 30.</summary>
-    public static string Spaces(ImmutableArray<int> spaces) => string.Join(", ", spaces.Order().Select((s, i) => (s, Group: s - i)).GroupBy(x => x.Group, x => x.s).Select(g => g.First() == g.Last() ? $"{g.First()}" : $"{g.First()}-{g.Last()}"));
+    public static string Spaces(ImmutableArray<int> spaces) =>
+        string.Join(", ", spaces.Order().Select((s, i) => (s, Group: s - i)).GroupBy(x => x.Group, x => x.s)
+            .Select(g => g.First() == g.Last() ? $"{g.First()}" : $"{g.First()}-{g.Last()}"));
 
     /// <summary>One of the words a list offers.</summary>
     /// <exception cref="FormatException">The list has no such word.</exception>
     public static T Choice<T>(string? text) where T : struct, Enum =>
-        Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) && !int.TryParse(text, out _) ? value : throw new FormatException($"“{text}” is not on the list.");
+        Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) && !int.TryParse(text, out _) ? value
+            : throw new FormatException($"“{text}” is not on the list.");
 
     /// <summary>An edition by its year.</summary>
     /// <exception cref="FormatException">No edition of that year.</exception>
-    public static Edition Edition(string? text) => Enum.IsDefined((Edition)Count(text)) ? (Edition)Count(text) : throw new FormatException($"There is no {text} edition here; choose 2017, 2020 or 2023.");
+    public static Edition Edition(string? text) => Enum.IsDefined((Edition)Count(text)) ? (Edition)Count(text)
+        : throw new FormatException($"There is no {text} edition here; choose 2017, 2020 or 2023.");
 
     private static decimal Number(string plain, string? text, string what) =>
-        decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 1_000_000 ? value : throw new FormatException($"“{text}” is not {what}.");
+        decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 1_000_000 ? value
+            : throw new FormatException($"“{text}” is not {what}.");
 }

@@ -35,8 +35,13 @@ public sealed record FixtureFields
         var (width, depth) = Usual(kind);
         return new()
         {
-            Kind = kind, Wall = string.IsNullOrEmpty(Wall) ? null : Entry.Count(Wall),
-            Offset = Or(Offset, Length.Zero), X = Or(X, Length.Zero), Y = Or(Y, Length.Zero), Width = Or(Width, width), Depth = Or(Depth, depth),
+            Kind = kind,
+            Wall = string.IsNullOrEmpty(Wall) ? null : Entry.Count(Wall),
+            Offset = Or(Offset, Length.Zero),
+            X = Or(X, Length.Zero),
+            Y = Or(Y, Length.Zero),
+            Width = Or(Width, width),
+            Depth = Or(Depth, depth),
         };
     }
 

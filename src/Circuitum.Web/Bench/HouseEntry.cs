@@ -11,7 +11,8 @@ public static class HouseEntry
     public static (string Of, int Number) Numbered(string? text)
     {
         var dot = (text ?? "").LastIndexOf('.');
-        return dot > 0 ? (text![..dot], Entry.Count(text[(dot + 1)..])) : throw new FormatException($"“{text}” names no wall; write it like kitchen.3.");
+        return dot > 0 ? (text![..dot], Entry.Count(text[(dot + 1)..]))
+            : throw new FormatException($"“{text}” names no wall; write it like kitchen.3.");
     }
 
     /// <summary>A room of the job.</summary>

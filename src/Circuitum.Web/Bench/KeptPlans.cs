@@ -2,10 +2,12 @@ using Circuitum.Data;
 
 namespace Circuitum.Web.Bench;
 
-/// <summary>Plans of jobs that were opened lately: functions of their jobs, so that what is dropped can always be made again. Kept by size and age, the one unused longest goes first.</summary>
+/// <summary>Plans of jobs that were opened lately: functions of their jobs, so that what is dropped can always be made again. Kept by size
+/// and age, the one unused longest goes first.</summary>
 public sealed class KeptPlans(TimeProvider clock)
 {
-    /// <summary>Most boxes of all plans that are kept, each job counted with a few more for itself; the demo’s plan takes about 1 MB.</summary>
+    /// <summary>Most boxes of all plans that are kept, each job counted with a few more for itself; the demo’s plan takes about 1
+    /// MB.</summary>
     public const int MostWeight = 9000;
 
     /// <summary>How long a plan is kept that nobody looks at.</summary>

@@ -45,6 +45,10 @@ public sealed record LevelFields
 
     /// <summary>The change.</summary>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
-    public JobChange Read(Job job) => new SetLevel(new(Level), Name ?? "", Length.Parse(CeilingHeight), new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)),
-        string.IsNullOrEmpty(FloorRun) ? null : new(Entry.Choice<JoistRun>(FloorRun), Length.Parse(FloorSpacing ?? ""), Length.Parse(FloorDepth ?? "")), Attic, Entry.Celsius(Above), string.IsNullOrWhiteSpace(Below) ? new(30) : Entry.Celsius(Below));
+    public JobChange Read(Job job) =>
+        new SetLevel(new(Level), Name ?? "", Length.Parse(CeilingHeight),
+            new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)),
+        string.IsNullOrEmpty(FloorRun) ? null
+            : new(Entry.Choice<JoistRun>(FloorRun), Length.Parse(FloorSpacing ?? ""), Length.Parse(FloorDepth ?? "")), Attic,
+            Entry.Celsius(Above), string.IsNullOrWhiteSpace(Below) ? new(30) : Entry.Celsius(Below));
 }

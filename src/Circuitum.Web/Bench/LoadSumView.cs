@@ -16,7 +16,8 @@ public sealed record LoadSumView(string Name, LoadSum Sum, bool Chosen, string? 
 
     private static readonly ImmutableArray<RuleId> Assumed =
     [
-        RuleId.HeatingLoad, RuleId.OptionalCooling, RuleId.OptionalHeatPump, RuleId.OptionalSupplement, RuleId.OptionalFewHeaters, RuleId.OptionalManyHeaters,
+        RuleId.HeatingLoad, RuleId.OptionalCooling, RuleId.OptionalHeatPump, RuleId.OptionalSupplement, RuleId.OptionalFewHeaters,
+        RuleId.OptionalManyHeaters,
         RuleId.ExistingSameClimate, RuleId.ExistingNewClimate, RuleId.MeasuredDemand,
     ];
 }

@@ -9,12 +9,14 @@ public static class NewBox
     private const string Equipment = "equipment:";
 
     /// <summary>Kinds that can be added without a nameplate.</summary>
-    public static IReadOnlyList<DeviceKind> Kinds { get; } = [.. Enum.GetValues<DeviceKind>().Where(k => k is not (DeviceKind.Equipment or DeviceKind.ApplianceReceptacle))];
+    public static IReadOnlyList<DeviceKind> Kinds { get; } = [.. Enum.GetValues<DeviceKind>()
+        .Where(k => k is not (DeviceKind.Equipment or DeviceKind.ApplianceReceptacle))];
 
     /// <summary>The list to pick from: value and words.</summary>
     public static IReadOnlyList<(string Value, string Words)> List { get; } =
     [
-        .. Kinds.Select(k => (k.ToString(), k == DeviceKind.Duplex ? "receptacle, duplex" : k == DeviceKind.Single ? "receptacle, single" : Words.Of(k))),
+        .. Kinds.Select(k => (k.ToString(), k == DeviceKind.Duplex ? "receptacle, duplex" : k == DeviceKind.Single ? "receptacle, single"
+            : Words.Of(k))),
         ("quad", "receptacle, quad"),
         .. EquipmentLibrary.All.Select((p, i) => ($"{Equipment}{i}", $"{p.Name}, {p.Volts} {p.Load}")),
     ];
@@ -23,13 +25,22 @@ public static class NewBox
     public static bool Overhead(DeviceKind kind) => kind.IsLight() || kind.IsAlarm() || kind.IsFan();
 
     /// <summary>A box on a wall; its id is the room's with the next free number.</summary>
-    public static Box OnWall(Job job, RoomId room, int wall, Length offset, string kind) => new() { Id = FreeId(job, room), Room = room, Wall = wall, Offset = offset, Devices = [.. Devices(kind)] };
+    public static Box OnWall(Job job, RoomId room, int wall, Length offset, string kind) =>
+        new() { Id = FreeId(job, room), Room = room, Wall = wall, Offset = offset, Devices = [.. Devices(kind)] };
 
     /// <summary>A box on the ceiling, or in the floor when what is in it does not hang.</summary>
     public static Box Free(Job job, RoomId room, Length x, Length y, string kind)
     {
         var devices = Devices(kind).ToList();
-        return new() { Id = FreeId(job, room), Room = room, Mount = devices.Exists(d => Overhead(d.Kind)) ? Mount.Ceiling : Mount.Floor, X = x, Y = y, Devices = [.. devices] };
+        return new()
+        {
+            Id = FreeId(job, room),
+            Room = room,
+            Mount = devices.Exists(d => Overhead(d.Kind)) ? Mount.Ceiling : Mount.Floor,
+            X = x,
+            Y = y,
+            Devices = [.. devices]
+        };
     }
 
     /// <summary>One device of the list.</summary>
@@ -47,8 +58,10 @@ public static class NewBox
             return [new() { Kind = Entry.Choice<DeviceKind>(kind) }];
         }
 
-        var plate = EquipmentLibrary.All.ElementAtOrDefault(Entry.Count(kind[Equipment.Length..])) ?? throw new FormatException("That equipment is not on the list.");
-        return [new() { Kind = !plate.Cord ? DeviceKind.Equipment : SupplySystem.SplitPhase.IsAcross(plate.Volts) ? DeviceKind.ApplianceReceptacle : DeviceKind.Single, Plate = plate }];
+        var plate = EquipmentLibrary.All.ElementAtOrDefault(Entry.Count(kind[Equipment.Length..]))
+            ?? throw new FormatException("That equipment is not on the list.");
+        return [new() { Kind = !plate.Cord ? DeviceKind.Equipment : SupplySystem.SplitPhase.IsAcross(plate.Volts)
+            ? DeviceKind.ApplianceReceptacle : DeviceKind.Single, Plate = plate }];
     }
 
     private static BoxId FreeId(Job job, RoomId room) => new(Ids.Numbered(room.Value, job.Boxes.Select(b => b.Id.Value)));

@@ -30,6 +30,7 @@ public sealed record ObstructionFields
     {
         var kind = Entry.Choice<ObstructionKind>(Kind);
         var words = Words.Of(kind);
-        return new(string.IsNullOrWhiteSpace(Name) ? char.ToUpperInvariant(words[0]) + words[1..] : Name.Trim(), kind, new(Length.Parse(X), Length.Parse(Y)), Length.Parse(Width), Length.Parse(Depth));
+        return new(string.IsNullOrWhiteSpace(Name) ? char.ToUpperInvariant(words[0]) + words[1..] : Name.Trim(), kind,
+            new(Length.Parse(X), Length.Parse(Y)), Length.Parse(Width), Length.Parse(Depth));
     }
 }

@@ -31,8 +31,16 @@ public sealed record OpeningFields
         var kind = Entry.Choice<OpeningKind>(Kind);
         return new()
         {
-            Id = id, Kind = kind, Wall = wall, Offset = Length.Parse(Offset), Width = string.IsNullOrWhiteSpace(Width) ? UsualWidth(kind) : Length.Parse(Width),
-            Sill = string.IsNullOrWhiteSpace(Sill) ? Length.FromInches(36) : Length.Parse(Sill), Hinge = string.IsNullOrEmpty(Hinge) ? default : Entry.Choice<Hinge>(Hinge), SwingsOut = SwingsOut,
+            Id = id,
+            Kind = kind,
+            Wall = wall,
+            Offset = Length.Parse(Offset),
+            Width = string.IsNullOrWhiteSpace(Width) ? UsualWidth(kind)
+                : Length.Parse(Width),
+            Sill = string.IsNullOrWhiteSpace(Sill) ? Length.FromInches(36) : Length.Parse(Sill),
+            Hinge = string.IsNullOrEmpty(Hinge)
+                ? default : Entry.Choice<Hinge>(Hinge),
+            SwingsOut = SwingsOut,
         };
     }
 

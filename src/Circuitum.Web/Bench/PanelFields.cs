@@ -43,8 +43,18 @@ public sealed record PanelFields
         var was = job.Panels.FirstOrDefault(p => p.Id == id);
         return new()
         {
-            Id = id, Listing = was?.Listing ?? new(), Taken = was?.Taken ?? [], Room = new(room), Wall = number, Offset = Length.Parse(Offset), Top = Length.Parse(Top), Rating = Entry.Amps(Rating), Spaces = Entry.Count(Spaces),
-            FedFrom = string.IsNullOrEmpty(FedFrom) ? null : new PanelId(FedFrom), Existing = Existing, ByLugs = ByLugs && !string.IsNullOrEmpty(FedFrom),
+            Id = id,
+            Listing = was?.Listing ?? new(),
+            Taken = was?.Taken ?? [],
+            Room = new(room),
+            Wall = number,
+            Offset = Length.Parse(Offset),
+            Top = Length.Parse(Top),
+            Rating = Entry.Amps(Rating),
+            Spaces = Entry.Count(Spaces),
+            FedFrom = string.IsNullOrEmpty(FedFrom) ? null : new PanelId(FedFrom),
+            Existing = Existing,
+            ByLugs = ByLugs && !string.IsNullOrEmpty(FedFrom),
         };
     }
 }

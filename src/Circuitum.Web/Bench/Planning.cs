@@ -7,7 +7,8 @@ namespace Circuitum.Web.Bench;
 /// <summary>So many jobs are being planned that another would only make all of them later; the message says so.</summary>
 public sealed class PlanningBusyException(string message) : Exception(message);
 
-/// <summary>Where plans are made: a few at a time, the rest in a short line, each ended when it takes too long or nobody waits for it. One dear job never holds up the others for good.</summary>
+/// <summary>Where plans are made: a few at a time, the rest in a short line, each ended when it takes too long or nobody waits for it. One
+/// dear job never holds up the others for good.</summary>
 public sealed class Planning(TimeProvider clock) : IDisposable
 {
     /// <summary>Most that wait their turn; the next is refused with a sentence.</summary>
@@ -29,7 +30,8 @@ public sealed class Planning(TimeProvider clock) : IDisposable
         if (Interlocked.Increment(ref waiting) > MostWaiting)
         {
             Interlocked.Decrement(ref waiting);
-            throw new PlanningBusyException("The server is planning as many jobs as it can just now. Nothing was changed; try again in a moment.");
+            throw new PlanningBusyException(
+                "The server is planning as many jobs as it can just now. Nothing was changed; try again in a moment.");
         }
 
         try
@@ -52,7 +54,9 @@ public sealed class Planning(TimeProvider clock) : IDisposable
             }
             catch (OperationCanceledException) when (!gone.IsCancellationRequested)
             {
-                throw new PlanningBusyException($"This job takes longer than {Longest.TotalSeconds:0} s to plan. Nothing was changed. Divide it into several jobs, a building or a storey each.");
+                throw new PlanningBusyException(
+                    $"This job takes longer than {Longest.TotalSeconds:0} s to plan. Nothing was changed. Divide it into several jobs, a "
+                    + $"building or a storey each.");
             }
         }
         finally

@@ -46,10 +46,18 @@ public sealed record PlateFields
         var volts = Entry.Count(Volts);
         return new()
         {
-            Appliance = Entry.Choice<Appliance>(Appliance), Name = (Name ?? "").Trim(), Volts = new(volts),
-            Load = Load.Trim().EndsWith('A') && !Load.Trim().EndsWith("VA", StringComparison.OrdinalIgnoreCase) ? new(Entry.Amps(Load).Value * volts) : Entry.VoltAmps(Load),
-            Continuous = Continuous, Cord = Cord, Motor = Motor, Individual = Individual, Neutral = Neutral,
-            Mca = string.IsNullOrWhiteSpace(Mca) ? null : Entry.Amps(Mca), Mocp = string.IsNullOrWhiteSpace(Mocp) ? null : Entry.Amps(Mocp),
+            Appliance = Entry.Choice<Appliance>(Appliance),
+            Name = (Name ?? "").Trim(),
+            Volts = new(volts),
+            Load = Load.Trim().EndsWith('A') && !Load.Trim().EndsWith("VA", StringComparison.OrdinalIgnoreCase)
+                ? new(Entry.Amps(Load).Value * volts) : Entry.VoltAmps(Load),
+            Continuous = Continuous,
+            Cord = Cord,
+            Motor = Motor,
+            Individual = Individual,
+            Neutral = Neutral,
+            Mca = string.IsNullOrWhiteSpace(Mca) ? null : Entry.Amps(Mca),
+            Mocp = string.IsNullOrWhiteSpace(Mocp) ? null : Entry.Amps(Mocp),
         };
     }
 }

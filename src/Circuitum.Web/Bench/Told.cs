@@ -70,19 +70,25 @@ public static class Told
     /// <summary>The devices that have a key of their own: kind, words, key. Letters of the thing itself where they are free.</summary>
     public static IReadOnlyList<(DeviceKind Kind, string Words, string Key)> BoxTools { get; } =
     [
-        (DeviceKind.Duplex, "Receptacle", "R"), (DeviceKind.GfciReceptacle, "GFCI", "G"), (DeviceKind.Switch, "Switch", "S"), (DeviceKind.ThreeWay, "Three-way", "T"),
-        (DeviceKind.Lamp, "Lamp", "L"), (DeviceKind.Can, "Can", "C"), (DeviceKind.Pendant, "Pendant", "P"), (DeviceKind.VanityLight, "Vanity light", "V"), (DeviceKind.BathFan, "Bath fan", "B"), (DeviceKind.SmokeAlarm, "Alarm", "A"),
+        (DeviceKind.Duplex, "Receptacle", "R"), (DeviceKind.GfciReceptacle, "GFCI", "G"), (DeviceKind.Switch, "Switch", "S"),
+        (DeviceKind.ThreeWay, "Three-way", "T"),
+        (DeviceKind.Lamp, "Lamp", "L"), (DeviceKind.Can, "Can", "C"), (DeviceKind.Pendant, "Pendant", "P"),
+            (DeviceKind.VanityLight, "Vanity light", "V"), (DeviceKind.BathFan, "Bath fan", "B"), (DeviceKind.SmokeAlarm, "Alarm", "A"),
     ];
 
     /// <summary>More that have a key, but no button of their own: value on the list, words, key.</summary>
     public static IReadOnlyList<(string Value, string Words, string Key)> MoreTools { get; } =
     [
-        ("quad", "Quad", "Q"), (nameof(DeviceKind.Single), "Single receptacle", "I"), (nameof(DeviceKind.HalfSwitched), "Half-switched", "H"), (nameof(DeviceKind.Dimmer), "Dimmer", "M"),
-        (nameof(DeviceKind.OutdoorLight), "Outdoor light", "O"), (nameof(DeviceKind.CeilingFan), "Ceiling fan", "N"), (nameof(DeviceKind.ClosetLight), "Closet light", "K"), (nameof(DeviceKind.Strip), "Strip", "W"), (nameof(DeviceKind.Flood), "Flood", "J"),
+        ("quad", "Quad", "Q"), (nameof(DeviceKind.Single), "Single receptacle", "I"),
+        (nameof(DeviceKind.HalfSwitched), "Half-switched", "H"), (nameof(DeviceKind.Dimmer), "Dimmer", "M"),
+        (nameof(DeviceKind.OutdoorLight), "Outdoor light", "O"), (nameof(DeviceKind.CeilingFan), "Ceiling fan", "N"),
+            (nameof(DeviceKind.ClosetLight), "Closet light", "K"), (nameof(DeviceKind.Strip), "Strip", "W"),
+            (nameof(DeviceKind.Flood), "Flood", "J"),
     ];
 
     /// <summary>The first letter that names no panel yet.</summary>
-    public static string FreePanel(Job job) => Enumerable.Range('A', 26).Select(c => ((char)c).ToString()).FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l)) ?? "";
+    public static string FreePanel(Job job) => Enumerable.Range('A', 26).Select(c => ((char)c).ToString())
+        .FirstOrDefault(l => job.Panels.All(p => p.Id.Value != l)) ?? "";
 
     /// <summary>A ruling's topic on its link.</summary>
     public static string Topic(RulingTopic topic) => topic switch

@@ -30,7 +30,8 @@ public static class TraceText
         }
     }
 
-    /// <summary>The name, with receptacle written rec. where that helps, else cut in its middle: the number at its end tells boxes apart.</summary>
+    /// <summary>The name, with receptacle written rec. where that helps, else cut in its middle: the number at its end tells boxes
+    /// apart.</summary>
     public static string Short(string name)
     {
         if (name.Length <= Longest)

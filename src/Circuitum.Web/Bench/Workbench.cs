@@ -9,7 +9,8 @@ using Circuitum.Formats.JobFile;
 namespace Circuitum.Web.Bench;
 
 /// <summary>Opens jobs, plans them, and saves what is done to them as new revisions.</summary>
-public sealed partial class Workbench(JobRevisions revisions, Planning planning, KeptPlans kept, IHttpContextAccessor asking, ILogger<Workbench> log)
+public sealed partial class Workbench(JobRevisions revisions, Planning planning, KeptPlans kept, IHttpContextAccessor asking,
+    ILogger<Workbench> log)
 {
     // How many revisions back one is looked for that can be read.
     private const int MostBack = 50;
@@ -18,7 +19,8 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     // Whoever asked has gone when the request is ended; a test without one waits for ever.
     private CancellationToken Gone => asking.HttpContext?.RequestAborted ?? CancellationToken.None;
 
-    /// <summary>The newest revision of a job, planned; null when there is no such job. Where the newest cannot be read, the newest that can, with a sentence about it.</summary>
+    /// <summary>The newest revision of a job, planned; null when there is no such job. Where the newest cannot be read, the newest that
+    /// can, with a sentence about it.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
     public async Task<OpenJob?> OpenAsync(JobKey key)
     {
@@ -65,7 +67,8 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
     public Task<T> PlanAsync<T>(Func<CancellationToken, T> work) => planning.DoAsync(work, Gone);
 
-    /// <summary>Starts a job from what a file says; its key. It is planned before it is taken, so that whatever is on the list can be opened.</summary>
+    /// <summary>Starts a job from what a file says; its key. It is planned before it is taken, so that whatever is on the list can be
+    /// opened.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned, or this takes too long.</exception>
     /// <exception cref="JobFileException">It cannot be planned.</exception>
     public async Task<JobKey> StartAsync(Job job, string who, string phrase = "Bring in a job file")
@@ -78,7 +81,9 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         catch (Exception e) when (!IsEnded(e))
         {
             CannotPlan(e, job.Name);
-            throw new JobFileException("It reads, and cannot be planned: two things in it contradict each other in a way this program does not name. Nothing was kept.");
+            throw new JobFileException(
+                "It reads, and cannot be planned: two things in it contradict each other in a way this program does not name. Nothing "
+                + "was kept.");
         }
 
         var key = await revisions.StartAsync(who, phrase, job.Name, JobFiles.Write(job));
@@ -86,19 +91,22 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         return key;
     }
 
-    /// <summary>Does one thing to a job: the only way in for what a person does. The job is opened once; who came first meanwhile is found when it is saved.</summary>
+    /// <summary>Does one thing to a job: the only way in for what a person does. The job is opened once; who came first meanwhile is found
+    /// when it is saved.</summary>
     /// <param name="key">The job.</param>
     /// <param name="from">The revision it is done to.</param>
     /// <param name="who">Who does it.</param>
     /// <param name="make">Makes the thing of the job as it is; what it cannot read is a refusal.</param>
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
-    public Task<Outcome> DoAsync(JobKey key, int from, string who, Func<OpenJob, Task<JobChange>> make, Func<DivisionEffect, string?>? veto = null) => StepAsync(key, from, who, async current =>
+    public Task<Outcome> DoAsync(JobKey key, int from, string who, Func<OpenJob, Task<JobChange>> make, Func<DivisionEffect,
+        string?>? veto = null) => StepAsync(key, from, who, async current =>
     {
         try
         {
             var outcome = (await make(current)).On(current.Plan.Kept);
-            return outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) { Selects = outcome.Selects } : new(null, default, 0, "", outcome.Refusal);
+            return outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) { Selects = outcome.Selects }
+                : new(null, default, 0, "", outcome.Refusal);
         }
         catch (Exception e) when (e is FormatException or ChangeRefusedException)
         {
@@ -107,18 +115,21 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     }, veto);
 
     /// <summary>Takes the last change back.</summary>
-    public Task<Outcome> UndoAsync(JobKey key, int from, string who) => StepAsync(key, from, who, async current => current.Timeline.Undo is { } undo
+    public Task<Outcome> UndoAsync(JobKey key, int from, string who) =>
+        StepAsync(key, from, who, async current => current.Timeline.Undo is { } undo
         ? await BackAsync(key, undo.Number - 1, RevisionKind.Undo, undo.Number, $"Undo “{undo.Phrase}”")
         : new(null, default, 0, "", "There is nothing to undo."));
 
     /// <summary>Does the last undone change again.</summary>
-    public Task<Outcome> RedoAsync(JobKey key, int from, string who) => StepAsync(key, from, who, async current => current.Timeline.Redo is { } redo
+    public Task<Outcome> RedoAsync(JobKey key, int from, string who) =>
+        StepAsync(key, from, who, async current => current.Timeline.Redo is { } redo
         ? await BackAsync(key, redo.Number, RevisionKind.Redo, redo.Number, $"Redo “{redo.Phrase}”")
         : new(null, default, 0, "", "There is nothing to redo."));
 
     /// <summary>The plan as it was at a revision; null when there is none, or none that can be read.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
-    public async Task<Plan?> PlanAtAsync(JobKey key, int number) => await TryReadAsync(key, number) is { Job: { } job } ? await PlanAsync(job) : null;
+    public async Task<Plan?> PlanAtAsync(JobKey key, int number) => await TryReadAsync(key, number) is { Job: { } job }
+        ? await PlanAsync(job) : null;
 
     /// <summary>Puts another whole job in place, as a change that can be undone.</summary>
     public Task<Outcome> ReplaceAsync(JobKey key, int from, string who, Job job, string phrase) =>
@@ -127,10 +138,12 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     private async Task<Step> BackAsync(JobKey key, int number, RevisionKind kind, int about, string phrase)
     {
         var (job, why, _) = await TryReadAsync(key, number);
-        return job is not null ? new(job, kind, about, phrase, null) : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
+        return job is not null ? new(job, kind, about, phrase, null)
+            : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
     }
 
-    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect, string?>? veto = null)
+    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect,
+        string?>? veto = null)
     {
         if (await OpenAsync(key) is not { } before)
         {
@@ -158,7 +171,9 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         catch (Exception e) when (!IsEnded(e))
         {
             CannotPlan(e, step.Phrase);
-            return new Outcome.Refused($"Not done: “{step.Phrase}” makes a job that this program cannot plan. Nothing was changed. It is in the log; please report it.");
+            return new Outcome.Refused(
+                $"Not done: “{step.Phrase}” makes a job that this program cannot plan. Nothing was changed. It is in the log; please "
+                + $"report it.");
         }
 
         if (veto?.Invoke(new(before.Plan, plan)) is { } against)
@@ -169,12 +184,16 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         if (await document is not { } whole)
         {
             CannotReadBack(step.Phrase);
-            return new Outcome.Refused($"Not done: “{step.Phrase}” makes a job that cannot be read again. Nothing was changed. It is in the log; please report it.");
+            return new Outcome.Refused(
+                $"Not done: “{step.Phrase}” makes a job that cannot be read again. Nothing was changed. It is in the log; please report "
+                + $"it.");
         }
 
         return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole)) switch
         {
-            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase, PlanDifference.Between(before.Plan, plan)) { Selects = step.Selects },
+            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase,
+                PlanDifference.Between(before.Plan, plan))
+            { Selects = step.Selects },
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
             _ => new Outcome.Gone(),
         };
@@ -200,7 +219,9 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
                     var plan = await (Demo.PlanOf(key, document!) ?? planning.PlanAsync(job, gone));
                     return kept.Keep(new(key, Timeline.Of(all), plan)
                     {
-                        Spoiled = spoiled is null ? null : $"Revision {all[^1].Number} cannot be opened ({spoiled}). This is revision {number}, and what you do next is done to it. Nothing is lost: each revision’s file can still be fetched.",
+                        Spoiled = spoiled is null ? null
+                            : $"Revision {all[^1].Number} cannot be opened ({spoiled}). This is revision {number}, and what you do next "
+                            + $"is done to it. Nothing is lost: each revision’s file can still be fetched.",
                     });
                 }
                 catch (Exception e) when (!IsEnded(e))
@@ -213,14 +234,17 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
             spoiled ??= why;
         }
 
-        throw new SpoiledJobException($"None of the last revisions of this job can be opened ({spoiled}). Its file can be fetched at /job/{key}/file/job.circuitum.json.");
+        throw new SpoiledJobException(
+            $"None of the last revisions of this job can be opened ({spoiled}). Its file can be fetched at /job/{key}"
+            + $"/file/job.circuitum.json.");
     }
 
     private async Task<(Job? Job, string? Why, string? Document)> TryReadAsync(JobKey key, int number)
     {
         try
         {
-            return await revisions.DocumentAsync(key, number) is { } document ? (JobFiles.Read(document), null, document) : (null, "it is not there", null);
+            return await revisions.DocumentAsync(key, number) is { } document ? (JobFiles.Read(document), null, document)
+                : (null, "it is not there", null);
         }
         catch (JobFileException e)
         {

@@ -7,7 +7,9 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
     private static readonly string[] Own = ["localhost", "127.0.0.1", "[::1]"];
 
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
-    private readonly HashSet<string> hosts = new([.. Own, .. (settings["Hosts"] ?? "").Split([';', ','], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)], StringComparer.OrdinalIgnoreCase);
+    private readonly HashSet<string> hosts =
+        new([.. Own, .. (settings["Hosts"] ?? "")
+            .Split([';', ','], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)], StringComparer.OrdinalIgnoreCase);
 
     // Files are read whole: a few at once.
     private readonly SemaphoreSlim uploading = new(4);
@@ -31,7 +33,9 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
         Headers.Set(context);
         if (!hosts.Contains(context.Request.Host.Host))
         {
-            await Guard.AnswerAsync(context, StatusCodes.Status400BadRequest, "This address is not one of this server’s. It answers to localhost and 127.0.0.1; start it with HOSTS=name for other names.");
+            await Guard.AnswerAsync(context, StatusCodes.Status400BadRequest,
+                "This address is not one of this server’s. It answers to localhost and 127.0.0.1; start it with HOSTS=name for other "
+                + "names.");
             return;
         }
 
@@ -43,7 +47,8 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
             return;
         }
 
-        var upload = HttpMethods.IsPost(method) && Uploads.Contains(context.Request.Query["handler"].ToString(), StringComparer.OrdinalIgnoreCase);
+        var upload = HttpMethods.IsPost(method)
+            && Uploads.Contains(context.Request.Query["handler"].ToString(), StringComparer.OrdinalIgnoreCase);
         var most = upload ? LargestUpload : LargestForm;
         var over = context.Request.ContentLength > most;
         if (context.Features.Get<Microsoft.AspNetCore.Http.Features.IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } body)
@@ -71,7 +76,8 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
 
         if (!await uploading.WaitAsync(Patience, context.RequestAborted))
         {
-            throw new Bench.PlanningBusyException("As many files are being read as the server can take at once. Nothing was changed; try again in a moment.");
+            throw new Bench.PlanningBusyException(
+                "As many files are being read as the server can take at once. Nothing was changed; try again in a moment.");
         }
 
         try

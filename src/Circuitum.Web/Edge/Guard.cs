@@ -6,7 +6,8 @@ using Microsoft.AspNetCore.Antiforgery;
 
 namespace Circuitum.Web.Edge;
 
-/// <summary>Stands at the edge: whatever was not foreseen is answered with a sentence that says what was not done, never with nothing, and stands in the log under the number that the sentence names.</summary>
+/// <summary>Stands at the edge: whatever was not foreseen is answered with a sentence that says what was not done, never with nothing, and
+/// stands in the log under the number that the sentence names.</summary>
 public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
 {
     private const string Nothing = "Nothing was half-saved: what the page named as saved is there.";
@@ -46,7 +47,8 @@ public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
     /// <summary>Answers with one sentence: as a page, or as a line for a page that is open already.</summary>
     public static async Task AnswerAsync(HttpContext context, int status, string sentence)
     {
-        var keep = new[] { "Retry-After", "Allow" }.Select(h => (Name: h, Value: context.Response.Headers[h])).Where(h => h.Value.Count > 0).ToList();
+        var keep = new[] { "Retry-After", "Allow" }.Select(h => (Name: h, Value: context.Response.Headers[h]))
+            .Where(h => h.Value.Count > 0).ToList();
         context.Response.Clear();
         keep.ForEach(h => context.Response.Headers[h.Name] = h.Value);
         Headers.Set(context);
@@ -80,7 +82,9 @@ public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
                 return (StatusCodes.Status400BadRequest, Sentence(StatusCodes.Status400BadRequest));
             case InvalidDataException:
                 // A form that breaks its own limits, or is none.
-                return (StatusCodes.Status400BadRequest, "What was sent is no form that this program makes: a field is too long, there are too many, or it holds what no field can. Nothing was saved.");
+                return (StatusCodes.Status400BadRequest,
+                    "What was sent is no form that this program makes: a field is too long, there are too many, or it holds what no "
+                    + "field can. Nothing was saved.");
             case PlanningBusyException busy:
                 return (StatusCodes.Status503ServiceUnavailable, busy.Message);
             case PreparationException storage:
@@ -92,20 +96,27 @@ public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
         if (StorageTrouble.Behind(e) is { } trouble)
         {
             Storage(context.Request.Method, context.Request.Path, e.GetBaseException().Message);
-            return (StatusCodes.Status503ServiceUnavailable, $"{(HttpMethods.IsGet(context.Request.Method) ? "" : "Not saved. ")}{trouble.Sentence}");
+            return (StatusCodes.Status503ServiceUnavailable,
+                $"{(HttpMethods.IsGet(context.Request.Method) ? "" : "Not saved. ")}{trouble.Sentence}");
         }
 
         var number = context.TraceIdentifier;
         Unforeseen(e, number, context.Request.Method, context.Request.Path, context.Request.QueryString.Value ?? "");
-        var act = context.Request.Query["handler"].ToString() is { Length: > 0 and <= 40 } handler && handler.All(char.IsAsciiLetterOrDigit) ? $"“{handler}” was not done: " : "";
-        return (StatusCodes.Status500InternalServerError, $"{act}something failed on our side. {Nothing} Open the job again; if it happens once more, report number {number}, under which it stands in the log.");
+        var act = context.Request.Query["handler"].ToString() is { Length: > 0 and <= 40 } handler
+            && handler.All(char.IsAsciiLetterOrDigit) ? $"“{handler}” was not done: " : "";
+        return (StatusCodes.Status500InternalServerError,
+            $"{act}something failed on our side. {Nothing} Open the job again; if it happens once more, report number {number}, under "
+            + $"which it stands in the log.");
     }
 
     /// <summary>What a status says to a person.</summary>
     public static string Sentence(int status) => status switch
     {
-        StatusCodes.Status404NotFound => "There is no such job or page. It may have been opened from an old address; start from the job list.",
-        StatusCodes.Status400BadRequest => "The request could not be read, or this page was open for too long. Go back, open the page again, and repeat the step; nothing was saved.",
+        StatusCodes.Status404NotFound =>
+            "There is no such job or page. It may have been opened from an old address; start from the job list.",
+        StatusCodes.Status400BadRequest =>
+            "The request could not be read, or this page was open for too long. Go back, open the page again, and repeat the step; "
+            + "nothing was saved.",
         StatusCodes.Status405MethodNotAllowed => "That is not done at this address. Start from the job list.",
         StatusCodes.Status408RequestTimeout => "What was sent came too slowly and was not taken. Nothing was saved; send it again.",
         StatusCodes.Status413PayloadTooLarge => "What was sent is too large. A job file or a drawing is at most 5 MB. Nothing was saved.",

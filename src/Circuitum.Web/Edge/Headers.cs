@@ -7,7 +7,8 @@ public static class Headers
     public static void Set(HttpContext context)
     {
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
+        headers.ContentSecurityPolicy =
+            "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(), geolocation=(), microphone=(), payment=(), usb=(), interest-cohort=()";

@@ -2,7 +2,8 @@ using Circuitum.Web.Bench;
 
 namespace Circuitum.Web.Edge;
 
-/// <summary>Gives back what nobody uses: plans that were not looked at for a time, searches that ended long ago, and memory once nobody asks for anything.</summary>
+/// <summary>Gives back what nobody uses: plans that were not looked at for a time, searches that ended long ago, and memory once nobody
+/// asks for anything.</summary>
 public sealed class Housekeeping(KeptPlans plans, DivisionSearches searches, TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Round = TimeSpan.FromSeconds(20);

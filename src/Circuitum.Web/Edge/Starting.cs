@@ -26,7 +26,9 @@ public static class Starting
             var prepared = await app.Services.GetRequiredService<JobRevisions>().PrepareAsync(Say);
             if (prepared.Missing > 0)
             {
-                var trouble = $"{prepared.Missing} saved revisions are missing from the job file. Its log (the file ending in -wal) was lost, or the file was copied while a server was running. Stop the program and put both files, or a backup, in place before going on.";
+                var trouble = $"{prepared.Missing} saved revisions are missing from the job file. Its log (the file ending in -wal) was "
+                    + $"lost, or the file was copied while a server was running. Stop the program and put both files, or a backup, in "
+                    + $"place before going on.";
                 app.Services.GetRequiredService<Standing>().Trouble = trouble;
                 Say(trouble);
             }
@@ -34,7 +36,8 @@ public static class Starting
             await app.Services.GetRequiredService<Demo>().LoadOnceAsync();
             if (since.Elapsed > TimeSpan.FromSeconds(2))
             {
-                Say(string.Create(System.Globalization.CultureInfo.InvariantCulture, $"the job file is ready after {since.Elapsed.TotalSeconds:0.0} s"));
+                Say(string.Create(System.Globalization.CultureInfo.InvariantCulture,
+                    $"the job file is ready after {since.Elapsed.TotalSeconds:0.0} s"));
             }
 
             app.Lifetime.ApplicationStopped.Register(Databases.Close);

@@ -3,7 +3,8 @@ using Microsoft.AspNetCore.Mvc.ModelBinding;
 
 namespace Circuitum.Web.Edge;
 
-/// <summary>Reads every text of every form alike: on one line, without stray spaces, its direction closed. What is left empty is nothing where a handler can do without it.</summary>
+/// <summary>Reads every text of every form alike: on one line, without stray spaces, its direction closed. What is left empty is nothing
+/// where a handler can do without it.</summary>
 public sealed class TypedText : IModelBinder
 {
     /// <inheritdoc/>
@@ -25,5 +26,6 @@ public sealed class TypedText : IModelBinder
 public sealed class TypedTextProvider : IModelBinderProvider
 {
     /// <inheritdoc/>
-    public IModelBinder? GetBinder(ModelBinderProviderContext context) => context.Metadata.ModelType == typeof(string) ? new TypedText() : null;
+    public IModelBinder? GetBinder(ModelBinderProviderContext context) => context.Metadata.ModelType == typeof(string) ? new TypedText()
+        : null;
 }

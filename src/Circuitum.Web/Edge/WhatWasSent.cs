@@ -14,7 +14,8 @@ public interface IRefuses
     Task<IActionResult> RefusedAsync(string sentence);
 }
 
-/// <summary>What a handler needs must have been sent, and be of its kind: a missing field is a sentence, never a default that somebody relies on.</summary>
+/// <summary>What a handler needs must have been sent, and be of its kind: a missing field is a sentence, never a default that somebody
+/// relies on.</summary>
 public sealed class WhatWasSent : IAsyncPageFilter
 {
     private static readonly NullabilityInfoContext Nullability = new();
@@ -36,7 +37,8 @@ public sealed class WhatWasSent : IAsyncPageFilter
         if (done is { Exception: FormatException or ChangeRefusedException or OverflowException, ExceptionHandled: false })
         {
             done.ExceptionHandled = true;
-            done.Result = await RefusedAsync(context.HandlerInstance, context.HttpContext, done.Exception is OverflowException ? "A number in this form is larger than any house needs. Nothing was changed." : done.Exception.Message);
+            done.Result = await RefusedAsync(context.HandlerInstance, context.HttpContext, done.Exception is OverflowException
+                ? "A number in this form is larger than any house needs. Nothing was changed." : done.Exception.Message);
         }
     }
 
@@ -52,7 +54,8 @@ public sealed class WhatWasSent : IAsyncPageFilter
 
             if (parameter.ParameterType.IsValueType && (!sent || entry!.Errors.Count > 0))
             {
-                return sent ? $"“{Printed.Told(entry!.AttemptedValue ?? "", 40)}” is no {Kind(parameter.ParameterType)} for “{parameter.Name}”. Nothing was changed."
+                return sent ? $"“{Printed.Told(entry!.AttemptedValue ?? "", 40)}” is no {Kind(parameter.ParameterType)} for “"
+                    + $"{parameter.Name}”. Nothing was changed."
                     : $"This form did not send “{parameter.Name}”. Nothing was changed; open the page again.";
             }
         }
@@ -72,7 +75,8 @@ public sealed class WhatWasSent : IAsyncPageFilter
 
         lock (Nullability)
         {
-            return p.ParameterType.IsValueType ? Nullable.GetUnderlyingType(p.ParameterType) is null : !p.ParameterType.IsArray && Nullability.Create(p).WriteState == NullabilityState.NotNull;
+            return p.ParameterType.IsValueType ? Nullable.GetUnderlyingType(p.ParameterType) is null : !p.ParameterType.IsArray
+                && Nullability.Create(p).WriteState == NullabilityState.NotNull;
         }
     });
 

@@ -72,10 +72,12 @@ public static class PlanFileEndpoints
 
         if (topic == "tag")
         {
-            return plan.Tags.FirstOrDefault(t => t.Subject == subject && t.Cite.Key == rule) is { } tag ? Results.Bytes(RulingPdf.Write(plan, TagRulings.On(plan, tag)), "application/pdf") : Results.NotFound();
+            return plan.Tags.FirstOrDefault(t => t.Subject == subject && t.Cite.Key == rule) is { } tag
+                ? Results.Bytes(RulingPdf.Write(plan, TagRulings.On(plan, tag)), "application/pdf") : Results.NotFound();
         }
 
-        return subject.Kind == SubjectKind.Circuit && plan.Landed(new(subject.Id)) is { } landed && CircuitRulings.Topics(landed).Cast<RulingTopic?>().FirstOrDefault(t => AddressOf(t!.Value) == topic) is { } asked
+        return subject.Kind == SubjectKind.Circuit && plan.Landed(new(subject.Id)) is { } landed && CircuitRulings.Topics(landed)
+            .Cast<RulingTopic?>().FirstOrDefault(t => AddressOf(t!.Value) == topic) is { } asked
             ? Results.Bytes(RulingPdf.Write(plan, CircuitRulings.On(plan, landed, asked)), "application/pdf")
             : Results.NotFound();
     }

@@ -79,12 +79,14 @@ public sealed class DistanceMeter
 public static class MeterEndpoints
 {
     /// <summary>Maps it.</summary>
-    public static void MapMeter(this IEndpointRouteBuilder app) => app.MapGet("/meter/readings", async (DistanceMeter meter, HttpContext context) =>
+    public static void MapMeter(this IEndpointRouteBuilder app) =>
+        app.MapGet("/meter/readings", async (DistanceMeter meter, HttpContext context) =>
     {
         var gone = context.RequestAborted;
         if (!meter.HasRoom)
         {
-            await Guard.AnswerAsync(context, StatusCodes.Status503ServiceUnavailable, $"{DistanceMeter.MostListening} pages listen to the meter already. Close some of them.");
+            await Guard.AnswerAsync(context, StatusCodes.Status503ServiceUnavailable,
+                $"{DistanceMeter.MostListening} pages listen to the meter already. Close some of them.");
             return;
         }
 
@@ -96,7 +98,9 @@ public static class MeterEndpoints
         {
             await foreach (var reading in meter.ListenAsync(gone))
             {
-                await context.Response.WriteAsync($"event: reading\nid: {reading.Number}\ndata: {System.Text.Json.JsonSerializer.Serialize(new { text = reading.Text, then = reading.Then })}\n\n", gone);
+                await context.Response.WriteAsync(
+                    $"event: reading\nid: {reading.Number}\ndata: "
+                    + $"{System.Text.Json.JsonSerializer.Serialize(new { text = reading.Text, then = reading.Then })}\n\n", gone);
                 await context.Response.Body.FlushAsync(gone);
             }
         }

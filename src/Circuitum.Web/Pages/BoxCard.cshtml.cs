@@ -48,7 +48,11 @@ public sealed class BoxCardModel(Workbench bench) : PageModel
     public IReadOnlyList<PlacedBox> Round => [.. Landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => Plan.Survey[b])];
 
     /// <summary>The picture.</summary>
-    public string Picture => BoxWiringDrawing.Draw(Wiring, Placed, Wiring.Cables.ToDictionary(c => c.Letter, c => (CableOf(c), c.Run.Jacket == Jacket.Armoured ? "mc" : PlanDrawing.Jacket(SizedOf(c).GaugeOf(c.Run)), c.In ? c.Run.From.Name : c.Run.To.Name)), false);
+    public string Picture =>
+        BoxWiringDrawing.Draw(Wiring, Placed,
+            Wiring.Cables.ToDictionary(c => c.Letter,
+                c => (CableOf(c), c.Run.Jacket == Jacket.Armoured ? "mc" : PlanDrawing.Jacket(SizedOf(c).GaugeOf(c.Run)),
+                    c.In ? c.Run.From.Name : c.Run.To.Name)), false);
 
     /// <summary>A cable by its trade name.</summary>
     public string CableOf(BoxCable cable) => SizedOf(cable).CableOf(cable.Run);
@@ -56,7 +60,8 @@ public sealed class BoxCardModel(Workbench bench) : PageModel
     /// <summary>Shows the card.</summary>
     public async Task<IActionResult> OnGetAsync()
     {
-        if (await bench.OpenAsync(new JobKey(Key)) is not { } open || open.Plan.Survey.Find(new(Id)) is not { } placed || open.Plan.CircuitOf(placed.Box.Id) is not { } wired || open.Plan.Landed(wired.Circuit.Key) is not { } landed)
+        if (await bench.OpenAsync(new JobKey(Key)) is not { } open || open.Plan.Survey.Find(new(Id)) is not { } placed
+            || open.Plan.CircuitOf(placed.Box.Id) is not { } wired || open.Plan.Landed(wired.Circuit.Key) is not { } landed)
         {
             return NotFound();
         }

@@ -49,7 +49,8 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     [
         new("Cable of the chains", a => $"{a.Cable.WholeFeetUp} ft", w => $"{w.Cable} of a foot"),
         new("Breakers", a => $"{a.Breakers}", w => $"{w.Breaker} each"),
-        new("Darkness, outlets", a => a.Darkness.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture), w => $"{w.Darkness} each"),
+        new("Darkness, outlets", a => a.Darkness.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture),
+            w => $"{w.Darkness} each"),
         new("Beyond the wanted fill", a => a.Crowding.ToString(), w => $"{w.Crowding} a hundredth above {w.WantedFill}"),
         new("Floors crossed", a => $"{a.Crossings}", w => $"{w.Crossing} each"),
         new("Into another room", a => $"{a.RoomsLeft}", w => $"{w.LeavingRoom} each"),
@@ -91,15 +92,19 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     }
 
     /// <summary>Keeps the found division under a name, and follows it where asked.</summary>
-    public Task<IActionResult> OnPostAcceptAsync(string? name, bool follow, int from) => DoAsync(from, () => searches.Of(new(Key))?.Latest is { } found
+    public Task<IActionResult> OnPostAcceptAsync(string? name, bool follow, int from) =>
+        DoAsync(from, () => searches.Of(new(Key))?.Latest is { } found
         ? new KeepDivision(found.Division with { Name = string.IsNullOrWhiteSpace(name) ? DivisionSearches.Name : name.Trim() }, follow)
         : throw new FormatException("What was found is not there any more. Look again."), () => searches.Drop(new(Key)));
 
     /// <summary>Keeps the division that stands.</summary>
-    public Task<IActionResult> OnPostKeepAsync(string? name, int from) => DoAsync(from, () => string.IsNullOrWhiteSpace(name) ? throw new FormatException("Give the division a name of 1 to 40 characters.") : new KeepStanding(name));
+    public Task<IActionResult> OnPostKeepAsync(string? name, int from) =>
+        DoAsync(from, () => string.IsNullOrWhiteSpace(name) ? throw new FormatException("Give the division a name of 1 to 40 characters.")
+            : new KeepStanding(name));
 
     /// <summary>Follows a kept division, or the planner's own.</summary>
-    public Task<IActionResult> OnPostFollowAsync(string? name, int from) => DoAsync(from, () => new FollowDivision(string.IsNullOrEmpty(name) ? null : name));
+    public Task<IActionResult> OnPostFollowAsync(string? name, int from) =>
+        DoAsync(from, () => new FollowDivision(string.IsNullOrEmpty(name) ? null : name));
 
     /// <summary>Drops a kept division.</summary>
     public Task<IActionResult> OnPostDropAsync(string? name, int from) => DoAsync(from, () => new DropDivision(name ?? ""));
@@ -108,14 +113,16 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     protected override async Task ReadAsync()
     {
         Search = searches.Of(Open.Key);
-        Found = Search is { Running: false, Latest: { IsBetter: true } found } && new KeepDivision(found.Division, true).On(Plan.Job).Job is { } after ? new(Plan, await PlanAsync(after)) : null;
+        Found = Search is { Running: false, Latest: { IsBetter: true } found } && new KeepDivision(found.Division, true)
+            .On(Plan.Job).Job is { } after ? new(Plan, await PlanAsync(after)) : null;
         // While only the search is asked for, nothing else is made ready.
         Compared = InPlace ? [] : await PlanAsync(Compare);
     }
 
     private bool InPlace => Request.Headers.ContainsKey("HX-Request");
 
-    private Task<IActionResult> DoAsync(int from, Func<JobChange> change, Action? after = null) => ChangeAsync(from, () => Task.FromResult(change()), after);
+    private Task<IActionResult> DoAsync(int from, Func<JobChange> change, Action? after = null) =>
+        ChangeAsync(from, () => Task.FromResult(change()), after);
 
     private async Task<IActionResult> SearchOnlyAsync() => !await LoadAsync() ? NotFound() : InPlace ? Partial("_Search", this) : Page();
 
@@ -127,7 +134,8 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
         return [.. names.Select((name, i) =>
         {
             var stands = Plan.Job.Follows == name;
-            return new ComparedDivision(name ?? "The planner's own", name is not null, stands, stands ? Plan : Planner.Plan(Plan.Job with { Follows = name }, gone), amounts[i]);
+            return new ComparedDivision(name ?? "The planner's own", name is not null, stands,
+                stands ? Plan : Planner.Plan(Plan.Job with { Follows = name }, gone), amounts[i]);
         })];
     }
 }

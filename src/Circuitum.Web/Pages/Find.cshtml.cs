@@ -31,12 +31,18 @@ public sealed class FindModel(Workbench bench) : JobPage(bench)
         var plan = Open.Plan;
         var landed = plan.Panels.Where(p => Panel is null || p.Panel.Id.Value == Panel).SelectMany(p => p.Circuits).ToList();
         var fed = plan.Survey.Boxes.Select(b => b.Room.Room.Id).ToHashSet();
-        Levels = [.. plan.House.Levels.Select(l => (l.Level.Name, (IReadOnlyList<Room>)[.. l.Rooms.Select(r => r.Room).Where(r => fed.Contains(r.Id))])).Where(l => l.Item2.Count > 0)];
+        Levels = [.. plan.House.Levels.Select(l =>
+            (l.Level.Name, (IReadOnlyList<Room>)[.. l.Rooms.Select(r => r.Room).Where(r => fed.Contains(r.Id))]))
+            .Where(l => l.Item2.Count > 0)];
         if (Levels.SelectMany(l => l.Rooms).FirstOrDefault(r => r.Id.Value == Room) is { } room)
         {
             RoomName = room.Name;
-            Found = [.. plan.Panels.SelectMany(p => p.Circuits).Select(c => (Landed: c, Boxes: c.Boxes.Select(b => plan.Survey[b]).Where(b => b.Room.Room.Id == room.Id).ToList())).Where(x => x.Boxes.Count > 0)
-                .OrderByDescending(x => x.Boxes.Count).Select(x => (x.Landed, string.Join(", ", x.Boxes.Select(b => b.Name).Distinct().Take(4)) + (x.Boxes.Count > 4 ? $" and {x.Boxes.Count - 4} more" : "")))];
+            Found = [.. plan.Panels.SelectMany(p => p.Circuits)
+                .Select(c => (Landed: c, Boxes: c.Boxes.Select(b => plan.Survey[b]).Where(b => b.Room.Room.Id == room.Id).ToList()))
+                .Where(x => x.Boxes.Count > 0)
+                .OrderByDescending(x => x.Boxes.Count)
+                .Select(x => (x.Landed, string.Join(", ", x.Boxes.Select(b => b.Name).Distinct().Take(4))
+                    + (x.Boxes.Count > 4 ? $" and {x.Boxes.Count - 4} more" : "")))];
         }
 
         return Task.CompletedTask;

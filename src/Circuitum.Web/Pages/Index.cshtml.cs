@@ -9,7 +9,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Circuitum.Web.Pages;
 
 /// <summary>The job list.</summary>
-public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing, TimeProvider clock) : PageModel
+public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing,
+    TimeProvider clock) : PageModel
 {
     /// <summary>Jobs, the last touched first.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
@@ -37,7 +38,8 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
         var name = Printed.Told(file.FileName, 80);
         if (file.Length > JobFiles.MostBytes)
         {
-            return await RefusedAsync(StatusCodes.Status413PayloadTooLarge, $"“{name}” is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
+            return await RefusedAsync(StatusCodes.Status413PayloadTooLarge,
+                $"“{name}” is larger than 5 MB. A job of a whole house is a few hundred kB; check that this is the right file.");
         }
 
         try
@@ -73,7 +75,8 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
             revisions.Backup(file);
             var name = $"circuitum-{clock.GetUtcNow().ToString("yyyy-MM-dd-HHmm", System.Globalization.CultureInfo.InvariantCulture)}.db";
             // Gone from the disk as soon as it is sent, or the program ends.
-            return File(new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Delete, 1 << 16, FileOptions.DeleteOnClose), "application/vnd.sqlite3", name);
+            return File(new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Delete, 1 << 16, FileOptions.DeleteOnClose),
+                "application/vnd.sqlite3", name);
         }
         finally
         {
@@ -88,12 +91,14 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
         var listed = (await revisions.ListAsync()).FirstOrDefault(j => j.Key.Value == job);
         if (listed is null || listed.IsDemo)
         {
-            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, listed is null ? "That job is not on the list any more." : "The demo stays; reset it instead.");
+            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, listed is null ? "That job is not on the list any more."
+                : "The demo stays; reset it instead.");
         }
 
         if (!string.Equals(typed, Printed.Of(listed.Name), StringComparison.OrdinalIgnoreCase))
         {
-            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"Not deleted. To delete “{listed.Name}” with all its {listed.Latest.Number} revisions, type its name.");
+            return await RefusedAsync(StatusCodes.Status422UnprocessableEntity,
+                $"Not deleted. To delete “{listed.Name}” with all its {listed.Latest.Number} revisions, type its name.");
         }
 
         searches.Drop(listed.Key);
@@ -112,7 +117,8 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
             return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, problem);
         }
 
-        Response.Cookies.Append(Crew.Cookie, Crew.Plain(who), new() { HttpOnly = true, SameSite = SameSiteMode.Lax, MaxAge = TimeSpan.FromDays(365), IsEssential = true });
+        Response.Cookies.Append(Crew.Cookie, Crew.Plain(who),
+            new() { HttpOnly = true, SameSite = SameSiteMode.Lax, MaxAge = TimeSpan.FromDays(365), IsEssential = true });
         return RedirectToPage();
     }
 

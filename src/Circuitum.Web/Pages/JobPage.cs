@@ -27,10 +27,12 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     public virtual async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
 
     /// <summary>An act that this page does not know.</summary>
-    public async Task<IActionResult> OnPostAsync() => await LoadAsync() ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
+    public async Task<IActionResult> OnPostAsync() => await LoadAsync()
+        ? Refuse("There is no such act here. Open the page again.", StatusCodes.Status422UnprocessableEntity) : NotFound();
 
     /// <inheritdoc/>
-    public async Task<IActionResult> RefusedAsync(string sentence) => await LoadAsync() ? Refuse(sentence, StatusCodes.Status422UnprocessableEntity) : NotFound();
+    public async Task<IActionResult> RefusedAsync(string sentence) => await LoadAsync()
+        ? Refuse(sentence, StatusCodes.Status422UnprocessableEntity) : NotFound();
 
     /// <summary>Plans a job as it might be.</summary>
     protected Task<Core.Plans.Plan> PlanAsync(Core.Jobs.Job job) => bench.PlanAsync(job);
@@ -74,7 +76,8 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
             return NotFound();
         }
 
-        Said = string.Join(" ", new[] { answer.Said.Phrase.TrimEnd('.') + ".", string.Join(" · ", answer.Said.Followed) }.Where(t => t.Length > 0));
+        Said = string.Join(" ",
+            new[] { answer.Said.Phrase.TrimEnd('.') + ".", string.Join(" · ", answer.Said.Followed) }.Where(t => t.Length > 0));
         (Refused, Response.StatusCode) = (answer.Said.Refused, answer.Status);
         return Page();
     }

@@ -22,8 +22,13 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     /// <summary>The sums shown side by side.</summary>
     public IEnumerable<LoadSumView> Sums => new (string Name, LoadSum? Sum)[]
     {
-        ("Standard method, Part III", Plan.Standard), (Service.Existing ? $"Optional method, existing dwelling ({Open.Plan.Book.Cite(RuleId.ExistingDwelling)})" : $"Optional method ({Open.Plan.Book.Cite(RuleId.OptionalMethod)})", Plan.Optional), ($"By measured demand ({Open.Plan.Book.Cite(RuleId.MeasuredDemand)})", Plan.Measured),
-    }.Where(s => s.Sum is not null).Select(s => new LoadSumView(s.Name, s.Sum!, s.Sum == Plan.Chosen, s.Sum == Plan.Standard ? Neutral(s.Sum!, Open.Plan.Book) : null));
+        ("Standard method, Part III", Plan.Standard),
+            (Service.Existing ? $"Optional method, existing dwelling ({Open.Plan.Book.Cite(RuleId.ExistingDwelling)})"
+                : $"Optional method ({Open.Plan.Book.Cite(RuleId.OptionalMethod)})", Plan.Optional),
+            ($"By measured demand ({Open.Plan.Book.Cite(RuleId.MeasuredDemand)})", Plan.Measured),
+    }.Where(s => s.Sum is not null)
+        .Select(s => new LoadSumView(s.Name, s.Sum!, s.Sum == Plan.Chosen, s.Sum == Plan.Standard ? Neutral(s.Sum!, Open.Plan.Book)
+            : null));
 
     /// <summary>The feeders, as they are sized.</summary>
     public IEnumerable<SizedCircuit> Feeders => Open.Plan.Circuits.Select(c => c.Sized).Where(s => s.Feeding is not null);
@@ -31,17 +36,22 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     /// <summary>The sums of a feeder side by side.</summary>
     public static IEnumerable<LoadSumView> SumsOf(FeederLoad feeder, CodeBook book)
     {
-        yield return new(feeder.Optional is null ? "All of it" : "Standard method, Part III", feeder.Standard, feeder.Chosen == feeder.Standard, Neutral(feeder.Standard, book));
+        yield return new(feeder.Optional is null ? "All of it" : "Standard method, Part III", feeder.Standard,
+            feeder.Chosen == feeder.Standard, Neutral(feeder.Standard, book));
         if (feeder.Optional is { } optional)
         {
-            yield return new(feeder.CarriesDwelling ? $"Optional method ({book.Cite(RuleId.OptionalMethod)})" : "Optional method, for comparison", optional, feeder.Chosen == optional, null);
+            yield return new(feeder.CarriesDwelling ? $"Optional method ({book.Cite(RuleId.OptionalMethod)})"
+                : "Optional method, for comparison", optional, feeder.Chosen == optional, null);
         }
     }
 
-    private static string Neutral(LoadSum sum, CodeBook book) => $"Neutral: {sum.NeutralCurrent.Value.ToString("0.0", CultureInfo.InvariantCulture)} A, range and dryer at 70 %, nothing of what has {book.Supply.Between} alone ({book.Cite(RuleId.NeutralLoad)}).";
+    private static string Neutral(LoadSum sum, CodeBook book) =>
+        $"Neutral: {sum.NeutralCurrent.Value.ToString("0.0", CultureInfo.InvariantCulture)} A, range and dryer at 70 %, nothing of what "
+        + $"has {book.Supply.Between} alone ({book.Cite(RuleId.NeutralLoad)}).";
 
     /// <summary>Sets the service.</summary>
-    public Task<IActionResult> OnPostServiceAsync(ServiceFields fields, int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetService(fields.Read())));
+    public Task<IActionResult> OnPostServiceAsync(ServiceFields fields, int from) =>
+        ChangeAsync(from, () => Task.FromResult<JobChange>(new SetService(fields.Read())));
 
     /// <inheritdoc/>
     protected override Task ReadAsync() => Task.CompletedTask;

@@ -37,7 +37,8 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         Sets = await rules.ListAsync();
         try
         {
-            var set = Form["rules"].Length > 0 ? await rules.FindAsync(Form["rules"]) ?? throw new FormatException($"There is no set of house rules “{Form["rules"]}” any more.") : null;
+            var set = Form["rules"].Length > 0 ? await rules.FindAsync(Form["rules"])
+                ?? throw new FormatException($"There is no set of house rules “{Form["rules"]}” any more.") : null;
             var key = await bench.StartAsync(Answers(set).Start(), Crew.Of(HttpContext), "Start the job");
             return Redirect($"/job/{key}/house");
         }
@@ -90,7 +91,8 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
     }
 
     // A field that was not sent is empty, not missing.
-    private sealed class TypedFields(Dictionary<string, string> typed) : System.Collections.ObjectModel.ReadOnlyDictionary<string, string>(typed), IReadOnlyDictionary<string, string>
+    private sealed class TypedFields(Dictionary<string, string> typed) : System.Collections.ObjectModel.ReadOnlyDictionary<string,
+        string>(typed), IReadOnlyDictionary<string, string>
     {
         string IReadOnlyDictionary<string, string>.this[string key] => typed.GetValueOrDefault(key, "");
     }

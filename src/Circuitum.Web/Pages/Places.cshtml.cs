@@ -43,7 +43,9 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
             return NotFound();
         }
 
-        return await ChangeAsync(from, () => Task.FromResult<JobChange>(new SetPanel(standing with { Room = new(room), Wall = Entry.Count(wall), Offset = Length.Parse(offset) })));
+        return await ChangeAsync(from,
+            () => Task.FromResult<JobChange>(
+                new SetPanel(standing with { Room = new(room), Wall = Entry.Count(wall), Offset = Length.Parse(offset) })));
     }
 
     /// <summary>The level that the panel stands on, with the places numbered.</summary>
@@ -51,8 +53,10 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
     {
         var level = Open.Plan.House.LevelOf(Standing!.Room).Level.Id;
         var svg = PlanDrawing.Draw(Open.Plan, level, new() { Stage = Stage.House, Standalone = false, Id = "places" });
-        var marks = string.Concat(Best.Select((p, i) => (p, i)).Where(x => x.p.Level == level).Select(x => string.Create(System.Globalization.CultureInfo.InvariantCulture,
-            $"<g class=\"place\"><circle cx=\"{x.p.At.X.Inches:0.#}\" cy=\"{x.p.At.Y.Inches:0.#}\" r=\"13\"/><text x=\"{x.p.At.X.Inches:0.#}\" y=\"{x.p.At.Y.Inches + 5:0.#}\">{x.i + 1}</text></g>")));
+        var marks = string.Concat(Best.Select((p, i) => (p, i)).Where(x => x.p.Level == level)
+            .Select(x => string.Create(System.Globalization.CultureInfo.InvariantCulture,
+            $"<g class=\"place\"><circle cx=\"{x.p.At.X.Inches:0.#}\" cy=\"{x.p.At.Y.Inches:0.#}\" r=\"13\"/><text "
+                + $"x=\"{x.p.At.X.Inches:0.#}\" y=\"{x.p.At.Y.Inches + 5:0.#}\">{x.i + 1}</text></g>")));
         var end = svg.LastIndexOf("</svg>", StringComparison.Ordinal);
         return svg[..end] + marks + svg[end..];
     }
@@ -67,6 +71,7 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
         }
 
         var known = Found.GetValue(Open.Plan, _ => []);
-        Best = known.TryGetValue(standing.Id, out var found) ? found : known.GetOrAdd(standing.Id, await PlanAsync(gone => PanelPlaces.Best(Open.Plan, standing.Id, Wanted, gone)));
+        Best = known.TryGetValue(standing.Id, out var found) ? found
+            : known.GetOrAdd(standing.Id, await PlanAsync(gone => PanelPlaces.Best(Open.Plan, standing.Id, Wanted, gone)));
     }
 }

@@ -44,10 +44,12 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
         {
             if (since < 1 || since > Open.Revision || await PlanAtAsync(since) is not { } then)
             {
-                return Refuse($"There is no revision {since}; the newest is {Open.Revision}. It stands on the printed sheet.", StatusCodes.Status422UnprocessableEntity);
+                return Refuse($"There is no revision {since}; the newest is {Open.Revision}. It stands on the printed sheet.",
+                    StatusCodes.Status422UnprocessableEntity);
             }
 
-            Differences = ScheduleComparison.Of(ScheduleComparison.LinesOf([.. then.Panels.Where(p => p.Panel.Id == Schedule.Panel.Id)]), ScheduleComparison.LinesOf([Schedule]));
+            Differences = ScheduleComparison.Of(ScheduleComparison.LinesOf([.. then.Panels.Where(p => p.Panel.Id == Schedule.Panel.Id)]),
+                ScheduleComparison.LinesOf([Schedule]));
             From = $"revision {since}";
         }
 
@@ -98,7 +100,8 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
 
         if (sheet.Length > ScheduleReader.MostBytes)
         {
-            return Refuse($"“{sheet.FileName}” is larger than {ScheduleReader.MostBytes / 1024} KB; a schedule has a line for each breaker. Nothing was read.", StatusCodes.Status422UnprocessableEntity);
+            return Refuse($"“{sheet.FileName}” is larger than {ScheduleReader.MostBytes / 1024} KB; a schedule has a line for each "
+                + $"breaker. Nothing was read.", StatusCodes.Status422UnprocessableEntity);
         }
 
         using var copy = new MemoryStream();
@@ -109,7 +112,8 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
             var panels = Open.Plan.Panels.Where(p => lines.Any(l => l.Panel == p.Panel.Id)).ToList();
             if (lines.FirstOrDefault(l => panels.TrueForAll(p => p.Panel.Id != l.Panel)) is { } stray)
             {
-                return Refuse($"The sheet names panel “{stray.Panel}”, which this job has not. Its panels: {string.Join(", ", Open.Plan.Panels.Select(p => p.Panel.Id))}.", StatusCodes.Status422UnprocessableEntity);
+                return Refuse($"The sheet names panel “{stray.Panel}”, which this job has not. Its panels: "
+                    + $"{string.Join(", ", Open.Plan.Panels.Select(p => p.Panel.Id))}.", StatusCodes.Status422UnprocessableEntity);
             }
 
             Differences = ScheduleComparison.Of(lines, ScheduleComparison.LinesOf([.. panels]));
@@ -122,7 +126,9 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
         }
     }
 
-    private string Stamp => $"Revision {Open.Revision} · printed {clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)} · {Crew.Of(HttpContext)}";
+    private string Stamp =>
+        $"Revision {Open.Revision} · printed "
+        + $"{clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)} · {Crew.Of(HttpContext)}";
 
     /// <inheritdoc/>
     protected override async Task ReadAsync()

@@ -19,7 +19,9 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
 
     /// <summary>Sets the numbers.</summary>
     public Task<IActionResult> OnPostRulesAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(
-        CrewForms.Numbers(Request.Form, "fields.", HouseRuleNumbers.All, new HouseRules()) with { ListedForFirstOutlet = Request.Form.ContainsKey("fields.listedForFirstOutlet") })));
+        CrewForms.Numbers(Request.Form, "fields.", HouseRuleNumbers.All, new HouseRules())
+        with
+        { ListedForFirstOutlet = Request.Form.ContainsKey("fields.listedForFirstOutlet") })));
 
     /// <summary>Sets the weights of the aims.</summary>
     public Task<IActionResult> OnPostAimsAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetAims(
@@ -31,7 +33,8 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
 
     /// <summary>Works by a set.</summary>
     public Task<IActionResult> OnPostUseAsync(string name, int from) => ChangeAsync(from, async () =>
-        await rules.FindAsync(name ?? "") is { } set ? new UseCrewSet(set.Name, set.Rules) : throw new FormatException($"There is no set “{name}” any more."));
+        await rules.FindAsync(name ?? "") is { } set ? new UseCrewSet(set.Name, set.Rules)
+            : throw new FormatException($"There is no set “{name}” any more."));
 
     /// <summary>Saves the job's numbers and schools as a set.</summary>
     public async Task<IActionResult> OnPostSaveAsync(string? name)

@@ -14,7 +14,8 @@ namespace Circuitum.Web.QuickSums;
 public static class AllSums
 {
     // Declared before the list that names it: sections are cited as the edition numbers them.
-    private static readonly SumField EditionField = new("edition", "Edition", "2020", [("2020", "2020"), ("2017", "2017"), ("2023", "2023")]);
+    private static readonly SumField EditionField = new("edition", "Edition", "2020",
+        [("2020", "2020"), ("2017", "2017"), ("2023", "2023")]);
     private static readonly ImmutableArray<(string, string)> Gauges = [.. Gauge.All.Select(g => (g.ToString(), g.ToString()))];
     private static readonly SupplySystem Supply = SupplySystem.SplitPhase;
     private static readonly ImmutableArray<(string, string)> VoltsOffered = [.. Supply.Offered.Select(v => (Answer(v), Answer(v)))];
@@ -26,33 +27,49 @@ public static class AllSums
     [
         new("ampacity", "Ampacity with corrections",
         [
-            new("wiring", "Wiring", "nm", [("nm", "NM cable"), ("uf", "UF cable"), ("mc", "MC cable"), ("pipe", "THWN-2 in pipe")]), new("gauge", "Conductor, AWG or kcmil", "12", Gauges), new("metal", "Metal, in pipe", "copper", Metals),
-            new("cables", "Cables in one sealed hole", "1", []), new("carrying", "Current-carrying conductors together", "2", []), new("ambient", "Ambient", "30 °C", []),
-            new("terminations", "Terminations, in pipe", "60", [("60", "60 °C"), ("75", "75 °C, both ends marked")]), new("receptacles", "Several receptacles for cords on it", "yes", [("yes", "yes"), ("no", "no")]), EditionField,
+            new("wiring", "Wiring", "nm", [("nm", "NM cable"), ("uf", "UF cable"), ("mc", "MC cable"), ("pipe", "THWN-2 in pipe")]),
+            new("gauge", "Conductor, AWG or kcmil", "12", Gauges), new("metal", "Metal, in pipe", "copper", Metals),
+            new("cables", "Cables in one sealed hole", "1", []), new("carrying", "Current-carrying conductors together", "2", []),
+                new("ambient", "Ambient", "30 °C", []),
+            new("terminations", "Terminations, in pipe", "60", [("60", "60 °C"), ("75", "75 °C, both ends marked")]),
+                new("receptacles", "Several receptacles for cords on it", "yes", [("yes", "yes"), ("no", "no")]), EditionField,
         ], Ampacity),
         new("drop", "Voltage drop",
         [
-            new("amps", "Current", "16 A", []), new("volts", "Volts", Answer(Supply.ToNeutral), VoltsOffered), new("gauge", "Conductor, AWG or kcmil", "12", Gauges), new("metal", "Metal", "copper", Metals),
+            new("amps", "Current", "16 A", []), new("volts", "Volts", Answer(Supply.ToNeutral), VoltsOffered),
+            new("gauge", "Conductor, AWG or kcmil", "12", Gauges), new("metal", "Metal", "copper", Metals),
             new("length", "One way", "80 ft", []), new("then", "Further pieces, as amps × feet: 8 × 12, 4 × 12", "", []), EditionField,
         ], Drop),
         new("box", "Box fill",
         [
-            new("cables", "Cables in and out: 12-2, 12-2, 14-3", "14-2, 14-2", []), new("devices", "Devices", "1", []), new("clamps", "Clamps inside", "no", YesNo), new("fittings", "Kinds of support fitting", "0", []), new("gangs", "Gangs, 0 for round", "1", []), EditionField,
+            new("cables", "Cables in and out: 12-2, 12-2, 14-3", "14-2, 14-2", []), new("devices", "Devices", "1", []),
+            new("clamps", "Clamps inside", "no", YesNo), new("fittings", "Kinds of support fitting", "0", []),
+            new("gangs", "Gangs, 0 for round", "1", []), EditionField,
         ], Box),
         new("conduit", "Conduit fill and bends",
         [
-            new("pipe", "Pipe", "pvc40", [("pvc40", "PVC schedule 40"), ("pvc80", "PVC schedule 80"), ("emt", "EMT")]), new("conductors", "Conductors: 3 × 6, 1 × 10", "3 × 6, 1 × 10", []), new("bends", "Bends in degrees: 90, 90, 45", "90, 90", []), new("length", "Length", "130 ft", []), new("jacketed", "Jacketed cable in it", "no", YesNo), EditionField,
+            new("pipe", "Pipe", "pvc40", [("pvc40", "PVC schedule 40"), ("pvc80", "PVC schedule 80"), ("emt", "EMT")]),
+            new("conductors", "Conductors: 3 × 6, 1 × 10", "3 × 6, 1 × 10", []),
+            new("bends", "Bends in degrees: 90, 90, 45", "90, 90", []), new("length", "Length", "130 ft", []),
+            new("jacketed", "Jacketed cable in it", "no", YesNo), EditionField,
         ], Conduit),
         new("burial", "Burial depth",
         [
-            new("what", "What is buried", "pvc", [("cable", "direct-burial cable"), ("pvc", "PVC conduit"), ("rigidMetal", "rigid metal conduit"), ("protectedBranch", $"{Supply.ToNeutral}, 20 A or less, GFCI at its supply")]), new("drive", "Under a dwelling's driveway", "no", YesNo), new("margin", "The crew's margin", "2 in", []), EditionField,
+            new("what", "What is buried", "pvc",
+                [("cable", "direct-burial cable"), ("pvc", "PVC conduit"), ("rigidMetal", "rigid metal conduit"),
+                    ("protectedBranch", $"{Supply.ToNeutral}, 20 A or less, GFCI at its supply")]),
+            new("drive", "Under a dwelling's driveway", "no", YesNo), new("margin", "The crew's margin", "2 in", []), EditionField,
         ], Depth),
         new("breaker", "Breaker for a nameplate",
         [
-            new("load", "Load: 4500 W, 9.6 kW", "4500 W", []), new("volts", "Volts", Answer(Supply.Between), VoltsOffered), new("continuous", "Three hours or more, or by rule at 125 %", "yes", [("yes", "yes"), ("no", "no")]), new("mca", "MCA, if the plate has one", "", []), new("mocp", "MOCP, if the plate has one", "", []), EditionField,
+            new("load", "Load: 4500 W, 9.6 kW", "4500 W", []), new("volts", "Volts", Answer(Supply.Between), VoltsOffered),
+            new("continuous", "Three hours or more, or by rule at 125 %", "yes", [("yes", "yes"), ("no", "no")]),
+            new("mca", "MCA, if the plate has one", "", []), new("mocp", "MOCP, if the plate has one", "", []), EditionField,
         ], Breaker),
         new("range", "Range demand", [new("rating", "Range, nameplate", "13.6 kW", []), EditionField], Range),
-        new("spacing", "Receptacles on a wall", [new("wall", "Unbroken wall, clear length", "12 ft 1 in", []), new("reach", "Farthest point from a receptacle", "6 ft", []), EditionField], Spacing),
+        new("spacing", "Receptacles on a wall",
+            [new("wall", "Unbroken wall, clear length", "12 ft 1 in", []), new("reach", "Farthest point from a receptacle", "6 ft", []),
+                EditionField], Spacing),
     ];
 
     /// <summary>A sum by its name, or null.</summary>
@@ -76,12 +93,23 @@ public static class AllSums
             throw new FormatException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminium; it begins at 12.");
         }
 
-        var figure = piped ? Ampacities.InRaceway(gauge, carrying, ambient, typed["terminations"] == "75" ? Column.C75 : Column.C60, book, metal)
-            : Ampacities.InCable(gauge, cables, carrying, ambient, book, "there", typed["wiring"] switch { "uf" => Jacket.Underground, "mc" => Jacket.Armoured, "nm" => Jacket.Nonmetallic, _ => throw new FormatException("Choose the wiring from its list.") });
+        var figure = piped ? Ampacities.InRaceway(gauge, carrying, ambient, typed["terminations"] == "75" ? Column.C75 : Column.C60, book,
+            metal)
+            : Ampacities.InCable(gauge, cables, carrying, ambient, book, "there",
+                typed["wiring"] switch
+                {
+                    "uf" => Jacket.Underground,
+                    "mc" => Jacket.Armoured,
+                    "nm" => Jacket.Nonmetallic,
+                    _ => throw new FormatException("Choose the wiring from its list.")
+                });
         var several = Yes(typed["receptacles"]);
-        var breaker = book.StandardRatings.Where(r => book.Protects(r, figure.Value, several) && book.SuitsSmallConductor(r, gauge, metal)).Cast<Amps?>().LastOrDefault();
+        var breaker = book.StandardRatings.Where(r => book.Protects(r, figure.Value, several) && book.SuitsSmallConductor(r, gauge, metal))
+            .Cast<Amps?>().LastOrDefault();
         return new([("Ampacity", figure.Value.ToString()), ("Largest breaker", breaker?.ToString() ?? "none")],
-            figure.Why.Book(several ? "the breaker may not be larger than this" : "the next standard size up is allowed", breaker?.ToString() ?? "none", several ? book.Cite(RuleId.ConductorProtection, RuleId.NotForReceptacles) : book.Cite(RuleId.NextSizeUp, RuleId.SmallConductors)),
+            figure.Why.Book(several ? "the breaker may not be larger than this" : "the next standard size up is allowed",
+                breaker?.ToString() ?? "none", several ? book.Cite(RuleId.ConductorProtection, RuleId.NotForReceptacles)
+                : book.Cite(RuleId.NextSizeUp, RuleId.SmallConductors)),
             breaker is null ? ["No standard breaker protects this conductor there: another hole, or a larger one."] : []);
     }
 
@@ -100,7 +128,8 @@ public static class AllSums
         foreach (var piece in typed["then"].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var parts = piece.Split(['×', 'x', '*'], 2);
-            pieces.Add(parts.Length == 2 ? (Entry.Amps(parts[0]), Span(parts[1])) : throw new FormatException($"“{piece}” is no piece of a chain; write it like 8 × 12: 8 A through 12 ft."));
+            pieces.Add(parts.Length == 2 ? (Entry.Amps(parts[0]), Span(parts[1]))
+                : throw new FormatException($"“{piece}” is no piece of a chain; write it like 8 × 12: 8 A through 12 ft."));
         }
 
         var why = Because.Of("Why this drop");
@@ -109,34 +138,52 @@ public static class AllSums
         {
             var here = VoltageDrop.Of(amps, gauge, length, book, metal);
             lost += here.Value;
-            why = why.Book($"2 × {amps} × {book.Conductors.OhmsPerThousandFeet(gauge, metal)} Ω/1000 ft × {length.Feet:0.##} ft", here.ToString(), book.Cite(RuleId.ConductorProperties));
+            why = why.Book($"2 × {amps} × {book.Conductors.OhmsPerThousandFeet(gauge, metal)} Ω/1000 ft × {length.Feet:0.##} ft",
+                here.ToString(), book.Cite(RuleId.ConductorProperties));
         }
 
         var share = VoltageDrop.Share(new(lost), volts);
-        return new([("Drop", $"{lost.ToString("0.00", CultureInfo.InvariantCulture)} V"), ("Share", share.ToString()), ("Left", $"{(volts.Value - lost).ToString("0.0", CultureInfo.InvariantCulture)} V")], why.Book($"of {volts}", share.ToString(), book.Cite(RuleId.VoltageDropNote).With("3 % advised, 5 % with the feeder")),
-            share.Value > 3 ? [$"More than the 3 % advised: {(gauge.Next is Gauge next && book.Conductors.OhmsPerThousandFeet(next, metal) is decimal ohms ? $"{next} would lose {VoltageDrop.Share(new(lost * ohms / book.Conductors.OhmsPerThousandFeet(gauge, metal)!.Value), volts)}; its ground grows too ({book.Cite(RuleId.GroundGrows)})" : "shorten it")}."] : []);
+        return new([("Drop", $"{lost.ToString("0.00", CultureInfo.InvariantCulture)} V"), ("Share", share.ToString()),
+            ("Left", $"{(volts.Value - lost).ToString("0.0", CultureInfo.InvariantCulture)} V")],
+            why.Book($"of {volts}", share.ToString(), book.Cite(RuleId.VoltageDropNote).With("3 % advised, 5 % with the feeder")),
+            share.Value > 3 ? [$"More than the 3 % advised: "
+                + $"{(gauge.Next is Gauge next && book.Conductors.OhmsPerThousandFeet(next, metal) is decimal ohms
+                    ? $"{next} would lose {VoltageDrop.Share(new(lost * ohms / book.Conductors.OhmsPerThousandFeet(gauge, metal)
+                    !.Value), volts)}; its ground grows too ({book.Cite(RuleId.GroundGrows)})" : "shorten it")}."] : []);
     }
 
     private static SumAnswer Box(Typed typed)
     {
         var book = Book(typed);
-        var cables = typed["cables"].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => Cable(c, book)).ToImmutableArray();
+        var cables = typed["cables"].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(c => Cable(c, book)).ToImmutableArray();
         if (cables.Length is 0 or > 20)
         {
             throw new FormatException("Name 1 to 20 cables, like 12-2, 12-2, 14-3.");
         }
 
         int devices = Between(typed["devices"], 0, 6, "devices"), gangs = Between(typed["gangs"], 0, 4, "gangs");
-        var needed = book.Boxes.Count(new() { Cables = cables, Yokes = devices, InternalClamps = Yes(typed["clamps"]), SupportFittings = Between(typed["fittings"], 0, 2, "fittings") });
+        var needed = book.Boxes.Count(new()
+        {
+            Cables = cables,
+            Yokes = devices,
+            InternalClamps = Yes(typed["clamps"]),
+            SupportFittings = Between(typed["fittings"], 0, 2, "fittings")
+        });
         var fits = BoxRules.Smallest(gangs, needed.Value);
-        return new([("Needed", needed.Value.ToString()), ("Smallest usual box", fits?.ToString() ?? (BoxRules.Smallest(gangs + 1, needed.Value) is { } wider ? $"none of {gangs} gang; {wider} with one gang more" : "none"))], needed.Why, fits is null ? ["No usual box of these gangs holds it."] : []);
+        return new([("Needed", needed.Value.ToString()),
+            ("Smallest usual box",
+                fits?.ToString() ?? (BoxRules.Smallest(gangs + 1, needed.Value) is { } wider
+                    ? $"none of {gangs} gang; {wider} with one gang more" : "none"))], needed.Why,
+            fits is null ? ["No usual box of these gangs holds it."] : []);
     }
 
     private static EnteringCable Cable(string text, CodeBook book)
     {
         var parts = text.Split('-', 2);
         var conductors = parts.Length < 2 ? 0 : parts[1] switch { "2" => 2, "3" => 3, "4" or "2-2" => 4, _ => 0 };
-        return conductors > 0 && Gauge.TryParse(parts[0], out var gauge) && book.Boxes.Volume(gauge) is not null ? new(gauge, conductors) : throw new FormatException($"“{text}” is no cable of 14 to 6 AWG; write it like 12-2, 14-3 or 12-2-2.");
+        return conductors > 0 && Gauge.TryParse(parts[0], out var gauge) && book.Boxes.Volume(gauge) is not null ? new(gauge, conductors)
+            : throw new FormatException($"“{text}” is no cable of 14 to 6 AWG; write it like 12-2, 14-3 or 12-2-2.");
     }
 
     private static SumAnswer Conduit(Typed typed)
@@ -145,14 +192,17 @@ public static class AllSums
         var conductors = typed["conductors"].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c =>
         {
             var parts = c.Split(['×', 'x', '*'], 2, StringSplitOptions.TrimEntries);
-            return parts.Length == 2 && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count is >= 1 and <= 60 && Gauge.TryParse(parts[1], out var gauge) ? new PulledConductors(count, gauge) : throw new FormatException($"“{c}” are no conductors; write them like 3 × 6.");
+            return parts.Length == 2 && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var count)
+                && count is >= 1 and <= 60 && Gauge.TryParse(parts[1], out var gauge) ? new PulledConductors(count, gauge)
+                : throw new FormatException($"“{c}” are no conductors; write them like 3 × 6.");
         }).ToImmutableArray();
         if (conductors.Length is 0 or > 12)
         {
             throw new FormatException("Name the conductors, like 3 × 6, 1 × 10.");
         }
 
-        var bends = typed["bends"].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(b => Between(b.TrimEnd('°'), 1, 180, "degrees")).ToImmutableArray();
+        var bends = typed["bends"].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(b => Between(b.TrimEnd('°'), 1, 180, "degrees")).ToImmutableArray();
         var sum = ConduitFill.Size(Entry.Choice<ConduitKind>(typed["pipe"]), conductors, bends, Span(typed["length"]), book);
         var warnings = ImmutableArray.CreateBuilder<string>();
         if (sum.Jams)
@@ -167,10 +217,12 @@ public static class AllSums
 
         if (Yes(typed["jacketed"]))
         {
-            warnings.Add($"Jacketed cable binds at every fitting; thread the pieces, then cement. NM may not be in a wet or buried pipe at all ({book.Cite(RuleId.NotInWetPipe)}, {book.Cite(RuleId.WetBelowGrade)}).");
+            warnings.Add($"Jacketed cable binds at every fitting; thread the pieces, then cement. NM may not be in a wet or buried pipe "
+                + $"at all ({book.Cite(RuleId.NotInWetPipe)}, {book.Cite(RuleId.WetBelowGrade)}).");
         }
 
-        return new([("Smallest pipe", sum.Trade is null ? "larger than 2 in" : $"{sum.Trade} in"), ("Fill", sum.Fill.ToString()), ("Bends", $"{sum.Turns}°"), ("Pull", sum.Pulling)], sum.Why, warnings.ToImmutable());
+        return new([("Smallest pipe", sum.Trade is null ? "larger than 2 in" : $"{sum.Trade} in"), ("Fill", sum.Fill.ToString()),
+            ("Bends", $"{sum.Turns}°"), ("Pull", sum.Pulling)], sum.Why, warnings.ToImmutable());
     }
 
     private static SumAnswer Depth(Typed typed)
@@ -178,7 +230,10 @@ public static class AllSums
         var book = Book(typed);
         var cover = book.Burial.Cover(Entry.Choice<Buried>(typed["what"]), Yes(typed["drive"]));
         var margin = Span(typed["margin"]);
-        return new([("Cover", cover.Value.ToString()), ("Dig to its top at", (cover.Value + margin).ToString())], cover.Why.House("the crew's margin", margin.ToString(), "house rule"), [$"Warning tape 12 in below grade where the conductors come from the service ({book.Cite(RuleId.WarningTape)}). Call before you dig."]);
+        return new([("Cover", cover.Value.ToString()), ("Dig to its top at", (cover.Value + margin).ToString())],
+            cover.Why.House("the crew's margin", margin.ToString(), "house rule"),
+            [$"Warning tape 12 in below grade where the conductors come from the service ({book.Cite(RuleId.WarningTape)}). Call before "
+                + $"you dig."]);
     }
 
     private static SumAnswer Breaker(Typed typed)
@@ -192,20 +247,29 @@ public static class AllSums
         }
 
         var plain = load / volts;
-        Amps? mca = typed["mca"].Length > 0 ? Entry.Amps(typed["mca"]) : null, mocp = typed["mocp"].Length > 0 ? Entry.Amps(typed["mocp"]) : null;
+        Amps? mca = typed["mca"].Length > 0 ? Entry.Amps(typed["mca"]) : null, mocp = typed["mocp"].Length > 0 ? Entry.Amps(typed["mocp"])
+            : null;
         var why = Because.Of("Why this breaker").Job($"{load} at {volts}", plain.ToString());
         var required = mca ?? (Yes(typed["continuous"]) ? new(ContinuousLoad.Share.Value * plain.Value / 100) : plain);
-        why = mca is Amps given ? why.Job("minimum circuit ampacity by the plate", given.ToString()) : Yes(typed["continuous"]) ? why.Book($"at {ContinuousLoad.Share}", required.ToString(), book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad, RuleId.WaterHeaterLoad)) : why;
+        why = mca is Amps given ? why.Job("minimum circuit ampacity by the plate", given.ToString()) : Yes(typed["continuous"])
+            ? why.Book($"at {ContinuousLoad.Share}", required.ToString(),
+                book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad, RuleId.WaterHeaterLoad)) : why;
         var least = mocp is Amps most ? book.StandardAtMost(most) : book.StandardAtLeast(required);
         if (least is not Amps rating)
         {
             throw new FormatException("No standard breaker answers this plate.");
         }
 
-        why = mocp is null ? why.Book("next standard size", rating.ToString(), book.Cite(RuleId.StandardRatings)) : why.Book("largest overcurrent device by the plate", rating.ToString(), book.Cite(RuleId.CompressorBreaker));
-        var gauge = Gauge.All.FirstOrDefault(g => Ampacities.InCable(g, 1, 2, new(30), book, "").Value >= required && (mocp is not null || (book.SuitsSmallConductor(rating, g, Metal.Copper) && book.Protects(rating, Ampacities.InCable(g, 1, 2, new(30), book, "").Value, false))), Gauge.All[^1]);
-        return new([("Breaker", $"{rating}{(Supply.IsAcross(volts) ? ", two poles" : "")}"), ("Copper NM", $"{gauge} AWG"), ("Required", required.ToString())],
-            why.Book($"smallest NM that carries {required}", $"{gauge}: {Ampacities.InCable(gauge, 1, 2, new(30), book, "").Value}", book.Cite(RuleId.CableAmpacity, RuleId.ConductorProtection)), ["The plate and the instructions come before this sum."]);
+        why = mocp is null ? why.Book("next standard size", rating.ToString(), book.Cite(RuleId.StandardRatings))
+            : why.Book("largest overcurrent device by the plate", rating.ToString(), book.Cite(RuleId.CompressorBreaker));
+        var gauge = Gauge.All.FirstOrDefault(g => Ampacities.InCable(g, 1, 2, new(30), book, "").Value >= required
+            && (mocp is not null
+                || (book.SuitsSmallConductor(rating, g, Metal.Copper)
+                    && book.Protects(rating, Ampacities.InCable(g, 1, 2, new(30), book, "").Value, false))), Gauge.All[^1]);
+        return new([("Breaker", $"{rating}{(Supply.IsAcross(volts) ? ", two poles" : "")}"), ("Copper NM", $"{gauge} AWG"),
+            ("Required", required.ToString())],
+            why.Book($"smallest NM that carries {required}", $"{gauge}: {Ampacities.InCable(gauge, 1, 2, new(30), book, "").Value}",
+                book.Cite(RuleId.CableAmpacity, RuleId.ConductorProtection)), ["The plate and the instructions come before this sum."]);
     }
 
     private static SumAnswer Range(Typed typed)
@@ -221,8 +285,13 @@ public static class AllSums
         var amps = demand / Supply.Between;
         var least = book.StandardAtLeast(amps)!.Value;
         var rated = book.Demand.LeastRangeCircuit(rating) is Amps floor && least < floor ? floor : least;
-        var why = Because.Of("Why this demand").Book(rating.Value <= 12_000 ? "column C, or the smaller of the columns below 8-3/4 kW" : "column C with 5 % for each kW above 12 (note 1)", demand.ToString(), book.Cite(RuleId.CookingTable)).Plan($"at {Supply.Between}", amps.ToString());
-        return new([("Demand", demand.ToString()), ("Current", amps.ToString()), ("Least breaker", rated.ToString())], rated != least ? why.Book($"8-3/4 kW or more: at least {rated}", rated.ToString(), book.Cite(RuleId.RangeConductors)) : why.Book("next standard size", rated.ToString(), book.Cite(RuleId.StandardRatings)), []);
+        var why = Because.Of("Why this demand")
+            .Book(rating.Value <= 12_000 ? "column C, or the smaller of the columns below 8-3/4 kW"
+                : "column C with 5 % for each kW above 12 (note 1)", demand.ToString(), book.Cite(RuleId.CookingTable))
+            .Plan($"at {Supply.Between}", amps.ToString());
+        return new([("Demand", demand.ToString()), ("Current", amps.ToString()), ("Least breaker", rated.ToString())],
+            rated != least ? why.Book($"8-3/4 kW or more: at least {rated}", rated.ToString(), book.Cite(RuleId.RangeConductors))
+            : why.Book("next standard size", rated.ToString(), book.Cite(RuleId.StandardRatings)), []);
     }
 
     private static SumAnswer Spacing(Typed typed)
@@ -237,32 +306,49 @@ public static class AllSums
         var why = Because.Of("Why so many");
         if (wall < book.Outlets.NarrowestWall)
         {
-            return new([("Receptacles", "0")], why.Book($"a wall space under {book.Outlets.NarrowestWall} needs none", wall.ToString(), book.Cite(RuleId.WallSpace)), []);
+            return new([("Receptacles", "0")],
+                why.Book($"a wall space under {book.Outlets.NarrowestWall} needs none", wall.ToString(), book.Cite(RuleId.WallSpace)), []);
         }
 
         var span = reach * 2;
         var count = (wall.Sixtyfourths + span.Sixtyfourths - 1) / span.Sixtyfourths;
-        var places = string.Join(", ", Enumerable.Range(0, Math.Min(count, 12)).Select(i => new Length((int)((long)wall.Sixtyfourths * ((2 * i) + 1) / (2 * count))).Nearest(Length.FromInches(.25m)).ToString()));
-        return new([("Receptacles", count.ToString(CultureInfo.InvariantCulture)), ("Evenly at", places + (count > 12 ? " and on" : ""))], why.Book($"one serves {reach} to either side", $"{wall} ÷ {span} → {count}", book.Cite(RuleId.WallReach)), reach > Length.FromFeet(6) ? ["The book's reach is 6 ft."] : []);
+        var places = string.Join(", ", Enumerable.Range(0, Math.Min(count, 12))
+            .Select(i => new Length((int)((long)wall.Sixtyfourths * ((2 * i) + 1) / (2 * count))).Nearest(Length.FromInches(.25m))
+                .ToString()));
+        return new([("Receptacles", count.ToString(CultureInfo.InvariantCulture)), ("Evenly at", places + (count > 12 ? " and on" : ""))],
+            why.Book($"one serves {reach} to either side", $"{wall} ÷ {span} → {count}", book.Cite(RuleId.WallReach)),
+            reach > Length.FromFeet(6) ? ["The book's reach is 6 ft."] : []);
     }
 
     private static CodeBook Book(Typed typed) => CodeBook.For(Entry.Edition(typed["edition"]));
 
     private static string Answer(Volts volts) => volts.Value.ToString(CultureInfo.InvariantCulture);
 
-    private static Metal MetalOf(string text) => text switch { "copper" => Metal.Copper, "aluminium" => Metal.Aluminium, _ => throw new FormatException("Choose copper or aluminium.") };
+    private static Metal MetalOf(string text) =>
+        text switch
+        {
+            "copper" => Metal.Copper,
+            "aluminium" => Metal.Aluminium,
+            _ => throw new FormatException("Choose copper or aluminium.")
+        };
 
-    private static bool Yes(string text) => text switch { "yes" => true, "no" => false, _ => throw new FormatException($"“{text}” is neither yes nor no.") };
+    private static bool Yes(string text) =>
+        text switch { "yes" => true, "no" => false, _ => throw new FormatException($"“{text}” is neither yes nor no.") };
 
-    private static int Between(string text, int low, int high, string what) => Entry.Count(text) is var n && n >= low && n <= high ? n : throw new FormatException($"{text} {what}: it must lie from {low} to {high}.");
+    private static int Between(string text, int low, int high, string what) => Entry.Count(text) is var n && n >= low && n <= high ? n
+        : throw new FormatException($"{text} {what}: it must lie from {low} to {high}.");
 
     // 80 ft, 12 ft 1 in, 12'-1", or a bare number of feet.
     private static Length Span(string text)
     {
-        var plain = text.Trim().ToLowerInvariant().Replace(" ft", "'", StringComparison.Ordinal).Replace("ft", "'", StringComparison.Ordinal).Replace(" in", "\"", StringComparison.Ordinal);
-        return decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var feet) && feet < 100_000 ? Length.FromInches(feet * 12)
-            : Length.TryParse(plain, out var length) && length >= Length.Zero ? length : throw new FormatException($"“{text}” is no length; write it like 80 ft or 12 ft 1 in.");
+        var plain = text.Trim().ToLowerInvariant().Replace(" ft", "'", StringComparison.Ordinal)
+            .Replace("ft", "'", StringComparison.Ordinal).Replace(" in", "\"", StringComparison.Ordinal);
+        return decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var feet) && feet < 100_000
+            ? Length.FromInches(feet * 12)
+            : Length.TryParse(plain, out var length) && length >= Length.Zero ? length
+            : throw new FormatException($"“{text}” is no length; write it like 80 ft or 12 ft 1 in.");
     }
 
-    private static Celsius Warm(string text) => Entry.Celsius(text) is { Degrees: >= -40 and <= 85 } ambient ? ambient : throw new FormatException("An ambient lies from −40 to 85 °C.");
+    private static Celsius Warm(string text) => Entry.Celsius(text) is { Degrees: >= -40 and <= 85 } ambient ? ambient
+        : throw new FormatException("An ambient lies from −40 to 85 °C.");
 }

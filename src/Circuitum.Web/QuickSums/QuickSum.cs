@@ -27,5 +27,6 @@ public sealed record QuickSum(string Name, string Title, ImmutableArray<SumField
 public sealed class Typed(QuickSum sum, Func<string, string?> sent)
 {
     /// <summary>The text of a field.</summary>
-    public string this[string name] => sent(name) is { Length: > 0 and <= 200 } text ? text.Trim() : sum.Fields.First(f => f.Name == name).Usual;
+    public string this[string name] => sent(name) is { Length: > 0 and <= 200 } text ? text.Trim()
+        : sum.Fields.First(f => f.Name == name).Usual;
 }

@@ -8,7 +8,9 @@ public static class SumEndpoints
     /// <summary>Maps them.</summary>
     public static void MapQuickSums(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/bench/{name}", (string name, HttpRequest request) => AllSums.Find(name) is { } sum ? Answer(sum, request) : Results.Json(new { error = $"There is no sum “{name}”; see /api/bench/openapi.json." }, statusCode: StatusCodes.Status404NotFound));
+        app.MapGet("/api/bench/{name}", (string name, HttpRequest request) => AllSums.Find(name) is { } sum ? Answer(sum, request)
+            : Results.Json(new { error = $"There is no sum “{name}”; see /api/bench/openapi.json." },
+                statusCode: StatusCodes.Status404NotFound));
         app.MapGet("/api/bench/openapi.json", () => Results.Text(Document().ToJsonString(), "application/json"));
     }
 
@@ -17,7 +19,9 @@ public static class SumEndpoints
         // A name that no field has is a slip of the pen, not to be passed over where figures matter.
         if (request.Query.Keys.FirstOrDefault(k => sum.Fields.All(f => f.Name != k)) is { } unknown)
         {
-            return Results.Json(new { error = $"“{unknown}” is not asked; {sum.Name} asks {string.Join(", ", sum.Fields.Select(f => f.Name))}." }, statusCode: StatusCodes.Status422UnprocessableEntity);
+            return Results.Json(
+                new { error = $"“{unknown}” is not asked; {sum.Name} asks {string.Join(", ", sum.Fields.Select(f => f.Name))}." },
+                statusCode: StatusCodes.Status422UnprocessableEntity);
         }
 
         try
@@ -63,7 +67,12 @@ public static class SumEndpoints
         return new()
         {
             ["openapi"] = "3.1.0",
-            ["info"] = new JsonObject { ["title"] = "Circuitum quick sums", ["version"] = "1", ["description"] = "Aids, not authority: the adopted code and the local authority decide." },
+            ["info"] = new JsonObject
+            {
+                ["title"] = "Circuitum quick sums",
+                ["version"] = "1",
+                ["description"] = "Aids, not authority: the adopted code and the local authority decide."
+            },
             ["paths"] = paths,
             ["components"] = new JsonObject
             {
@@ -77,11 +86,24 @@ public static class SumEndpoints
                         {
                             ["sum"] = Text(),
                             ["figures"] = new JsonObject { ["type"] = "object", ["additionalProperties"] = Text() },
-                            ["why"] = new JsonObject { ["type"] = "array", ["items"] = new JsonObject { ["type"] = "object", ["properties"] = new JsonObject { ["text"] = Text(), ["value"] = Text(), ["cite"] = Text() } } },
+                            ["why"] = new JsonObject
+                            {
+                                ["type"] = "array",
+                                ["items"] = new JsonObject
+                                {
+                                    ["type"] = "object",
+                                    ["properties"] = new JsonObject { ["text"] = Text(), ["value"] = Text(), ["cite"] = Text() }
+                                }
+                            },
                             ["warnings"] = new JsonObject { ["type"] = "array", ["items"] = Text() },
                         },
                     },
-                    ["error"] = new JsonObject { ["type"] = "object", ["required"] = new JsonArray("error"), ["properties"] = new JsonObject { ["error"] = Text() } },
+                    ["error"] = new JsonObject
+                    {
+                        ["type"] = "object",
+                        ["required"] = new JsonArray("error"),
+                        ["properties"] = new JsonObject { ["error"] = Text() }
+                    },
                 },
             },
         };
@@ -95,12 +117,22 @@ public static class SumEndpoints
             schema["enum"] = new JsonArray([.. field.Answers.Select(a => (JsonNode)a.Value)]);
         }
 
-        return new JsonObject { ["name"] = field.Name, ["in"] = "query", ["required"] = false, ["description"] = field.Words, ["schema"] = schema };
+        return new JsonObject
+        {
+            ["name"] = field.Name,
+            ["in"] = "query",
+            ["required"] = false,
+            ["description"] = field.Words,
+            ["schema"] = schema
+        };
     }
 
     private static JsonObject Response(string description, string schema) => new()
     {
         ["description"] = description,
-        ["content"] = new JsonObject { ["application/json"] = new JsonObject { ["schema"] = new JsonObject { ["$ref"] = $"#/components/schemas/{schema}" } } },
+        ["content"] = new JsonObject
+        {
+            ["application/json"] = new JsonObject { ["schema"] = new JsonObject { ["$ref"] = $"#/components/schemas/{schema}" } }
+        },
     };
 }

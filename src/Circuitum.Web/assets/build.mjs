@@ -11,8 +11,18 @@ const from = (...parts) => join(root, "node_modules", ...parts);
 
 mkdirSync(join(wwwroot, "css"), { recursive: true });
 mkdirSync(join(wwwroot, "lib"), { recursive: true });
-execFileSync(process.execPath, [from("@tailwindcss", "cli", "dist", "index.mjs"),
-  "--input", join(assets, "site.css"), "--output", join(wwwroot, "css", "site.css"), "--minify"], { stdio: ["ignore", "ignore", "inherit"], cwd: join(assets, "..") });
+execFileSync(
+  process.execPath,
+  [
+    from("@tailwindcss", "cli", "dist", "index.mjs"),
+    "--input",
+    join(assets, "site.css"),
+    "--output",
+    join(wwwroot, "css", "site.css"),
+    "--minify",
+  ],
+  { stdio: ["ignore", "ignore", "inherit"], cwd: join(assets, "..") },
+);
 copyFileSync(from("htmx.org", "dist", "htmx.min.js"), join(wwwroot, "lib", "htmx.min.js"));
 for (const weight of [400, 500, 600]) {
   const name = `atkinson-hyperlegible-next-latin-${weight}-normal.woff2`;

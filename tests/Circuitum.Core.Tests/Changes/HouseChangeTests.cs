@@ -10,7 +10,15 @@ namespace Circuitum.Core.Tests;
 
 public sealed class HouseChangeTests
 {
-    private static readonly Job Start = new NewJob { Edition = Edition.Y2020, Name = "Cottage", FirstRoom = "Kitchen", FirstUse = RoomUse.Kitchen, Width = Length.FromFeet(14), Depth = Length.FromFeet(12) }.Start();
+    private static readonly Job Start = new NewJob
+    {
+        Edition = Edition.Y2020,
+        Name = "Cottage",
+        FirstRoom = "Kitchen",
+        FirstUse = RoomUse.Kitchen,
+        Width = Length.FromFeet(14),
+        Depth = Length.FromFeet(12)
+    }.Start();
 
     private static Job After(Job job, JobChange change)
     {
@@ -48,7 +56,8 @@ public sealed class HouseChangeTests
     [Fact] // the shared wall goes from 6-1/2 to 4-1/2 in; both rooms keep the inside size that was typed for the new one
     public void A_room_is_placed_against_a_wall_by_its_inside_size()
     {
-        var job = After(Start, new AddRoom(new("kitchen"), 2, Length.Zero, 10.Feet(), Length.FromFeet(11, 6), "Bedroom 1", RoomUse.Bedroom));
+        var job = After(Start,
+            new AddRoom(new("kitchen"), 2, Length.Zero, 10.Feet(), Length.FromFeet(11, 6), "Bedroom 1", RoomUse.Bedroom));
         var bedroom = Room(job, "bedroom-1");
         Assert.Equal((Length.FromFeet(11, 6), 10.Feet()), (bedroom.ClearWidth, bedroom.ClearDepth));
         var wall = Assert.Single(Framing.Frame(job).Structures[0].Levels[0].Walls, w => w.Rooms.Length == 2);
@@ -81,7 +90,8 @@ public sealed class HouseChangeTests
     public void A_wall_between_two_rooms_moves_for_both_and_everything_stays_where_it_stood()
     {
         var job = After(Start, new AddRoom(new("kitchen"), 2, Length.Zero, 12.Feet(), 10.Feet(), "Den", RoomUse.Den));
-        job = After(job, new AddOpening(new("den"), new() { Id = "win", Kind = OpeningKind.Window, Wall = 1, Offset = 36.Inches(), Width = 36.Inches() }));
+        job = After(job, new AddOpening(new("den"),
+            new() { Id = "win", Kind = OpeningKind.Window, Wall = 1, Offset = 36.Inches(), Width = 36.Inches() }));
         job = After(job, new AddBox(Houses.On("far", "den", 2, 30)));
         job = After(job, new AddBox(Houses.On("north", "den", 1, 96)));
         job = After(job, new AddBox(Houses.Ceiling("lamp", "den", 60, 72)));
@@ -97,7 +107,8 @@ public sealed class HouseChangeTests
     public void A_wall_is_not_moved_through_a_window_and_the_answer_says_which()
     {
         var job = After(Start, new AddRoom(new("kitchen"), 2, Length.Zero, 12.Feet(), 10.Feet(), "Den", RoomUse.Den));
-        job = After(job, new AddOpening(new("den"), new() { Id = "win", Kind = OpeningKind.Window, Wall = 1, Offset = 12.Inches(), Width = 36.Inches() }));
+        job = After(job, new AddOpening(new("den"),
+            new() { Id = "win", Kind = OpeningKind.Window, Wall = 1, Offset = 12.Inches(), Width = 36.Inches() }));
         Assert.Contains("win", Refused(job, new MoveWall(new("kitchen"), 2, 24.Inches())), StringComparison.Ordinal);
     }
 
@@ -147,19 +158,24 @@ public sealed class HouseChangeTests
         Assert.Equal(6, room.Corners.Length);
         // Wall 2 starts at the north-east corner: 4 ft of it go, and 5 ft of the north wall.
         Assert.Equal((5.Feet(), 4.Feet()), (room.Corners[2].SquareTo(room.Corners[3]), room.Corners[1].SquareTo(room.Corners[2])));
-        Assert.Contains("turns inward", string.Join(' ', Enumerable.Range(1, 6).Select(c => Refused(job, new CutCorner(new("kitchen"), c, 14.Inches(), 14.Inches())))), StringComparison.Ordinal);
+        Assert.Contains("turns inward",
+            string.Join(' ', Enumerable.Range(1, 6).Select(c => Refused(job, new CutCorner(new("kitchen"), c, 14.Inches(), 14.Inches())))),
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public void Rooms_may_not_take_the_same_floor()
     {
-        Assert.Contains("take the same floor", Refused(Start, new DrawRoom(new("ground"), "Den", RoomUse.Den, new(60.Inches(), 60.Inches()), new(300.Inches(), 300.Inches()))), StringComparison.Ordinal);
+        Assert.Contains("take the same floor",
+            Refused(Start, new DrawRoom(new("ground"), "Den", RoomUse.Den, new(60.Inches(), 60.Inches()),
+                new(300.Inches(), 300.Inches()))), StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_drawn_room_says_its_inside_size()
     {
-        var outcome = new DrawRoom(new("ground"), "Den", RoomUse.Den, new(Start.Structures[0].Levels[0].Rooms[0].Corners[1].X, Length.Zero), new(400.Inches(), 120.Inches())).On(Start);
+        var outcome = new DrawRoom(new("ground"), "Den", RoomUse.Den,
+            new(Start.Structures[0].Levels[0].Rooms[0].Corners[1].X, Length.Zero), new(400.Inches(), 120.Inches())).On(Start);
         // 174.5 to 400: 225.5 less 2-1/4 and 3-1/4; 120 less 3-1/4 twice.
         Assert.Equal("Draw Den, 18'-4\" × 9'-5 1/2\" inside", outcome.Phrase);
     }
@@ -191,7 +207,8 @@ public sealed class HouseChangeTests
     [Fact]
     public void An_outbuilding_comes_with_its_panel_and_a_trench_from_wall_to_wall()
     {
-        var job = After(Start, new AddStructure("Greenhouse", 2.Feet(), 60.Feet(), RoomUse.Greenhouse, 16.Feet(), 10.Feet(), new("A"), new(60), 18.Inches()));
+        var job = After(Start,
+            new AddStructure("Greenhouse", 2.Feet(), 60.Feet(), RoomUse.Greenhouse, 16.Feet(), 10.Feet(), new("A"), new(60), 18.Inches()));
         var trench = Assert.Single(job.Trenches);
         // From the south face's line at 12'-6 1/2" to 60 ft, in the middle of what both walls have in common.
         Assert.Equal(Length.FromFeet(60) - Length.FromFeet(12, 6.5m), trench.Path[0].SquareTo(trench.Path[^1]));
@@ -205,20 +222,28 @@ public sealed class HouseChangeTests
     [Fact]
     public void A_fixture_set_by_hand_stands_wholly_in_its_room()
     {
-        Assert.Contains("wall 1 of Kitchen is 14'-0\" clear", Refused(Start, new AddFixture(new("kitchen"), new() { Kind = FixtureKind.Counter, Wall = 1, Offset = 10.Feet(), Width = 5.Feet(), Depth = 25.Inches() })), StringComparison.Ordinal);
-        Assert.Contains("does not stand in Kitchen", Refused(Start, new AddFixture(new("kitchen"), new() { Kind = FixtureKind.Island, X = 12.Feet(), Y = 2.Feet(), Width = 4.Feet(), Depth = 3.Feet() })), StringComparison.Ordinal);
+        Assert.Contains("wall 1 of Kitchen is 14'-0\" clear",
+            Refused(Start, new AddFixture(new("kitchen"),
+                new() { Kind = FixtureKind.Counter, Wall = 1, Offset = 10.Feet(), Width = 5.Feet(), Depth = 25.Inches() })),
+            StringComparison.Ordinal);
+        Assert.Contains("does not stand in Kitchen",
+            Refused(Start, new AddFixture(new("kitchen"),
+                new() { Kind = FixtureKind.Island, X = 12.Feet(), Y = 2.Feet(), Width = 4.Feet(), Depth = 3.Feet() })),
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_drawing_underneath_is_scaled_from_one_known_length()
     {
-        var job = After(Start, new SetUnderlay(new("ground"), new(new string('a', 64), "plan.dxf", new(Length.Zero, Length.Zero), 50.Feet(), 30.Feet())));
+        var job = After(Start,
+            new SetUnderlay(new("ground"), new(new string('a', 64), "plan.dxf", new(Length.Zero, Length.Zero), 50.Feet(), 30.Feet())));
         job = After(job, new ScaleUnderlay(new("ground"), 10.Feet(), 12.Feet()));
         Assert.Equal((60.Feet(), 36.Feet()), (job.Structures[0].Levels[0].Underlay!.Width, job.Structures[0].Levels[0].Underlay!.Depth));
     }
 
     [Fact] // whatever is moved, all else keeps its absolute place
-    public void Moving_any_wall_leaves_boxes_on_other_walls_in_place() => Gen.Select(DrawnHouses.Jobs, Gen.Int[0, 8], Gen.Int[1, 4], Gen.Int[-10, 10]).Sample((job, room, wall, by) =>
+    public void Moving_any_wall_leaves_boxes_on_other_walls_in_place() =>
+        Gen.Select(DrawnHouses.Jobs, Gen.Int[0, 8], Gen.Int[1, 4], Gen.Int[-10, 10]).Sample((job, room, wall, by) =>
     {
         var rooms = job.Structures[0].Levels[0].Rooms;
         var laid = LayOut.Everything.On(job).Job!;
@@ -236,7 +261,8 @@ public sealed class HouseChangeTests
             Assert.Equal((box.Box.Room, box.Box.Wall), (now.Box.Room, now.Box.Wall));
             var along = box.Room.Sides[box.Box.Wall - 1].AlongX ? (box.Place.At.X, now.Place.At.X) : (box.Place.At.Y, now.Place.At.Y);
             var clear = now.Room.Sides[box.Box.Wall - 1].Clear;
-            Assert.True(along.Item1 == along.Item2 || now.Box.Offset == Length.Zero || now.Box.Offset == clear, $"{box.Name} {box.Box.Offset} → {now.Box.Offset} of {clear}");
+            Assert.True(along.Item1 == along.Item2 || now.Box.Offset == Length.Zero || now.Box.Offset == clear,
+                $"{box.Name} {box.Box.Offset} → {now.Box.Offset} of {clear}");
         }
     }, iter: 120);
 

@@ -11,12 +11,22 @@ namespace Circuitum.Core.Tests;
 /// <summary>What is measured inside is what is framed, on whichever side of the house the room is put.</summary>
 public sealed class RoomFittingTests
 {
-    private static readonly Job Start = new NewJob { Edition = Edition.Y2020, Name = "Fitting", FirstRoom = "Core", FirstUse = RoomUse.Hall, Width = 20.Feet(), Depth = 20.Feet() }.Start();
+    private static readonly Job Start = new NewJob
+    {
+        Edition = Edition.Y2020,
+        Name = "Fitting",
+        FirstRoom = "Core",
+        FirstUse = RoomUse.Hall,
+        Width = 20.Feet(),
+        Depth = 20.Feet()
+    }.Start();
 
     private static FramedRoom Framed(Job job, string id) => Framing.Frame(job).Room(new(id));
 
     [Fact] // to the sixty-fourth, except where a wall would have fallen within a wall of another
-    public void A_typed_size_is_the_inside_size() => Gen.Select(Gen.Int[1, 4], Gen.Int[0, 100], Gen.Int[40 * 64, 130 * 64], Gen.Int[40 * 64, 200 * 64]).Sample((wall, from, along, away) =>
+    public void A_typed_size_is_the_inside_size() =>
+        Gen.Select(Gen.Int[1, 4], Gen.Int[0, 100], Gen.Int[40 * 64, 130 * 64], Gen.Int[40 * 64, 200 * 64])
+        .Sample((wall, from, along, away) =>
     {
         var outcome = new AddRoom(new("core"), wall, from.Inches(), new(along), new(away), "Den", RoomUse.Den).On(Start);
         Assert.Null(outcome.Refusal);
@@ -57,7 +67,9 @@ public sealed class RoomFittingTests
     [InlineData("A room is at least 1 ft", 0, 6, 120)]
     [InlineData("there is no wall", 9, 120, 120)]
     public void What_is_no_room_is_refused(string says, int wall, int along, int away) =>
-        Assert.Contains(says, new AddRoom(new("core"), wall == 0 ? 1 : wall, Length.Zero, along.Inches(), away.Inches(), "Den", RoomUse.Den).On(Start).Refusal, StringComparison.Ordinal);
+        Assert.Contains(says,
+            new AddRoom(new("core"), wall == 0 ? 1 : wall, Length.Zero, along.Inches(), away.Inches(), "Den", RoomUse.Den)
+            .On(Start).Refusal, StringComparison.Ordinal);
 
     [Fact]
     public void The_first_room_of_a_storey_stands_over_the_north_west_of_the_house()
@@ -67,7 +79,8 @@ public sealed class RoomFittingTests
         var loft = Framed(job, "loft");
         Assert.Equal((12.Feet(), 10.Feet()), (loft.ClearWidth, loft.ClearDepth));
         Assert.Equal(Framed(job, "core").Room.Corners[0], loft.Room.Corners[0]);
-        Assert.Contains("has rooms already", new FirstRoom(new("upper"), "Other", RoomUse.Den, 12.Feet(), 10.Feet()).On(job).Refusal, StringComparison.Ordinal);
+        Assert.Contains("has rooms already", new FirstRoom(new("upper"), "Other", RoomUse.Den, 12.Feet(), 10.Feet()).On(job).Refusal,
+            StringComparison.Ordinal);
         Assert.False(job.Structures[0].Levels[0].AtticAbove);
         Assert.Contains("Only an empty level", new DeleteLevel(new("upper")).On(job).Refusal, StringComparison.Ordinal);
         job = new DeleteRoom(new("loft")).On(job).Job!;

@@ -6,20 +6,26 @@ using Circuitum.Tests.Support;
 
 namespace Circuitum.Core.Tests;
 
-/// <summary>Every act says in one phrase what was done, or in one sentence why not; undoing it by its opposite leaves the job as it was.</summary>
+/// <summary>Every act says in one phrase what was done, or in one sentence why not; undoing it by its opposite leaves the job as it
+/// was.</summary>
 public sealed class SmallChangeTests
 {
-    private static readonly Job Job = Houses.Row(("den", RoomUse.Den, 14), ("bath", RoomUse.Bath, 8)).With(Houses.On("r", "den", 1, 60), Houses.Ceiling("l", "den", 60, 60), Houses.Switch("s", "den", 2, 60, DeviceKind.Switch, "l"));
+    private static readonly Job Job = Houses.Row(("den", RoomUse.Den, 14), ("bath", RoomUse.Bath, 8))
+        .With(Houses.On("r", "den", 1, 60), Houses.Ceiling("l", "den", 60, 60), Houses.Switch("s", "den", 2, 60, DeviceKind.Switch, "l"));
 
     public static TheoryData<JobChange, string> Done => new()
     {
         { new NameRoom(new("den"), " Study "), "Call den Study" },
         { new SetRoomUse(new("den"), RoomUse.Bedroom), "Use den as bedroom" },
-        { new ReserveBays(new() { Id = "b", For = "the stack", Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 32.Inches() }), "Keep 2'-8\" of wall 1 of den for the stack" },
-        { new LeaveChase(new() { Id = "c", For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }), "Leave a chase for later in wall 1 of den" },
-        { new SetWant(new() { Id = "w", Kind = WantKind.Desk, Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 48.Inches() }), "Want desk in den" },
+        { new ReserveBays(new() { Id = "b", For = "the stack", Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 32.Inches() }),
+            "Keep 2'-8\" of wall 1 of den for the stack" },
+        { new LeaveChase(new() { Id = "c", For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }),
+            "Leave a chase for later in wall 1 of den" },
+        { new SetWant(new() { Id = "w", Kind = WantKind.Desk, Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 48.Inches() }),
+            "Want desk in den" },
         { new AddHold(new("h", "box:r", "its height", "the owner", "board")), "Wait for its height" },
-        { new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20, FedFrom = new("A") }), "Hang panel B in den" },
+        { new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20,
+            FedFrom = new("A") }), "Hang panel B in den" },
         { new AddDevice(new("s"), new() { Kind = DeviceKind.Dimmer }), "Add a dimmer to den switch" },
         { new NameBox(new("r"), "Desk"), "Call den receptacle Desk" },
         { new SetRating(new("r"), 0, 20.Amps()), "Make den receptacle 20 A" },
@@ -27,7 +33,8 @@ public sealed class SmallChangeTests
         { new SetHeights([new("r"), new("s")], 20.Inches()), "Set 2 boxes at 1'-8\"" },
         { new SetStructure(new("house"), "House", Underfloor.Basement, true), "Change House" },
         { new AddLevel(new("house"), "Upper"), "Add level Upper to House" },
-        { new AddObstruction(new("ground"), new("Beam", ObstructionKind.Beam, new(Length.Zero, 60.Inches()), 80.Inches(), 4.Inches())), "Put in Beam" },
+        { new AddObstruction(new("ground"), new("Beam", ObstructionKind.Beam, new(Length.Zero, 60.Inches()), 80.Inches(), 4.Inches())),
+            "Put in Beam" },
         { new UseCrewSet("Denser", new() { HouseRules = new() { ReceptacleReach = 5.Feet() } }), "Work by the rules “Denser”" },
     };
 
@@ -49,8 +56,10 @@ public sealed class SmallChangeTests
         { new DropWant("none"), "is not in this job any more" },
         { new DeletePanel(new("Z")), "is not in this job any more" },
         { new DeletePanel(new("A")), "exactly one panel is fed by the service" },
-        { new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20, FedFrom = new("Q") }), "is no panel that can feed this one" },
-        { new SetPanel(new() { Id = new("A"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 20.Amps(), Spaces = 20 }), "30 to 400 A" },
+        { new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20,
+            FedFrom = new("Q") }), "is no panel that can feed this one" },
+        { new SetPanel(new() { Id = new("A"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 20.Amps(), Spaces = 20 }),
+            "30 to 400 A" },
         { new RemoveDevice(new("s"), 0), "at least one device" },
         { new RemoveDevice(new("s"), 3), "there is no number 4" },
         { new SetControls(new("r"), 0, [new("l")]), "works no lamp" },
@@ -68,8 +77,10 @@ public sealed class SmallChangeTests
         { new CutCorner(new("den"), 1, 14.Feet(), 2.Feet()), "less than 1 ft of wall" },
         { new SetWallLength(new("den"), 1, 6.Inches()), "walls are at least 1 ft" },
         { new MoveStructure(new("house"), Length.Zero, Length.Zero, 18.Inches()), "No trench leads to House" },
-        { new AddStructure("Shed", Length.Zero, 60.Feet(), RoomUse.Utility, 8.Feet(), 8.Feet(), new("Q"), 60.Amps(), 18.Inches()), "There is no panel Q" },
-        { new AddStructure("Shed", Length.Zero, 60.Feet(), RoomUse.Utility, 8.Feet(), 8.Feet(), new("A"), 60.Amps(), 2.Inches()), "6 to 48 in of cover" },
+        { new AddStructure("Shed", Length.Zero, 60.Feet(), RoomUse.Utility, 8.Feet(), 8.Feet(), new("Q"), 60.Amps(), 18.Inches()),
+            "There is no panel Q" },
+        { new AddStructure("Shed", Length.Zero, 60.Feet(), RoomUse.Utility, 8.Feet(), 8.Feet(), new("A"), 60.Amps(), 2.Inches()),
+            "6 to 48 in of cover" },
     };
 
     [Theory]
@@ -84,15 +95,41 @@ public sealed class SmallChangeTests
     [Fact]
     public void What_is_kept_wanted_or_hung_is_taken_back_again()
     {
-        var kept = new ReserveBays(new() { Id = "b", For = "the stack", Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 32.Inches() }).On(Job).Job!;
+        var kept = new ReserveBays(new()
+        {
+            Id = "b",
+            For = "the stack",
+            Room = new("den"),
+            Wall = 1,
+            Offset = 20.Inches(),
+            Width = 32.Inches()
+        }).On(Job).Job!;
         Assert.Empty(new ReleaseBays("b").On(kept).Job!.Structures[0].Levels[0].Reservations);
         var chased = new LeaveChase(new() { Id = "c", For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }).On(Job).Job!;
         Assert.Empty(new CloseChase("c").On(chased).Job!.Structures[0].Levels[0].Chases);
-        var wanted = new SetWant(new() { Id = "w", Kind = WantKind.Bed, Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 48.Inches() }).On(Job).Job!;
+        var wanted = new SetWant(new()
+        {
+            Id = "w",
+            Kind = WantKind.Bed,
+            Room = new("den"),
+            Wall = 1,
+            Offset = 20.Inches(),
+            Width = 48.Inches()
+        }).On(Job).Job!;
         Assert.Empty(new DropWant("w").On(wanted).Job!.Wants);
-        var hung = new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20, FedFrom = new("A") }).On(Job).Job!;
+        var hung = new SetPanel(new()
+        {
+            Id = new("B"),
+            Room = new("den"),
+            Wall = 3,
+            Offset = 60.Inches(),
+            Rating = 100.Amps(),
+            Spaces = 20,
+            FedFrom = new("A")
+        }).On(Job).Job!;
         Assert.Single(new DeletePanel(new("B")).On(hung).Job!.Panels);
-        var beamed = new AddObstruction(new("ground"), new("Beam", ObstructionKind.Beam, new(Length.Zero, 60.Inches()), 80.Inches(), 4.Inches())).On(Job).Job!;
+        var beamed = new AddObstruction(new("ground"),
+            new("Beam", ObstructionKind.Beam, new(Length.Zero, 60.Inches()), 80.Inches(), 4.Inches())).On(Job).Job!;
         Assert.Empty(new DeleteObstruction(new("ground"), 1).On(beamed).Job!.Structures[0].Levels[0].Obstructions);
     }
 
@@ -104,5 +141,7 @@ public sealed class SmallChangeTests
     public void Ids_are_made_of_names(string name, string id) => Assert.Equal(id, Ids.Slug(name, "room"));
 
     [Fact]
-    public void A_taken_id_gets_the_next_number() => Assert.Equal(("den", "den-1", "den-3"), (Ids.Free("den", []), Ids.Free("den", ["den"]), Ids.Free("den", ["den", "den-1", "den-2"])));
+    public void A_taken_id_gets_the_next_number() =>
+        Assert.Equal(("den", "den-1", "den-3"),
+            (Ids.Free("den", []), Ids.Free("den", ["den"]), Ids.Free("den", ["den", "den-1", "den-2"])));
 }

@@ -11,7 +11,9 @@ public sealed class CheckTests
 {
     private static Job Shop(Func<Panel, Panel> panel, params Fixture[] fixtures)
     {
-        var room = Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 14.Feet(), 12.Feet()) with { Fixtures = [.. fixtures] };
+        var room = Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 14.Feet(), 12.Feet())
+            with
+        { Fixtures = [.. fixtures] };
         return Houses.House([room]) with { Panels = [panel(Houses.Panel("shop"))] };
     }
 
@@ -28,7 +30,14 @@ public sealed class CheckTests
     [InlineData(79, 20, true)]
     public void Something_in_front_of_a_panel(int offset, int width, bool tagged)
     {
-        var shelf = new Fixture { Kind = FixtureKind.Bench, Wall = 4, Offset = offset.Inches(), Width = width.Inches(), Depth = 20.Inches() };
+        var shelf = new Fixture
+        {
+            Kind = FixtureKind.Bench,
+            Wall = 4,
+            Offset = offset.Inches(),
+            Width = width.Inches(),
+            Depth = 20.Inches()
+        };
         Assert.Equal(tagged, Planner.Plan(Shop(p => p, shelf)).Tags.Any(t => t.Rule == "110.26(A)"));
     }
 
@@ -45,7 +54,16 @@ public sealed class CheckTests
     [InlineData(36, false)]
     [InlineData(35, true)]
     public void Thirty_six_inches_before_it_stay_clear_of_what_stands_free(int east, bool tagged) =>
-        Assert.Equal(tagged, Planner.Plan(Shop(p => p, new Fixture { Kind = FixtureKind.Table, X = east.Inches(), Y = 10.Inches(), Width = 30.Inches(), Depth = 110.Inches() })).Tags.Any(t => t.Rule == "110.26(A)"));
+        Assert.Equal(tagged,
+            Planner.Plan(Shop(p => p,
+                new Fixture
+                {
+                    Kind = FixtureKind.Table,
+                    X = east.Inches(),
+                    Y = 10.Inches(),
+                    Width = 30.Inches(),
+                    Depth = 110.Inches()
+                })).Tags.Any(t => t.Rule == "110.26(A)"));
 
     [Theory]
     [InlineData(3, true)]
@@ -60,7 +78,13 @@ public sealed class CheckTests
         {
             var job = Shop(p => p);
             var level = job.Structures[0].Levels[0];
-            return job with { Structures = [job.Structures[0] with { Levels = [level with { Obstructions = [new("It", kind, new(Length.Zero, 60.Inches()), 40.Inches(), 20.Inches())] }] }] };
+            return job with
+            {
+                Structures =
+                [job.Structures[0] with {
+                    Levels = [level with {
+                        Obstructions = [new("It", kind, new(Length.Zero, 60.Inches()), 40.Inches(), 20.Inches())] }] }]
+            };
         }
 
         Assert.Contains(Planner.Plan(With(ObstructionKind.Duct)).Tags, t => t.Rule == "110.26(E)");
@@ -78,21 +102,26 @@ public sealed class CheckTests
 
     [Fact] // a lamp that no switch works is not a switched one
     public void An_unswitched_lamp_does_not_do() =>
-        Assert.Contains(Planner.Plan(Houses.Row(("bed", RoomUse.Bedroom, 12)).With(Houses.Ceiling("l", "bed", 60, 60))).Tags, t => t.Rule == "210.70(A)");
+        Assert.Contains(Planner.Plan(Houses.Row(("bed", RoomUse.Bedroom, 12)).With(Houses.Ceiling("l", "bed", 60, 60))).Tags,
+            t => t.Rule == "210.70(A)");
 
     [Fact]
     public void A_stamped_box_that_is_too_small_is_tagged_with_the_sum()
     {
-        var job = Houses.Row(("bed", RoomUse.Bedroom, 12)).With(Houses.On("r1", "bed", 1, 30) with { Volume = new(12) }, Houses.On("r2", "bed", 1, 90));
+        var job = Houses.Row(("bed", RoomUse.Bedroom, 12))
+            .With(Houses.On("r1", "bed", 1, 30) with { Volume = new(12) }, Houses.On("r2", "bed", 1, 90));
         // Fed and feeding on in 12-2: 4 × 2.25 + 2 × 2.25 + 2.25 = 15.75.
-        Assert.Contains(Planner.Plan(job).Tags, t => t.Rule == "314.16" && t.Arithmetic.StartsWith("15.75 in³ needed, 12.00 in³ stamped", StringComparison.Ordinal));
-        Assert.DoesNotContain(Planner.Plan(job with { Boxes = [.. job.Boxes.Select(b => b with { Volume = new(18) })] }).Tags, t => t.Rule == "314.16");
+        Assert.Contains(Planner.Plan(job).Tags,
+            t => t.Rule == "314.16" && t.Arithmetic.StartsWith("15.75 in³ needed, 12.00 in³ stamped", StringComparison.Ordinal));
+        Assert.DoesNotContain(Planner.Plan(job with { Boxes = [.. job.Boxes.Select(b => b with { Volume = new(18) })] }).Tags,
+            t => t.Rule == "314.16");
     }
 
     [Fact]
     public void A_far_end_that_loses_more_than_the_crew_wants_is_amber_and_a_larger_size_mends_it()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 90)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 100 + (i * 110)))]);
+        var job = Houses.Row(("den", RoomUse.Den, 90))
+            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 100 + (i * 110)))]);
         var plan = Planner.Plan(job);
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");
         Assert.Equal((Severity.Amber, "Home run in 10, 25 ft: 3.1 %"), (tag.Severity, tag.Fixes[0].Label));
@@ -104,7 +133,9 @@ public sealed class CheckTests
     [Fact]
     public void A_larger_home_run_by_school_leaves_the_breaker_to_the_smaller_wire()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200)) with { Schools = new() { HomeRun = HomeRunSize.OneLarger } };
+        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200))
+            with
+        { Schools = new() { HomeRun = HomeRunSize.OneLarger } };
         var sized = Planner.Plan(job).Circuits[0].Sized;
         Assert.Equal(["10-2", "12-2"], sized.Routed.Runs.Select(sized.CableOf));
         Assert.Equal(20m, sized.Breaker.Value.Value);
@@ -113,7 +144,8 @@ public sealed class CheckTests
     [Fact] // 20 × 36 + 6.5 = outside; 3 VA on each of about 750 ft² is more than one 15 A circuit carries
     public void Too_few_general_circuits_for_the_floor_are_tagged()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 60)).With([.. Enumerable.Range(0, 21).Select(i => Houses.Ceiling($"l{i:00}", "den", 20 + (i * 30), 60, DeviceKind.SmokeAlarm))]);
+        var job = Houses.Row(("den", RoomUse.Den, 60))
+            .With([.. Enumerable.Range(0, 21).Select(i => Houses.Ceiling($"l{i:00}", "den", 20 + (i * 30), 60, DeviceKind.SmokeAlarm))]);
         var plan = Planner.Plan(job with { HouseRules = job.HouseRules with { OutletsPerCircuit = 30 } });
         Assert.Single(plan.Circuits);
         Assert.Contains(plan.Tags, t => t.Rule == "210.11(A)");
@@ -122,11 +154,17 @@ public sealed class CheckTests
     [Fact] // 80 × 12 ft inside the walls, some 1000 ft² outside them: 3000 VA on two circuits of 15 A, 1800 VA each, one in each panel
     public void General_circuits_of_every_panel_of_the_dwelling_count_for_the_floor()
     {
-        IEnumerable<Box> Lamps(string room) => Enumerable.Range(0, 12).Select(i => Houses.Ceiling($"{room}-{i:00}", room, 20 + (i * 36), 60));
+        IEnumerable<Box> Lamps(string room) => Enumerable.Range(0, 12)
+            .Select(i => Houses.Ceiling($"{room}-{i:00}", room, 20 + (i * 36), 60));
         var job = Houses.Row(("west", RoomUse.Den, 40), ("east", RoomUse.Den, 40)).With([.. Lamps("west"), .. Lamps("east")]);
-        job = job with { Panels = [job.Panels[0], Houses.Panel("east", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }] };
+        job = job with
+        {
+            Panels = [job.Panels[0],
+            Houses.Panel("east", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }]
+        };
         var plan = Planner.Plan(job with { HouseRules = job.HouseRules with { OutletsPerCircuit = 12 } });
-        Assert.Equal(["A", "B"], plan.Circuits.Where(c => c.Circuit.IsGeneral).Select(c => c.Circuit.Panel.Value).Order(StringComparer.Ordinal));
+        Assert.Equal(["A", "B"], plan.Circuits.Where(c => c.Circuit.IsGeneral).Select(c => c.Circuit.Panel.Value)
+            .Order(StringComparer.Ordinal));
         Assert.InRange(plan.Survey.FloorArea.Value, 900, 1199);
         Assert.DoesNotContain(plan.Tags, t => t.Rule == "210.11(A)");
     }
@@ -144,7 +182,9 @@ public sealed class CheckTests
     [Fact]
     public void Alarms_are_joined_by_a_three_wire_on_a_lighting_circuit()
     {
-        var job = Houses.Row(("hall", RoomUse.Hall, 12), ("bed", RoomUse.Bedroom, 12)).With(Houses.Ceiling("a1", "hall", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("a2", "bed", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("l", "hall", 60, 60), Houses.Switch("s", "hall", 1, 20, DeviceKind.Switch, "l"));
+        var job = Houses.Row(("hall", RoomUse.Hall, 12), ("bed", RoomUse.Bedroom, 12))
+            .With(Houses.Ceiling("a1", "hall", 40, 40, DeviceKind.SmokeAlarm), Houses.Ceiling("a2", "bed", 40, 40, DeviceKind.SmokeAlarm),
+                Houses.Ceiling("l", "hall", 60, 60), Houses.Switch("s", "hall", 1, 20, DeviceKind.Switch, "l"));
         var circuit = Planner.Plan(job).CircuitOf(new("a1"))!;
         Assert.Contains(new("a2"), circuit.Circuit.Boxes);
         var joined = Assert.Single(circuit.Runs, r => r.Kind == RunKind.Interconnect);

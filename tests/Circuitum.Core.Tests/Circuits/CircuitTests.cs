@@ -10,9 +10,13 @@ namespace Circuitum.Core.Tests;
 
 public sealed class CircuitTests
 {
-    private static Job Kitchen(params Box[] more) => Houses.Row(("kitchen", RoomUse.Kitchen, 16), ("bath", RoomUse.Bath, 8), ("laundry", RoomUse.Laundry, 8), ("bed", RoomUse.Bedroom, 12), ("bed2", RoomUse.Bedroom, 12)).With(
-        [Houses.On("c1", "kitchen", 1, 30) with { ServesCounter = true }, Houses.On("c2", "kitchen", 1, 80) with { ServesCounter = true }, Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true },
-        Houses.On("basin", "bath", 1, 30), Houses.On("washer", "laundry", 1, 30), Houses.On("r1", "bed", 1, 30), Houses.On("r2", "bed2", 1, 30),
+    private static Job Kitchen(params Box[] more) =>
+        Houses.Row(("kitchen", RoomUse.Kitchen, 16), ("bath", RoomUse.Bath, 8), ("laundry", RoomUse.Laundry, 8),
+            ("bed", RoomUse.Bedroom, 12), ("bed2", RoomUse.Bedroom, 12)).With(
+        [Houses.On("c1", "kitchen", 1, 30) with { ServesCounter = true }, Houses.On("c2", "kitchen", 1, 80) with { ServesCounter = true },
+            Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true },
+        Houses.On("basin", "bath", 1, 30), Houses.On("washer", "laundry", 1, 30), Houses.On("r1", "bed", 1, 30),
+            Houses.On("r2", "bed2", 1, 30),
         Houses.Ceiling("l1", "bed", 60, 60), Houses.Switch("s1", "bed", 3, 20, DeviceKind.Switch, "l1"), .. more]);
 
     private static CircuitKind KindOf(Plan plan, string box) => plan.CircuitOf(new(box))!.Circuit.Kind;
@@ -54,7 +58,8 @@ public sealed class CircuitTests
     [Fact]
     public void Bedroom_receptacles_at_15_A_by_school()
     {
-        var sized = Planner.Plan(Kitchen() with { Schools = new() { Lighting = LightsAndReceptacles.ApartBedrooms15 } }).CircuitOf(new("r1"))!.Sized;
+        var sized = Planner.Plan(Kitchen() with { Schools = new() { Lighting = LightsAndReceptacles.ApartBedrooms15 } })
+            .CircuitOf(new("r1"))!.Sized;
         Assert.Equal((15m, "14-2"), (sized.Breaker.Value.Value, sized.Cable));
     }
 
@@ -63,26 +68,33 @@ public sealed class CircuitTests
     [InlineData(11, 2)]
     public void The_crews_cap_cuts_a_circuit(int receptacles, int circuits)
     {
-        var job = Houses.Row(("den", RoomUse.Den, 40)).With([.. Enumerable.Range(0, receptacles).Select(i => Houses.On($"r{i:00}", "den", 1, 20 + (i * 36)))]);
+        var job = Houses.Row(("den", RoomUse.Den, 40))
+            .With([.. Enumerable.Range(0, receptacles).Select(i => Houses.On($"r{i:00}", "den", 1, 20 + (i * 36)))]);
         Assert.Equal(circuits, Planner.Plan(job with { HouseRules = job.HouseRules with { LargestFill = new(100) } }).Circuits.Length);
     }
 
     [Fact]
     public void A_local_cap_is_cited_as_local()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 40)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 40)))]) with { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 8, "county 4.2")] };
+        var job = Houses.Row(("den", RoomUse.Den, 40))
+            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 40)))])
+            with
+        { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 8, "county 4.2")] };
         var plan = Planner.Plan(job);
         Assert.Equal(2, plan.Circuits.Length);
-        Assert.Contains(plan.Circuits[0].Circuit.Why.Steps, s => s.Cite == "county 4.2" && s.From == Source.Local && s.Value == "local; not in the model code");
+        Assert.Contains(plan.Circuits[0].Circuit.Why.Steps, s => s.Cite == "county 4.2" && s.From == Source.Local
+            && s.Value == "local; not in the model code");
     }
 
     [Fact]
     public void Dishwasher_and_disposer_share_where_the_sum_fits_and_part_where_it_does_not()
     {
-        Box Plug(string id, Appliance appliance, int load, int at) => Houses.Appliance(id, "kitchen", 3, at, Houses.Plate(appliance, 120, load) with { Cord = true }, DeviceKind.Single);
+        Box Plug(string id, Appliance appliance, int load, int at) =>
+            Houses.Appliance(id, "kitchen", 3, at, Houses.Plate(appliance, 120, load) with { Cord = true }, DeviceKind.Single);
         var fits = Planner.Plan(Kitchen(Plug("dw", Appliance.Dishwasher, 1152, 30), Plug("disp", Appliance.Disposer, 864, 60)));
         Assert.Same(fits.CircuitOf(new("dw")), fits.CircuitOf(new("disp")));
-        var over = Planner.Plan(Kitchen(Plug("dw", Appliance.Dishwasher, 1440, 30), Plug("disp", Appliance.Disposer, 972, 60))); // 12.0 + 8.1 A
+        var over = Planner.Plan(Kitchen(Plug("dw", Appliance.Dishwasher, 1440, 30),
+            Plug("disp", Appliance.Disposer, 972, 60))); // 12.0 + 8.1 A
         Assert.NotSame(over.CircuitOf(new("dw")), over.CircuitOf(new("disp")));
         var school = Planner.Plan(fits.Job with { Schools = new() { Dishwasher = DishwasherAndDisposer.OneEach } });
         Assert.NotSame(school.CircuitOf(new("dw")), school.CircuitOf(new("disp")));
@@ -94,7 +106,8 @@ public sealed class CircuitTests
         var job = Kitchen() with { Pins = new() { Boxes = [new(new("basin"), new("laundry"))] } };
         var plan = Planner.Plan(job);
         Assert.Same(plan.CircuitOf(new("washer")), plan.CircuitOf(new("basin")));
-        Assert.Equal(["210.11(C)(2)", "210.11(C)(3)"], plan.Tags.Where(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits).Select(t => t.Rule));
+        Assert.Equal(["210.11(C)(2)", "210.11(C)(3)"], plan.Tags.Where(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits)
+            .Select(t => t.Rule));
         var freed = Planner.Plan(plan.Tags.First(t => t.Rule == "210.11(C)(3)").Fixes[0].Change.On(job).Job!);
         Assert.DoesNotContain(freed.Tags, t => t.Stage == Stage.Circuits);
     }
@@ -133,7 +146,8 @@ public sealed class CircuitTests
     [Fact]
     public void The_trace_leads_from_the_panel_through_every_box_before_to_the_end()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 40), Houses.On("b", "den", 1, 120), Houses.On("c", "den", 1, 200));
+        var job = Houses.Row(("den", RoomUse.Den, 30))
+            .With(Houses.On("a", "den", 1, 40), Houses.On("b", "den", 1, 120), Houses.On("c", "den", 1, 200));
         var plan = Planner.Plan(job);
         var stations = Trace.To(plan.CircuitOf(new("b"))!, new("b"), "Panel A");
         Assert.Equal(["Panel A", "den receptacle 1", "den receptacle 2", "den receptacle 3"], stations.Select(s => s.Name));
@@ -156,14 +170,19 @@ public sealed class CircuitTests
     [Fact]
     public void Half_a_set_of_three_ways_is_tagged()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 120, 60), Houses.Switch("one", "den", 4, 30, DeviceKind.ThreeWay, "l"), Houses.Switch("two", "den", 2, 30, DeviceKind.Switch, "l"));
-        Assert.Contains(Planner.Plan(job).Tags, t => t.Rule == "switching" && t.Arithmetic.StartsWith("2 places need 2 three-way", StringComparison.Ordinal));
+        var job = Houses.Row(("den", RoomUse.Den, 20))
+            .With(Houses.Ceiling("l", "den", 120, 60), Houses.Switch("one", "den", 4, 30, DeviceKind.ThreeWay, "l"),
+                Houses.Switch("two", "den", 2, 30, DeviceKind.Switch, "l"));
+        Assert.Contains(Planner.Plan(job).Tags, t => t.Rule == "switching"
+            && t.Arithmetic.StartsWith("2 places need 2 three-way", StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_box_in_a_doorway_is_tagged()
     {
-        var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 70.Inches(), Width = 32.Inches() }] };
+        var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet())
+            with
+        { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 70.Inches(), Width = 32.Inches() }] };
         Plan At(int inches) => Planner.Plan(Houses.House([room]).With(Houses.On("b", "den", 1, inches)));
         Assert.Contains(At(80).Tags, t => t.Rule == "framing");
         Assert.Contains(At(69).Tags, t => t.Rule == "framing"); // half a box, 1-1/4 in, reaches past the jamb

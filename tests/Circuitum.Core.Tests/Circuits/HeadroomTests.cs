@@ -14,9 +14,11 @@ public sealed class HeadroomTests
 {
     private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
-    private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) => new(new(name), name, new(amps * 120), use, continuous, false);
+    private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) =>
+        new(new(name), name, new(amps * 120), use, continuous, false);
 
-    private static bool Permits(int rating, params LoadItem[] items) => PermissibleLoads.Permits(new(120.Volts(), 1, [.. items]), rating.Amps(), Book);
+    private static bool Permits(int rating, params LoadItem[] items) =>
+        PermissibleLoads.Permits(new(120.Volts(), 1, [.. items]), rating.Amps(), Book);
 
     [Theory] // 210.23: half of 15 is 7.5, of 20 is 10; a tenth of an ampere either side
     [InlineData(15, 7.4, true)]
@@ -28,7 +30,8 @@ public sealed class HeadroomTests
     public void Fixed_equipment_beside_lights_takes_half(int rating, double amps, bool permitted)
     {
         Assert.Equal(permitted, Permits(rating, Item("fan", (decimal)amps, LoadUse.Fastened), Item("lamp", .2m, LoadUse.Lighting)));
-        Assert.Equal(permitted, Permits(rating, Item("fan", (decimal)amps, LoadUse.Fastened), Item("outlet", .2m, LoadUse.PortableReceptacle)));
+        Assert.Equal(permitted,
+            Permits(rating, Item("fan", (decimal)amps, LoadUse.Fastened), Item("outlet", .2m, LoadUse.PortableReceptacle)));
         Assert.True(Permits(rating, Item("fan", (decimal)amps, LoadUse.Fastened)));
     }
 
@@ -39,7 +42,8 @@ public sealed class HeadroomTests
     [InlineData(20, 15.9, true)]
     [InlineData(20, 16.0, true)]
     [InlineData(20, 16.1, false)]
-    public void One_plugged_appliance_takes_four_fifths(int rating, double amps, bool permitted) => Assert.Equal(permitted, Permits(rating, Item("heater", (decimal)amps, LoadUse.CordAndPlug)));
+    public void One_plugged_appliance_takes_four_fifths(int rating, double amps, bool permitted) =>
+        Assert.Equal(permitted, Permits(rating, Item("heater", (decimal)amps, LoadUse.CordAndPlug)));
 
     [Theory] // fixed alone to the rating: 20; continuous to 16, whose 125 % is 20
     [InlineData(false, 19.9, true)]
@@ -48,14 +52,27 @@ public sealed class HeadroomTests
     [InlineData(true, 15.9, true)]
     [InlineData(true, 16.0, true)]
     [InlineData(true, 16.1, false)]
-    public void Fixed_equipment_alone_fills_the_circuit(bool continuous, double amps, bool permitted) => Assert.Equal(permitted, Permits(20, Item("heater", (decimal)amps, LoadUse.Fastened, continuous)));
+    public void Fixed_equipment_alone_fills_the_circuit(bool continuous, double amps, bool permitted) =>
+        Assert.Equal(permitted, Permits(20, Item("heater", (decimal)amps, LoadUse.Fastened, continuous)));
 
-    private static Circuit Of(CircuitKind kind, params LoadItem[] items) => new() { Key = new("c"), Kind = kind, Panel = new("A"), Boxes = [], Load = new(120.Volts(), 1, [.. items]), Why = Reasons.Because.Of("") };
+    private static Circuit Of(CircuitKind kind, params LoadItem[] items) =>
+        new()
+        {
+            Key = new("c"),
+            Kind = kind,
+            Panel = new("A"),
+            Boxes = [],
+            Load = new(120.Volts(), 1, [.. items]),
+            Why = Reasons.Because.Of("")
+        };
 
-    [Fact] // 20 A: 8 receptacles of 180 VA = 12 A, a fan of 3 A fastened: 5 A left = 600 VA; for three hours 4 A = 480; fastened 10 − 3 = 7, 5 left
+    // 20 A: 8 receptacles of 180 VA = 12 A, a fan of 3 A fastened: 5 A left = 600 VA; for three hours 4 A = 480; fastened 10 − 3 = 7, 5
+    // left
+    [Fact]
     public void Room_for_more_is_told_rule_by_rule()
     {
-        var circuit = Of(CircuitKind.Receptacles, [.. Enumerable.Range(0, 8).Select(i => Item($"r{i}", 1.5m, LoadUse.PortableReceptacle)), Item("fan", 3, LoadUse.Fastened)]);
+        var circuit = Of(CircuitKind.Receptacles,
+            [.. Enumerable.Range(0, 8).Select(i => Item($"r{i}", 1.5m, LoadUse.PortableReceptacle)), Item("fan", 3, LoadUse.Fastened)]);
         Assert.Equal([600m, 480m, 600m, 600m], Headroom.On(circuit, 20.Amps(), Book).Select(s => s.Most.Value));
     }
 
@@ -69,7 +86,8 @@ public sealed class HeadroomTests
     [Fact]
     public void Beside_more_than_half_fastened_nothing_may_be_plugged_in()
     {
-        var spare = Headroom.On(Of(CircuitKind.DishwasherAndDisposer, Item("dishwasher", 9.6m, LoadUse.Fastened), Item("disposer", 7.2m, LoadUse.Fastened)), 20.Amps(), Book);
+        var spare = Headroom.On(Of(CircuitKind.DishwasherAndDisposer, Item("dishwasher", 9.6m, LoadUse.Fastened),
+            Item("disposer", 7.2m, LoadUse.Fastened)), 20.Amps(), Book);
         Assert.Equal([0m, 0m, 0m, 384m], spare.Select(s => s.Most.Value)); // 3.2 A left, for another fastened load alone
         Assert.Equal(384m, Headroom.Most(spare)!.Value.Value);
     }
@@ -77,7 +95,9 @@ public sealed class HeadroomTests
     [Fact]
     public void A_small_appliance_circuit_takes_nothing_fastened_and_an_individual_one_nothing_at_all()
     {
-        Assert.Equal((0m, "210.52(B)(2)"), (Headroom.On(Of(CircuitKind.SmallAppliance, Item("r", 1.5m, LoadUse.PortableReceptacle)), 20.Amps(), Book)[3].Most.Value, Headroom.On(Of(CircuitKind.SmallAppliance), 20.Amps(), Book)[3].Section));
+        Assert.Equal((0m, "210.52(B)(2)"),
+            (Headroom.On(Of(CircuitKind.SmallAppliance, Item("r", 1.5m, LoadUse.PortableReceptacle)), 20.Amps(), Book)[3].Most.Value,
+                Headroom.On(Of(CircuitKind.SmallAppliance), 20.Amps(), Book)[3].Section));
         Assert.Empty(Headroom.On(Of(CircuitKind.Individual, Item("x", 1, LoadUse.Fastened)), 20.Amps(), Book));
         Assert.Null(Headroom.Most(Headroom.On(Of(CircuitKind.Individual), 20.Amps(), Book)));
     }
@@ -113,7 +133,8 @@ public sealed class HeadroomTests
     });
 
     // Panel, a, b along one wall; b carries a lamp-like load of nothing: a kettle of 1500 VA at b and a heater of 1500 VA at a.
-    private static readonly Plan Den = Planner.Plan(Houses.Row(("den", RoomUse.Den, 24)).With(Houses.On("a", "den", 3, 40), Houses.On("b", "den", 3, 220)) with
+    private static readonly Plan Den = Planner.Plan(Houses.Row(("den", RoomUse.Den, 24))
+        .With(Houses.On("a", "den", 3, 40), Houses.On("b", "den", 3, 220)) with
     {
         Panels = [new() { Id = new("A"), Room = new("den"), Wall = 2, Offset = 100.Inches(), Rating = 100.Amps(), Spaces = 20 }],
     });

@@ -10,7 +10,8 @@ public sealed class LoadTests
 {
     private static readonly CodeBook Book = CodeBook.For(Edition.Y2020);
 
-    private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) => new(new(name), name, new(amps * 120), use, continuous, false);
+    private static LoadItem Item(string name, decimal amps, LoadUse use, bool continuous = false) =>
+        new(new(name), name, new(amps * 120), use, continuous, false);
 
     private static CircuitLoad Of(params LoadItem[] items) => new(120.Volts(), 1, [.. items]);
 
@@ -72,7 +73,8 @@ public sealed class LoadTests
     [Theory] // 1800 VA exactly is one 15 A circuit, a foot more is two
     [InlineData(600, 1)]
     [InlineData(601, 2)]
-    public void The_least_number_turns_at_a_full_circuit(int area, int least) => Assert.Equal(least, Books.Us2020.Division.LeastGeneralCircuits(new(area), 15.Amps()));
+    public void The_least_number_turns_at_a_full_circuit(int area, int least) =>
+        Assert.Equal(least, Books.Us2020.Division.LeastGeneralCircuits(new(area), 15.Amps()));
 
     [Theory] // Table 220.55 column C, note 1: 5 % for each kW or major fraction over 12
     [InlineData(8750, 7000)] // column B runs through 8-3/4 kW: 80 %
@@ -85,7 +87,8 @@ public sealed class LoadTests
     [InlineData(12500, 8400)]
     [InlineData(13600, 8800)]
     [InlineData(8000, 6400)] // column B: 80 %
-    public void Demand_of_one_range(int rating, double demand) => Assert.Equal((decimal)demand, Books.Us2020.Demand.Range(new(rating)).Value);
+    public void Demand_of_one_range(int rating, double demand) =>
+        Assert.Equal((decimal)demand, Books.Us2020.Demand.Range(new(rating)).Value);
 
     [Fact]
     public void Standard_ratings_have_a_10_from_2023_only()

@@ -72,10 +72,12 @@ public sealed class AmpacityTests
     [InlineData(3, Carried.Hot, Carried.TravelerOne, Carried.TravelerTwo, Carried.Neutral)]
     [InlineData(3, Carried.Hot, Carried.Switched, Carried.Neutral)] // one leg: the neutral carries both
     [InlineData(2, Carried.Hot, Carried.Neutral, Carried.Signal)]
-    public void A_shared_neutral_does_not_count_two_neutrals_do(int counted, params Carried[] carries) => Assert.Equal(counted, CurrentCarrying.In([.. carries]));
+    public void A_shared_neutral_does_not_count_two_neutrals_do(int counted, params Carried[] carries) =>
+        Assert.Equal(counted, CurrentCarrying.In([.. carries]));
 
     [Fact] // in a switch loop the supply and the return count, the idle neutral does not
-    public void A_switch_loop_counts_two() => Assert.Equal(2, CurrentCarrying.In([Carried.Hot, Carried.Switched, Carried.Neutral], loop: true));
+    public void A_switch_loop_counts_two() =>
+        Assert.Equal(2, CurrentCarrying.In([Carried.Hot, Carried.Switched, Carried.Neutral], loop: true));
 
     [Theory]
     [InlineData("6", 55)]
@@ -116,7 +118,8 @@ public sealed class AmpacityTests
     [InlineData(21, 0.45)]
     [InlineData(31, 0.40)]
     [InlineData(41, 0.35)]
-    public void Adjustment_changes_at_4_7_10_21_31_and_41(int conductors, double factor) => Assert.Equal((decimal)factor, Books.Us2020.Conductors.AdjustmentFactor(conductors));
+    public void Adjustment_changes_at_4_7_10_21_31_and_41(int conductors, double factor) =>
+        Assert.Equal((decimal)factor, Books.Us2020.Conductors.AdjustmentFactor(conductors));
 
     [Theory]
     [InlineData(10, 1.15)]
@@ -141,5 +144,6 @@ public sealed class AmpacityTests
     [Theory]
     [InlineData(Edition.Y2017, "Table 310.15(B)(16)")]
     [InlineData(Edition.Y2023, "Table 310.16")]
-    public void The_table_is_cited_as_the_edition_numbers_it(Edition edition, string table) => Assert.Equal(table, CodeBook.For(edition).Cite(RuleId.AmpacityTable).Text);
+    public void The_table_is_cited_as_the_edition_numbers_it(Edition edition, string table) =>
+        Assert.Equal(table, CodeBook.For(edition).Cite(RuleId.AmpacityTable).Text);
 }

@@ -12,8 +12,10 @@ namespace Circuitum.Core.Tests;
 /// <summary>A house with a shed 50 ft east of it, fed through a trench.</summary>
 public sealed class FeederTests
 {
-    private static Job Shed(Func<Panel, Panel>? panel = null, params Box[] more) => Houses.WithShed(panel?.Invoke(Houses.ShedPanel) ?? Houses.ShedPanel)
-        .With([Houses.On("r", "shop", 1, 40), Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)), .. more]);
+    private static Job Shed(Func<Panel, Panel>? panel = null, params Box[] more) =>
+        Houses.WithShed(panel?.Invoke(Houses.ShedPanel) ?? Houses.ShedPanel)
+        .With([Houses.On("r", "shop", 1, 40), Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)),
+            .. more]);
 
     [Fact] // 225.39(D): 60 A at least; 6 copper carries 55 A at 60 °C, the next size up is 60; 3 × 6 and a 10 in 3/4 in
     public void The_shed_is_fed_at_60_A_by_three_6_and_a_10_in_three_quarter_inch_pipe()
@@ -39,7 +41,12 @@ public sealed class FeederTests
     private static Job ByBranch(Func<Job, Job>? change = null)
     {
         var job = Shed();
-        var bare = job with { Panels = [job.Panels[0]], Boxes = [.. job.Boxes.Where(b => b.Id.Value != "heater"), Houses.On("r2", "shop", 3, 40), Houses.Ceiling("l", "shop", 60, 60), Houses.Switch("s", "shop", 1, 20, DeviceKind.Switch, "l")] };
+        var bare = job with
+        {
+            Panels = [job.Panels[0]],
+            Boxes = [.. job.Boxes.Where(b => b.Id.Value != "heater"), Houses.On("r2", "shop", 3, 40), Houses.Ceiling("l", "shop", 60, 60),
+                Houses.Switch("s", "shop", 1, 20, DeviceKind.Switch, "l")]
+        };
         return change?.Invoke(bare) ?? bare;
     }
 
@@ -61,7 +68,8 @@ public sealed class FeederTests
     [Fact]
     public void Two_circuits_to_a_building_without_a_panel_are_refused()
     {
-        var plan = Planner.Plan(ByBranch(j => j.With(Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)))));
+        var plan = Planner.Plan(
+            ByBranch(j => j.With(Houses.Appliance("heater", "shop", 1, 80, Houses.Plate(Appliance.SpaceHeater, 240, 3600)))));
         var tag = Assert.Single(plan.Tags, t => t.Rule == "225.30");
         Assert.Equal(Severity.Red, tag.Severity);
         Assert.Contains("fed by 2 circuits", tag.Headline, StringComparison.Ordinal);
@@ -74,7 +82,8 @@ public sealed class FeederTests
     [InlineData(23, GfciWay.EachPlace, true)]
     public void A_shallow_trench_is_told(int inches, GfciWay gfci, bool told)
     {
-        var plan = Planner.Plan(ByBranch(j => j with { Schools = new() { Gfci = gfci }, Trenches = [j.Trenches[0] with { Depth = inches.Inches() }] }));
+        var plan = Planner.Plan(
+            ByBranch(j => j with { Schools = new() { Gfci = gfci }, Trenches = [j.Trenches[0] with { Depth = inches.Inches() }] }));
         Assert.Equal(told, plan.Tags.Any(t => t.Rule == "300.5"));
     }
 
@@ -84,7 +93,8 @@ public sealed class FeederTests
     public void A_shallow_pipe_is_told(int inches, bool told)
     {
         var job = Shed();
-        Assert.Equal(told, Planner.Plan(job with { Trenches = [job.Trenches[0] with { Depth = inches.Inches() }] }).Tags.Any(t => t.Rule == "300.5"));
+        Assert.Equal(told, Planner.Plan(job with { Trenches = [job.Trenches[0] with { Depth = inches.Inches() }] }).Tags.Any(t =>
+            t.Rule == "300.5"));
     }
 
     [Fact]
@@ -108,11 +118,20 @@ public sealed class FeederTests
     private static Job Inside(params Box[] more)
     {
         var job = Houses.Row(("den", RoomUse.Den, 20), ("bed", RoomUse.Bedroom, 12));
-        return (job with { Schools = new() { Bedrooms = BedroomSharing.OneEach }, Panels = [job.Panels[0], Houses.Panel("bed", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }] }).With(
-            [Houses.On("r", "bed", 1, 60), Houses.Appliance("heater", "bed", 2, 20, Houses.Plate(Appliance.SpaceHeater, 240, 3000)), Houses.Appliance("car", "bed", 2, 100, Houses.Plate(Appliance.VehicleCharger, 240, 7200) with { Continuous = true, Individual = true }), .. more]);
+        return (job with
+        {
+            Schools = new() { Bedrooms = BedroomSharing.OneEach },
+            Panels = [job.Panels[0], Houses.Panel("bed", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }]
+        })
+            .With(
+            [Houses.On("r", "bed", 1, 60), Houses.Appliance("heater", "bed", 2, 20, Houses.Plate(Appliance.SpaceHeater, 240, 3000)),
+                Houses.Appliance("car", "bed", 2, 100,
+                    Houses.Plate(Appliance.VehicleCharger, 240, 7200) with { Continuous = true, Individual = true }), .. more]);
     }
 
-    [Fact] // bedroom 12 × 12 ft and three outer walls of 12 ft, half of 6-1/2 in each: 153.8 ft² × 3 = 461.4; heater 3000; car 7200 + 1800: 12 461.4 VA, 51.9 A, 60 A
+    // Bedroom 12 × 12 ft and three outer walls of 12 ft, half of 6-1/2 in each: 153.8 ft² × 3 = 461.4; heater 3000; car 7200 + 1800: 12
+    // 461.4 VA, 51.9 A, 60 A
+    [Fact]
     public void A_feeder_inside_the_dwelling_is_sized_by_part_III()
     {
         var job = Inside(Houses.On("far", "den", 4, 100));
@@ -122,7 +141,8 @@ public sealed class FeederTests
         Assert.Equal((60m, false, LoadMethod.Standard), (feeder.Breaker.Value.Value, load.CarriesDwelling, load.Method));
         // For comparison: 7661.4 all within the first 10 kVA, and 65 % of the heat.
         Assert.Equal([7661.4m, 1950], load.Optional!.Lines.Select(l => l.Counted.Value));
-        Assert.Equal(LoadMethod.Standard, Planner.Plan(job with { Service = new() { Method = LoadMethod.Optional } }).Landed(new("feeder-B"))!.Sized.Feeding!.Method);
+        Assert.Equal(LoadMethod.Standard, Planner.Plan(job with { Service = new() { Method = LoadMethod.Optional } })
+            .Landed(new("feeder-B"))!.Sized.Feeding!.Method);
     }
 
     [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A
@@ -138,14 +158,20 @@ public sealed class FeederTests
     {
         Gauge Of(Job job)
         {
-            var held = job with { Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] }, Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }], Service = new() { Method = LoadMethod.Optional } };
+            var held = job with
+            {
+                Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] },
+                Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }],
+                Service = new() { Method = LoadMethod.Optional }
+            };
             var feeder = Planner.Plan(held).Landed(new("feeder-B"))!.Sized;
             Assert.Equal(feeder.Feeding!.CarriesDwelling ? LoadMethod.Optional : LoadMethod.Standard, feeder.Feeding.Method);
             return feeder.Gauge.Value;
         }
 
         Assert.Equal("4", Of(Inside()).ToString());
-        var part = Inside(Houses.Appliance("range", "bed", 3, 100, Houses.Plate(Appliance.Range, 240, 12_000)), Houses.On("far", "den", 4, 100));
+        var part = Inside(Houses.Appliance("range", "bed", 3, 100, Houses.Plate(Appliance.Range, 240, 12_000)),
+            Houses.On("far", "den", 4, 100));
         Assert.False(Planner.Plan(part).Landed(new("feeder-B"))!.Sized.Feeding!.CarriesDwelling);
         // 461.4 + 8000 of the range + 3000 + 7200 + 1800 = 20 461.4 VA, 85.3 A: more than the 85 A of 4.
         Assert.Equal("3", Of(part).ToString());
@@ -155,7 +181,12 @@ public sealed class FeederTests
     public void A_feeder_carries_the_panels_behind_it()
     {
         var job = Inside();
-        job = job with { Panels = [.. job.Panels, Houses.Panel("bed", 12) with { Id = new("C"), Wall = 3, Offset = 100.Inches(), Rating = 60.Amps(), FedFrom = new("B") }], Pins = new() { Panels = [new(new("heater"), new("C"))] } };
+        job = job with
+        {
+            Panels = [.. job.Panels,
+            Houses.Panel("bed", 12) with { Id = new("C"), Wall = 3, Offset = 100.Inches(), Rating = 60.Amps(), FedFrom = new("B") }],
+            Pins = new() { Panels = [new(new("heater"), new("C"))] }
+        };
         foreach (var panels in new[] { job.Panels, [.. job.Panels.Reverse()] })
         {
             var plan = Planner.Plan(job with { Panels = panels });
@@ -199,7 +230,8 @@ public sealed class FeederTests
     public void A_panel_fed_by_more_than_its_rating_is_tagged()
     {
         Assert.DoesNotContain(Planner.Plan(Shed()).Tags, t => t.Rule == "408.36");
-        Assert.Contains(Planner.Plan(Shed(p => p with { Rating = 50.Amps() })).Tags, t => t.Rule == "408.36" && t.Arithmetic == "60 A > 50 A.");
+        Assert.Contains(Planner.Plan(Shed(p => p with { Rating = 50.Amps() })).Tags,
+            t => t.Rule == "408.36" && t.Arithmetic == "60 A > 50 A.");
     }
 
     [Fact]
@@ -216,15 +248,22 @@ public sealed class FeederTests
     {
         var job = Shed();
         Assert.Contains("no trench joins", JobProblems.First(job with { Trenches = [] })!.ToString(), StringComparison.Ordinal);
-        Assert.Contains("has no panel", JobProblems.First(job with { Panels = [job.Panels[0]], Trenches = [] })!.ToString(), StringComparison.Ordinal);
-        Assert.Contains("6 to 48 in of cover", JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
-        Assert.Contains("two different buildings", JobProblems.First(job with { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("has no panel", JobProblems.First(job with { Panels = [job.Panels[0]], Trenches = [] })!.ToString(),
+            StringComparison.Ordinal);
+        Assert.Contains("6 to 48 in of cover",
+            JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("two different buildings",
+            JobProblems.First(job
+                with
+            { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(),
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_switch_in_one_building_does_not_tie_a_lamp_of_the_other_to_its_circuit()
     {
-        var plan = Planner.Plan(Shed(null, Houses.Ceiling("lamp", "shop", 40, 40), Houses.Switch("far", "den", 1, 40, DeviceKind.Switch, "lamp")));
+        var plan = Planner.Plan(Shed(null, Houses.Ceiling("lamp", "shop", 40, 40),
+            Houses.Switch("far", "den", 1, 40, DeviceKind.Switch, "lamp")));
         Assert.NotSame(plan.CircuitOf(new("lamp")), plan.CircuitOf(new("far")));
         Assert.Equal(CircuitKind.Lighting, plan.CircuitOf(new("lamp"))!.Circuit.Kind);
     }

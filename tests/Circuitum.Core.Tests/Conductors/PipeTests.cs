@@ -20,7 +20,8 @@ public sealed class PipeTests
 {
     // Heaters of 3000 W at 240 V: 12.5 A, 15.6 A with 125 %, 20 A on 12.
     private static Job Heaters(int count, int watts = 3000) => Houses.Row(("shop", RoomUse.Utility, 30)).With(
-        [.. Enumerable.Range(1, count).Select(i => Houses.Appliance($"h{i}", "shop", 1, 60 + (i * 24), Houses.Plate(Appliance.SpaceHeater, 240, watts)))]);
+        [.. Enumerable.Range(1, count)
+            .Select(i => Houses.Appliance($"h{i}", "shop", 1, 60 + (i * 24), Houses.Plate(Appliance.SpaceHeater, 240, watts)))]);
 
     private static Job InOne(Job job, params string[] boxes)
     {
@@ -40,7 +41,8 @@ public sealed class PipeTests
         Assert.Equal(6, one.Pipe.Contents.Sum(c => c.Count));
         Assert.Equal(4, one.Pipe.Raceway.Worst(one.Routed.HomeRun!).CurrentCarrying);
         Assert.Equal(20m, one.Ampacity.Value.Value);
-        Assert.Contains(one.Ampacity.Why.Steps, s => s.Text.Contains("4 current-carrying conductors in P1 with 1 more", StringComparison.Ordinal) && s.Value == "24 A");
+        Assert.Contains(one.Ampacity.Why.Steps,
+            s => s.Text.Contains("4 current-carrying conductors in P1 with 1 more", StringComparison.Ordinal) && s.Value == "24 A");
     }
 
     [Fact] // ten conductors: 30 × .5 = 15 A is less than 15.6; 10 gives 20
@@ -59,13 +61,14 @@ public sealed class PipeTests
     {
         string[] all = ["h1", "h2", "h3", "h4", "h5", "h6"];
         var job = Heaters(6);
-        decimal PerConductor(SizedCircuit c) => Books.Us2020.Conductors.AdjustmentFactor(c.Pipe!.Raceway.Worst(c.Routed.HomeRun!).CurrentCarrying);
+        decimal PerConductor(SizedCircuit c) =>
+            Books.Us2020.Conductors.AdjustmentFactor(c.Pipe!.Raceway.Worst(c.Routed.HomeRun!).CurrentCarrying);
         var before = all.ToDictionary(b => b, _ => 1m);
         for (var n = 1; n <= all.Length; n++)
         {
             var plan = Planner.Plan(InOne(job, all[..n]));
             Assert.All(all[..n], b => Assert.True(PerConductor(Of(plan, b)) <= before[b]));
-            before = all.ToDictionary(b => b, b => all[..n].Contains(b) ? PerConductor(Of(plan, b)) : before[b]);
+            before = all.ToDictionary(b => b, b => all.Take(n).Contains(b) ? PerConductor(Of(plan, b)) : before[b]);
             Assert.DoesNotContain(plan.Tags, t => t.Stage == Stage.Runs);
         }
 
@@ -77,7 +80,8 @@ public sealed class PipeTests
     [InlineData(false, "2 × 4 + 10 G")]
     public void A_vehicle_charger_in_pipe_by_how_its_ends_are_marked(bool marked75, string pulled)
     {
-        var job = InOne(Houses.Row(("bay", RoomUse.Garage, 20)).With(Houses.Appliance("car", "bay", 1, 120, Houses.Plate(Appliance.VehicleCharger, 240, 11520))), "car");
+        var job = InOne(Houses.Row(("bay", RoomUse.Garage, 20))
+            .With(Houses.Appliance("car", "bay", 1, 120, Houses.Plate(Appliance.VehicleCharger, 240, 11520))), "car");
         var plan = Planner.Plan(new SetPipe(job.Pipes[0] with { Marked75 = marked75 }).On(job).Job!);
         // 60 A: a ground of 10 copper by Table 250.122; neither conductor is larger than it needs be.
         Assert.Equal((60m, pulled), (Of(plan, "car").Breaker.Value.Value, Of(plan, "car").Cable));
@@ -86,7 +90,15 @@ public sealed class PipeTests
     private static Run Along(string id, Run like, params (int X, int Y, int Z)[] inches)
     {
         var points = inches.Select(p => new Point3(p.X.Inches(), p.Y.Inches(), p.Z.Inches())).ToList();
-        return like with { Id = RunId.Parse($"@A~{id}"), Circuit = new(id), Pipe = "P1", Jacket = Jacket.Loose, Way = new([.. points.Zip(points.Skip(1)).Select(p => new PathLeg(Space.Joists, p.First, p.Second, new(30)))], [], Length.Zero, false) };
+        return like with
+        {
+            Id = RunId.Parse($"@A~{id}"),
+            Circuit = new(id),
+            Pipe = "P1",
+            Jacket = Jacket.Loose,
+            Way = new([.. points.Zip(points.Skip(1)).Select(p => new PathLeg(Space.Joists, p.First, p.Second, new(30)))], [], Length.Zero,
+                false)
+        };
     }
 
     private static readonly Run Some = Planner.Plan(Heaters(1)).CircuitOf(new("h1"))!.HomeRun!;
@@ -96,7 +108,8 @@ public sealed class PipeTests
     [InlineData(25, 4)]
     public void A_nipple_adjusts_nothing(int together, int carrying)
     {
-        var raceway = new Raceway(new() { Id = "P1", Circuits = [new("a"), new("b")] }, [Along("a", Some, (0, 0, 0), (120, 0, 0)), Along("b", Some, (0, 0, 0), (together, 0, 0), (together, 90, 0))]);
+        var raceway = new Raceway(new() { Id = "P1", Circuits = [new("a"), new("b")] },
+            [Along("a", Some, (0, 0, 0), (120, 0, 0)), Along("b", Some, (0, 0, 0), (together, 0, 0), (together, 90, 0))]);
         Assert.All(raceway.Runs, r => Assert.Equal(carrying, raceway.Worst(r).CurrentCarrying));
         Assert.Equal(together, raceway.With(raceway.Runs[1]).Inches);
     }
@@ -105,14 +118,16 @@ public sealed class PipeTests
     public void The_worst_stretch_is_the_longest_with_most()
     {
         var raceway = new Raceway(new() { Id = "P1", Circuits = [new("a"), new("b"), new("c")] },
-            [Along("a", Some, (0, 0, 0), (200, 0, 0)), Along("b", Some, (0, 0, 0), (100, 0, 0), (100, 50, 0)), Along("c", Some, (0, 0, 0), (20, 0, 0), (20, 100, 0))]);
+            [Along("a", Some, (0, 0, 0), (200, 0, 0)), Along("b", Some, (0, 0, 0), (100, 0, 0), (100, 50, 0)),
+                Along("c", Some, (0, 0, 0), (20, 0, 0), (20, 100, 0))]);
         var worst = raceway.Worst(raceway.Lead);
         Assert.Equal((4, 100m, "@A~a|@A~b"), (worst.CurrentCarrying, worst.Long.Inches, string.Join('|', worst.Runs)));
         Assert.Equal(2, raceway.Worst(raceway.Runs[2]).CurrentCarrying);
     }
 
     // Six right turns in one plane: a square-toothed line.
-    private static Run Teeth => Along("a", Some, (0, 0, 0), (60, 0, 0), (60, 60, 0), (120, 60, 0), (120, 0, 0), (180, 0, 0), (180, 60, 0), (240, 60, 0));
+    private static Run Teeth => Along("a", Some, (0, 0, 0), (60, 0, 0), (60, 60, 0), (120, 60, 0), (120, 0, 0), (180, 0, 0), (180, 60, 0),
+        (240, 60, 0));
 
     [Fact] // a box at the fourth corner takes that bend: 270° before it, 180° behind
     public void Bends_are_counted_from_pull_point_to_pull_point()
@@ -130,7 +145,8 @@ public sealed class PipeTests
     {
         var job = InOne(Heaters(1), "h1");
         var run = Of(Planner.Plan(job), "h1").Routed.HomeRun!;
-        job = new PinWay(run.Id, [.. Enumerable.Range(0, 4).Select(i => new Point((80 + (i * 40)).Inches(), (i % 2 == 0 ? 30 : 90).Inches()))]).On(job).Job!;
+        job = new PinWay(run.Id,
+            [.. Enumerable.Range(0, 4).Select(i => new Point((80 + (i * 40)).Inches(), (i % 2 == 0 ? 30 : 90).Inches()))]).On(job).Job!;
         var rounds = 0;
         Tag? Told(Job j) => Planner.Plan(j).Tags.FirstOrDefault(t => t.Rule == "352.26");
         Assert.NotNull(Told(job));
@@ -150,7 +166,9 @@ public sealed class PipeTests
         job = new SetPipe(job.Pipes[0] with { Stops = [new(PipeStopKind.Splice, 10.Feet())] }).On(job).Job!;
         var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Rule.Contains("300.13(A)", StringComparison.Ordinal));
         Assert.Equal((Severity.Red, 2), (tag.Severity, tag.Fixes.Length));
-        Assert.All(tag.Fixes, f => Assert.DoesNotContain(Planner.Plan(f.Change.On(job).Job!).Tags, t => t.Rule.Contains("300.13(A)", StringComparison.Ordinal)));
+        Assert.All(tag.Fixes,
+            f => Assert.DoesNotContain(Planner.Plan(f.Change.On(job).Job!).Tags,
+                t => t.Rule.Contains("300.13(A)", StringComparison.Ordinal)));
     }
 
     [Fact]
@@ -185,8 +203,11 @@ public sealed class PipeTests
         Assert.Equal(["P1", "P2"], job.Pipes.Select(p => p.Id));
         job = new PutInPipe(keys[1], null).On(job).Job!;
         Assert.Equal("P1", Assert.Single(job.Pipes).Id);
-        Assert.Contains("two pipes", JobProblems.First(job with { Pipes = [.. job.Pipes, new() { Id = "P2", Circuits = [keys[0]] }] })!.ToString(), StringComparison.Ordinal);
-        Assert.Contains("1 to 9 circuits", JobProblems.First(job with { Pipes = [new() { Id = "P2", Circuits = [] }] })!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("two pipes",
+            JobProblems.First(job with { Pipes = [.. job.Pipes, new() { Id = "P2", Circuits = [keys[0]] }] })!.ToString(),
+            StringComparison.Ordinal);
+        Assert.Contains("1 to 9 circuits", JobProblems.First(job with { Pipes = [new() { Id = "P2", Circuits = [] }] })!.ToString(),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -202,7 +223,8 @@ public sealed class PipeTests
     {
         bool Told(Job job) => Planner.Plan(job).Tags.Any(t => t.Headline.Contains("goes another way", StringComparison.Ordinal));
         Assert.False(Told(InOne(Heaters(2), "h1", "h2")));
-        Assert.True(Told(InOne(Heaters(1).With(Houses.Appliance("south", "shop", 3, 350, Houses.Plate(Appliance.SpaceHeater, 240, 3000))), "h1", "south")));
+        Assert.True(Told(InOne(Heaters(1).With(Houses.Appliance("south", "shop", 3, 350, Houses.Plate(Appliance.SpaceHeater, 240, 3000))),
+            "h1", "south")));
     }
 
     [Fact] // each conductor once, the pipe once, as long as its longest
@@ -210,8 +232,10 @@ public sealed class PipeTests
     {
         var plan = Planner.Plan(InOne(Heaters(2), "h1", "h2"));
         var lines = Hardware.Of(plan);
-        Assert.Equal(2 * (Of(plan, "h1").Routed.HomeRun!.Length.Value.WholeFeetUp + Of(plan, "h2").Routed.HomeRun!.Length.Value.WholeFeetUp), lines.Where(l => l.Item == "12 THWN-2").Sum(l => l.Quantity));
-        Assert.Equal(Of(plan, "h1").Pipe!.Raceway.Lead.Way.Measured.WholeFeetUp, Assert.Single(lines, l => l.Item == "1/2 in PVC").Quantity);
+        Assert.Equal(2 * (Of(plan, "h1").Routed.HomeRun!.Length.Value.WholeFeetUp
+            + Of(plan, "h2").Routed.HomeRun!.Length.Value.WholeFeetUp), lines.Where(l => l.Item == "12 THWN-2").Sum(l => l.Quantity));
+        Assert.Equal(Of(plan, "h1").Pipe!.Raceway.Lead.Way.Measured.WholeFeetUp,
+            Assert.Single(lines, l => l.Item == "1/2 in PVC").Quantity);
         // Nothing in a pipe is stapled, and it has a hole to itself.
         Assert.DoesNotContain(plan.Holes.All, h => h.Runs.Length > 2);
     }

@@ -15,7 +15,8 @@ public sealed class SizingTests
         return Planner.Plan(change?.Invoke(job) ?? job).CircuitOf(new("it"))!.Sized;
     }
 
-    private static (decimal Breaker, string Cable) Of(Nameplate plate, DeviceKind kind = DeviceKind.Equipment, Func<Job, Job>? change = null)
+    private static (decimal Breaker, string Cable) Of(Nameplate plate, DeviceKind kind = DeviceKind.Equipment, Func<Job,
+        Job>? change = null)
     {
         var sized = Sized(plate, kind, change);
         return (sized.Breaker.Value.Value, sized.Cable);
@@ -39,7 +40,9 @@ public sealed class SizingTests
     [InlineData(RangeCircuit.SmallestThatCarries, 40, "8-3")]
     [InlineData(RangeCircuit.Usual50, 50, "6-3")]
     public void A_range_of_13_6_kW(RangeCircuit school, int breaker, string cable) =>
-        Assert.Equal((breaker, cable), Of(Houses.Plate(Appliance.Range, 240, 13600) with { Cord = true, Neutral = true }, DeviceKind.ApplianceReceptacle, j => j with { Schools = j.Schools with { Range = school } }));
+        Assert.Equal((breaker, cable),
+            Of(Houses.Plate(Appliance.Range, 240, 13600) with { Cord = true, Neutral = true }, DeviceKind.ApplianceReceptacle,
+                j => j with { Schools = j.Schools with { Range = school } }));
 
     [Fact] // MCA 21.4 on 10, MOCP 35: 240.4(D) does not hold it to 30
     public void A_heat_pump_goes_by_its_plate()
@@ -58,7 +61,9 @@ public sealed class SizingTests
     [Fact]
     public void A_pinned_breaker_too_large_for_its_plate_is_kept_and_tagged()
     {
-        var job = Houses.Row(("shop", RoomUse.Utility, 16)).With(Houses.Appliance("it", "shop", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4800) with { Mca = new(21.4m), Mocp = new(35) }));
+        var job = Houses.Row(("shop", RoomUse.Utility, 16))
+            .With(Houses.Appliance("it", "shop", 1, 60,
+                Houses.Plate(Appliance.HeatPump, 240, 4800) with { Mca = new(21.4m), Mocp = new(35) }));
         var plan = Planner.Plan(job with { Pins = new() { Breakers = [new(new("it"), 40.Amps())] } });
         Assert.Equal(40m, plan.CircuitOf(new("it"))!.Breaker.Value);
         Assert.Contains(plan.Tags, t => t.Rule == "440.22, 110.3(B)" && t.Arithmetic == "40 A > MOCP 35 A." && t.Fixes.Length == 1);
@@ -79,7 +84,8 @@ public sealed class SizingTests
     [Fact]
     public void A_breaker_of_no_standard_rating_is_tagged()
     {
-        var job = Houses.Row(("shop", RoomUse.Utility, 16)).With(Houses.Appliance("it", "shop", 1, 60, Houses.Plate(Appliance.WaterHeater, 240, 4500)));
+        var job = Houses.Row(("shop", RoomUse.Utility, 16))
+            .With(Houses.Appliance("it", "shop", 1, 60, Houses.Plate(Appliance.WaterHeater, 240, 4500)));
         var plan = Planner.Plan(job with { Pins = new() { Breakers = [new(new("it"), 27.Amps())] } });
         Assert.Contains(plan.Tags, t => t.Rule == "240.6(A)" && t.Arithmetic == "The next standard ratings are 25 A and 30 A.");
     }

@@ -33,7 +33,9 @@ public sealed class ServiceTests
     [InlineData(200, "2/0", "4/0")]
     [InlineData(400, "400", "600")]
     public void Conductors_of_a_dwellings_service(int rating, string copper, string aluminium) =>
-        Assert.Equal((copper, aluminium), (Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Copper)!.Value.ToString(), Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Aluminium)!.Value.ToString()));
+        Assert.Equal((copper, aluminium),
+            (Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Copper)!.Value.ToString(),
+                Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Aluminium)!.Value.ToString()));
 
     [Theory] // Table 250.66, either side of its rows
     [InlineData("2", Metal.Copper, "8")]
@@ -48,7 +50,8 @@ public sealed class ServiceTests
     [InlineData("4/0", Metal.Aluminium, "4")]
     [InlineData("250", Metal.Aluminium, "4")]
     [InlineData("300", Metal.Aluminium, "2")]
-    public void Electrode_conductors(string service, Metal metal, string electrode) => Assert.Equal(electrode, Books.Us2020.Service.ElectrodeConductor(Gauge.Parse(service), metal).ToString());
+    public void Electrode_conductors(string service, Metal metal, string electrode) =>
+        Assert.Equal(electrode, Books.Us2020.Service.ElectrodeConductor(Gauge.Parse(service), metal).ToString());
 
     [Fact] // a small load still has 100 A; the next one up beside it, and what is left on each
     public void The_smallest_that_carries_it_and_the_next()
@@ -59,7 +62,9 @@ public sealed class ServiceTests
         Assert.Equal(("2", "8"), (service.Sizes[0].Conductor.Value.ToString(), service.Sizes[0].Electrode.Value.ToString()));
     }
 
-    [Fact] // 60 A measured: 60 × 1.25 + 12 000 ÷ 240 = 125 A when what is drawn was there; else the range's 12 000 and the pump's 9800 come on top, and the floor's and circuits'
+    // 60 A measured: 60 × 1.25 + 12 000 ÷ 240 = 125 A when what is drawn was there; else the range's 12 000 and the pump's 9800 come on
+    // top, and the floor's and circuits'
+    [Fact]
     public void A_measured_peak_stands_in_for_the_list()
     {
         Service measured = new() { Method = LoadMethod.Optional, MeasuredPeak = 60.Amps(), Future = new(12_000), DrawnWasMeasured = true };
@@ -70,18 +75,25 @@ public sealed class ServiceTests
         Assert.Equal([18_000m, (drawn.List.Area.Value * 3) + 1500, 12_000, 9800, 12_000], drawn.Chosen.Lines.Select(l => l.Counted.Value));
     }
 
-    [Fact] // 400 ft² more at 3 VA; an old range 8000 by column C and heater 2000; lights and receptacles are in the area, their 900 VA by survey nowhere
+    // 400 ft² more at 3 VA; an old range 8000 by column C and heater 2000; lights and receptacles are in the area, their 900 VA by survey
+    // nowhere
+    [Fact]
     public void What_stood_there_before_is_counted_by_what_it_is()
     {
         var old = House with
         {
             Service = new() { Existing = true, ExistingArea = new(400) },
-            Panels = [House.Panels[0] with { Taken = [new(1, 2, 40.Amps(), "Old range", new(12_000)) { Use = TakenUse.Cooking }, new(2, 1, 15.Amps(), "Old rooms", new(900)), new(5, 2, 20.Amps(), "Old heater", new(2000)) { Use = TakenUse.Fixed }, new(6, 1, 20.Amps(), "Old laundry", new(0)) { Use = TakenUse.Laundry }] }],
+            Panels = [House.Panels[0]
+                with { Taken = [new(1, 2, 40.Amps(), "Old range", new(12_000)) { Use = TakenUse.Cooking },
+                    new(2, 1, 15.Amps(), "Old rooms", new(900)), new(5, 2, 20.Amps(), "Old heater", new(2000)) { Use = TakenUse.Fixed },
+                    new(6, 1, 20.Amps(), "Old laundry", new(0)) { Use = TakenUse.Laundry }] }],
             Boxes = [],
         };
         var list = Planner.Plan(old).Service.List;
-        Assert.Equal([("Old range, there before", LoadKind.Cooking, 12_000m), ("Old heater, there before", LoadKind.Fixed, 2000)], list.Loads.Select(l => (l.Name, l.Kind, l.Load.Value)));
-        Assert.Equal((2, 1, Planner.Plan(House with { Boxes = [] }).Service.List.Area.Value + 400), (list.SmallApplianceCircuits, list.LaundryCircuits, list.Area.Value));
+        Assert.Equal([("Old range, there before", LoadKind.Cooking, 12_000m), ("Old heater, there before", LoadKind.Fixed, 2000)],
+            list.Loads.Select(l => (l.Name, l.Kind, l.Load.Value)));
+        Assert.Equal((2, 1, Planner.Plan(House with { Boxes = [] }).Service.List.Area.Value + 400),
+            (list.SmallApplianceCircuits, list.LaundryCircuits, list.Area.Value));
     }
 
     [Fact] // a panel of 150 V·A too little is mended by the button
@@ -117,19 +129,28 @@ public sealed class ServiceTests
 
     [Fact]
     public void Surge_protection_and_disconnect_are_asked_from_2020() =>
-        Assert.DoesNotContain(Planner.Plan(House with { Edition = Edition.Y2017, Service = new() { SurgeProtection = false, OutdoorDisconnect = false } }).Tags, t => t.Rule is "230.67" or "230.85");
+        Assert.DoesNotContain(
+            Planner.Plan(House with
+            {
+                Edition = Edition.Y2017,
+                Service = new() { SurgeProtection = false, OutdoorDisconnect = false }
+            }).Tags, t => t.Rule is "230.67" or "230.85");
 
     [Fact]
     public void One_rod_at_25_ohm_or_footing_steel_will_do()
     {
-        foreach (var service in new Service[] { new() { Rods = 1, RodMeasured = true }, new() { Rods = 0, FootingSteel = true }, new() { Rods = 1, FootingSteel = true } })
+        foreach (var service in new Service[] { new() { Rods = 1, RodMeasured = true }, new() { Rods = 0, FootingSteel = true },
+            new() { Rods = 1, FootingSteel = true } })
         {
-            Assert.DoesNotContain(Planner.Plan(House with { Service = service }).Tags, t => t.Rule.StartsWith("250.5", StringComparison.Ordinal));
+            Assert.DoesNotContain(Planner.Plan(House with { Service = service }).Tags,
+                t => t.Rule.StartsWith("250.5", StringComparison.Ordinal));
         }
     }
 
     [Theory]
     [InlineData("service.future", -1)]
     [InlineData("service.future", 100_001)]
-    public void A_service_out_of_range_is_no_job(string where, int future) => Assert.StartsWith(where, JobProblems.First(House with { Service = new() { Future = new(future) } })!.ToString(), StringComparison.Ordinal);
+    public void A_service_out_of_range_is_no_job(string where, int future) =>
+        Assert.StartsWith(where, JobProblems.First(House with { Service = new() { Future = new(future) } })!.ToString(),
+            StringComparison.Ordinal);
 }

@@ -35,9 +35,11 @@ public sealed class FramingTests
         var rooms = TwoRooms.Structures[0].Levels[0].Rooms;
         var door = new Opening { Id = "d", Kind = OpeningKind.Door, Wall = 2, Offset = 24.Inches(), Width = 32.Inches() };
         var framed = Framing.Frame(Houses.House([rooms[0] with { Openings = [door] }, rooms[1]]));
-        Assert.Equal((24m, 56m), (framed.Room(new("west")).Sides[1].Openings[0].From.Inches, framed.Room(new("west")).Sides[1].Openings[0].To.Inches));
+        Assert.Equal((24m, 56m),
+            (framed.Room(new("west")).Sides[1].Openings[0].From.Inches, framed.Room(new("west")).Sides[1].Openings[0].To.Inches));
         // Seen from the east room the wall starts at the other corner: 137.5 − 56 and 137.5 − 24.
-        Assert.Equal((81.5m, 113.5m), (framed.Room(new("east")).Sides[3].Openings[0].From.Inches, framed.Room(new("east")).Sides[3].Openings[0].To.Inches));
+        Assert.Equal((81.5m, 113.5m),
+            (framed.Room(new("east")).Sides[3].Openings[0].From.Inches, framed.Room(new("east")).Sides[3].Openings[0].To.Inches));
     }
 
     [Fact] // an L of 12 × 12 less 6 × 4: clear outline and area by centre lines
@@ -64,7 +66,9 @@ public sealed class FramingTests
     }
 
     [Fact]
-    public void A_garage_is_no_floor_area() => Assert.InRange(Planner.Plan(Houses.Row(("den", RoomUse.Den, 12), ("garage", RoomUse.Garage, 20))).Survey.FloorArea.Value, 140m, 155m);
+    public void A_garage_is_no_floor_area() =>
+        Assert.InRange(Planner.Plan(Houses.Row(("den", RoomUse.Den, 12), ("garage", RoomUse.Garage, 20))).Survey.FloorArea.Value, 140m,
+            155m);
 
     [Fact]
     public void Names_that_would_be_the_same_are_numbered()

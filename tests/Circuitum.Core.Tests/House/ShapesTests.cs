@@ -51,7 +51,8 @@ public sealed class ShapesTests
     [InlineData(0, 10, false)]
     [InlineData(-10, -10, false)]
     [InlineData(-9, -9, true)]
-    public void Sharing_a_wall_is_not_sharing_floor(int x, int y, bool overlap) => Assert.Equal(overlap, Shapes.Overlap(Box(0, 0, 10, 10), Box(x, y, 10, 10)));
+    public void Sharing_a_wall_is_not_sharing_floor(int x, int y, bool overlap) =>
+        Assert.Equal(overlap, Shapes.Overlap(Box(0, 0, 10, 10), Box(x, y, 10, 10)));
 
     [Fact] // an L and a box in its notch have bounds that overlap, but no floor in common
     public void A_room_in_the_notch_of_an_L_shares_no_floor()
@@ -62,7 +63,9 @@ public sealed class ShapesTests
     }
 
     [Fact] // brute force: every foot of both is walked
-    public void Overlap_agrees_with_walking_every_square_foot() => Gen.Select(Gen.Int[-12, 12], Gen.Int[-12, 12], Gen.Int[1, 12], Gen.Int[1, 12], Gen.Int[1, 9], Gen.Int[1, 9]).Sample((x, y, w, d, nx, ny) =>
+    public void Overlap_agrees_with_walking_every_square_foot() =>
+        Gen.Select(Gen.Int[-12, 12], Gen.Int[-12, 12], Gen.Int[1, 12], Gen.Int[1, 12], Gen.Int[1, 9], Gen.Int[1, 9])
+        .Sample((x, y, w, d, nx, ny) =>
     {
         var l = Shapes.Without(Box(0, 0, 10, 10), At(nx, ny), At(10, 10))!.Value;
         bool InL(double px, double py) => px is > 0 and < 10 && py is > 0 and < 10 && !(px > nx && py > ny);

@@ -9,8 +9,10 @@ public sealed class CrewDeclarationTests
 {
     private static void Declared<TSet>(ImmutableArray<CrewNumber<TSet>> numbers, TSet usual, params string[] beside)
     {
-        var properties = typeof(TSet).GetProperties(BindingFlags.Public | BindingFlags.Instance).Select(p => p.Name).Where(p => p != "EqualityContract").Except(beside);
-        Assert.Equal(properties.Order(StringComparer.OrdinalIgnoreCase), numbers.Select(n => char.ToUpperInvariant(n.Field[0]) + n.Field[1..]).Order(StringComparer.OrdinalIgnoreCase));
+        var properties = typeof(TSet).GetProperties(BindingFlags.Public | BindingFlags.Instance).Select(p => p.Name)
+            .Where(p => p != "EqualityContract").Except(beside);
+        Assert.Equal(properties.Order(StringComparer.OrdinalIgnoreCase),
+            numbers.Select(n => char.ToUpperInvariant(n.Field[0]) + n.Field[1..]).Order(StringComparer.OrdinalIgnoreCase));
         Assert.All(numbers, n =>
         {
             Assert.True(n.Words.Length > 0 && n.Least < n.Most, n.Field);
@@ -26,7 +28,8 @@ public sealed class CrewDeclarationTests
     }
 
     [Fact]
-    public void Every_number_of_the_house_rules_is_declared() => Declared(HouseRuleNumbers.All, new HouseRules(), nameof(HouseRules.ListedForFirstOutlet));
+    public void Every_number_of_the_house_rules_is_declared() =>
+        Declared(HouseRuleNumbers.All, new HouseRules(), nameof(HouseRules.ListedForFirstOutlet));
 
     [Fact]
     public void Every_aim_is_declared() => Declared(AimNumbers.All, new Aims());
@@ -38,15 +41,18 @@ public sealed class CrewDeclarationTests
     public void Limits_are_written_as_people_write_them()
     {
         var atPanel = HouseRuleNumbers.All.Single(n => n.Field == "atPanel");
-        Assert.Equal("must lie from 1'-0\" to 20'-0\"; it is 6\"", atPanel.Problem(new HouseRules { AtPanel = Core.Units.Length.FromInches(6) }));
-        Assert.Equal("must lie from 0 % to 30 %; it is 31 %", HouseRuleNumbers.All.Single(n => n.Field == "sag").Problem(new HouseRules { Sag = new(31) }));
+        Assert.Equal("must lie from 1'-0\" to 20'-0\"; it is 6\"",
+            atPanel.Problem(new HouseRules { AtPanel = Core.Units.Length.FromInches(6) }));
+        Assert.Equal("must lie from 0 % to 30 %; it is 31 %", HouseRuleNumbers.All.Single(n => n.Field == "sag")
+            .Problem(new HouseRules { Sag = new(31) }));
     }
 
     [Fact]
     public void Every_school_is_declared_with_every_answer_and_the_default_first()
     {
         var usual = new Schools();
-        Assert.Equal(typeof(Schools).GetProperties().Select(p => p.Name).Order(StringComparer.OrdinalIgnoreCase), SchoolList.All.Select(s => char.ToUpperInvariant(s.Field[0]) + s.Field[1..]).Order(StringComparer.OrdinalIgnoreCase));
+        Assert.Equal(typeof(Schools).GetProperties().Select(p => p.Name).Order(StringComparer.OrdinalIgnoreCase),
+            SchoolList.All.Select(s => char.ToUpperInvariant(s.Field[0]) + s.Field[1..]).Order(StringComparer.OrdinalIgnoreCase));
         Assert.All(SchoolList.All, school =>
         {
             Assert.Equal(school.Of(usual), school.Answers[0].Answer);
@@ -66,8 +72,10 @@ public sealed class CrewDeclarationTests
     {
         Assert.Equal(typeof(RoomSchools).GetProperties().Length - 1, SchoolList.OfRooms.Length);
         Assert.Equal(typeof(CircuitSchools).GetProperties().Length - 1, SchoolList.OfCircuits.Length);
-        Assert.All(SchoolList.OfRooms, s => Assert.Equal(s.Answers[^1].Answer, s.OfRoom!(s.WithRoom!(new() { Room = new("r") }, s.Answers[^1].Answer))));
+        Assert.All(SchoolList.OfRooms,
+            s => Assert.Equal(s.Answers[^1].Answer, s.OfRoom!(s.WithRoom!(new() { Room = new("r") }, s.Answers[^1].Answer))));
         Assert.All(SchoolList.OfRooms, s => Assert.Null(s.OfRoom!(s.WithRoom!(new() { Room = new("r") }, null))));
-        Assert.All(SchoolList.OfCircuits, s => Assert.Equal(s.Answers[^1].Answer, s.OfCircuit!(s.WithCircuit!(new() { Circuit = new("c") }, s.Answers[^1].Answer))));
+        Assert.All(SchoolList.OfCircuits,
+            s => Assert.Equal(s.Answers[^1].Answer, s.OfCircuit!(s.WithCircuit!(new() { Circuit = new("c") }, s.Answers[^1].Answer))));
     }
 }

@@ -26,7 +26,8 @@ public sealed class PrintedTests
     [InlineData("a\u202eb", "does not end it")]
     [InlineData("a\u2069b", "did not begin")]
     [InlineData("\u202aa\u2069b\u202c", "did not begin")]
-    public void What_does_not_print_is_told(string text, string says) => Assert.Contains(says, Printed.Problem(text), StringComparison.Ordinal);
+    public void What_does_not_print_is_told(string text, string says) =>
+        Assert.Contains(says, Printed.Problem(text), StringComparison.Ordinal);
 
     [Theory]
     [InlineData("  a \t b\r\nc ", "a b c")]

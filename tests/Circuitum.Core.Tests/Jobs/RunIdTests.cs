@@ -74,7 +74,8 @@ public sealed class RunIdTests
     [Fact]
     public void A_box_that_goes_to_another_circuit_takes_what_was_held_with_it()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 30), ("hall", RoomUse.Den, 12)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 160), Houses.On("c", "hall", 1, 60));
+        var job = Houses.Row(("den", RoomUse.Den, 30), ("hall", RoomUse.Den, 12))
+            .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 160), Houses.On("c", "hall", 1, 60));
         job = job with { HouseRules = job.HouseRules with { OutletsPerCircuit = 4 } };
         var before = Planner.Plan(job);
         var run = before.CircuitOf(new("b"))!.Runs.Single(r => r.Kind == RunKind.Jumper && r.Id == RunId.Of("a", "b", RunPurpose.Feed));

@@ -10,13 +10,17 @@ namespace Circuitum.Core.Tests;
 /// <summary>Each school divides as it says; a room or a circuit may go its own way.</summary>
 public sealed class SchoolsTests
 {
-    private static Box Machine(string id, Appliance appliance, decimal amps, int offset) => Houses.Appliance(id, "kitchen", 1, offset, Houses.Plate(appliance, 120, amps * 120) with { Cord = true }, DeviceKind.Single);
+    private static Box Machine(string id, Appliance appliance, decimal amps, int offset) =>
+        Houses.Appliance(id, "kitchen", 1, offset, Houses.Plate(appliance, 120, amps * 120) with { Cord = true }, DeviceKind.Single);
 
-    private static Job Kitchen(decimal dishwasher = 9.6m, decimal disposer = 7.2m) => Houses.Row(("kitchen", RoomUse.Kitchen, 18), ("bath", RoomUse.Bath, 8), ("bath2", RoomUse.Bath, 8)).With(
-        Machine("dw", Appliance.Dishwasher, dishwasher, 20), Machine("dis", Appliance.Disposer, disposer, 34), Machine("fridge", Appliance.Refrigerator, 6, 60),
+    private static Job Kitchen(decimal dishwasher = 9.6m, decimal disposer = 7.2m) =>
+        Houses.Row(("kitchen", RoomUse.Kitchen, 18), ("bath", RoomUse.Bath, 8), ("bath2", RoomUse.Bath, 8)).With(
+        Machine("dw", Appliance.Dishwasher, dishwasher, 20), Machine("dis", Appliance.Disposer, disposer, 34),
+            Machine("fridge", Appliance.Refrigerator, 6, 60),
         Houses.On("c1", "kitchen", 3, 30) with { ServesCounter = true }, Houses.On("c2", "kitchen", 3, 80) with { ServesCounter = true },
         Houses.Ceiling("l", "kitchen", 60, 60), Houses.Switch("s", "kitchen", 3, 140, DeviceKind.Switch, "l"),
-        Houses.On("b1", "bath", 1, 30), Houses.Ceiling("bl", "bath", 40, 60), Houses.Switch("bs", "bath", 3, 20, DeviceKind.Switch, "bl"), Houses.Ceiling("fan", "bath", 60, 60, DeviceKind.BathFan),
+        Houses.On("b1", "bath", 1, 30), Houses.Ceiling("bl", "bath", 40, 60), Houses.Switch("bs", "bath", 3, 20, DeviceKind.Switch, "bl"),
+            Houses.Ceiling("fan", "bath", 60, 60, DeviceKind.BathFan),
         Houses.On("b2", "bath2", 1, 30));
 
     private static bool Together(Job job, params string[] boxes)
@@ -31,13 +35,15 @@ public sealed class SchoolsTests
     [InlineData(12, 8.1, DishwasherAndDisposer.OneWhereItFits, false)]
     [InlineData(9.6, 7.2, DishwasherAndDisposer.OneEach, false)]
     public void Dishwasher_and_disposer(double dishwasher, double disposer, DishwasherAndDisposer school, bool together) =>
-        Assert.Equal(together, Together(Kitchen((decimal)dishwasher, (decimal)disposer) with { Schools = new() { Dishwasher = school } }, "dw", "dis"));
+        Assert.Equal(together,
+            Together(Kitchen((decimal)dishwasher, (decimal)disposer) with { Schools = new() { Dishwasher = school } }, "dw", "dis"));
 
     [Theory] // continuous: 9.6 × 1.25 = 12, 12 + 7.2 = 19.2 fits; 10.3 × 1.25 + 7.2 = 20.08 does not
     [InlineData(9.6, true)]
     [InlineData(10.3, false)]
     public void A_dishwasher_of_long_programmes_is_taken_as_continuous(double dishwasher, bool together) =>
-        Assert.Equal(together, Together(Kitchen((decimal)dishwasher) with { Schools = new() { DishwasherRun = DishwasherRun.Continuous } }, "dw", "dis"));
+        Assert.Equal(together, Together(Kitchen((decimal)dishwasher) with { Schools = new() { DishwasherRun = DishwasherRun.Continuous } },
+            "dw", "dis"));
 
     [Theory] // half of 20 is 10: 9.6 and 10.0 may have the lights beside them, 10.1 may not
     [InlineData(9.6, true)]
@@ -45,7 +51,9 @@ public sealed class SchoolsTests
     [InlineData(10.1, false)]
     public void Kitchen_lights_with_the_dishwasher_while_half_the_rating_holds(double dishwasher, bool together)
     {
-        var job = new DeleteBox(new("dis")).On(Kitchen((decimal)dishwasher)).Job! with { Schools = new() { KitchenLights = KitchenLights.WithDishwasher } };
+        var job = new DeleteBox(new("dis"))
+            .On(Kitchen((decimal)dishwasher)).Job! with
+        { Schools = new() { KitchenLights = KitchenLights.WithDishwasher } };
         Assert.Equal(together, Together(job, "dw", "l"));
         Assert.False(Together(job with { Schools = new() }, "dw", "l"));
     }
@@ -53,7 +61,8 @@ public sealed class SchoolsTests
     [Fact]
     public void A_refrigerator_alone_or_with_its_kitchen()
     {
-        var alone = Planner.Plan(Kitchen() with { Schools = new() { Refrigerator = RefrigeratorCircuit.Alone } }).CircuitOf(new("fridge"))!.Circuit;
+        var alone = Planner.Plan(Kitchen() with { Schools = new() { Refrigerator = RefrigeratorCircuit.Alone } })
+            .CircuitOf(new("fridge"))!.Circuit;
         Assert.Equal((CircuitKind.Individual, 1), (alone.Kind, alone.Boxes.Length));
         Assert.Equal(CircuitKind.SmallAppliance, Planner.Plan(Kitchen()).CircuitOf(new("fridge"))!.Circuit.Kind);
     }
@@ -83,7 +92,8 @@ public sealed class SchoolsTests
     {
         var job = Houses.Row(("one", RoomUse.Bedroom, 12), ("two", RoomUse.Bedroom, 12)).With(
             Houses.On("r1", "one", 1, 30), Houses.Ceiling("l1", "one", 60, 60), Houses.Switch("s1", "one", 3, 20, DeviceKind.Switch, "l1"),
-            Houses.On("r2", "two", 1, 30), Houses.Ceiling("l2", "two", 60, 60), Houses.Switch("s2", "two", 3, 20, DeviceKind.Switch, "l2")) with
+            Houses.On("r2", "two", 1, 30), Houses.Ceiling("l2", "two", 60, 60),
+                Houses.Switch("s2", "two", 3, 20, DeviceKind.Switch, "l2")) with
         {
             RoomSchools = [new() { Room = new("one"), Lighting = LightsAndReceptacles.Together }],
         };
@@ -108,17 +118,22 @@ public sealed class SchoolsTests
         var job = Houses.Row(("near", RoomUse.Den, 16), ("middle", RoomUse.Den, 16), ("far", RoomUse.Den, 16)).With(
             Houses.Appliance("wh", "far", 3, 60, Houses.Plate(Appliance.WaterHeater, 240, 4500)), Houses.On("r", "far", 1, 60)) with
         {
-            Panels = [Houses.Panel("near"), new() { Id = new("B"), Room = new("far"), Wall = 2, Offset = 72.Inches(), Rating = 60.Amps(), Spaces = 12, FedFrom = new("A") }],
+            Panels = [Houses.Panel("near"),
+                new() { Id = new("B"), Room = new("far"), Wall = 2, Offset = 72.Inches(), Rating = 60.Amps(), Spaces = 12,
+                    FedFrom = new("A") }],
             Schools = new() { Subpanel = school },
         };
         var plan = Planner.Plan(job);
         Assert.Equal((heater, receptacle), (plan.CircuitOf(new("wh"))!.Circuit.Panel.Value, plan.CircuitOf(new("r"))!.Circuit.Panel.Value));
     }
 
-    [Theory] // no aim is worth a broken rule: two small-appliance circuits stand however dear a breaker is; for next to nothing a third is had
+    // No aim is worth a broken rule: two small-appliance circuits stand however dear a breaker is; for next to nothing a third is had
+    [Theory]
     [InlineData(1, 3)]
     [InlineData(30, 2)]
     [InlineData(500, 2)]
     public void Two_small_appliance_circuits_or_more_whatever_a_breaker_costs(int feet, int circuits) =>
-        Assert.Equal(circuits, Planner.Plan(Kitchen() with { Aims = new() { Breaker = feet.Feet() } }).Circuits.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance));
+        Assert.Equal(circuits,
+            Planner.Plan(Kitchen() with { Aims = new() { Breaker = feet.Feet() } }).Circuits.Count(c =>
+                c.Circuit.Kind == CircuitKind.SmallAppliance));
 }

@@ -10,7 +10,8 @@ public sealed class CoveringTests
     private static readonly Length Reach = 6.Inches();
 
     private static bool Serves(int clear, bool closed, IReadOnlyList<int> places) => places.Count > 0
-        && Enumerable.Range(0, (clear * 2) + 1).All(half => places.Any(p => Math.Abs(p - (half / 2.0)) <= 6 || (closed && clear - Math.Abs(p - (half / 2.0)) <= 6)));
+        && Enumerable.Range(0, (clear * 2) + 1)
+        .All(half => places.Any(p => Math.Abs(p - (half / 2.0)) <= 6 || (closed && clear - Math.Abs(p - (half / 2.0)) <= 6)));
 
     // Fewest of the spots that, with what stands, serve all of the line; null when not even all of them do.
     private static int? Fewest(int clear, bool closed, int[] standing, int[] spots)
@@ -29,9 +30,11 @@ public sealed class CoveringTests
     }
 
     private static IReadOnlyList<int> Placed(int clear, bool closed, int[] standing, int[] spots) =>
-        [.. Covering.Place(clear.Inches(), closed, Reach, [.. standing.Order().Select(s => s.Inches())], [.. spots.Select(s => new Stand(s.Inches(), 0))]).Select(p => (int)p.Inches)];
+        [.. Covering.Place(clear.Inches(), closed, Reach, [.. standing.Order().Select(s => s.Inches())],
+            [.. spots.Select(s => new Stand(s.Inches(), 0))]).Select(p => (int)p.Inches)];
 
-    private static readonly Gen<(int Clear, int[] Standing, int[] Spots)> Lines = Gen.Select(Gen.Int[4, 50], Gen.Int[0, 50].Array[0, 3], Gen.Int[0, 50].Array[1, 9], (clear, standing, spots) =>
+    private static readonly Gen<(int Clear, int[] Standing, int[] Spots)> Lines = Gen.Select(Gen.Int[4, 50], Gen.Int[0, 50].Array[0, 3],
+        Gen.Int[0, 50].Array[1, 9], (clear, standing, spots) =>
         (clear, standing.Where(s => s <= clear).Distinct().ToArray(), spots.Where(s => s <= clear).Distinct().ToArray()));
 
     [Fact]

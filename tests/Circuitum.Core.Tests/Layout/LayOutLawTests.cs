@@ -13,7 +13,8 @@ namespace Circuitum.Core.Tests;
 /// <summary>What laying out by rule keeps to, on houses drawn by lot.</summary>
 public sealed class LayOutLawTests
 {
-    private static readonly string[] Rules = ["210.52(A)(1)", "210.52(D)", "210.52(E)(1)", "210.52(F)", "210.52(G)(1)", "210.52(H)", "210.52(I)", "210.70(A)", "210.70(A)(2)", "R314.3", "R315.3", "switching", "lighting"];
+    private static readonly string[] Rules = ["210.52(A)(1)", "210.52(D)", "210.52(E)(1)", "210.52(F)", "210.52(G)(1)", "210.52(H)",
+        "210.52(I)", "210.70(A)", "210.70(A)(2)", "R314.3", "R315.3", "switching", "lighting"];
 
     private static Plan LaidOut(Job job)
     {
@@ -37,8 +38,10 @@ public sealed class LayOutLawTests
         Assert.DoesNotContain(plan.Tags, t => t.Rule == "framing");
         foreach (var box in plan.Survey.Boxes.Where(b => b.Box.Mount == Mount.Wall && !b.Box.Outside))
         {
-            Assert.DoesNotContain(box.Room.Room.Fixtures, f => f.Kind == FixtureKind.Range && f.Wall == box.Box.Wall && box.Box.Offset > f.Offset && box.Box.Offset < f.Offset + f.Width && box.Box.Devices.Any(d => d.Kind.IsReceptacle()));
-            Assert.DoesNotContain(plan.Survey.Boxes, o => o != box && o.Room == box.Room && o.Box.Mount == Mount.Wall && !o.Box.Outside && o.Box.Wall == box.Box.Wall
+            Assert.DoesNotContain(box.Room.Room.Fixtures, f => f.Kind == FixtureKind.Range && f.Wall == box.Box.Wall
+                && box.Box.Offset > f.Offset && box.Box.Offset < f.Offset + f.Width && box.Box.Devices.Any(d => d.Kind.IsReceptacle()));
+            Assert.DoesNotContain(plan.Survey.Boxes, o => o != box && o.Room == box.Room && o.Box.Mount == Mount.Wall && !o.Box.Outside
+                && o.Box.Wall == box.Box.Wall
                 && (o.Box.Offset - box.Box.Offset).Abs() < 2.Inches() && (o.Height - box.Height).Abs() < 4.Inches());
         }
     }, iter: 300);
@@ -61,10 +64,13 @@ public sealed class LayOutLawTests
     {
         // A window down to the floor, or the panel, takes the place where the fewer would have to stand.
         var plan = LaidOut(job);
-        foreach (var space in plan.Survey.Coverage.Where(s => s.Receptacles.Length is > 0 and <= 4 && s.Room.Value != "room0" && plan.House.Room(s.Room).Sides.SelectMany(x => x.Openings).All(o => o.Opening.Kind != OpeningKind.Window || o.Opening.Sill >= 20.Inches())))
+        foreach (var space in plan.Survey.Coverage.Where(s => s.Receptacles.Length is > 0 and <= 4 && s.Room.Value != "room0"
+            && plan.House.Room(s.Room).Sides.SelectMany(x => x.Openings)
+            .All(o => o.Opening.Kind != OpeningKind.Window || o.Opening.Sill >= 20.Inches())))
         {
             var fewer = space.Receptacles.Length - 1;
-            var places = Enumerable.Range(0, (space.Clear.Sixtyfourths / 192) + 1).Select(i => Length.FromInches(3 * i)).Append(space.Clear / 2).Append(space.Clear).Where(CanStand(job, space)).Order().ToArray();
+            var places = Enumerable.Range(0, (space.Clear.Sixtyfourths / 192) + 1).Select(i => Length.FromInches(3 * i))
+                .Append(space.Clear / 2).Append(space.Clear).Where(CanStand(job, space)).Order().ToArray();
             Assert.False(AnyServes(space, places, 0, [], fewer), $"{space.Clear} with {fewer}, not {string.Join(' ', space.Receptacles)}");
         }
     }, iter: 60);
@@ -76,7 +82,8 @@ public sealed class LayOutLawTests
         var room = house.Room(space.Room);
         var places = new Draft(job, house).Places(room, job.HouseRules.ReceptacleHeight);
         var free = space.Pieces.Select(p => (p.Wall, Free: places.Free(room.Sides[p.Wall - 1], p.From, p.To))).ToList();
-        return at => space.At(at) is var (wall, offset) && free.Any(f => f.Wall == wall && f.Free.Exists(x => offset >= x.From && offset <= x.To));
+        return at => space.At(at) is var (wall, offset)
+            && free.Any(f => f.Wall == wall && f.Free.Exists(x => offset >= x.From && offset <= x.To));
     }
 
     private static bool AnyServes(WallSpace space, Length[] places, int from, List<Length> chosen, int left)

@@ -19,9 +19,11 @@ public sealed class LayOutTests
     private static Room Inside(string id, RoomUse use, Length width, Length depth, params Fixture[] fixtures) =>
         Houses.Rectangle(id, use, Length.Zero, Length.Zero, width + Houses.Outer, depth + Houses.Outer) with { Fixtures = [.. fixtures] };
 
-    private static Fixture On(FixtureKind kind, int wall, int offset, int width, int depth = 25) => new() { Kind = kind, Wall = wall, Offset = offset.Inches(), Width = width.Inches(), Depth = depth.Inches() };
+    private static Fixture On(FixtureKind kind, int wall, int offset, int width, int depth = 25) =>
+        new() { Kind = kind, Wall = wall, Offset = offset.Inches(), Width = width.Inches(), Depth = depth.Inches() };
 
-    private static Opening Door(string id, int wall, int offset, int width = 32) => new() { Id = id, Kind = OpeningKind.Door, Wall = wall, Offset = offset.Inches(), Width = width.Inches() };
+    private static Opening Door(string id, int wall, int offset, int width = 32) =>
+        new() { Id = id, Kind = OpeningKind.Door, Wall = wall, Offset = offset.Inches(), Width = width.Inches() };
 
     private static Job Laid(Job job)
     {
@@ -37,7 +39,9 @@ public sealed class LayOutTests
     // Cabinets take all walls but a stretch of the north one.
     private static Job Stretch(int inches)
     {
-        var room = Inside("den", RoomUse.Den, 20.Feet(), 14.Feet(), On(FixtureKind.Cabinet, 1, 0, 24, 1), On(FixtureKind.Cabinet, 1, 24 + inches, 240 - 24 - inches, 1), On(FixtureKind.Cabinet, 2, 0, 168, 1), On(FixtureKind.Cabinet, 3, 0, 240, 1), On(FixtureKind.Cabinet, 4, 0, 168, 1));
+        var room = Inside("den", RoomUse.Den, 20.Feet(), 14.Feet(), On(FixtureKind.Cabinet, 1, 0, 24, 1),
+            On(FixtureKind.Cabinet, 1, 24 + inches, 240 - 24 - inches, 1), On(FixtureKind.Cabinet, 2, 0, 168, 1),
+            On(FixtureKind.Cabinet, 3, 0, 240, 1), On(FixtureKind.Cabinet, 4, 0, 168, 1));
         return Houses.House([room]) with { Panels = [Houses.Panel("den") with { Wall = 3 }] };
     }
 
@@ -55,9 +59,11 @@ public sealed class LayOutTests
     }
 
     [Fact]
-    public void Twelve_feet_have_their_one_receptacle_at_the_middle() => Assert.Equal((24 + 72).Inches(), Assert.Single(Receptacles(Laid(Stretch(144)))).Offset);
+    public void Twelve_feet_have_their_one_receptacle_at_the_middle() =>
+        Assert.Equal((24 + 72).Inches(), Assert.Single(Receptacles(Laid(Stretch(144)))).Offset);
 
-    [Fact] // 10 ft: anywhere from 4 to 6 ft serves; the stud at 64 in from the wall's start, 60-3/4 from the inside corner, has a box at 62-5/8
+    // 10 ft: anywhere from 4 to 6 ft serves; the stud at 64 in from the wall's start, 60-3/4 from the inside corner, has a box at 62-5/8
+    [Fact]
     public void Where_there_is_a_choice_the_box_stands_on_a_stud()
     {
         var box = Assert.Single(Receptacles(Laid(Stretch(120))));
@@ -76,7 +82,10 @@ public sealed class LayOutTests
     }
 
     private static Job Counter(int inches, Edition edition = Edition.Y2020, params Fixture[] more) =>
-        Houses.House([Inside("kitchen", RoomUse.Kitchen, 16.Feet(), 14.Feet(), [On(FixtureKind.Counter, 1, 0, inches), On(FixtureKind.Range, 1, inches, 30), .. more])]) with { Edition = edition, Panels = [Houses.Panel("kitchen") with { Wall = 3 }] };
+        Houses.House([Inside("kitchen", RoomUse.Kitchen, 16.Feet(), 14.Feet(),
+            [On(FixtureKind.Counter, 1, 0, inches), On(FixtureKind.Range, 1, inches, 30), .. more])])
+            with
+        { Edition = edition, Panels = [Houses.Panel("kitchen") with { Wall = 3 }] };
 
     [Theory] // case 24 and its neighbours
     [InlineData(11, 0)]
@@ -93,15 +102,20 @@ public sealed class LayOutTests
     }
 
     [Fact]
-    public void Four_feet_of_counter_have_theirs_at_the_middle() => Assert.Equal(24.Inches(), Assert.Single(Receptacles(Laid(Counter(48))), b => b.ServesCounter).Offset);
+    public void Four_feet_of_counter_have_theirs_at_the_middle() =>
+        Assert.Equal(24.Inches(), Assert.Single(Receptacles(Laid(Counter(48))), b => b.ServesCounter).Offset);
 
     [Fact]
     public void A_sink_breaks_a_counter_and_a_corner_does_not()
     {
         var broken = CounterSpaces.Split(Framing.Frame(Counter(96, Edition.Y2020, On(FixtureKind.Sink, 1, 30, 33))).Room(new("kitchen")));
         Assert.Equal([30m, 33m], broken.Select(s => s.Clear.Inches).Order());
-        // From the west wall, 30 in of its south end, round the corner and 60 in along the north wall: 25 in of depth and an inch belong to the turn.
-        var turned = CounterSpaces.Split(Framing.Frame(Houses.House([Inside("kitchen", RoomUse.Kitchen, 16.Feet(), 14.Feet(), On(FixtureKind.Counter, 1, 0, 60), On(FixtureKind.Counter, 4, 168 - 25 - 30, 30))])).Room(new("kitchen")));
+        // From the west wall, 30 in of its south end, round the corner and 60 in along the north wall: 25 in of depth and an inch belong to
+        // the turn.
+        var turned = CounterSpaces.Split(
+            Framing.Frame(Houses.House(
+                [Inside("kitchen", RoomUse.Kitchen, 16.Feet(), 14.Feet(), On(FixtureKind.Counter, 1, 0, 60),
+                    On(FixtureKind.Counter, 4, 168 - 25 - 30, 30))])).Room(new("kitchen")));
         Assert.Equal(60 + 30 + 25, Assert.Single(turned).Clear.Inches);
     }
 
@@ -117,7 +131,14 @@ public sealed class LayOutTests
         foreach (var (edition, owed) in new[] { (Edition.Y2017, y2017), (Edition.Y2020, y2020), (Edition.Y2023, y2023) })
         {
             Assert.Equal(owed, CodeBook.For(edition).Outlets.OfIsland(width.Inches(), depth.Inches()));
-            var island = new Fixture { Kind = FixtureKind.Island, X = 30.Inches(), Y = 70.Inches(), Width = width.Inches(), Depth = depth.Inches() };
+            var island = new Fixture
+            {
+                Kind = FixtureKind.Island,
+                X = 30.Inches(),
+                Y = 70.Inches(),
+                Width = width.Inches(),
+                Depth = depth.Inches()
+            };
             var job = Laid(Counter(11, edition, island));
             Assert.Equal(owed, job.Boxes.Count(b => b.Mount == Mount.Floor && b.ServesCounter));
             Assert.Empty(Tags(job, "210.52(C)(2)"));
@@ -127,7 +148,10 @@ public sealed class LayOutTests
     [Fact]
     public void A_basin_gets_a_receptacle_within_3_feet_and_out_of_the_tubs_3_feet()
     {
-        var job = Laid(Houses.House([Inside("bath", RoomUse.Bath, 9.Feet(), 8.Feet(), On(FixtureKind.Vanity, 1, 6, 36, 21), On(FixtureKind.Tub, 3, 0, 60, 30))]) with { Panels = [Houses.Panel("bath") with { Wall = 2 }] });
+        var job = Laid(Houses.House(
+            [Inside("bath", RoomUse.Bath, 9.Feet(), 8.Feet(), On(FixtureKind.Vanity, 1, 6, 36, 21), On(FixtureKind.Tub, 3, 0, 60, 30))])
+            with
+        { Panels = [Houses.Panel("bath") with { Wall = 2 }] });
         var box = Assert.Single(Receptacles(job));
         Assert.Equal(44.Inches(), box.Height);
         Assert.Empty(Tags(job, "210.52(D)"));
@@ -140,7 +164,9 @@ public sealed class LayOutTests
     [InlineData(Edition.Y2017, 95, false)]
     public void A_receptacle_near_a_tub(Edition edition, int offset, bool tagged)
     {
-        var job = Houses.House([Inside("bath", RoomUse.Bath, 14.Feet(), 8.Feet(), On(FixtureKind.Tub, 1, 0, 60, 30))]).With(Houses.On("r", "bath", 1, offset)) with { Edition = edition };
+        var job = Houses.House([Inside("bath", RoomUse.Bath, 14.Feet(), 8.Feet(), On(FixtureKind.Tub, 1, 0, 60, 30))])
+            .With(Houses.On("r", "bath", 1, offset)) with
+        { Edition = edition };
         Assert.Equal(tagged, Tags(job, "406.9(C)").Count > 0);
     }
 
@@ -148,12 +174,17 @@ public sealed class LayOutTests
     [InlineData(119, 0)]
     [InlineData(120, 1)]
     public void A_hall_of_ten_feet_gets_one(int inches, int count) =>
-        Assert.Equal(count, Receptacles(Laid(Houses.House([Inside("hall", RoomUse.Hall, inches.Inches(), 4.Feet())]) with { Panels = [Houses.Panel("hall") with { Offset = 24.Inches() }] })).Count());
+        Assert.Equal(count, Receptacles(
+            Laid(Houses.House([Inside("hall", RoomUse.Hall, inches.Inches(), 4.Feet())])
+                with
+            { Panels = [Houses.Panel("hall") with { Offset = 24.Inches() }] })).Count());
 
     [Fact] // 7'-9" × 7'-9" is 60.06 ft², 7'-8" × 7'-9" 59.4
     public void A_foyer_over_60_square_feet_gets_one_to_each_wall_of_3_feet()
     {
-        Room Foyer(int width) => Inside("foyer", RoomUse.Entry, width.Inches(), 93.Inches()) with { Openings = [Door("front", 3, 30), Door("in", 1, 30), Door("side", 2, 30), Door("other", 4, 30)] };
+        Room Foyer(int width) => Inside("foyer", RoomUse.Entry, width.Inches(), 93.Inches())
+            with
+        { Openings = [Door("front", 3, 30), Door("in", 1, 30), Door("side", 2, 30), Door("other", 4, 30)] };
         Assert.DoesNotContain(Receptacles(Laid(Houses.House([Foyer(92)]))), b => !b.Outside);
         Assert.Equal(4, Receptacles(Laid(Houses.House([Foyer(93)]))).Count(b => !b.Outside));
     }
@@ -164,7 +195,9 @@ public sealed class LayOutTests
     [InlineData(144, 2)]
     public void A_garage_gets_one_for_each_bay(int door, int bays)
     {
-        var room = Inside("garage", RoomUse.Garage, 22.Feet(), 22.Feet()) with { Openings = [new() { Id = "g", Kind = OpeningKind.GarageDoor, Wall = 3, Offset = 20.Inches(), Width = door.Inches() }] };
+        var room = Inside("garage", RoomUse.Garage, 22.Feet(), 22.Feet())
+            with
+        { Openings = [new() { Id = "g", Kind = OpeningKind.GarageDoor, Wall = 3, Offset = 20.Inches(), Width = door.Inches() }] };
         var boxes = Receptacles(Laid(Houses.House([room]))).Where(b => !b.Outside).ToList();
         Assert.Equal(bays, boxes.Count);
         Assert.All(boxes, b => Assert.True(b.Height <= 66.Inches()));
@@ -193,12 +226,18 @@ public sealed class LayOutTests
 
     private static Job Bedrooms(bool garage, bool fuel)
     {
-        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, Length.Zero, 20.Feet(), 4.Feet()) with { Openings = [Door("d1", 3, 20), Door("d2", 3, 150)] };
+        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, Length.Zero, 20.Feet(), 4.Feet())
+            with
+        { Openings = [Door("d1", 3, 20), Door("d2", 3, 150)] };
         var one = Houses.Rectangle("bed-1", RoomUse.Bedroom, Length.Zero, 4.Feet(), 10.Feet(), 10.Feet());
         var two = Houses.Rectangle("bed-2", RoomUse.Bedroom, 10.Feet(), 4.Feet(), 10.Feet(), 10.Feet());
         var more = garage ? new[] { Houses.Rectangle("garage", RoomUse.Garage, 20.Feet(), Length.Zero, 20.Feet(), 14.Feet()) } : [];
         var job = Houses.House([hall, one, two, .. more]);
-        return job with { Structures = [job.Structures[0] with { FuelBurning = fuel }], Panels = [Houses.Panel("hall") with { Offset = 24.Inches() }] };
+        return job with
+        {
+            Structures = [job.Structures[0] with { FuelBurning = fuel }],
+            Panels = [Houses.Panel("hall") with { Offset = 24.Inches() }]
+        };
     }
 
     [Theory]
@@ -209,18 +248,25 @@ public sealed class LayOutTests
     {
         var job = Laid(Bedrooms(garage, fuel));
         var alarms = job.Boxes.Where(b => b.Devices.Any(d => d.Kind.IsAlarm())).ToDictionary(b => b.Room.Value, b => b.Devices[0].Kind);
-        Assert.Equal(new Dictionary<string, DeviceKind> { ["bed-1"] = DeviceKind.SmokeAlarm, ["bed-2"] = DeviceKind.SmokeAlarm, ["hall"] = inHall }, alarms);
+        Assert.Equal(new Dictionary<string,
+            DeviceKind>
+        { ["bed-1"] = DeviceKind.SmokeAlarm, ["bed-2"] = DeviceKind.SmokeAlarm, ["hall"] = inHall }, alarms);
     }
 
     [Fact] // three ways into a room: two three-ways and a four-way, one at each
     public void A_switch_stands_at_every_entrance_and_the_set_is_typed()
     {
         var family = Houses.Rectangle("family", RoomUse.Family, Length.Zero, Length.Zero, 20.Feet(), 14.Feet());
-        var kitchen = Houses.Rectangle("kitchen", RoomUse.Kitchen, 20.Feet(), Length.Zero, 10.Feet(), 14.Feet()) with { Openings = [new() { Id = "k", Kind = OpeningKind.Cased, Wall = 4, Offset = 110.Inches(), Width = 40.Inches() }] };
-        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, 14.Feet(), 30.Feet(), 4.Feet()) with { Openings = [Door("h", 1, 60), Door("h2", 1, 180)] };
+        var kitchen = Houses.Rectangle("kitchen", RoomUse.Kitchen, 20.Feet(), Length.Zero, 10.Feet(), 14.Feet())
+            with
+        { Openings = [new() { Id = "k", Kind = OpeningKind.Cased, Wall = 4, Offset = 110.Inches(), Width = 40.Inches() }] };
+        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, 14.Feet(), 30.Feet(), 4.Feet())
+            with
+        { Openings = [Door("h", 1, 60), Door("h2", 1, 180)] };
         var job = Laid(Houses.House([family, kitchen, hall]) with { Panels = [Houses.Panel("kitchen") with { Wall = 2 }] });
         var lamp = Assert.Single(job.Boxes, b => b.Room.Value == "family" && b.Devices[0].Kind == DeviceKind.Lamp);
-        Assert.Equal([DeviceKind.ThreeWay, DeviceKind.ThreeWay, DeviceKind.FourWay], job.Boxes.SelectMany(b => b.Devices).Where(d => d.Controls.Contains(lamp.Id)).Select(d => d.Kind).Order());
+        Assert.Equal([DeviceKind.ThreeWay, DeviceKind.ThreeWay, DeviceKind.FourWay], job.Boxes.SelectMany(b => b.Devices)
+            .Where(d => d.Controls.Contains(lamp.Id)).Select(d => d.Kind).Order());
         Assert.Empty(Tags(job, "switching"));
     }
 
@@ -237,7 +283,16 @@ public sealed class LayOutTests
     [Fact]
     public void A_want_gets_its_receptacle_and_a_circuit_of_its_own_where_asked()
     {
-        var want = new Want { Id = "w", Kind = WantKind.Freezer, Room = new("utility"), Wall = 1, Offset = 40.Inches(), Width = 30.Inches(), Individual = true };
+        var want = new Want
+        {
+            Id = "w",
+            Kind = WantKind.Freezer,
+            Room = new("utility"),
+            Wall = 1,
+            Offset = 40.Inches(),
+            Width = 30.Inches(),
+            Individual = true
+        };
         var job = Houses.House([Inside("utility", RoomUse.Utility, 14.Feet(), 10.Feet())]) with { Wants = [want] };
         Assert.Equal("want:w", Assert.Single(Tags(job, "want")).Subject.ToString());
         var laid = Laid(job);
@@ -250,7 +305,12 @@ public sealed class LayOutTests
     [Fact]
     public void A_floor_receptacle_serves_before_glass_to_the_floor()
     {
-        var room = Inside("family", RoomUse.Family, 30.Feet(), 12.Feet()) with { Openings = [new() { Id = "glass", Kind = OpeningKind.Window, Wall = 1, Offset = 30.Inches(), Width = 20.Feet(), Sill = 2.Inches() }] };
+        var room = Inside("family", RoomUse.Family, 30.Feet(), 12.Feet())
+            with
+        {
+            Openings = [new() { Id = "glass", Kind = OpeningKind.Window, Wall = 1, Offset = 30.Inches(), Width = 20.Feet(),
+                Sill = 2.Inches() }]
+        };
         var job = Laid(Houses.House([room]));
         Assert.Contains(job.Boxes, b => b.Mount == Mount.Floor);
         Assert.All(Planner.Plan(job).Survey.Coverage, s => Assert.True(s.Served));
@@ -260,7 +320,15 @@ public sealed class LayOutTests
     public void A_box_in_bays_kept_for_another_trade_is_tagged_and_laying_out_goes_around_them()
     {
         var job = Houses.House([Inside("den", RoomUse.Den, 14.Feet(), 12.Feet())]);
-        job = new ReserveBays(new() { Id = "bays-1", For = "the drain", Room = new("den"), Wall = 1, Offset = 60.Inches(), Width = 32.Inches() }).On(job).Job!;
+        job = new ReserveBays(new()
+        {
+            Id = "bays-1",
+            For = "the drain",
+            Room = new("den"),
+            Wall = 1,
+            Offset = 60.Inches(),
+            Width = 32.Inches()
+        }).On(job).Job!;
         Assert.Equal("box:mine", Assert.Single(Tags(job.With(Houses.On("mine", "den", 1, 70)), "kept bays")).Subject.ToString());
         Assert.Empty(Tags(Laid(job), "kept bays"));
     }
@@ -276,7 +344,8 @@ public sealed class LayOutTests
     [Fact]
     public void A_floor_mark_is_two_measures_from_the_nearest_walls()
     {
-        var plan = Planner.Plan(Houses.House([Inside("den", RoomUse.Den, 12.Feet(), 10.Feet())]).With(Houses.Ceiling("fan", "den", 100, 40, DeviceKind.CeilingFan)));
+        var plan = Planner.Plan(Houses.House([Inside("den", RoomUse.Den, 12.Feet(), 10.Feet())])
+            .With(Houses.Ceiling("fan", "den", 100, 40, DeviceKind.CeilingFan)));
         var mark = Assert.Single(FloorMarks.Of(plan.Survey));
         Assert.Equal((1, 40.Inches()), mark.First);
         Assert.Equal((2, 44.Inches()), mark.Second);
@@ -285,7 +354,9 @@ public sealed class LayOutTests
     [Fact]
     public void Boxes_are_centred_copied_mirrored_and_moved_together()
     {
-        var job = Houses.Row(("one", RoomUse.Den, 12), ("two", RoomUse.Den, 12)).With(Houses.On("a", "one", 1, 30), Houses.Ceiling("l", "one", 40, 40), Houses.Switch("s", "one", 2, 50, DeviceKind.Switch, "l"));
+        var job = Houses.Row(("one", RoomUse.Den, 12), ("two", RoomUse.Den, 12))
+            .With(Houses.On("a", "one", 1, 30), Houses.Ceiling("l", "one", 40, 40),
+                Houses.Switch("s", "one", 2, 50, DeviceKind.Switch, "l"));
         var clear = Framing.Frame(job).Room(new("one"));
         Assert.Equal(clear.Sides[0].Clear / 2, new CentreBox(new("a"), CentreOn.Wall, 0).On(job).Job!.Boxes[0].Offset);
         Assert.Equal(clear.ClearWidth / 2, new CentreBox(new("l"), CentreOn.Room, 0).On(job).Job!.Boxes[1].X);
@@ -295,7 +366,8 @@ public sealed class LayOutTests
         Assert.Equal(copied.Boxes[^2].Id, Assert.Single(copiedSwitch.Devices[0].Controls));
         var mirrored = new CopyBoxes(new("one"), new("two"), true).On(job).Job!;
         // North stays north, told from its other end; the switch of the east wall is on the west one.
-        Assert.Equal((1, Framing.Frame(job).Room(new("two")).Sides[0].Clear - 30.Inches()), (mirrored.Boxes[3].Wall, mirrored.Boxes[3].Offset));
+        Assert.Equal((1, Framing.Frame(job).Room(new("two")).Sides[0].Clear - 30.Inches()),
+            (mirrored.Boxes[3].Wall, mirrored.Boxes[3].Offset));
         Assert.Equal(4, mirrored.Boxes[^1].Wall);
         var moved = new NudgeBoxes([new("a"), new("s")], 16.Inches()).On(job).Job!;
         Assert.Equal([46.Inches(), 66.Inches()], moved.Boxes.Where(b => b.Mount == Mount.Wall).Select(b => b.Offset));
@@ -320,14 +392,16 @@ public sealed class LayOutTests
         {
             // One place less, and the set is made anew.
             var fewer = new SetControls(new("s0"), 0, []).On(job).Job!;
-            Assert.DoesNotContain(Planner.Plan(fewer).Tags, t => t.Rule == "switching" && t.Headline.Contains("do not make a set", StringComparison.Ordinal));
+            Assert.DoesNotContain(Planner.Plan(fewer).Tags,
+                t => t.Rule == "switching" && t.Headline.Contains("do not make a set", StringComparison.Ordinal));
         }
     }
 
     [Fact] // switch first: home run to the switch, 14-2 leg to the lamp; light first: home run to the lamp, a loop of three conductors
     public void The_feed_comes_to_the_switch_or_to_the_light_by_school()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 14)).With(Houses.Ceiling("l", "den", 40, 40), Houses.Switch("s", "den", 1, 40, DeviceKind.Switch, "l"));
+        var job = Houses.Row(("den", RoomUse.Den, 14))
+            .With(Houses.Ceiling("l", "den", 40, 40), Houses.Switch("s", "den", 1, 40, DeviceKind.Switch, "l"));
         var switchFirst = Planner.Plan(job).CircuitOf(new("l"))!.Runs;
         Assert.Equal([("s", 2), ("l", 2)], switchFirst.Select(r => (r.To.Box!.Value.Value, r.Conductors)));
         var lightFirst = Planner.Plan(job with { Schools = new() { Feed = LightingFeed.LightFirst } }).CircuitOf(new("l"))!.Runs;
@@ -337,7 +411,11 @@ public sealed class LayOutTests
     [Fact]
     public void A_disconnect_is_on_the_circuit_of_its_equipment()
     {
-        var job = Houses.Row(("utility", RoomUse.Utility, 14)).With(Houses.Appliance("hp", "utility", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4100) with { Mca = new(21), Mocp = new(35) }) with { Outside = true }, Houses.Switch("ds", "utility", 1, 90, DeviceKind.Disconnect, "hp") with { Outside = true });
+        var job = Houses.Row(("utility", RoomUse.Utility, 14))
+            .With(Houses.Appliance("hp", "utility", 1, 60,
+                Houses.Plate(Appliance.HeatPump, 240, 4100) with { Mca = new(21), Mocp = new(35) }) with
+            { Outside = true },
+                Houses.Switch("ds", "utility", 1, 90, DeviceKind.Disconnect, "hp") with { Outside = true });
         var plan = Planner.Plan(job);
         Assert.Same(plan.CircuitOf(new("hp")), plan.CircuitOf(new("ds")));
         Assert.Equal(240, plan.CircuitOf(new("ds"))!.Circuit.Load.Volts.Value);
@@ -349,11 +427,14 @@ public sealed class LayOutTests
     [InlineData(true, 24, true, true)] // 406.9(B)
     public void What_kind_of_receptacle_is_owed(bool outside, int height, bool tamper, bool weather)
     {
-        var plan = Planner.Plan(Houses.Row(("den", RoomUse.Den, 14)).With(Houses.On("r", "den", 1, 40) with { Outside = outside, Height = height.Inches() }));
+        var plan = Planner.Plan(Houses.Row(("den", RoomUse.Den, 14))
+            .With(Houses.On("r", "den", 1, 40) with { Outside = outside, Height = height.Inches() }));
         var listing = Core.Protection.ReceptacleListing.For(plan.Survey[new("r")], plan.CircuitOf(new("r"))!.Protected, plan.Job.Schools)!;
         Assert.Equal((tamper, weather, weather), (listing.TamperResistant, listing.WeatherResistant, listing.InUseCover));
     }
 
     [Fact]
-    public void Every_use_tells_what_follows_from_it() => Assert.All(Enum.GetValues<RoomUse>(), use => Assert.All(RoomConsequence.Of(use, CodeBook.For(Edition.Y2020)), c => Assert.NotEmpty(c.Section.Text)));
+    public void Every_use_tells_what_follows_from_it() =>
+        Assert.All(Enum.GetValues<RoomUse>(),
+            use => Assert.All(RoomConsequence.Of(use, CodeBook.For(Edition.Y2020)), c => Assert.NotEmpty(c.Section.Text)));
 }

@@ -11,7 +11,8 @@ namespace Circuitum.Core.Tests;
 
 public sealed class WallSpaceTests
 {
-    private static WallSpace Space(Length clear, params Length[] receptacles) => new(new("r"), clear, [new(1, Length.Zero, clear)], [.. receptacles], false);
+    private static WallSpace Space(Length clear, params Length[] receptacles) =>
+        new(new("r"), clear, [new(1, Length.Zero, clear)], [.. receptacles], false);
 
     [Fact]
     public void Twelve_feet_between_two_doors_are_served_by_one_receptacle_only_at_the_middle()
@@ -44,7 +45,8 @@ public sealed class WallSpaceTests
     [Fact] // 12 × 11 ft inside is 46 ft round; less the door of 2'-8": 43'-4"
     public void A_bedroom_with_one_door_near_its_corner_has_one_floor_line_and_needs_four()
     {
-        var room = Houses.Rectangle("bed", RoomUse.Bedroom, Length.Zero, Length.Zero, 12.Feet() + Houses.Outer, 11.Feet() + Houses.Outer) with
+        var room = Houses.Rectangle("bed", RoomUse.Bedroom, Length.Zero, Length.Zero, 12.Feet() + Houses.Outer,
+            11.Feet() + Houses.Outer) with
         {
             Openings = [new() { Id = "door", Kind = OpeningKind.Door, Wall = 1, Offset = 6.Inches(), Width = 32.Inches() }],
         };
@@ -60,9 +62,15 @@ public sealed class WallSpaceTests
     public void A_window_does_not_break_the_floor_line_a_cabinet_does()
     {
         var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 12.Feet(), 12.Feet());
-        var window = room with { Openings = [new() { Id = "w", Kind = OpeningKind.Window, Wall = 1, Offset = 24.Inches(), Width = 48.Inches() }] };
+        var window = room with
+        {
+            Openings = [new() { Id = "w", Kind = OpeningKind.Window, Wall = 1, Offset = 24.Inches(), Width = 48.Inches() }]
+        };
         Assert.True(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([window])).Room(new("den")))).Closed);
-        var cabinet = room with { Fixtures = [new() { Kind = FixtureKind.Cabinet, Wall = 1, Offset = 24.Inches(), Width = 48.Inches(), Depth = 24.Inches() }] };
+        var cabinet = room with
+        {
+            Fixtures = [new() { Kind = FixtureKind.Cabinet, Wall = 1, Offset = 24.Inches(), Width = 48.Inches(), Depth = 24.Inches() }]
+        };
         Assert.False(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([cabinet])).Room(new("den")))).Closed);
     }
 

@@ -18,7 +18,8 @@ public sealed class PlanLawTests
     [Fact]
     public void Every_box_is_on_exactly_one_circuit_and_fed_by_one_run() => Holds(plan =>
     {
-        Assert.Equal(plan.Job.Boxes.Select(b => b.Id.Value).Order(StringComparer.Ordinal), plan.Circuits.SelectMany(c => c.Circuit.Boxes).Select(b => b.Value).Order(StringComparer.Ordinal));
+        Assert.Equal(plan.Job.Boxes.Select(b => b.Id.Value).Order(StringComparer.Ordinal), plan.Circuits.SelectMany(c => c.Circuit.Boxes)
+            .Select(b => b.Value).Order(StringComparer.Ordinal));
         Assert.All(plan.Circuits, c => Assert.All(c.Circuit.Boxes, b =>
         {
             var way = c.WayTo(b);
@@ -37,7 +38,9 @@ public sealed class PlanLawTests
 
     [Fact] // what the planner decides itself satisfies its own checks; what a person placed may not
     public void A_plan_without_pins_has_no_red_tag_on_loads_or_conductors() => Holds(plan =>
-        Assert.DoesNotContain(plan.Tags, t => t.Severity == Severity.Red && (t.Rule.StartsWith("210.1", StringComparison.Ordinal) || t.Rule.StartsWith("210.23", StringComparison.Ordinal) || t.Rule.StartsWith("240.4", StringComparison.Ordinal))
+        Assert.DoesNotContain(plan.Tags, t => t.Severity == Severity.Red
+            && (t.Rule.StartsWith("210.1", StringComparison.Ordinal) || t.Rule.StartsWith("210.23", StringComparison.Ordinal)
+                || t.Rule.StartsWith("240.4", StringComparison.Ordinal))
             && t.Rule is not "210.11(A)" and not "210.11(C)(1)"));
 
     [Fact]
@@ -54,7 +57,8 @@ public sealed class PlanLawTests
     });
 
     [Fact]
-    public void No_run_is_shorter_than_the_straight_line_and_its_legs_join_up() => Holds(plan => Assert.All(plan.Circuits.SelectMany(c => c.Runs), run =>
+    public void No_run_is_shorter_than_the_straight_line_and_its_legs_join_up() =>
+        Holds(plan => Assert.All(plan.Circuits.SelectMany(c => c.Runs), run =>
     {
         Assert.True(run.Way.Measured >= run.From.Place.At.StraightTo(run.To.Place.At));
         Assert.True(run.Length.Value > run.Way.Measured);
@@ -71,26 +75,33 @@ public sealed class PlanLawTests
         Assert.All(plan.Holes.All, h => Assert.InRange(h.Runs.Length, 1, plan.Job.HouseRules.CablesPerHole));
         // 6-2 and 8-3 lie straight across the joists underfoot (334.15(C)); everything else is bored.
         var across = Conductors.Sizing.ThatLieAcross([.. plan.Circuits.Select(c => c.Sized)]);
-        Assert.Equal(plan.Circuits.SelectMany(c => c.Runs).Sum(r => r.Way.Passages.Count(p => !across.Contains(r.Id) || p.Spot is not { Kind: Routing.MemberKind.Joist, Level: 0 })), plan.Holes.All.Sum(h => h.Runs.Length));
+        Assert.Equal(plan.Circuits.SelectMany(c => c.Runs)
+            .Sum(r => r.Way.Passages.Count(p => !across.Contains(r.Id) || p.Spot is not { Kind: Routing.MemberKind.Joist, Level: 0 })),
+            plan.Holes.All.Sum(h => h.Runs.Length));
     });
 
     [Fact]
-    public void Volts_fall_along_every_way_by_what_each_run_carries() => Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Circuit.Boxes, box =>
+    public void Volts_fall_along_every_way_by_what_each_run_carries() =>
+        Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Circuit.Boxes, box =>
     {
         var sized = c.Sized;
-        var lost = c.WayTo(box).Sum(r => Conductors.VoltageDrop.Of(sized.Through[r.Id], sized.GaugeOf(r), r.Length.Value, Books.Us2020).Value);
+        var lost = c.WayTo(box)
+            .Sum(r => Conductors.VoltageDrop.Of(sized.Through[r.Id], sized.GaugeOf(r), r.Length.Value, Books.Us2020).Value);
         Assert.Equal(decimal.Round(c.Circuit.Load.Volts.Value - lost, 6), decimal.Round(sized.VoltsAt[box].Value, 6));
     })));
 
     [Fact]
     public void Current_into_the_first_box_is_the_whole_circuits() => Holds(plan => Assert.All(plan.Circuits, c =>
-        Assert.Equal(decimal.Round(c.Circuit.Load.Current.Value, 6), decimal.Round(c.Runs.Where(r => r.Upstream is null).Sum(r => c.Sized.Through[r.Id].Value), 6))));
+        Assert.Equal(decimal.Round(c.Circuit.Load.Current.Value, 6),
+            decimal.Round(c.Runs.Where(r => r.Upstream is null).Sum(r => c.Sized.Through[r.Id].Value), 6))));
 
     [Fact]
-    public void Boxes_that_need_AFCI_or_GFCI_have_it_unless_a_device_is_in_the_way_and_tagged() => Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Outlets, outlet =>
+    public void Boxes_that_need_AFCI_or_GFCI_have_it_unless_a_device_is_in_the_way_and_tagged() =>
+        Holds(plan => Assert.All(plan.Circuits, c => Assert.All(c.Outlets, outlet =>
     {
         Assert.True(outlet.Value.Afci is null || c.BreakerKind is Protection.BreakerKind.Afci or Protection.BreakerKind.DualFunction);
-        Assert.True(outlet.Value.Gfci is null || c.HasGfci(outlet.Key) || plan.Tags.Any(t => t.Subject == Subject.Box(outlet.Key) && t.Rule == outlet.Value.Gfci.Section));
+        Assert.True(outlet.Value.Gfci is null || c.HasGfci(outlet.Key)
+            || plan.Tags.Any(t => t.Subject == Subject.Box(outlet.Key) && t.Rule == outlet.Value.Gfci.Section));
     })));
 
     [Fact]
@@ -101,7 +112,8 @@ public sealed class PlanLawTests
     });
 
     [Fact]
-    public void Every_fix_that_a_tag_offers_can_be_made() => Holds(plan => Assert.All(plan.Tags.SelectMany(t => t.Fixes), fix => Assert.Null(fix.Change.On(plan.Job).Refusal)));
+    public void Every_fix_that_a_tag_offers_can_be_made() =>
+        Holds(plan => Assert.All(plan.Tags.SelectMany(t => t.Fixes), fix => Assert.Null(fix.Change.On(plan.Job).Refusal)));
 
     [Fact]
     public void Descriptions_fit_the_door_and_differ() => Holds(plan =>

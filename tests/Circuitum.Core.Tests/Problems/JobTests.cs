@@ -12,7 +12,13 @@ public sealed class JobTests
 {
     private static readonly Job Good = Houses.Row(("den", RoomUse.Den, 12)).With(Houses.On("b", "den", 1, 30));
 
-    private static Job Rooms(Func<Room, Room> change) => Good with { Structures = [Good.Structures[0] with { Levels = [Good.Structures[0].Levels[0] with { Rooms = [change(Good.Structures[0].Levels[0].Rooms[0])] }] }] };
+    private static Job Rooms(Func<Room, Room> change) =>
+        Good with
+        {
+            Structures =
+            [Good.Structures[0] with {
+                Levels = [Good.Structures[0].Levels[0] with { Rooms = [change(Good.Structures[0].Levels[0].Rooms[0])] }] }]
+        };
 
     private static Job Boxes(Func<Box, Box> change) => Good with { Boxes = [change(Good.Boxes[0])] };
 
@@ -25,7 +31,8 @@ public sealed class JobTests
         { "panels", Good with { Panels = [] } },
         { "panels", Good with { Panels = [Houses.Panel("den"), Houses.Panel("den") with { Id = new("B") }] } },
         { "fedFrom", Good with { Panels = [Houses.Panel("den"), Houses.Panel("den") with { Id = new("B"), FedFrom = new("C") }] } },
-        { "fedFrom", Good with { Panels = [Houses.Panel("den"), Houses.Panel("den") with { Id = new("B"), FedFrom = new("C") }, Houses.Panel("den") with { Id = new("C"), FedFrom = new("B") }] } },
+        { "fedFrom", Good with { Panels = [Houses.Panel("den"), Houses.Panel("den") with { Id = new("B"), FedFrom = new("C") },
+            Houses.Panel("den") with { Id = new("C"), FedFrom = new("B") }] } },
         { "spaces", Good with { Panels = [Houses.Panel("den", 3)] } },
         { "spaces", Good with { Panels = [Houses.Panel("den", 86)] } },
         { "rating", Good with { Panels = [Houses.Panel("den") with { Rating = 29.Amps() }] } },
@@ -33,8 +40,11 @@ public sealed class JobTests
         { "crosses itself", Rooms(r => r with { Corners = [P(0, 0), P(6, 0), P(6, 10), P(2, 10), P(2, -4), P(0, -4)] }) },
         { "clockwise", Rooms(r => r with { Corners = [P(0, 0), P(0, 12), P(12, 12), P(12, 0)] }) },
         { "corners", Rooms(r => r with { Corners = [P(0, 0), P(12, 0), P(12, 12)] }) },
-        { "does not fit", Rooms(r => r with { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 130.Inches(), Width = 32.Inches() }] }) },
-        { "wall 5 is not there", Rooms(r => r with { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 5, Offset = 10.Inches(), Width = 32.Inches() }] }) },
+        { "does not fit", Rooms(r =>
+            r with { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 130.Inches(), Width = 32.Inches() }] }) },
+        { "wall 5 is not there",
+            Rooms(r => r with { Openings =
+                [new() { Id = "d", Kind = OpeningKind.Door, Wall = 5, Offset = 10.Inches(), Width = 32.Inches() }] }) },
         { "is not in the house", Boxes(b => b with { Room = new("attic") }) },
         { "wall 9 is not there", Boxes(b => b with { Wall = 9 }) },
         { "not on wall 1", Boxes(b => b with { Offset = -Length.FromInches(1) }) },
@@ -43,10 +53,17 @@ public sealed class JobTests
         { "height", Boxes(b => b with { Height = -Length.FromInches(1) }) },
         { "1 to 6 devices", Boxes(b => b with { Devices = [] }) },
         { "needs a nameplate", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment }] }) },
-        { "volts must be 120 or 240", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.Other, 400, 100) }] }) },
-        { "1 to 50 000 VA", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.Other, 240, 0) }] }) },
-        { "MCA and MOCP together", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.HeatPump, 240, 4000) with { Mca = new(20) } }] }) },
-        { "MOCP not below MCA", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.HeatPump, 240, 4000) with { Mca = new(20), Mocp = new(15) } }] }) },
+        { "volts must be 120 or 240",
+            Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.Other, 400, 100) }] }) },
+        { "1 to 50 000 VA", Boxes(b =>
+            b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.Other, 240, 0) }] }) },
+        { "MCA and MOCP together",
+            Boxes(b => b with { Devices =
+                [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.HeatPump, 240, 4000) with { Mca = new(20) } }] }) },
+        { "MOCP not below MCA",
+            Boxes(b => b with { Devices =
+                [new() { Kind = DeviceKind.Equipment,
+                    Plate = Houses.Plate(Appliance.HeatPump, 240, 4000) with { Mca = new(20), Mocp = new(15) } }] }) },
         { "no box of this job", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Switch, Controls = [new("ghost")] }] }) },
         { "used twice", Good.With(Houses.On("b", "den", 2, 30)) },
         { "letters, digits and dashes", Good.With(Houses.On("a b", "den", 2, 30)) },
@@ -72,7 +89,8 @@ public sealed class JobTests
     public void The_good_job_has_no_problem() => Assert.Null(JobProblems.First(Good));
 
     [Fact] // 11'-5 1/2" clear
-    public void A_box_may_stand_at_the_very_end_of_its_wall() => Assert.Null(JobProblems.First(Boxes(b => b with { Offset = Length.FromInches(137.5m) })));
+    public void A_box_may_stand_at_the_very_end_of_its_wall() =>
+        Assert.Null(JobProblems.First(Boxes(b => b with { Offset = Length.FromInches(137.5m) })));
 
     [Fact]
     public void A_change_says_what_it_did()

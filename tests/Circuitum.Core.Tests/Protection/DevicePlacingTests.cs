@@ -7,10 +7,12 @@ using Circuitum.Tests.Support;
 
 namespace Circuitum.Core.Tests;
 
-/// <summary>Which box carries the device, what its load terminals protect, and what each way costs. A chain along a garage wall: panel, then a, b, c.</summary>
+/// <summary>Which box carries the device, what its load terminals protect, and what each way costs. A chain along a garage wall: panel,
+/// then a, b, c.</summary>
 public sealed class DevicePlacingTests
 {
-    private static Job Chain(Schools schools, RoomUse use = RoomUse.Garage, params Box[] boxes) => Houses.Row(("room", use, 24)).With(boxes.Length > 0 ? boxes : [At("a", 40), At("b", 130), At("c", 220)]) with
+    private static Job Chain(Schools schools, RoomUse use = RoomUse.Garage, params Box[] boxes) => Houses.Row(("room", use, 24))
+        .With(boxes.Length > 0 ? boxes : [At("a", 40), At("b", 130), At("c", 220)]) with
     {
         Schools = schools,
         Panels = [new() { Id = new("A"), Room = new("room"), Wall = 2, Offset = 100.Inches(), Rating = 100.Amps(), Spaces = 20 }],
@@ -20,12 +22,18 @@ public sealed class DevicePlacingTests
 
     private static ProtectedCircuit Plan(Job job, string box = "a") => Planner.Plan(job).CircuitOf(new(box))!.Protected;
 
-    private static string Devices(ProtectedCircuit safe) => string.Join("; ", safe.Devices.OrderBy(d => d.Key.Value, StringComparer.Ordinal).Select(d => $"{d.Key} load {string.Concat(d.Value.Load)} around {string.Concat(d.Value.Around)}"));
+    private static string Devices(ProtectedCircuit safe) =>
+        string.Join("; ", safe.Devices.OrderBy(d => d.Key.Value, StringComparer.Ordinal)
+            .Select(d => $"{d.Key} load {string.Concat(d.Value.Load)} around {string.Concat(d.Value.Around)}"));
 
-    private static string Resets(ProtectedCircuit safe) => string.Join(' ', safe.Outlets.OrderBy(o => o.Key.Value, StringComparer.Ordinal).Select(o => $"{o.Key}:{o.Value.ResetAt?.Value ?? "-"}"));
+    private static string Resets(ProtectedCircuit safe) =>
+        string.Join(' ', safe.Outlets.OrderBy(o => o.Key.Value, StringComparer.Ordinal)
+            .Select(o => $"{o.Key}:{o.Value.ResetAt?.Value ?? "-"}"));
 
     [Fact]
-    public void At_the_breaker_by_default() => Assert.Equal((BreakerKind.Gfci, "", "a:- b:- c:-"), (Plan(Chain(new())).Kind.Value, Devices(Plan(Chain(new()))), Resets(Plan(Chain(new())))));
+    public void At_the_breaker_by_default() =>
+        Assert.Equal((BreakerKind.Gfci, "", "a:- b:- c:-"),
+            (Plan(Chain(new())).Kind.Value, Devices(Plan(Chain(new()))), Resets(Plan(Chain(new())))));
 
     [Fact]
     public void At_the_first_receptacle_the_rest_hangs_on_its_load_side()
@@ -52,9 +60,12 @@ public sealed class DevicePlacingTests
         Assert.Equal((20m, BreakerKind.Gfci), (cheap.Ways[0].Price.Value, cheap.Kind.Value));
     }
 
-    // In a kitchen of 2020 the counters need it and the refrigerator does not: it is fed around, so that somebody's ground fault does not thaw it.
+    // In a kitchen of 2020 the counters need it and the refrigerator does not: it is fed around, so that somebody's ground fault does not
+    // thaw it.
     private static Job Kitchen(Edition edition) => Chain(new() { Gfci = GfciWay.FirstReceptacle }, RoomUse.Kitchen,
-        At("a", 40) with { ServesCounter = true }, Houses.Appliance("b", "room", 3, 130, Houses.Plate(Appliance.Refrigerator, 120, 700) with { Cord = true }, DeviceKind.Duplex), At("c", 220), At("d", 250)) with
+        At("a", 40) with { ServesCounter = true },
+            Houses.Appliance("b", "room", 3, 130, Houses.Plate(Appliance.Refrigerator, 120, 700) with { Cord = true }, DeviceKind.Duplex),
+            At("c", 220), At("d", 250)) with
     {
         Edition = edition,
     };
@@ -62,7 +73,9 @@ public sealed class DevicePlacingTests
     [Fact]
     public void What_should_stay_alive_and_needs_nothing_is_pigtailed_around()
     {
-        var job = Kitchen(Edition.Y2020) with { Pins = new() { Boxes = [.. "abcd".Select(c => new BoxPin(new(c.ToString()), new("one")))] } };
+        var job = Kitchen(Edition.Y2020)
+            with
+        { Pins = new() { Boxes = [.. "abcd".Select(c => new BoxPin(new(c.ToString()), new("one")))] } };
         var safe = Plan(job);
         Assert.Equal(("a load  around b", "a:a b:- c:- d:-"), (Devices(safe), Resets(safe)));
     }
@@ -70,7 +83,10 @@ public sealed class DevicePlacingTests
     [Fact] // 210.8(A)(6) of 2023: every kitchen receptacle, the refrigerator too; behind it none can press the button
     public void Upstream_of_the_device_what_the_edition_protects_is_tagged()
     {
-        var job = Chain(new(), RoomUse.Garage, Houses.Appliance("a", "room", 3, 40, Houses.Plate(Appliance.Freezer, 120, 500) with { Cord = true }, DeviceKind.Duplex), At("b", 130, DeviceKind.GfciReceptacle) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }] }, At("c", 220));
+        var job = Chain(new(), RoomUse.Garage,
+            Houses.Appliance("a", "room", 3, 40, Houses.Plate(Appliance.Freezer, 120, 500) with { Cord = true }, DeviceKind.Duplex),
+            At("b", 130, DeviceKind.GfciReceptacle) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }] },
+            At("c", 220));
         var plan = Planner.Plan(job with { Pins = new() { Boxes = [.. "abc".Select(c => new BoxPin(new(c.ToString()), new("one")))] } });
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.8(A)(2)");
         Assert.Equal((Severity.Red, Subject.Box(new("a"))), (tag.Severity, tag.Subject));
@@ -80,15 +96,18 @@ public sealed class DevicePlacingTests
     public void A_device_on_the_load_side_of_another_is_said()
     {
         var plan = Planner.Plan(Chain(new(), RoomUse.Garage,
-            At("a", 40) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }] }, At("b", 130) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }] }, At("c", 220)));
-        Assert.Contains(plan.Tags, t => t.Severity == Severity.Amber && t.Subject == Subject.Box(new("b")) && t.Headline.Contains("load side of another", StringComparison.Ordinal));
+            At("a", 40) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }] },
+                At("b", 130) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true }] }, At("c", 220)));
+        Assert.Contains(plan.Tags, t => t.Severity == Severity.Amber && t.Subject == Subject.Box(new("b"))
+            && t.Headline.Contains("load side of another", StringComparison.Ordinal));
     }
 
     [Fact] // 210.8: readily accessible; article 100
     public void A_device_out_of_reach_is_red()
     {
         var plan = Planner.Plan(Chain(new(), RoomUse.Garage, At("a", 40, DeviceKind.GfciReceptacle) with { Height = 90.Inches() }));
-        Assert.Contains(plan.Tags, t => t.Severity == Severity.Red && t.Subject == Subject.Box(new("a")) && t.Rule.StartsWith("210.8", StringComparison.Ordinal));
+        Assert.Contains(plan.Tags, t => t.Severity == Severity.Red && t.Subject == Subject.Box(new("a"))
+            && t.Rule.StartsWith("210.8", StringComparison.Ordinal));
     }
 
     [Theory] // 210.12(A)(3) and (4): over nonmetallic cable only with a breaker listed for it, 70 ft of 12 at most to the first outlet
@@ -96,7 +115,12 @@ public sealed class DevicePlacingTests
     [InlineData(true, 24, BreakerKind.Standard)]
     public void A_first_outlet_AFCI_device_only_where_the_crew_has_the_listed_breaker(bool listed, int feet, BreakerKind kind)
     {
-        var job = Houses.Row(("room", RoomUse.Bedroom, feet)).With(At("a", 40), At("b", 130)) with { Schools = new() { Afci = AfciWay.FirstOutlet }, HouseRules = new() { ListedForFirstOutlet = listed } };
+        var job = Houses.Row(("room", RoomUse.Bedroom, feet))
+            .With(At("a", 40), At("b", 130)) with
+        {
+            Schools = new() { Afci = AfciWay.FirstOutlet },
+            HouseRules = new() { ListedForFirstOutlet = listed }
+        };
         var safe = Plan(job);
         Assert.Equal(kind, safe.Kind.Value);
         Assert.Equal(listed ? [ProtectiveKind.Afci] : [], safe.Devices.Values.Select(d => d.Kind));
@@ -108,8 +132,11 @@ public sealed class DevicePlacingTests
     public void Two_small_appliance_circuits_as_one_multiwire()
     {
         var job = Houses.Row(("kitchen", RoomUse.Kitchen, 16)).With(
-            Houses.On("c1", "kitchen", 1, 30) with { ServesCounter = true }, Houses.On("c2", "kitchen", 1, 80) with { ServesCounter = true }, Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true }, Houses.On("r", "kitchen", 3, 40))
-            with { Schools = new() { TwoCircuits = TwoCircuits.Multiwire } };
+            Houses.On("c1", "kitchen", 1, 30) with { ServesCounter = true },
+            Houses.On("c2", "kitchen", 1, 80) with { ServesCounter = true },
+            Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true }, Houses.On("r", "kitchen", 3, 40))
+            with
+        { Schools = new() { TwoCircuits = TwoCircuits.Multiwire } };
         var plan = Planner.Plan(job);
         var pair = plan.Panels[0].Circuits.Where(c => c.Kind == Circuits.CircuitKind.SmallAppliance).OrderBy(c => c.Space).ToList();
         Assert.Equal(2, pair.Count);
@@ -122,7 +149,8 @@ public sealed class DevicePlacingTests
     [Fact] // 210.21(B)(1): the only receptacle of a circuit is rated no less than it
     public void A_single_receptacle_alone_on_20_A_is_of_20_A()
     {
-        Job With(int rating) => Chain(new(), RoomUse.Garage, At("a", 40) with { Devices = [new() { Kind = DeviceKind.Single, Rating = rating.Amps() }] });
+        Job With(int rating) =>
+            Chain(new(), RoomUse.Garage, At("a", 40) with { Devices = [new() { Kind = DeviceKind.Single, Rating = rating.Amps() }] });
         Assert.Contains(Planner.Plan(With(15)).Tags, t => t.Rule == "210.21(B)(1)" && t.Severity == Severity.Red);
         Assert.DoesNotContain(Planner.Plan(With(20)).Tags, t => t.Rule == "210.21(B)(1)");
     }
@@ -130,8 +158,13 @@ public sealed class DevicePlacingTests
     [Fact] // Table 210.21(B)(3) allows 15 A where there are two or more; a crew may want them to match
     public void Fifteen_on_twenty_by_school()
     {
-        Job With(FifteenOnTwenty school) => Chain(new() { FifteenOnTwenty = school }, RoomUse.Garage, At("a", 40) with { Devices = [new() { Kind = DeviceKind.Duplex, Rating = 15.Amps() }] }, At("b", 130));
-        Assert.Empty(Planner.Plan(With(FifteenOnTwenty.WhereTwoOrMore)).Tags.Where(t => t.Headline.Contains("15 A receptacle", StringComparison.Ordinal)));
-        Assert.Equal(Severity.Amber, Assert.Single(Planner.Plan(With(FifteenOnTwenty.AlwaysMatch)).Tags, t => t.Headline.Contains("15 A receptacle", StringComparison.Ordinal)).Severity);
+        Job With(FifteenOnTwenty school) =>
+            Chain(new() { FifteenOnTwenty = school }, RoomUse.Garage,
+                At("a", 40) with { Devices = [new() { Kind = DeviceKind.Duplex, Rating = 15.Amps() }] }, At("b", 130));
+        Assert.Empty(Planner.Plan(With(FifteenOnTwenty.WhereTwoOrMore)).Tags.Where(t =>
+            t.Headline.Contains("15 A receptacle", StringComparison.Ordinal)));
+        Assert.Equal(Severity.Amber,
+            Assert.Single(Planner.Plan(With(FifteenOnTwenty.AlwaysMatch)).Tags,
+                t => t.Headline.Contains("15 A receptacle", StringComparison.Ordinal)).Severity);
     }
 }

@@ -13,15 +13,18 @@ public sealed class ProtectionTests
 {
     private static readonly Edition[] Editions = [Edition.Y2017, Edition.Y2020, Edition.Y2023];
 
-    private static Outlet Receptacle(RoomUse room, int volts = 120, int rating = 20, bool counter = false, bool nearSink = false, bool outdoors = false, Appliance? appliance = null) =>
+    private static Outlet Receptacle(RoomUse room, int volts = 120, int rating = 20, bool counter = false, bool nearSink = false,
+        bool outdoors = false, Appliance? appliance = null) =>
         new(room, outdoors, true, false, false, counter, nearSink, false, volts.Volts(), rating.Amps(), appliance);
 
     private static Outlet HardWired(RoomUse room, int volts, int rating, bool outdoors, Appliance appliance) =>
         new(room, outdoors, false, false, false, false, false, false, volts.Volts(), rating.Amps(), appliance);
 
-    private static string Afci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Afci(outlet) is null ? '0' : '1'));
+    private static string Afci(Outlet outlet) =>
+        string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Afci(outlet) is null ? '0' : '1'));
 
-    private static string Gfci(Outlet outlet) => string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Gfci(outlet) is null ? '0' : '1'));
+    private static string Gfci(Outlet outlet) =>
+        string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Gfci(outlet) is null ? '0' : '1'));
 
     [Theory]
     [InlineData(RoomUse.Bedroom, false, "111", "000")]
@@ -42,14 +45,19 @@ public sealed class ProtectionTests
 
     [Fact]
     public void A_dryer_receptacle_of_30_A_240_V_in_the_laundry_from_2020() =>
-        Assert.Equal(("000", "011"), (Afci(Receptacle(RoomUse.Laundry, 240, 30, appliance: Appliance.Dryer)), Gfci(Receptacle(RoomUse.Laundry, 240, 30, appliance: Appliance.Dryer))));
+        Assert.Equal(("000", "011"),
+            (Afci(Receptacle(RoomUse.Laundry, 240, 30, appliance: Appliance.Dryer)),
+                Gfci(Receptacle(RoomUse.Laundry, 240, 30, appliance: Appliance.Dryer))));
 
     [Fact]
     public void A_range_receptacle_of_50_A_beyond_6_ft_of_the_sink_from_2023() =>
-        Assert.Equal(("000", "001"), (Afci(Receptacle(RoomUse.Kitchen, 240, 50, appliance: Appliance.Range)), Gfci(Receptacle(RoomUse.Kitchen, 240, 50, appliance: Appliance.Range))));
+        Assert.Equal(("000", "001"),
+            (Afci(Receptacle(RoomUse.Kitchen, 240, 50, appliance: Appliance.Range)),
+                Gfci(Receptacle(RoomUse.Kitchen, 240, 50, appliance: Appliance.Range))));
 
     [Fact]
-    public void In_an_accessory_building_every_receptacle_whatever_its_room() => Assert.Equal("111", Gfci(Receptacle(RoomUse.Utility) with { Accessory = true }));
+    public void In_an_accessory_building_every_receptacle_whatever_its_room() =>
+        Assert.Equal("111", Gfci(Receptacle(RoomUse.Utility) with { Accessory = true }));
 
     [Fact]
     public void Outdoors_every_receptacle_in_every_edition() => Assert.Equal("111", Gfci(Receptacle(RoomUse.Dining, outdoors: true)));
@@ -72,7 +80,8 @@ public sealed class ProtectionTests
     [InlineData(Edition.Y2023, null, true)]
     public void A_hard_wired_condensing_unit_of_35_A(Edition edition, string? permitted, bool needed)
     {
-        var book = CodeBook.For(edition, permitted: permitted is null ? null : DateOnly.Parse(permitted, System.Globalization.CultureInfo.InvariantCulture));
+        var book = CodeBook.For(edition, permitted: permitted is null ? null
+            : DateOnly.Parse(permitted, System.Globalization.CultureInfo.InvariantCulture));
         Assert.Equal(needed, book.Protection.Gfci(HardWired(RoomUse.Family, 240, 35, true, Appliance.HeatPump)) is not null);
     }
 
@@ -109,14 +118,17 @@ public sealed class ProtectionTests
 
     // A, B and C along the wall away from the panel, a GFCI device at B.
     private static Plan Chain(bool feedsLoadSide) => Planner.Plan(Houses.Row(("garage", RoomUse.Garage, 24)).With(
-        Houses.On("a", "garage", 3, 40), Houses.On("b", "garage", 3, 130) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = feedsLoadSide }] }, Houses.On("c", "garage", 3, 220)) with
+        Houses.On("a", "garage", 3, 40),
+        Houses.On("b", "garage", 3, 130) with { Devices = [new() { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = feedsLoadSide }] },
+        Houses.On("c", "garage", 3, 220)) with
     {
         Panels = [new() { Id = new("A"), Room = new("garage"), Wall = 2, Offset = 100.Inches(), Rating = 100.Amps(), Spaces = 20 }],
     });
 
     private static string Order(Plan plan) => string.Concat(plan.CircuitOf(new("a"))!.Runs.Select(r => r.To.Box!.Value.Value));
 
-    private static string Protected(Plan plan) => string.Concat(new[] { "a", "b", "c" }.Where(b => plan.CircuitOf(new(b))!.HasGfci(new(b))));
+    private static string Protected(Plan plan) =>
+        string.Concat(new[] { "a", "b", "c" }.Where(b => plan.CircuitOf(new(b))!.HasGfci(new(b))));
 
     [Fact]
     public void With_C_on_the_load_side_of_the_device_at_B_both_are_protected_and_A_is_tagged()

@@ -25,7 +25,11 @@ public sealed class BundlingTests
     // Six machines side by side at the far end of a room, each its own 20 A circuit: their home runs pass the same joists.
     private static Job Machines(int cablesPerHole, int ambient = 30, CableColumn column = CableColumn.Stackers)
     {
-        var job = Houses.Row(("shop", RoomUse.Utility, 40)).With([.. Enumerable.Range(0, 6).Select(i => Houses.Appliance($"m{i}", "shop", 2, 40 + (i * 2), Houses.Plate(Appliance.Other, 120, 1900) with { Cord = true, Individual = true, Name = $"Machine {i}" }, DeviceKind.Single))]);
+        var job = Houses.Row(("shop", RoomUse.Utility, 40))
+            .With([.. Enumerable.Range(0, 6)
+                .Select(i => Houses.Appliance($"m{i}", "shop", 2, 40 + (i * 2),
+                    Houses.Plate(Appliance.Other, 120, 1900) with { Cord = true, Individual = true, Name = $"Machine {i}" },
+                    DeviceKind.Single))]);
         return job with
         {
             Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { AmbientAbove = new(ambient) }] }],
@@ -42,7 +46,8 @@ public sealed class BundlingTests
         Assert.All(plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Joist), h => Assert.InRange(h.Runs.Length, 1, 2));
         Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Cable));
         var why = plan.Circuits[0].Sized.Gauge.Why.Steps;
-        Assert.Contains(why, s => s.Text.StartsWith("un-bundled first", StringComparison.Ordinal) && s.Value == "no larger conductor needed");
+        Assert.Contains(why, s => s.Text.StartsWith("un-bundled first", StringComparison.Ordinal)
+            && s.Value == "no larger conductor needed");
     }
 
     [Fact] // two together: 30 × .76 × .8 = 18.24 carries 15.83 A of one machine, next size up 20: three need not be parted further
@@ -89,7 +94,10 @@ public sealed class BundlingTests
     [Fact] // 6-3 of a range lies straight across the joists of the crawl space; 12-2 is bored through
     public void Large_cable_lies_across_the_joists_underfoot()
     {
-        var job = Houses.Row(("shop", RoomUse.Utility, 30)).With(Houses.Appliance("range", "shop", 2, 60, Houses.Plate(Appliance.Range, 240, 12000) with { Neutral = true, Cord = true }, DeviceKind.ApplianceReceptacle), Houses.On("r", "shop", 2, 100)) with { Schools = new() { Way = CableWay.FromBelow } };
+        var job = Houses.Row(("shop", RoomUse.Utility, 30))
+            .With(Houses.Appliance("range", "shop", 2, 60, Houses.Plate(Appliance.Range, 240, 12000) with { Neutral = true, Cord = true },
+                DeviceKind.ApplianceReceptacle), Houses.On("r", "shop", 2, 100)) with
+        { Schools = new() { Way = CableWay.FromBelow } };
         var plan = Planner.Plan(job);
         Run HomeRun(string box) => plan.CircuitOf(new(box))!.HomeRun!;
         Assert.Contains(HomeRun("range").Way.Passages, p => p.Spot.Kind == MemberKind.Joist);

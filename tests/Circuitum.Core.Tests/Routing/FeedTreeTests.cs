@@ -23,7 +23,8 @@ public sealed class FeedTreeTests
 
     private static long CostOf(FeedTree tree, int[] first, int[,] cost) => FeedTree.Cost(tree.Parent, first, cost);
 
-    private static IEnumerable<int[]> Orders(int[] left) => left.Length == 0 ? [[]] : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (int[])[x, .. rest]));
+    private static IEnumerable<int[]> Orders(int[] left) => left.Length == 0 ? [[]]
+        : left.SelectMany(x => Orders([.. left.Where(y => y != x)]).Select(rest => (int[])[x, .. rest]));
 
     [Theory] // no box branches: the cheapest of all orders, up to 8! = 40 320 of them
     [InlineData(1, 6)]
@@ -34,7 +35,8 @@ public sealed class FeedTreeTests
     {
         var (first, cost) = Draw(seed, n);
         long Sum(int[] order) => first[order[0]] + order.Zip(order.Skip(1)).Sum(p => (long)cost[p.First, p.Second]);
-        Assert.Equal(Orders([.. Enumerable.Range(0, n)]).Min(Sum), CostOf(FeedTree.Of(n, i => first[i], (i, j) => cost[i, j], _ => false), first, cost));
+        Assert.Equal(Orders([.. Enumerable.Range(0, n)]).Min(Sum),
+            CostOf(FeedTree.Of(n, i => first[i], (i, j) => cost[i, j], _ => false), first, cost));
     }
 
     [Theory] // boxes that may branch: the cheapest of every way to name the feeder of each box
@@ -61,7 +63,8 @@ public sealed class FeedTreeTests
                 return;
             }
 
-            if (parent.Count(p => p < 0) == 1 && Enumerable.Range(0, n).All(i => parent.Count(p => p == i) <= ((branching >> i) & 1) + 1 && Reaches(parent, i)))
+            if (parent.Count(p => p < 0) == 1 && Enumerable.Range(0, n)
+                .All(i => parent.Count(p => p == i) <= ((branching >> i) & 1) + 1 && Reaches(parent, i)))
             {
                 cheapest = Math.Min(cheapest, FeedTree.Cost(parent, first, cost));
             }
@@ -93,7 +96,9 @@ public sealed class FeedTreeTests
         int[] at = [-10 * Foot, 0, 10 * Foot];
         var tree = FeedTree.Of(3, i => (5 * Foot) + Math.Abs(at[i]), (i, j) => Math.Abs(at[i] - at[j]), i => i == 1);
         Assert.Equal([1, -1, 1], tree.Parent);
-        Assert.Equal((25 + 2) * Foot, FeedTree.Cost(tree.Parent, [15 * Foot, 5 * Foot, 15 * Foot], new int[,] { { 0, 10 * Foot, 20 * Foot }, { 10 * Foot, 0, 10 * Foot }, { 20 * Foot, 10 * Foot, 0 } }));
+        Assert.Equal((25 + 2) * Foot,
+            FeedTree.Cost(tree.Parent, [15 * Foot, 5 * Foot, 15 * Foot],
+                new int[,] { { 0, 10 * Foot, 20 * Foot }, { 10 * Foot, 0, 10 * Foot }, { 20 * Foot, 10 * Foot, 0 } }));
         Assert.Equal([-1, 0, 1], FeedTree.Of(3, i => (5 * Foot) + Math.Abs(at[i]), (i, j) => Math.Abs(at[i] - at[j]), _ => false).Parent);
     }
 

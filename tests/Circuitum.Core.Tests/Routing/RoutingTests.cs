@@ -35,7 +35,8 @@ public sealed class RoutingTests
     {
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
         var slack = job with { HouseRules = job.HouseRules with { SlackAtBox = 20.Inches() } };
-        Assert.Equal(Planner.Plan(job).Footage.WholeFeetUp + 3, Planner.Plan(slack).Footage.WholeFeetUp); // home run 1 × 12 in, jumper 2 × 12 in
+        Assert.Equal(Planner.Plan(job).Footage.WholeFeetUp + 3,
+            Planner.Plan(slack).Footage.WholeFeetUp); // home run 1 × 12 in, jumper 2 × 12 in
     }
 
     private static Job WithDoorBetween(OpeningKind kind, int sill)
@@ -53,7 +54,8 @@ public sealed class RoutingTests
     [InlineData(OpeningKind.Window, 30, true)]
     [InlineData(OpeningKind.Window, 24, false)]
     [InlineData(OpeningKind.Door, 0, false)]
-    public void A_cable_does_not_cross_a_door_or_a_low_window(OpeningKind kind, int sill, bool through) => Assert.Equal(through, ThroughStuds(WithDoorBetween(kind, sill)));
+    public void A_cable_does_not_cross_a_door_or_a_low_window(OpeningKind kind, int sill, bool through) =>
+        Assert.Equal(through, ThroughStuds(WithDoorBetween(kind, sill)));
 
     [Fact]
     public void By_the_overhead_school_nothing_runs_through_studs()
@@ -67,7 +69,8 @@ public sealed class RoutingTests
     {
         // Two ceiling boxes 10 ft apart with a shaft between them, then a wall of one.
         var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", 40, 70), Houses.Ceiling("b", "den", 160, 70));
-        Job Blocked(Obstruction o) => job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [o] }] }] };
+        Job Blocked(Obstruction o) =>
+            job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [o] }] }] };
         Run Between(Job j) => Planner.Plan(j).CircuitOf(new("a"))!.Runs[1];
 
         // 120 in across, and 3 in up into the middle of the joists at either end.
@@ -93,15 +96,19 @@ public sealed class RoutingTests
     [Fact]
     public void A_dimmer_group_is_fed_at_the_switch_and_the_leg_goes_on_from_lamp_to_lamp()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l1", "den", 60, 60), Houses.Ceiling("l2", "den", 120, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Dimmer, "l1", "l2"));
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l1", "den", 60, 60), Houses.Ceiling("l2", "den", 120, 60),
+            Houses.Switch("s", "den", 4, 30, DeviceKind.Dimmer, "l1", "l2"));
         var runs = Planner.Plan(job).CircuitOf(new("s"))!.Runs;
-        Assert.Equal([(RunKind.HomeRun, "s"), (RunKind.SwitchLeg, "l1"), (RunKind.SwitchLeg, "l2")], runs.Select(r => (r.Kind, r.To.Box!.Value.Value)));
+        Assert.Equal([(RunKind.HomeRun, "s"), (RunKind.SwitchLeg, "l1"), (RunKind.SwitchLeg, "l2")],
+            runs.Select(r => (r.Kind, r.To.Box!.Value.Value)));
     }
 
     [Fact]
     public void Three_ways_are_joined_by_a_three_wire_and_the_far_one_gives_the_leg()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 120, 60), Houses.Switch("near", "den", 4, 30, DeviceKind.ThreeWay, "l"), Houses.Switch("far", "den", 2, 30, DeviceKind.ThreeWay, "l"));
+        var job = Houses.Row(("den", RoomUse.Den, 20))
+            .With(Houses.Ceiling("l", "den", 120, 60), Houses.Switch("near", "den", 4, 30, DeviceKind.ThreeWay, "l"),
+                Houses.Switch("far", "den", 2, 30, DeviceKind.ThreeWay, "l"));
         var sized = Planner.Plan(job).CircuitOf(new("l"))!.Sized;
         Assert.Equal([(RunKind.HomeRun, "near", "14-2"), (RunKind.Traveler, "far", "14-3"), (RunKind.SwitchLeg, "l", "14-2")],
             sized.Routed.Runs.Select(r => (r.Kind, r.To.Box!.Value.Value, sized.CableOf(r))));
@@ -111,7 +118,11 @@ public sealed class RoutingTests
     public void Three_cables_to_a_hole_and_a_crowded_sealed_one_is_shared_out_before_copper_grows()
     {
         // Eight receptacle circuits come down one bay over the panel: no sealed hole may hold so many that 12 copper fails 20 A.
-        var job = Houses.Row(("shop", RoomUse.Utility, 40)).With([.. Enumerable.Range(0, 8).Select(i => Houses.Appliance($"m{i}", "shop", 2, 12 + (i * 14), Houses.Plate(Appliance.Other, 120, 1400) with { Cord = true, Individual = true, Name = $"Machine {i}" }, DeviceKind.Single))]);
+        var job = Houses.Row(("shop", RoomUse.Utility, 40))
+            .With([.. Enumerable.Range(0, 8)
+                .Select(i => Houses.Appliance($"m{i}", "shop", 2, 12 + (i * 14),
+                    Houses.Plate(Appliance.Other, 120, 1400) with { Cord = true, Individual = true, Name = $"Machine {i}" },
+                    DeviceKind.Single))]);
         var plan = Planner.Plan(job);
         Assert.All(plan.Holes.All, h => Assert.InRange(h.Runs.Length, 1, 3));
         Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Cable));

@@ -43,7 +43,8 @@ public sealed class RunsTests
         var steel = plan.House.Levels.Single().Walls.Single(w => w.Frame.Framing == WallFraming.MetalStud).Index;
         var studs = plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Stud).ToList();
         Assert.Contains(studs, h => h.Spot.Member == steel);
-        Assert.Equal(studs.Count(h => h.Spot.Member != steel), material.Where(m => m.Item.EndsWith("in studs", StringComparison.Ordinal)).Sum(m => m.Quantity));
+        Assert.Equal(studs.Count(h => h.Spot.Member != steel), material.Where(m => m.Item.EndsWith("in studs", StringComparison.Ordinal))
+            .Sum(m => m.Quantity));
         Assert.All(studs.Where(h => h.Spot.Member == steel), h => Assert.Equal(0, Hardware.PlatesAt(plan, h)));
     }
 
@@ -67,7 +68,8 @@ public sealed class RunsTests
     public void A_panel_without_level_chases_is_left_by_its_upright_ones()
     {
         var plan = Planner.Plan(Den(WallFraming.InsulatedPanel, 48.Inches()));
-        var inside = plan.Circuits.SelectMany(c => c.Runs).SelectMany(r => r.Way.Legs).Where(l => l.Space == Space.Chase && l.From.Plan == l.To.Plan).ToList();
+        var inside = plan.Circuits.SelectMany(c => c.Runs).SelectMany(r => r.Way.Legs)
+            .Where(l => l.Space == Space.Chase && l.From.Plan == l.To.Plan).ToList();
         Assert.NotEmpty(inside);
         Assert.All(inside, l => Assert.True(l.From.X.Inches % 48 == 0));
         // What the panels' setter bores: plates over or under those chases only.
@@ -78,29 +80,36 @@ public sealed class RunsTests
     }
 
     [Fact]
-    public void A_house_of_studs_has_nothing_to_pre_drill() => Assert.Empty(PreDrill.Of(Planner.Plan(Den(WallFraming.Wood2x6, 16.Inches()))));
+    public void A_house_of_studs_has_nothing_to_pre_drill() =>
+        Assert.Empty(PreDrill.Of(Planner.Plan(Den(WallFraming.Wood2x6, 16.Inches()))));
 
     [Fact] // a and b on a side wall of panels that meets another: the way along the chases passes the corner by its access hole
     public void Two_panels_that_meet_are_passed_by_a_corner_access_hole()
     {
         var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
         {
-            Builds = [new() { Wall = 1, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(), ChaseHeights = [20.Inches()] }, new() { Wall = 2, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(), ChaseHeights = [20.Inches()] }],
+            Builds = [new() { Wall = 1, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(), ChaseHeights = [20.Inches()] },
+                new() { Wall = 2, Framing = WallFraming.InsulatedPanel, Spacing = 48.Inches(), ChaseHeights = [20.Inches()] }],
         };
         var job = Houses.House([room]).With(Houses.On("a", "den", 1, 210), Houses.On("b", "den", 2, 20));
         var run = RunsOf(job).First(r => r.Kind == RunKind.Jumper);
         Assert.Contains(run.Way.Passages, p => p.Spot.Kind == MemberKind.Corner);
-        Assert.Contains(PreDrill.Of(Planner.Plan(job)), h => h.Where.StartsWith("corner access", StringComparison.Ordinal) && h.Above == 20.Inches());
+        Assert.Contains(PreDrill.Of(Planner.Plan(job)), h => h.Where.StartsWith("corner access", StringComparison.Ordinal)
+            && h.Above == 20.Inches());
     }
 
     [Fact]
     public void By_the_school_from_below_wall_boxes_are_reached_through_the_crawl_space_and_ceilings_from_above()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 100), Houses.Ceiling("l", "den", 100, 60)) with { Schools = new() { Way = CableWay.FromBelow, Lighting = LightsAndReceptacles.Together } };
+        var job = Houses.Row(("den", RoomUse.Den, 20))
+            .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 100), Houses.Ceiling("l", "den", 100, 60))
+            with
+        { Schools = new() { Way = CableWay.FromBelow, Lighting = LightsAndReceptacles.Together } };
         foreach (var run in RunsOf(job))
         {
             var toCeiling = new[] { run.From.Place, run.To.Place }.Any(p => p.Mount == Mount.Ceiling);
-            Assert.All(run.Way.Legs.Where(l => l.Space is Space.Joists or Space.Attic), l => Assert.Equal(!toCeiling, l.From.Z < Length.Zero));
+            Assert.All(run.Way.Legs.Where(l => l.Space is Space.Joists or Space.Attic),
+                l => Assert.Equal(!toCeiling, l.From.Z < Length.Zero));
             Assert.DoesNotContain(run.Way.Legs, l => l.Space == Space.Studs);
         }
 
@@ -122,14 +131,23 @@ public sealed class RunsTests
     [Fact] // the shaft is in the ceiling only: the wall boxes are reached from the other side
     public void What_is_closed_above_is_reached_from_below()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 60)) with { Schools = new() { Way = CableWay.Overhead } };
-        var closed = job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [new("Beam", ObstructionKind.Beam, new(-20.Inches(), 60.Inches()), 400.Inches(), 8.Inches())] }] }] };
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 60))
+            with
+        { Schools = new() { Way = CableWay.Overhead } };
+        var closed = job with
+        {
+            Structures = [job.Structures[0]
+                with { Levels = [job.Structures[0].Levels[0]
+                    with { Obstructions =
+                        [new("Beam", ObstructionKind.Beam, new(-20.Inches(), 60.Inches()), 400.Inches(), 8.Inches())] }] }]
+        };
         var run = RunsOf(closed).First(r => r.Kind == RunKind.Jumper);
         Assert.False(run.Way.Blocked);
         Assert.Contains(run.Way.Legs, l => l.From.Z < Length.Zero);
     }
 
-    private static Job Lamps => Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", 40, 20), Houses.Ceiling("b", "den", 160, 20));
+    private static Job Lamps => Houses.Row(("den", RoomUse.Den, 20))
+        .With(Houses.Ceiling("a", "den", 40, 20), Houses.Ceiling("b", "den", 160, 20));
 
     private static (RunId Id, Job Held) Hold(Job job, params (int X, int Y)[] via)
     {
@@ -159,8 +177,10 @@ public sealed class RunsTests
         Assert.Equal([90m, 120m], moved.Pins.Ways[0].Via.Select(v => v.X.Inches));
         Assert.Equal([120m], new MoveVia(id, 1, null, false).On(moved).Job!.Pins.Ways[0].Via.Select(v => v.X.Inches));
         Assert.Contains("not in this job any more", new MoveVia(id, 3, null, false).On(two).Refusal!, StringComparison.Ordinal);
-        Assert.Contains("12 places at most", new PinWay(id, [.. Enumerable.Range(0, 13).Select(i => new Point(i.Inches(), 0.Inches()))]).On(Lamps).Refusal!, StringComparison.Ordinal);
-        Assert.Null(new PinWay(id, [.. Enumerable.Range(0, 12).Select(i => new Point((40 + (10 * i)).Inches(), 30.Inches()))]).On(Lamps).Refusal);
+        Assert.Contains("12 places at most", new PinWay(id, [.. Enumerable.Range(0, 13).Select(i => new Point(i.Inches(), 0.Inches()))])
+            .On(Lamps).Refusal!, StringComparison.Ordinal);
+        Assert.Null(new PinWay(id, [.. Enumerable.Range(0, 12).Select(i => new Point((40 + (10 * i)).Inches(), 30.Inches()))])
+            .On(Lamps).Refusal);
     }
 
     [Theory] // the room is 240 by 144 in between its walls' centre lines
@@ -205,13 +225,20 @@ public sealed class RunsTests
         var run = RunsOf(held).Single(r => r.Id == id);
         Assert.Equal((run.From.Place.At, run.To.Place.At), (run.Way.Legs[0].From, run.Way.Legs[^1].To));
         Assert.All(run.Way.Legs.Zip(run.Way.Legs.Skip(1)), pair => Assert.Equal(pair.First.To, pair.Second.From));
-        Assert.All(via, v => Assert.Contains(run.Way.Legs, l => l.From.Plan == new Point(v.Item1.Inches(), v.Item2.Inches()) || l.To.Plan == new Point(v.Item1.Inches(), v.Item2.Inches())));
+        Assert.All(via, v =>
+            Assert.Contains(run.Way.Legs, l => l.From.Plan == new Point(v.Item1.Inches(), v.Item2.Inches())
+                || l.To.Plan == new Point(v.Item1.Inches(), v.Item2.Inches())));
     }, iter: 60);
 
-    private static readonly Gen<(Job Job, Obstruction Block)> Obstructed = Gen.Select(RandomHouses.Jobs, Gen.Int[10, 120], Gen.Int[20, 90], Gen.Int[8, 60], Gen.Int[8, 40], (job, x, y, w, d) =>
+    private static readonly Gen<(Job Job, Obstruction Block)> Obstructed = Gen.Select(RandomHouses.Jobs, Gen.Int[10, 120], Gen.Int[20, 90],
+        Gen.Int[8, 60], Gen.Int[8, 40], (job, x, y, w, d) =>
     {
         var block = new Obstruction("Shaft", ObstructionKind.Shaft, new(x.Inches(), y.Inches()), w.Inches(), d.Inches());
-        return (job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [block] }] }] }, block);
+        return (job with
+        {
+            Structures =
+            [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Obstructions = [block] }] }]
+        }, block);
     });
 
     [Fact] // cable over a ceiling never passes the inside of what stands there, unless it begins or ends in it or is tagged
@@ -228,49 +255,67 @@ public sealed class RunsTests
             {
                 Assert.InRange(leg.To.X.Inches, corners.Min(c => c.X.Inches), corners.Max(c => c.X.Inches));
                 Assert.InRange(leg.To.Y.Inches, corners.Min(c => c.Y.Inches), corners.Max(c => c.Y.Inches));
-                if (leg.Space is Space.Joists or Space.Attic && leg.From.Z > Length.Zero && !Inside(run.From.Place.At.Plan) && !Inside(run.To.Place.At.Plan))
+                if (leg.Space is Space.Joists or Space.Attic && leg.From.Z > Length.Zero && !Inside(run.From.Place.At.Plan)
+                    && !Inside(run.To.Place.At.Plan))
                 {
-                    Assert.All(Enumerable.Range(0, 17), i => Assert.False(Inside(new(leg.From.X + new Length((int)((long)(leg.To.X - leg.From.X).Sixtyfourths * i / 16)), leg.From.Y + new Length((int)((long)(leg.To.Y - leg.From.Y).Sixtyfourths * i / 16))))));
+                    Assert.All(Enumerable.Range(0, 17),
+                        i => Assert.False(Inside(new(leg.From.X + new Length((int)((long)(leg.To.X - leg.From.X).Sixtyfourths * i / 16)),
+                            leg.From.Y + new Length((int)((long)(leg.To.Y - leg.From.Y).Sixtyfourths * i / 16))))));
                 }
             }
         }
     }, iter: 60);
 
     [Fact] // counted again from the drawn pieces: every joist line between the ends of a piece, every stud between the ends of a stretch
-    public void The_members_that_are_drawn_are_the_members_that_are_counted() => Gen.Select(RandomHouses.Jobs, Gen.Bool).Sample((job, straight) =>
+    public void The_members_that_are_drawn_are_the_members_that_are_counted() => Gen.Select(RandomHouses.Jobs, Gen.Bool)
+        .Sample((job, straight) =>
     {
         var plan = Planner.Plan(job with { Schools = job.Schools with { Lay = straight ? CableLay.Shortest : CableLay.Squared } });
         foreach (var run in plan.Circuits.SelectMany(c => c.Runs))
         {
-            static int Lines(Length a, Length b, int spacing) => Math.Abs((int)Math.Floor(a.Inches / spacing) - (int)Math.Floor(b.Inches / spacing));
+            static int Lines(Length a, Length b, int spacing) =>
+                Math.Abs((int)Math.Floor(a.Inches / spacing) - (int)Math.Floor(b.Inches / spacing));
             // Floor joists at 16 in, ceiling joists at 24 in, both from the west.
-            var joists = run.Way.Legs.Where(l => l.Space is Space.Joists or Space.Attic).Sum(l => Lines(l.From.X, l.To.X, l.From.Z < Length.Zero ? 16 : 24));
+            var joists = run.Way.Legs.Where(l => l.Space is Space.Joists or Space.Attic)
+                .Sum(l => Lines(l.From.X, l.To.X, l.From.Z < Length.Zero ? 16 : 24));
             Assert.Equal(joists, run.Way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist));
         }
     }, iter: 60);
 
     [Fact] // more cables in a hole never carry more, warmer places never carry more
-    public void One_more_cable_never_raises_an_ampacity() => Gen.Select(Gen.Int[0, 5], Gen.Int[1, 12], Gen.Int[26, 60], Gen.Int[0, 2], Gen.Int[0, 1]).Sample((gauge, cables, ambient, jacket, bundled) =>
+    public void One_more_cable_never_raises_an_ampacity() =>
+        Gen.Select(Gen.Int[0, 5], Gen.Int[1, 12], Gen.Int[26, 60], Gen.Int[0, 2], Gen.Int[0, 1])
+        .Sample((gauge, cables, ambient, jacket, bundled) =>
     {
         var book = CodeBook.For(Edition.Y2020);
-        decimal Of(int n, int degrees) => Ampacities.InCable(Gauge.All[gauge], n, 2 * n, new(degrees), book, "", (Jacket)jacket, bundled == 1 ? 30.Inches() : null).Value.Value;
+        decimal Of(int n, int degrees) =>
+            Ampacities.InCable(Gauge.All[gauge], n, 2 * n, new(degrees), book, "", (Jacket)jacket, bundled == 1 ? 30.Inches()
+                : null).Value.Value;
         Assert.True(Of(cables + 1, ambient) <= Of(cables, ambient));
         Assert.True(Of(cables, ambient + 5) <= Of(cables, ambient));
     });
 
     [Fact] // a crew that puts fewer in a hole never needs a larger conductor
-    public void A_smaller_allowed_bundle_never_makes_a_larger_conductor() => Gen.Select(RandomHouses.Jobs, Gen.Int[2, 9], Gen.Int[30, 55]).Sample((job, most, ambient) =>
+    public void A_smaller_allowed_bundle_never_makes_a_larger_conductor() => Gen.Select(RandomHouses.Jobs, Gen.Int[2, 9], Gen.Int[30, 55])
+        .Sample((job, most, ambient) =>
     {
-        var warm = job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { AmbientAbove = new(ambient) }] }] };
-        ImmutableArray<Gauge> With(int cables) => [.. Planner.Plan(warm with { HouseRules = warm.HouseRules with { CablesPerHole = cables } }).Circuits.Select(c => c.Gauge)];
+        var warm = job with
+        {
+            Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { AmbientAbove = new(ambient) }] }]
+        };
+        ImmutableArray<Gauge> With(int cables) =>
+            [.. Planner.Plan(warm with { HouseRules = warm.HouseRules with { CablesPerHole = cables } }).Circuits.Select(c => c.Gauge)];
         Assert.All(With(most - 1).Zip(With(most)), pair => Assert.True(pair.First <= pair.Second, $"{pair.First} > {pair.Second}"));
     }, iter: 40);
 
     private static Job TwoParts(params string[] heads)
     {
-        var unit = Houses.Appliance("unit", "den", 2, 60, Houses.Plate(Appliance.HeatPump, 240, 3600) with { Name = "Heat pump", Mca = 18.Amps(), Mocp = 25.Amps(), Individual = true });
+        var unit = Houses.Appliance("unit", "den", 2, 60,
+            Houses.Plate(Appliance.HeatPump, 240, 3600) with { Name = "Heat pump", Mca = 18.Amps(), Mocp = 25.Amps(), Individual = true });
         // The heads stand nearer to the panel than the unit does.
-        return Houses.Row(("den", RoomUse.Den, 30)).With([unit with { Devices = [unit.Devices[0] with { Controls = [.. heads.Select(h => new BoxId(h))] }] }, .. Enumerable.Range(0, 2).Select(i => Houses.On($"a-head{i}", "den", 4, 30 + (i * 40), DeviceKind.IndoorHead))]);
+        return Houses.Row(("den", RoomUse.Den, 30))
+            .With([unit with { Devices = [unit.Devices[0] with { Controls = [.. heads.Select(h => new BoxId(h))] }] },
+                .. Enumerable.Range(0, 2).Select(i => Houses.On($"a-head{i}", "den", 4, 30 + (i * 40), DeviceKind.IndoorHead))]);
     }
 
     [Fact]
@@ -279,11 +324,14 @@ public sealed class RunsTests
         var plan = Planner.Plan(TwoParts("a-head0", "a-head1"));
         var circuit = plan.CircuitOf(new("unit"))!;
         Assert.Equal("unit", circuit.Circuit.Key.Value);
-        Assert.Equal(["HomeRun unit 12-2", "Interconnect a-head0 12-3", "Interconnect a-head1 12-3"], circuit.Runs.Select(r => $"{r.Kind} {r.To.Box} {circuit.CableOf(r)}"));
+        Assert.Equal(["HomeRun unit 12-2", "Interconnect a-head0 12-3", "Interconnect a-head1 12-3"],
+            circuit.Runs.Select(r => $"{r.Kind} {r.To.Box} {circuit.CableOf(r)}"));
         // Both legs reach the heads, the signal joins all three.
         var energised = new Energised(circuit, plan.Survey, JointSchool.Pigtail, new HashSet<SwitchGang>());
-        Assert.True(energised.IsSound && energised.Has(new("a-head0"), 0) && energised.Has(new("a-head1"), 0) && energised.IsGrounded(new("a-head1"), 0));
-        Assert.Contains("Red of A to the signal lead of the indoor head.", MakeUp.Steps(plan.WiringOf(new("a-head0"))!, plan.Survey[new("a-head0")], plan.Book));
+        Assert.True(energised.IsSound && energised.Has(new("a-head0"), 0) && energised.Has(new("a-head1"), 0)
+            && energised.IsGrounded(new("a-head1"), 0));
+        Assert.Contains("Red of A to the signal lead of the indoor head.",
+            MakeUp.Steps(plan.WiringOf(new("a-head0"))!, plan.Survey[new("a-head0")], plan.Book));
         Assert.DoesNotContain(plan.Tags, t => t.Rule == "two parts");
     }
 
@@ -297,6 +345,7 @@ public sealed class RunsTests
         Assert.DoesNotContain(Planner.Plan(tied.Job!).Tags, t => t.Rule == "two parts");
         Assert.Contains("is no indoor head", new SetControls(new("unit"), 0, [new("unit")]).On(loose).Refusal!, StringComparison.Ordinal);
         var switched = loose.With(Houses.Switch("s", "den", 1, 40, DeviceKind.Switch));
-        Assert.Contains("fed by its outdoor unit, not by a switch", new SetControls(new("s"), 0, [new("a-head0")]).On(switched).Refusal!, StringComparison.Ordinal);
+        Assert.Contains("fed by its outdoor unit, not by a switch", new SetControls(new("s"), 0, [new("a-head0")]).On(switched).Refusal!,
+            StringComparison.Ordinal);
     }
 }

@@ -18,7 +18,10 @@ public sealed class SharedCableTests
     private static Job Kitchen(TwoCircuits school, int boxes = 4)
     {
         var job = Houses.Row(("hall", RoomUse.Hall, 30), ("kitchen", RoomUse.Kitchen, 16));
-        return job.With([.. Enumerable.Range(0, boxes).Select(i => Houses.On($"k{i}", "kitchen", 2, 20 + (i * 20)) with { ServesCounter = true })]) with { Schools = new() { TwoCircuits = school, Way = CableWay.Overhead } };
+        return job.With([.. Enumerable.Range(0, boxes)
+            .Select(i => Houses.On($"k{i}", "kitchen", 2, 20 + (i * 20)) with { ServesCounter = true })])
+            with
+        { Schools = new() { TwoCircuits = school, Way = CableWay.Overhead } };
     }
 
     private static (Plan Plan, WiredCircuit Lead, WiredCircuit Guest) Shared(TwoCircuits school)
@@ -81,7 +84,9 @@ public sealed class SharedCableTests
     [Fact] // 300.13(B): the neutral of a multiwire circuit does not go through a device, whatever the crew's joints
     public void A_shared_neutral_is_pigtailed_by_every_school()
     {
-        var job = Kitchen(TwoCircuits.Multiwire, 6) with { Schools = new() { TwoCircuits = TwoCircuits.Multiwire, Way = CableWay.Overhead, Joints = JointSchool.FeedThrough } };
+        var job = Kitchen(TwoCircuits.Multiwire, 6)
+            with
+        { Schools = new() { TwoCircuits = TwoCircuits.Multiwire, Way = CableWay.Overhead, Joints = JointSchool.FeedThrough } };
         var plan = Planner.Plan(job);
         var joints = plan.Circuits.SelectMany(c => c.Circuit.Boxes).Select(b => plan.WiringOf(b)!).SelectMany(w => w.Joints).ToList();
         Assert.Contains(joints, j => j.By == JointBy.Device);
@@ -93,7 +98,8 @@ public sealed class SharedCableTests
     {
         var (plan, lead, guest) = Shared(TwoCircuits.FourWire);
         string mine = Labels.NumberOf(plan, lead.Circuit.Key), theirs = Labels.NumberOf(plan, guest.Circuit.Key);
-        Assert.Contains(Labels.Of(plan, LabelKind.Cables), l => l.Big.StartsWith($"HR {mine}", StringComparison.Ordinal) && l.Lines.Contains($"{mine}: black and white · {theirs}: red and white with red"));
+        Assert.Contains(Labels.Of(plan, LabelKind.Cables), l => l.Big.StartsWith($"HR {mine}", StringComparison.Ordinal)
+            && l.Lines.Contains($"{mine}: black and white · {theirs}: red and white with red"));
     }
 
     [Fact] // the guest's drop counts the shared cable: at its first box it has lost over both lengths
@@ -102,7 +108,8 @@ public sealed class SharedCableTests
         var (_, lead, guest) = Shared(TwoCircuits.FourWire);
         var sized = guest.Sized;
         var run = sized.Routed.HomeRun!;
-        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.HomeRun!.Length.Value, Books.Us2020);
+        var lost = Conductors.VoltageDrop.Of(sized.Through[run.Id], Gauge.Awg12, run.Length.Value + lead.HomeRun!.Length.Value,
+            Books.Us2020);
         Assert.Equal(decimal.Round(120 - lost.Value, 6), decimal.Round(sized.VoltsAt[run.To.Box!.Value].Value, 6));
     }
 
@@ -111,7 +118,8 @@ public sealed class SharedCableTests
     {
         var plan = Planner.Plan(Kitchen(TwoCircuits.TwoWire));
         var one = plan.Circuits.First(c => c.Circuit.GoesWith is not null).Circuit;
-        var ways = Routes.Together(plan.House, plan.Survey, one, plan.Circuits.Single(c => c.Circuit.Key == one.GoesWith).Circuit, plan.Job, plan.Book).ToDictionary(w => w.School);
+        var ways = Routes.Together(plan.House, plan.Survey, one, plan.Circuits.Single(c => c.Circuit.Key == one.GoesWith).Circuit,
+            plan.Job, plan.Book).ToDictionary(w => w.School);
         Assert.Equal(plan.Footage, ways[TwoCircuits.TwoWire].Footage);
         Assert.Null(ways[TwoCircuits.TwoWire].Apart);
         Assert.Equal((22.50m, 22.50m), (ways[TwoCircuits.Multiwire].Volume!.Value.Value, ways[TwoCircuits.Multiwire].Box!.Value.Value));

@@ -49,7 +49,8 @@ public sealed class BoxFillTests
     [InlineData(Edition.Y2023, 0, 0)]
     public void Grounds_beyond_four_count_a_quarter_each_from_2020(Edition edition, int grounds, double volumes) =>
         // Each cable of 14-2 brings two conductors of 2.00 in³ and a ground.
-        Assert.Equal((4 * grounds) + (2 * (decimal)volumes), CodeBook.For(edition).Boxes.Count([.. Enumerable.Repeat(new EnteringCable(Gauge.Awg14, 2), grounds)], 0).Value.Value);
+        Assert.Equal((4 * grounds) + (2 * (decimal)volumes),
+            CodeBook.For(edition).Boxes.Count([.. Enumerable.Repeat(new EnteringCable(Gauge.Awg14, 2), grounds)], 0).Value.Value);
 
     [Theory]
     [InlineData("14", 2.00)]
@@ -57,7 +58,8 @@ public sealed class BoxFillTests
     [InlineData("10", 2.50)]
     [InlineData("8", 3.00)]
     [InlineData("6", 5.00)]
-    public void Volumes_are_those_of_table_314_16_B(string gauge, double volume) => Assert.Equal((decimal)volume, Books.Us2020.Boxes.Volume(Gauge.Parse(gauge))!.Value.Value);
+    public void Volumes_are_those_of_table_314_16_B(string gauge, double volume) =>
+        Assert.Equal((decimal)volume, Books.Us2020.Boxes.Volume(Gauge.Parse(gauge))!.Value.Value);
 
     [Fact]
     public void Above_6_AWG_the_table_has_no_volume() => Assert.Null(Books.Us2020.Boxes.Volume(Gauge.Awg4));

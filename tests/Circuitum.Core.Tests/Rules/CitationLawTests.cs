@@ -16,25 +16,30 @@ public sealed class CitationLawTests
     [Fact] // words of the crew's own stand only where no book speaks: amber, waiting, and what cannot be routed
     public void Every_red_tag_names_its_rule() => RandomHouses.Jobs.Sample(job =>
     {
-        var bare = Planner.Plan(job).Tags.Where(t => t.Severity == Severity.Red && t.Cite.Ids.IsEmpty && t.Rule is not ("routing" or "framing"));
+        var bare = Planner.Plan(job).Tags.Where(t => t.Severity == Severity.Red && t.Cite.Ids.IsEmpty
+            && t.Rule is not ("routing" or "framing"));
         Assert.Empty(bare.Select(t => $"{t.Rule}: {t.Headline}"));
     }, iter: 60);
 
     [Fact]
     public void A_job_in_another_edition_keeps_its_rules_and_moves_their_sections()
     {
-        Assert.All(Enum.GetValues<Edition>(), e => Assert.Equal(RuleId.BurialCover, Assert.Single(CodeBook.For(e).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Word.Ids)));
+        Assert.All(Enum.GetValues<Edition>(),
+            e => Assert.Equal(RuleId.BurialCover, Assert.Single(CodeBook.For(e).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Word.Ids)));
         Assert.Equal("Table 300.5, column 3", CodeBook.For(Edition.Y2017).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Cite);
         Assert.Equal("Table 300.5(A), column 3", CodeBook.For(Edition.Y2023).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Cite);
-        Assert.Equal(("210.19(A)(3)", "210.19(C)"), (CodeBook.For(Edition.Y2020).Cite(RuleId.RangeConductors).Text, CodeBook.For(Edition.Y2023).Cite(RuleId.RangeConductors).Text));
+        Assert.Equal(("210.19(A)(3)", "210.19(C)"),
+            (CodeBook.For(Edition.Y2020).Cite(RuleId.RangeConductors).Text, CodeBook.For(Edition.Y2023).Cite(RuleId.RangeConductors).Text));
     }
 
     [Fact]
-    public void An_edition_without_a_rule_refuses_to_cite_it() => Assert.Throws<ArgumentException>(() => CodeBook.For(Edition.Y2017).Cite(RuleId.SurgeProtection));
+    public void An_edition_without_a_rule_refuses_to_cite_it() =>
+        Assert.Throws<ArgumentException>(() => CodeBook.For(Edition.Y2017).Cite(RuleId.SurgeProtection));
 
     [Fact]
     public void Surge_protection_and_the_disconnect_outdoors_are_asked_one_by_one_from_2020() =>
-        Assert.Equal([(false, false), (true, true), (true, true)], Enum.GetValues<Edition>().Select(e => CodeBook.For(e).Service).Select(s => (s.AsksSurgeProtection, s.AsksOutdoorDisconnect)));
+        Assert.Equal([(false, false), (true, true), (true, true)], Enum.GetValues<Edition>().Select(e => CodeBook.For(e).Service)
+            .Select(s => (s.AsksSurgeProtection, s.AsksOutdoorDisconnect)));
 
     [Fact]
     public void Citations_are_joined_and_told_apart_by_their_rules()

@@ -7,7 +7,8 @@ namespace Circuitum.Core.Tests;
 /// <summary>The paragraph that asks for GFCI, as each edition numbers it; none where the edition does not ask.</summary>
 public sealed class CitationTests
 {
-    private static Outlet At(RoomUse room, bool counter = false, bool sink = false, bool tub = false, Appliance? appliance = null, int volts = 120, int rating = 20) =>
+    private static Outlet At(RoomUse room, bool counter = false, bool sink = false, bool tub = false, Appliance? appliance = null,
+        int volts = 120, int rating = 20) =>
         new(room, false, true, false, false, counter, sink, tub, volts.Volts(), rating.Amps(), appliance);
 
     private static string[] Cited(Outlet outlet) =>
@@ -41,5 +42,6 @@ public sealed class CitationTests
 
     [Fact]
     public void A_receptacle_for_a_car_is_named_by_its_own_article_where_no_place_asks() =>
-        Assert.Equal(["625.54", "625.54", "625.54"], Cited(At(RoomUse.Utility, appliance: Appliance.VehicleCharger, volts: 240, rating: 50)));
+        Assert.Equal(["625.54", "625.54", "625.54"],
+            Cited(At(RoomUse.Utility, appliance: Appliance.VehicleCharger, volts: 240, rating: 50)));
 }

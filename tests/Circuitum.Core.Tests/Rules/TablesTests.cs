@@ -32,7 +32,9 @@ public sealed class TablesTests
     public void Ampacities(string size, params int[] row)
     {
         var gauge = Gauge.Parse(size);
-        var read = new[] { Metal.Copper, Metal.Aluminium }.SelectMany(m => new[] { Column.C60, Column.C75, Column.C90 }.Select(c => (int)(Books.Us2020.Conductors.Ampacity(gauge, m, c)?.Value ?? 0)));
+        var read = new[] { Metal.Copper,
+            Metal.Aluminium }.SelectMany(m =>
+                new[] { Column.C60, Column.C75, Column.C90 }.Select(c => (int)(Books.Us2020.Conductors.Ampacity(gauge, m, c)?.Value ?? 0)));
         Assert.Equal(row, read);
     }
 
@@ -41,9 +43,12 @@ public sealed class TablesTests
     {
         foreach (var (thin, thick) in Gauge.All.Zip(Gauge.All.Skip(1)))
         {
-            Assert.True(Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C60) < Books.Us2020.Conductors.Ampacity(thick, Metal.Copper, Column.C60));
-            Assert.True(Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C60) < Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C90));
-            Assert.True(Books.Us2020.Conductors.OhmsPerThousandFeet(thin, Metal.Copper) > Books.Us2020.Conductors.OhmsPerThousandFeet(thick, Metal.Copper));
+            Assert.True(Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C60) < Books.Us2020.Conductors.Ampacity(thick,
+                Metal.Copper, Column.C60));
+            Assert.True(Books.Us2020.Conductors.Ampacity(thin, Metal.Copper, Column.C60) < Books.Us2020.Conductors.Ampacity(thin,
+                Metal.Copper, Column.C90));
+            Assert.True(Books.Us2020.Conductors.OhmsPerThousandFeet(thin,
+                Metal.Copper) > Books.Us2020.Conductors.OhmsPerThousandFeet(thick, Metal.Copper));
             Assert.True(Books.Us2020.Conductors.CircularMil(thin) < Books.Us2020.Conductors.CircularMil(thick));
             Assert.True(Books.Us2020.Conductors.ConductorArea(thin).Value < Books.Us2020.Conductors.ConductorArea(thick).Value);
         }
@@ -60,7 +65,8 @@ public sealed class TablesTests
     [InlineData(200, "6")]
     [InlineData(300, "4")]
     [InlineData(400, "3")]
-    public void Equipment_grounds(int rating, string ground) => Assert.Equal(ground, Books.Us2020.Conductors.EquipmentGround(rating.Amps(), Metal.Copper).ToString());
+    public void Equipment_grounds(int rating, string ground) =>
+        Assert.Equal(ground, Books.Us2020.Conductors.EquipmentGround(rating.Amps(), Metal.Copper).ToString());
 
     [Theory] // Chapter 9 Table 1
     [InlineData(1, 53)]
@@ -76,11 +82,13 @@ public sealed class TablesTests
     [InlineData("8", Metal.Copper, null)]
     [InlineData("12", Metal.Aluminium, 15)]
     [InlineData("10", Metal.Aluminium, 25)]
-    public void Small_conductors(string size, Metal metal, int? limit) => Assert.Equal(limit, (int?)Books.Us2020.Conductors.SmallConductorLimit(Gauge.Parse(size), metal)?.Value);
+    public void Small_conductors(string size, Metal metal, int? limit) =>
+        Assert.Equal(limit, (int?)Books.Us2020.Conductors.SmallConductorLimit(Gauge.Parse(size), metal)?.Value);
 
     [Fact] // 240.6(A)
     public void Standard_ratings() =>
-        Assert.Equal([15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400], CodeBook.For(Edition.Y2020).StandardRatings.Select(r => (int)r.Value));
+        Assert.Equal([15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400],
+            CodeBook.For(Edition.Y2020).StandardRatings.Select(r => (int)r.Value));
 
     [Theory] // paragraphs moved between the editions
     [InlineData(Edition.Y2017, "210.23(A)", "220.12", "424.3(B)", "Table 310.15(B)(3)(a)", "Table 310.15(B)(2)(a)")]
@@ -95,7 +103,8 @@ public sealed class TablesTests
     private static (string, string, string, string, string) Cited(CodeBook book)
     {
         string Text(RuleId rule) => book.Cite(rule).Text;
-        return (Text(RuleId.PermissibleFifteenTwenty), Text(RuleId.FloorArea), Text(RuleId.SpaceHeating), Text(RuleId.AdjustmentTable), Text(RuleId.AmbientTable));
+        return (Text(RuleId.PermissibleFifteenTwenty), Text(RuleId.FloorArea), Text(RuleId.SpaceHeating), Text(RuleId.AdjustmentTable),
+            Text(RuleId.AmbientTable));
     }
 
     [Theory] // 240.4(B): 28 A is no standard size, 30 is the next; 30 itself leaves nothing to go up to

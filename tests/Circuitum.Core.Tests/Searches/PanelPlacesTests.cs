@@ -11,8 +11,10 @@ namespace Circuitum.Core.Tests;
 public sealed class PanelPlacesTests
 {
     // A den at the west end with the panel, a utility room in the middle, a bath and a laundry at the east end where everything is.
-    private static readonly Job House = Houses.Row(("den", RoomUse.Den, 12), ("store", RoomUse.Utility, 20), ("bath", RoomUse.Bath, 10), ("laundry", RoomUse.Laundry, 14)).With(
-        Houses.On("b1", "bath", 1, 40), Houses.On("l1", "laundry", 1, 60), Houses.Appliance("dryer", "laundry", 1, 100, Houses.Plate(Appliance.Dryer, 240, 5600) with { Neutral = true }),
+    private static readonly Job House = Houses.Row(("den", RoomUse.Den, 12), ("store", RoomUse.Utility, 20), ("bath", RoomUse.Bath, 10),
+        ("laundry", RoomUse.Laundry, 14)).With(
+        Houses.On("b1", "bath", 1, 40), Houses.On("l1", "laundry", 1, 60),
+            Houses.Appliance("dryer", "laundry", 1, 100, Houses.Plate(Appliance.Dryer, 240, 5600) with { Neutral = true }),
         Houses.Appliance("heater", "laundry", 3, 60, Houses.Plate(Appliance.WaterHeater, 240, 4500)));
 
     [Fact]
@@ -28,7 +30,8 @@ public sealed class PanelPlacesTests
         {
             var after = Planner.Plan(new SetPanel(place.Panel).On(House).Job!);
             Assert.Equal((place.Footage, plan.Footage - place.Footage), (after.Footage, place.Saves));
-            Assert.DoesNotContain(after.Tags, t => t.Severity == Severity.Red && t.Subject == Subject.Panel(new("A")) && !plan.Tags.Any(b => b.Rule == t.Rule));
+            Assert.DoesNotContain(after.Tags, t => t.Severity == Severity.Red && t.Subject == Subject.Panel(new("A"))
+                && !plan.Tags.Any(b => b.Rule == t.Rule));
         }
 
         Assert.Equal(best.OrderBy(p => p.Footage).Select(p => p.Where), best.Select(p => p.Where));

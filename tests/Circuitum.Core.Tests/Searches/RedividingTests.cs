@@ -39,8 +39,10 @@ public sealed class RedividingTests
     private static IEnumerable<T[]> Orders<T>(IReadOnlyList<T> items) => items.Count <= 1 ? [[.. items]]
         : items.SelectMany((first, i) => Orders(items.Where((_, j) => j != i).ToList()).Select(rest => (T[])[first, .. rest]));
 
-    // The stated objective, summed plainly: feet of cable as the crew weighs it. Nothing of the search is used but the ways through the frame.
-    private static double? Weigh(Job job, IReadOnlyList<Bundle> circuit, FamilyRules rules, IReadOnlyList<int> indices, Wayfinder finder, Place panel, IReadOnlyList<PlacedBox> all, out int broken)
+    // The stated objective, summed plainly: feet of cable as the crew weighs it. Nothing of the search is used but the ways through the
+    // frame.
+    private static double? Weigh(Job job, IReadOnlyList<Bundle> circuit, FamilyRules rules, IReadOnlyList<int> indices, Wayfinder finder,
+        Place panel, IReadOnlyList<PlacedBox> all, out int broken)
     {
         broken = 0;
         var tally = indices.Aggregate(default(Tally), (sum, i) => sum + rules.Tallies[i]);
@@ -52,8 +54,11 @@ public sealed class RedividingTests
         broken = rules.Broken(tally);
         double Feet(Length l) => (double)l.Feet;
         var home = circuit.Select(b => Feet(finder.Cost(panel, b.Feed)) * (double)job.Aims.Cable.Value / 100).ToArray();
-        var on = circuit.Select(a => circuit.Select(b => (Feet(finder.Cost(a.Feed, b.Feed)) * (double)job.Aims.Cable.Value / 100) + (a.Room == b.Room ? 0 : Feet(job.Aims.LeavingRoom))).ToArray()).ToArray();
-        var chain = Orders(Enumerable.Range(0, circuit.Count).ToList()).Min(order => home[order[0]] + order.Zip(order.Skip(1)).Sum(p => on[p.First][p.Second]));
+        var on = circuit.Select(a =>
+            circuit.Select(b => (Feet(finder.Cost(a.Feed, b.Feed)) * (double)job.Aims.Cable.Value / 100)
+                + (a.Room == b.Room ? 0 : Feet(job.Aims.LeavingRoom))).ToArray()).ToArray();
+        var chain = Orders(Enumerable.Range(0, circuit.Count).ToList())
+            .Min(order => home[order[0]] + order.Zip(order.Skip(1)).Sum(p => on[p.First][p.Second]));
 
         var outlets = all.Where(b => !b.SwitchesOnly).ToList();
         var lost = circuit.SelectMany(b => b.Boxes).Where(b => !b.SwitchesOnly).ToList();
@@ -63,11 +68,15 @@ public sealed class RedividingTests
             var has = outlets.Where(b => b.Room == room.Key).ToList();
             dark += Math.Pow(room.Count(), 2) / has.Count;
             int lights = has.Count(b => b.HasLight), receptacles = has.Count(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle()));
-            dark += lights * receptacles == 0 ? 0 : (double)room.Count(b => b.HasLight) / lights * room.Count(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle())) / receptacles * has.Count;
+            dark += lights * receptacles == 0 ? 0 : (double)room.Count(b => b.HasLight) / lights
+                * room.Count(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle())) / receptacles * has.Count;
         }
 
-        var over = Math.Max(0, (CircuitLoad.Of(circuit.SelectMany(b => b.Boxes), job.Schools, CodeBook.For(job)).Connected.Value / rules.Full * 100) - job.Aims.WantedFill.Value);
-        return chain + Feet(job.Aims.Breaker) + (dark * Feet(job.Aims.Darkness)) + (circuit.Count == 1 ? 0 : (double)over * Feet(job.Aims.Crowding));
+        var over = Math.Max(0,
+            (CircuitLoad.Of(circuit.SelectMany(b => b.Boxes), job.Schools, CodeBook.For(job)).Connected.Value / rules.Full * 100)
+            - job.Aims.WantedFill.Value);
+        return chain + Feet(job.Aims.Breaker) + (dark * Feet(job.Aims.Darkness))
+            + (circuit.Count == 1 ? 0 : (double)over * Feet(job.Aims.Crowding));
     }
 
     // The lightest of all divisions: every family parted in every way.
@@ -98,7 +107,8 @@ public sealed class RedividingTests
 
                     return known;
                 }).ToList();
-                if (circuits.TrueForAll(c => c.Weight is not null) && (circuits.Sum(c => c.Broken), circuits.Sum(c => c.Weight!.Value)) is var whole && whole.CompareTo(best) < 0)
+                if (circuits.TrueForAll(c => c.Weight is not null) && (circuits.Sum(c => c.Broken), circuits.Sum(c => c.Weight!.Value))
+                    is var whole && whole.CompareTo(best) < 0)
                 {
                     best = whole;
                 }
@@ -129,7 +139,8 @@ public sealed class RedividingTests
             }
         }, iter: 200);
         var median = over.Order().ElementAt(over.Count / 2);
-        Console.WriteLine($"constructed above the best on {over.Count} jobs: median {median:P2}, largest {over.Max():P1}, exactly the best {over.Count(o => o < 1e-3)}");
+        Console.WriteLine($"constructed above the best on {over.Count} jobs: median {median:P2}, largest {over.Max():P1}, exactly the "
+            + $"best {over.Count(o => o < 1e-3)}");
         Assert.True(median <= .15, $"the constructed division is {median:P1} above the best in the median");
     }
 
@@ -139,18 +150,24 @@ public sealed class RedividingTests
         var found = Redivide.Find(job, "Better", 0);
         var followed = new KeepDivision(found.Division, true).On(job).Job!;
         var plan = Planner.Plan(followed);
-        Assert.DoesNotContain(plan.Tags, t => t.Severity == Severity.Red && t.Stage == Stage.Circuits && (t.Rule.StartsWith("210.1", StringComparison.Ordinal) || t.Rule.StartsWith("210.2", StringComparison.Ordinal) || t.Rule.StartsWith("210.5", StringComparison.Ordinal))
+        Assert.DoesNotContain(plan.Tags, t => t.Severity == Severity.Red && t.Stage == Stage.Circuits
+            && (t.Rule.StartsWith("210.1", StringComparison.Ordinal) || t.Rule.StartsWith("210.2", StringComparison.Ordinal)
+                || t.Rule.StartsWith("210.5", StringComparison.Ordinal))
             && t.Rule is not "210.11(A)" and not "210.11(C)(1)");
         // What is followed is what was found, box by box.
         Assert.Equal(
-            found.Division.Circuits.Select(c => string.Join(' ', c.Boxes.Select(b => b.Value).Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal),
-            plan.Circuits.Select(c => string.Join(' ', c.Circuit.Boxes.Select(b => b.Value).Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal));
+            found.Division.Circuits.Select(c => string.Join(' ', c.Boxes.Select(b => b.Value).Order(StringComparer.Ordinal)))
+            .Order(StringComparer.Ordinal),
+            plan.Circuits.Select(c => string.Join(' ', c.Circuit.Boxes.Select(b => b.Value).Order(StringComparer.Ordinal)))
+                .Order(StringComparer.Ordinal));
         Assert.Equal(found.Found, Redivide.Weigh(followed));
     }, iter: 200);
 
     // Sixteen to twenty-four receptacles: too many for the exact way, few enough to prove by it with pairs of rooms.
-    private static Job Row(int receptacles) => Houses.Row([.. Enumerable.Range(0, (receptacles + 3) / 4).Select(i => ($"den{i}", RoomUse.Den, 14))])
-        .With([.. Enumerable.Range(0, receptacles).Select(i => Houses.On($"r{i:00}", $"den{i / 4}", new[] { 1, 3, 1, 3 }[i % 4], 20 + (i % 4 * 35)))]);
+    private static Job Row(int receptacles) =>
+        Houses.Row([.. Enumerable.Range(0, (receptacles + 3) / 4).Select(i => ($"den{i}", RoomUse.Den, 14))])
+        .With([.. Enumerable.Range(0, receptacles)
+            .Select(i => Houses.On($"r{i:00}", $"den{i / 4}", new[] { 1, 3, 1, 3 }[i % 4], 20 + (i % 4 * 35)))]);
 
     [Fact]
     public void A_searched_family_is_never_below_its_bound_nor_above_what_stood() => Gen.Int[16, 26].Sample(many =>
@@ -181,12 +198,14 @@ public sealed class RedividingTests
     {
         var job = new KeepStanding("As it is").On(Row(12)).Job!;
         job = new KeepDivision(Redivide.Find(job, "Better", 200).Division, Follow: false).On(job).Job!;
-        Assert.Equal([Redivide.Weigh(job), Redivide.Weigh(job with { Follows = "As it is" }), Redivide.Weigh(job with { Follows = "Better" })], Redivide.Weigh(job, [null, "As it is", "Better"]));
+        Assert.Equal([Redivide.Weigh(job), Redivide.Weigh(job with { Follows = "As it is" }),
+            Redivide.Weigh(job with { Follows = "Better" })], Redivide.Weigh(job, [null, "As it is", "Better"]));
         Assert.Equal(Redivide.Weigh(job), Redivide.Weigh(job with { Follows = "As it is" }));
     }
 
     [Fact]
-    public void The_same_search_finds_the_same_division() => Assert.Equal(Redivide.Find(Row(20), "Better", 300).Division, Redivide.Find(Row(20), "Better", 300).Division);
+    public void The_same_search_finds_the_same_division() =>
+        Assert.Equal(Redivide.Find(Row(20), "Better", 300).Division, Redivide.Find(Row(20), "Better", 300).Division);
 
     [Fact]
     public void A_stopped_search_returns_the_best_so_far_and_tells_of_it_on_the_way()
@@ -235,10 +254,13 @@ public sealed class RedividingTests
     public void Darkness_keeps_lights_alive_when_their_rooms_receptacles_trip()
     {
         var job = Houses.Row(("a", RoomUse.Den, 12), ("b", RoomUse.Den, 12)).With(
-            Houses.On("a1", "a", 1, 40), Houses.On("a2", "a", 1, 90), Houses.Ceiling("al", "a", 60, 60), Houses.Switch("as", "a", 3, 30, DeviceKind.Switch, "al"),
-            Houses.On("b1", "b", 1, 40), Houses.On("b2", "b", 1, 90), Houses.Ceiling("bl", "b", 60, 60), Houses.Switch("bs", "b", 3, 30, DeviceKind.Switch, "bl")) with
+            Houses.On("a1", "a", 1, 40), Houses.On("a2", "a", 1, 90), Houses.Ceiling("al", "a", 60, 60),
+            Houses.Switch("as", "a", 3, 30, DeviceKind.Switch, "al"),
+            Houses.On("b1", "b", 1, 40), Houses.On("b2", "b", 1, 90), Houses.Ceiling("bl", "b", 60, 60),
+                Houses.Switch("bs", "b", 3, 30, DeviceKind.Switch, "bl")) with
         {
-            Schools = new() { Lighting = LightsAndReceptacles.Together }, Aims = new() { Darkness = 60.Feet(), Breaker = Length.Zero },
+            Schools = new() { Lighting = LightsAndReceptacles.Together },
+            Aims = new() { Darkness = 60.Feet(), Breaker = Length.Zero },
         };
         var circuits = Redivide.Find(job, "Better", 0).Division.Circuits;
         Assert.DoesNotContain(circuits, c => c.Boxes.Contains(new("al")) && c.Boxes.Contains(new("a1")));

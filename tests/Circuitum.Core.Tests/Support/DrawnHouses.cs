@@ -10,13 +10,15 @@ internal static class DrawnHouses
 {
     private static readonly RoomUse[] Uses =
     [
-        RoomUse.Kitchen, RoomUse.Bedroom, RoomUse.Bath, RoomUse.Hall, RoomUse.Laundry, RoomUse.Den, RoomUse.Garage, RoomUse.Closet, RoomUse.Dining, RoomUse.Family, RoomUse.Entry, RoomUse.Bedroom,
+        RoomUse.Kitchen, RoomUse.Bedroom, RoomUse.Bath, RoomUse.Hall, RoomUse.Laundry, RoomUse.Den, RoomUse.Garage, RoomUse.Closet,
+        RoomUse.Dining, RoomUse.Family, RoomUse.Entry, RoomUse.Bedroom,
     ];
 
     private sealed record Lot(int Use, int Feet, int Door, int Window, int Sill, int Fixture);
 
     public static Gen<Job> Jobs { get; } = Gen.Select(
-        Gen.Select(Gen.Int[0, Uses.Length - 1], Gen.Int[6, 22], Gen.Int[0, 100], Gen.Int[0, 100], Gen.Int[0, 48], Gen.Int[0, 100], (u, f, d, w, s, x) => new Lot(u, f, d, w, s, x)).Array[2, 9],
+        Gen.Select(Gen.Int[0, Uses.Length - 1], Gen.Int[6, 22], Gen.Int[0, 100], Gen.Int[0, 100], Gen.Int[0, 48], Gen.Int[0, 100],
+            (u, f, d, w, s, x) => new Lot(u, f, d, w, s, x)).Array[2, 9],
         Gen.Int[8, 15], Gen.Int[0, 2],
         (lots, deep, edition) => Make(lots, deep, (Edition)(2017 + (3 * edition))));
 
@@ -35,7 +37,9 @@ internal static class DrawnHouses
             x += Length.FromFeet(lots[i].Feet);
         }
 
-        return Houses.House(rooms.ToImmutable()) with { Edition = edition, Panels = [Houses.Panel("room0", 84) with { Offset = 24.Inches() }] };
+        return Houses.House(rooms.ToImmutable())
+            with
+        { Edition = edition, Panels = [Houses.Panel("room0", 84) with { Offset = 24.Inches() }] };
     }
 
     // Clear of corners by a foot, so that every opening fits whichever wall turns out to be thicker.
@@ -46,24 +50,63 @@ internal static class DrawnHouses
         var openings = ImmutableArray.CreateBuilder<Opening>();
         if (lot.Door < 90)
         {
-            openings.Add(new() { Id = $"d{number}", Kind = lot.Door % 3 == 0 ? OpeningKind.Cased : OpeningKind.Door, Wall = lot.Door % 2 == 0 ? 3 : 1, Offset = (12 + (lot.Door * (wide - 60) / 100)).Inches(), Width = 32.Inches(), Hinge = (Hinge)(lot.Door % 2), SwingsOut = lot.Door % 5 == 0 });
+            openings.Add(new()
+            {
+                Id = $"d{number}",
+                Kind = lot.Door % 3 == 0 ? OpeningKind.Cased : OpeningKind.Door,
+                Wall = lot.Door % 2 == 0 ? 3 : 1,
+                Offset = (12 + (lot.Door * (wide - 60) / 100)).Inches(),
+                Width = 32.Inches(),
+                Hinge = (Hinge)(lot.Door % 2),
+                SwingsOut = lot.Door % 5 == 0
+            });
         }
 
         if (lot.Window < 80)
         {
-            openings.Add(new() { Id = $"w{number}", Kind = OpeningKind.Window, Wall = lot.Door % 2 == 0 ? 1 : 3, Offset = 14.Inches(), Width = Math.Min(wide - 40, 36 + lot.Window).Inches(), Sill = lot.Sill.Inches() });
+            openings.Add(new()
+            {
+                Id = $"w{number}",
+                Kind = OpeningKind.Window,
+                Wall = lot.Door % 2 == 0 ? 1 : 3,
+                Offset = 14.Inches(),
+                Width = Math.Min(wide - 40, 36 + lot.Window).Inches(),
+                Sill = lot.Sill.Inches()
+            });
         }
 
         var fixtures = ImmutableArray.CreateBuilder<Fixture>();
         switch (use)
         {
             case RoomUse.Kitchen:
-                fixtures.Add(new() { Kind = FixtureKind.Counter, Wall = 4, Offset = 20.Inches(), Width = 60.Inches(), Depth = 25.Inches() });
-                fixtures.Add(new() { Kind = FixtureKind.Sink, Wall = 4, Offset = (20 + (lot.Fixture / 4)).Inches(), Width = 30.Inches(), Depth = 20.Inches() });
+                fixtures.Add(new()
+                {
+                    Kind = FixtureKind.Counter,
+                    Wall = 4,
+                    Offset = 20.Inches(),
+                    Width = 60.Inches(),
+                    Depth = 25.Inches()
+                });
+                fixtures.Add(new()
+                {
+                    Kind = FixtureKind.Sink,
+                    Wall = 4,
+                    Offset = (20 + (lot.Fixture / 4)).Inches(),
+                    Width = 30.Inches(),
+                    Depth = 20.Inches()
+                });
                 fixtures.Add(new() { Kind = FixtureKind.Range, Wall = 2, Offset = 30.Inches(), Width = 30.Inches(), Depth = 26.Inches() });
                 if (wide > 144)
                 {
-                    fixtures.Add(new() { Kind = FixtureKind.Island, X = 60.Inches(), Y = 40.Inches(), Width = (24 + (lot.Fixture / 3)).Inches(), Depth = 30.Inches() });
+                    fixtures.Add(new()
+                    {
+                        Kind = FixtureKind.Island,
+                        X = 60.Inches(),
+                        Y = 40.Inches(),
+                        Width = (24 + (lot.Fixture / 3))
+                        .Inches(),
+                        Depth = 30.Inches()
+                    });
                 }
 
                 break;
@@ -72,13 +115,22 @@ internal static class DrawnHouses
                 fixtures.Add(new() { Kind = FixtureKind.Tub, Wall = 2, Offset = 10.Inches(), Width = 60.Inches(), Depth = 20.Inches() });
                 break;
             case RoomUse.Family or RoomUse.Den when lot.Fixture > 60:
-                fixtures.Add(new() { Kind = FixtureKind.Fireplace, Wall = 2, Offset = 24.Inches(), Width = 48.Inches(), Depth = 20.Inches() });
+                fixtures.Add(new()
+                {
+                    Kind = FixtureKind.Fireplace,
+                    Wall = 2,
+                    Offset = 24.Inches(),
+                    Width = 48.Inches(),
+                    Depth = 20.Inches()
+                });
                 break;
             case RoomUse.Laundry:
                 fixtures.Add(new() { Kind = FixtureKind.Washer, Wall = 4, Offset = 6.Inches(), Width = 28.Inches(), Depth = 30.Inches() });
                 break;
         }
 
-        return Houses.Rectangle($"room{number}", use, x, y, Length.FromFeet(lot.Feet), Length.FromFeet(deep)) with { Openings = openings.ToImmutable(), Fixtures = fixtures.ToImmutable() };
+        return Houses.Rectangle($"room{number}", use, x, y, Length.FromFeet(lot.Feet), Length.FromFeet(deep))
+            with
+        { Openings = openings.ToImmutable(), Fixtures = fixtures.ToImmutable() };
     }
 }

@@ -37,7 +37,8 @@ internal static class Houses
                     new()
                     {
                         Id = new("ground"), Name = "Ground", CeilingHeight = 8.Feet(), AtticAbove = true, Rooms = rooms,
-                        FloorJoists = new(JoistRun.NorthSouth, 16.Inches(), 10.Inches()), CeilingJoists = new(JoistRun.NorthSouth, 24.Inches(), 6.Inches()),
+                        FloorJoists = new(JoistRun.NorthSouth, 16.Inches(), 10.Inches()),
+                            CeilingJoists = new(JoistRun.NorthSouth, 24.Inches(), 6.Inches()),
                     },
                 ],
             },
@@ -47,10 +48,14 @@ internal static class Houses
 
     public static Room Rectangle(string id, RoomUse use, Length x, Length y, Length width, Length depth) => new()
     {
-        Id = new(id), Name = id, Use = use, Corners = [new(x, y), new(x + width, y), new(x + width, y + depth), new(x, y + depth)],
+        Id = new(id),
+        Name = id,
+        Use = use,
+        Corners = [new(x, y), new(x + width, y), new(x + width, y + depth), new(x, y + depth)],
     };
 
-    public static Panel Panel(string room, int spaces = 42) => new() { Id = new("A"), Room = new(room), Wall = 4, Offset = 72.Inches(), Rating = 200.Amps(), Spaces = spaces };
+    public static Panel Panel(string room, int spaces = 42) =>
+        new() { Id = new("A"), Room = new(room), Wall = 4, Offset = 72.Inches(), Rating = 200.Amps(), Spaces = spaces };
 
     public static Box On(string id, string room, int wall, int inches, DeviceKind kind = DeviceKind.Duplex) =>
         new() { Id = new(id), Room = new(room), Wall = wall, Offset = inches.Inches(), Devices = [new() { Kind = kind }] };
@@ -59,7 +64,14 @@ internal static class Houses
         new() { Id = new(id), Room = new(room), Mount = Mount.Ceiling, X = x.Inches(), Y = y.Inches(), Devices = [new() { Kind = kind }] };
 
     public static Box Switch(string id, string room, int wall, int inches, DeviceKind kind, params string[] controls) =>
-        new() { Id = new(id), Room = new(room), Wall = wall, Offset = inches.Inches(), Devices = [new() { Kind = kind, Controls = [.. controls.Select(c => new BoxId(c))] }] };
+        new()
+        {
+            Id = new(id),
+            Room = new(room),
+            Wall = wall,
+            Offset = inches.Inches(),
+            Devices = [new() { Kind = kind, Controls = [.. controls.Select(c => new BoxId(c))] }]
+        };
 
     public static Box Appliance(string id, string room, int wall, int inches, Nameplate plate, DeviceKind kind = DeviceKind.Equipment) =>
         new() { Id = new(id), Room = new(room), Wall = wall, Offset = inches.Inches(), Devices = [new() { Kind = kind, Plate = plate }] };
@@ -67,18 +79,28 @@ internal static class Houses
     public static Nameplate Plate(Appliance appliance, int volts, decimal load) =>
         new() { Appliance = appliance, Name = appliance.ToString(), Volts = new(volts), Load = new(load) };
 
-    /// <summary>A utility room of 60 ft with machines along its first wall, each on a circuit of its own without protection in its breaker, and panel A.</summary>
-    public static Job Shop(int spaces, PanelListing listing, params (string Id, int Volts, int Load)[] machines) => (Row(("shop", RoomUse.Utility, 60)) with { Panels = [Panel("shop", spaces) with { Listing = listing }] })
-        .With([.. machines.Select((m, i) => Appliance(m.Id, "shop", 1, 20 + (i * 20), Plate(Core.Jobs.Appliance.Other, m.Volts, m.Load) with { Individual = true, Name = m.Id }))]);
+    /// <summary>A utility room of 60 ft with machines along its first wall, each on a circuit of its own without protection in its breaker,
+    /// and panel A.</summary>
+    public static Job Shop(int spaces, PanelListing listing, params (string Id, int Volts, int Load)[] machines) =>
+        (Row(("shop", RoomUse.Utility, 60)) with { Panels = [Panel("shop", spaces) with { Listing = listing }] })
+        .With([.. machines.Select((m, i) =>
+            Appliance(m.Id, "shop", 1, 20 + (i * 20),
+                Plate(Core.Jobs.Appliance.Other, m.Volts, m.Load) with { Individual = true, Name = m.Id }))]);
 
-    /// <summary>A den of 20 ft, and 50 ft east of it a shed of 12 by 12 ft at the end of a straight trench 24 in deep; with panel G in it when asked.</summary>
+    /// <summary>A den of 20 ft, and 50 ft east of it a shed of 12 by 12 ft at the end of a straight trench 24 in deep; with panel G in it
+    /// when asked.</summary>
     public static Job WithShed(Panel? panel)
     {
         var house = Row(("den", RoomUse.Den, 20));
         var shed = house.Structures[0] with
         {
-            Id = new("shed"), Name = "Shed", Accessory = true, Origin = new(70.Feet(), Length.Zero), Underfloor = Underfloor.Slab,
-            Levels = [house.Structures[0].Levels[0] with { Id = new("shed-level"), FloorJoists = null, Rooms = [Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet())] }],
+            Id = new("shed"),
+            Name = "Shed",
+            Accessory = true,
+            Origin = new(70.Feet(), Length.Zero),
+            Underfloor = Underfloor.Slab,
+            Levels = [house.Structures[0].Levels[0] with { Id = new("shed-level"), FloorJoists = null,
+                Rooms = [Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet())] }],
         };
         return house with
         {

@@ -5,7 +5,8 @@ using CsCheck;
 
 namespace Circuitum.Tests.Support;
 
-/// <summary>A room with receptacles and sets of switches drawn by lot: one to four places, several lamps, a fan with its own control, half-switched receptacles, several gangs, either feed.</summary>
+/// <summary>A room with receptacles and sets of switches drawn by lot: one to four places, several lamps, a fan with its own control,
+/// half-switched receptacles, several gangs, either feed.</summary>
 internal static class SwitchedRooms
 {
     private sealed record Set(int Places, int Lamps, int What, int At);
@@ -24,10 +25,17 @@ internal static class SwitchedRooms
             boxes.AddRange(Boxes(sets[i], i, boxes));
         }
 
-        boxes.AddRange(Enumerable.Range(0, receptacles).Select(i => Houses.On($"r{i}", i < 4 ? "den" : "bath", 3, 20 + (i * 12), DeviceKind.Duplex)));
+        boxes.AddRange(Enumerable.Range(0, receptacles)
+            .Select(i => Houses.On($"r{i}", i < 4 ? "den" : "bath", 3, 20 + (i * 12), DeviceKind.Duplex)));
         return job.With([.. boxes]) with
         {
-            Schools = new() { Feed = lightFirst ? LightingFeed.LightFirst : LightingFeed.SwitchFirst, Lighting = (LightsAndReceptacles)together, Joints = (JointSchool)joints, Gfci = (GfciWay)gfci },
+            Schools = new()
+            {
+                Feed = lightFirst ? LightingFeed.LightFirst : LightingFeed.SwitchFirst,
+                Lighting = (LightsAndReceptacles)together,
+                Joints = (JointSchool)joints,
+                Gfci = (GfciWay)gfci
+            },
         };
     }
 
@@ -39,13 +47,16 @@ internal static class SwitchedRooms
         {
             // A fan is one of its set; half-switched receptacles stand on a wall.
             yield return kind == DeviceKind.HalfSwitched ? Houses.On(lamp.Value, "den", 1, 30 + (number * 90) + (i * 25), kind)
-                : Houses.Ceiling(lamp.Value, "den", 40 + (number * 90) + (i * 24), 40 + (set.At % 60), i == 0 ? kind : kind == DeviceKind.CeilingFan ? DeviceKind.Lamp : kind);
+                : Houses.Ceiling(lamp.Value, "den", 40 + (number * 90) + (i * 24), 40 + (set.At % 60),
+                    i == 0 ? kind : kind == DeviceKind.CeilingFan ? DeviceKind.Lamp : kind);
         }
 
         for (var place = 0; place < set.Places; place++)
         {
-            var type = set.Places == 1 ? DeviceKind.Switch : place == 0 || place == set.Places - 1 ? DeviceKind.ThreeWay : DeviceKind.FourWay;
-            var box = Houses.Switch($"s{number}{place}", "den", place % 2 == 0 ? 3 : 1, 150 + (number * 50) + (place * 9), type, [.. lamps.Select(l => l.Value)]);
+            var type = set.Places == 1 ? DeviceKind.Switch : place == 0 || place == set.Places - 1 ? DeviceKind.ThreeWay
+                : DeviceKind.FourWay;
+            var box = Houses.Switch($"s{number}{place}", "den", place % 2 == 0 ? 3 : 1, 150 + (number * 50) + (place * 9), type,
+                [.. lamps.Select(l => l.Value)]);
             if (set.What == 0 && place == set.Places - 1 && set.At % 2 == 0)
             {
                 box = box with { Devices = [.. box.Devices, new Device { Kind = DeviceKind.FanControl, Controls = [lamps[0]] }] };

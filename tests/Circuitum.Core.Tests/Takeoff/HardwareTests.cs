@@ -56,7 +56,8 @@ public sealed class HardwareTests
     [InlineData(4, false, 1.375)]
     [InlineData(1, true, 1)]
     [InlineData(2, true, 1.375)]
-    public void A_bit_for_so_many_cables(int cables, bool thick, double inches) => Assert.Equal((decimal)inches, Hardware.Bit(cables, thick).Inches);
+    public void A_bit_for_so_many_cables(int cables, bool thick, double inches) =>
+        Assert.Equal((decimal)inches, Hardware.Bit(cables, thick).Inches);
 
     [Theory] // 96 in down a bay, 8 in of it held at the box: 88 in at 4 ft is one between, at 2 ft three, at 44 in one, at 43 in two
     [InlineData(48, 1)]
@@ -65,7 +66,8 @@ public sealed class HardwareTests
     [InlineData(43, 2)]
     public void Staples_along_a_drop(int along, int staples)
     {
-        var drop = new PathLeg(Space.StudBay, new(Length.Zero, Length.Zero, 96.Inches()), new(Length.Zero, Length.Zero, Length.Zero), new(30));
+        var drop = new PathLeg(Space.StudBay, new(Length.Zero, Length.Zero, 96.Inches()), new(Length.Zero, Length.Zero, Length.Zero),
+            new(30));
         var run = Planner.Plan(Two).CircuitOf(new("a"))!.Runs[0] with { Way = new([drop], [], Length.Zero, false) };
         Assert.Equal(staples, Hardware.AlongOf(run, new() { FastenedAlong = along.Inches() }));
     }
@@ -93,19 +95,22 @@ public sealed class HardwareTests
         var why = metres.Circuits[0].HomeRun!.Length.Why;
         Assert.Contains(why.Steps, s => s.Text == "cut to the next tenth of a metre" && s.Value.EndsWith(" m", StringComparison.Ordinal));
         var cable = Hardware.Of(metres).First(l => l.Item == "12-2");
-        Assert.Equal(("m", (int)Math.Ceiling(metres.Takeoff.Cables.Single(c => c.Cable == "12-2").Length.Metres * 1.05m)), (cable.Unit, cable.Quantity));
+        Assert.Equal(("m", (int)Math.Ceiling(metres.Takeoff.Cables.Single(c => c.Cable == "12-2").Length.Metres * 1.05m)),
+            (cable.Unit, cable.Quantity));
     }
 
     [Fact]
     public void A_leg_carries_its_lamps_name()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 60, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Switch, "l"));
+        var job = Houses.Row(("den", RoomUse.Den, 20))
+            .With(Houses.Ceiling("l", "den", 60, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Switch, "l"));
         var plan = Planner.Plan(job);
         Assert.Contains(Labels.Of(plan, LabelKind.Cables), l => l.Lines.Contains($"works {plan.Survey[new("l")].Name}"));
     }
 
     private static ConduitSum Pipe(ConduitKind kind, string bends, params (int Count, string Gauge)[] conductors) => ConduitFill.Size(kind,
-        [.. conductors.Select(c => new PulledConductors(c.Count, Gauge.Parse(c.Gauge)))], [.. bends.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse)], 130.Feet(), Books.Us2020);
+        [.. conductors.Select(c => new PulledConductors(c.Count, Gauge.Parse(c.Gauge)))],
+            [.. bends.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse)], 130.Feet(), Books.Us2020);
 
     [Fact] // case 17: .0507 × 3 + .0211 = .1732; 40 % of .508 = .2032
     public void Three_6_and_a_10_take_three_quarters()
@@ -127,7 +132,8 @@ public sealed class HardwareTests
     [InlineData(ConduitKind.Emt, 9, "12", "1/2")] // .1197 ≤ .1216
     [InlineData(ConduitKind.Emt, 10, "12", "3/4")]
     [InlineData(ConduitKind.Pvc40, 4, "4/0", "2")] // 1.2948 ≤ 1.3164
-    public void Fill_at_its_boundaries(ConduitKind kind, int count, string gauge, string trade) => Assert.Equal(trade, Pipe(kind, "", (count, gauge)).Trade);
+    public void Fill_at_its_boundaries(ConduitKind kind, int count, string gauge, string trade) =>
+        Assert.Equal(trade, Pipe(kind, "", (count, gauge)).Trade);
 
     [Fact]
     public void What_no_pipe_to_2_in_holds_is_said() => Assert.Null(Pipe(ConduitKind.Pvc40, "", (5, "4/0")).Trade);
@@ -148,7 +154,8 @@ public sealed class HardwareTests
     [Theory]
     [InlineData("90 90 90 90", false)]
     [InlineData("90 90 90 90 1", true)]
-    public void Bends_at_most_360(string bends, bool tooMany) => Assert.Equal(tooMany, Pipe(ConduitKind.Pvc40, bends, (3, "6")).TooManyTurns);
+    public void Bends_at_most_360(string bends, bool tooMany) =>
+        Assert.Equal(tooMany, Pipe(ConduitKind.Pvc40, bends, (3, "6")).TooManyTurns);
 
     [Theory]
     [InlineData(Buried.Cable, false, 24)]
@@ -159,15 +166,24 @@ public sealed class HardwareTests
     [InlineData(Buried.RigidMetal, true, 18)]
     [InlineData(Buried.ProtectedBranch, false, 12)]
     [InlineData(Buried.ProtectedBranch, true, 12)]
-    public void Cover_by_table_300_5(Buried what, bool drive, int inches) => Assert.Equal((decimal)inches, Books.Us2020.Burial.Cover(what, drive).Value.Inches);
+    public void Cover_by_table_300_5(Buried what, bool drive, int inches) =>
+        Assert.Equal((decimal)inches, Books.Us2020.Burial.Cover(what, drive).Value.Inches);
 
     [Fact] // clamps one, a stud one, a wide device four of the largest, one passing through: 2.00 × (4 + 1 + 1 + 4 + 1 + 1) = 24.00
     public void Every_item_of_a_box_is_named()
     {
         var book = CodeBook.For(Edition.Y2020);
-        var count = Books.Us2020.Boxes.Count(new() { Cables = [new(Gauge.Awg14, 2), new(Gauge.Awg14, 2)], WideYokes = 1, InternalClamps = true, SupportFittings = 1, Unbroken = [Gauge.Awg14] });
+        var count = Books.Us2020.Boxes.Count(new()
+        {
+            Cables = [new(Gauge.Awg14, 2), new(Gauge.Awg14, 2)],
+            WideYokes = 1,
+            InternalClamps = true,
+            SupportFittings = 1,
+            Unbroken = [Gauge.Awg14]
+        });
         Assert.Equal(24.00m, count.Value.Value);
-        Assert.Equal(["314.16(B)(1)", "314.16(B)(1)", "314.16(B)(2)", "314.16(B)(3)", "314.16(B)(4)", "314.16(B)(5)", "314.16"], count.Why.Steps.Select(s => s.Cite));
+        Assert.Equal(["314.16(B)(1)", "314.16(B)(1)", "314.16(B)(2)", "314.16(B)(3)", "314.16(B)(4)", "314.16(B)(5)", "314.16"],
+            count.Why.Steps.Select(s => s.Cite));
     }
 
     [Fact] // 15.25 needed in a stamped 14: the usual 18 is deeper
@@ -184,10 +200,15 @@ public sealed class HardwareTests
     [Fact]
     public void Voltage_remedies_come_in_order_of_cost_and_say_what_is_left()
     {
-        var job = Houses.Row(("hall", RoomUse.Hall, 90), ("den", RoomUse.Den, 30)).With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 30)))]) with { HouseRules = new() { DropTarget = new(1) } };
+        var job = Houses.Row(("hall", RoomUse.Hall, 90), ("den", RoomUse.Den, 30))
+            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 30)))])
+            with
+        { HouseRules = new() { DropTarget = new(1) } };
         var plan = Planner.Plan(job);
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");
-        Assert.Equal(["Home run in 10", "All of it in 10", "The far 4 boxes"], tag.Fixes.Select(f => string.Join(' ', f.Label.Split(' ', ',').Take(f.Label.StartsWith("All", StringComparison.Ordinal) ? 5 : 4))));
+        Assert.Equal(["Home run in 10", "All of it in 10", "The far 4 boxes"],
+            tag.Fixes.Select(f =>
+                string.Join(' ', f.Label.Split(' ', ',').Take(f.Label.StartsWith("All", StringComparison.Ordinal) ? 5 : 4))));
         decimal Drop(Job of) => Planner.Plan(of).CircuitOf(new("r0"))!.Drop.Value;
         foreach (var fix in tag.Fixes.Take(2))
         {

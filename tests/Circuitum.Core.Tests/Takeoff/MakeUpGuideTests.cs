@@ -15,19 +15,22 @@ public sealed class MakeUpGuideTests
     {
         var job = Houses.Row(("bed", RoomUse.Bedroom, 12), ("den", RoomUse.Den, 12)).With(Houses.On("r1", "bed", 1, 30),
             Houses.Appliance("range", "den", 1, 40, Houses.Plate(Appliance.Range, 240, 12_000) with { Neutral = true }),
-            Houses.Appliance("heat", "den", 3, 60, Houses.Plate(Appliance.SpaceHeater, 240, 3000)), Houses.Appliance("pump", "den", 3, 30, Houses.Plate(Appliance.Pump, 120, 900) with { Individual = true }));
+            Houses.Appliance("heat", "den", 3, 60, Houses.Plate(Appliance.SpaceHeater, 240, 3000)),
+                Houses.Appliance("pump", "den", 3, 30, Houses.Plate(Appliance.Pump, 120, 900) with { Individual = true }));
         return job with { Panels = [job.Panels[0] with { Listing = listing ?? new() }] };
     }
 
     private static PanelMakeUp Guide(Job job) => MakeUpGuide.Of(Planner.Plan(job).Panels[0], job, CodeBook.For(job));
 
-    private static PanelStep Step(PanelMakeUp guide, string title) => guide.Steps.Single(s => s.Title.StartsWith(title, StringComparison.Ordinal));
+    private static PanelStep Step(PanelMakeUp guide, string title) =>
+        guide.Steps.Single(s => s.Title.StartsWith(title, StringComparison.Ordinal));
 
     [Fact]
     public void Grounds_go_first_the_largest_at_the_head()
     {
         var guide = Guide(House());
-        Assert.Equal(["Bring", "Grounds,", "Neutrals,", "Breakers,", "Whites", "Hots,", "Before"], guide.Steps.Select(s => s.Title.Split(' ')[0]));
+        Assert.Equal(["Bring", "Grounds,", "Neutrals,", "Breakers,", "Whites", "Hots,", "Before"],
+            guide.Steps.Select(s => s.Title.Split(' ')[0]));
         // Table 250.122: 50 A takes a 10; the others bring the 12 of their cable.
         Assert.Equal(["10 bare", "12 bare", "12 bare", "12 bare"], Step(guide, "Grounds").Lines.Select(l => l.What));
         Assert.All(Step(guide, "Grounds").Lines, l => Assert.Equal("a screw of its own", l.Where));
@@ -53,7 +56,8 @@ public sealed class MakeUpGuideTests
     }
 
     [Fact]
-    public void The_white_of_a_two_wire_240_is_re_marked() => Assert.Equal("12 white", Assert.Single(Step(Guide(House()), "Whites").Lines).What);
+    public void The_white_of_a_two_wire_240_is_re_marked() =>
+        Assert.Equal("12 white", Assert.Single(Step(Guide(House()), "Whites").Lines).What);
 
     [Fact]
     public void Torque_is_what_was_read_off_and_never_made_up()

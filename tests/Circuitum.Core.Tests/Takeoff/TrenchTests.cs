@@ -29,7 +29,8 @@ public sealed class TrenchTests
         var pulls = Assert.Single(PipeSheets.Of(Planner.Plan(round))).Pipe.Raceway.Pulls;
         Assert.Contains(pulls, p => p.Bends.Any(b => b.At == "corner of the trench"));
         Assert.Equal(straight.Trenches[0].Path.AsEnumerable(), Did(round, new MoveTrenchCorner("t", 1, null, false)).Trenches[0].Path);
-        Assert.Equal("That corner of the trench is not in this job any more.", new MoveTrenchCorner("t", 2, new Point(1.Feet(), 1.Feet()), false).On(round).Refusal);
+        Assert.Equal("That corner of the trench is not in this job any more.",
+            new MoveTrenchCorner("t", 2, new Point(1.Feet(), 1.Feet()), false).On(round).Refusal);
         Assert.Equal("Trench “u” is not in this job any more.", new MoveTrenchCorner("u", 1, null, false).On(round).Refusal);
     }
 
@@ -66,7 +67,8 @@ public sealed class TrenchTests
     public void The_cover_is_that_of_what_asks_most(bool panel, bool underDrive, int inches)
     {
         var job = Shed(panel) with { Schools = new() { Gfci = GfciWay.EachPlace } };
-        bool Told(int depth) => Planner.Plan(Did(job, new SetTrench("t", depth.Inches(), null, underDrive))).Tags.Any(t => t.Rule == "300.5");
+        bool Told(int depth) =>
+            Planner.Plan(Did(job, new SetTrench("t", depth.Inches(), null, underDrive))).Tags.Any(t => t.Rule == "300.5");
         Assert.False(Told(inches));
         Assert.True(Told(inches - 1));
         var shallow = Did(job, new SetTrench("t", (inches - 1).Inches(), null, underDrive));
@@ -84,7 +86,8 @@ public sealed class TrenchTests
         var sized = Planner.Plan(piped).CircuitOf(new("r"))!.Sized;
         Assert.Equal(("2 × 12 + 12 G", "1/2 in PVC"), (sized.Cable, sized.Pipe!.Size.Value));
         Assert.True(sized.Pipe.Raceway.Buried);
-        Assert.Contains(Planner.Plan(Did(piped, new SetPipe(piped.Pipes[0] with { Kind = ConduitKind.Emt }))).Tags, t => t.Rule == "358.10(B)");
+        Assert.Contains(Planner.Plan(Did(piped, new SetPipe(piped.Pipes[0] with { Kind = ConduitKind.Emt }))).Tags,
+            t => t.Rule == "358.10(B)");
     }
 
     [Fact]

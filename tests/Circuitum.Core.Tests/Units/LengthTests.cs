@@ -45,7 +45,9 @@ public sealed class LengthTests
     }
 
     [Fact] // 150.5 in × 0.0254 = 3.8227 m
-    public void Is_measured_in_inches_or_centimetres() => Assert.Equal(("12'-7\"", "3.82 m"), (Length.Parse("150.5\"").Measured(Measure.Feet), Length.Parse("150.5\"").Measured(Measure.Metres)));
+    public void Is_measured_in_inches_or_centimetres() =>
+        Assert.Equal(("12'-7\"", "3.82 m"),
+            (Length.Parse("150.5\"").Measured(Measure.Feet), Length.Parse("150.5\"").Measured(Measure.Metres)));
 
     [Theory]
     [InlineData("")]
@@ -72,7 +74,8 @@ public sealed class LengthTests
     [InlineData(6, "6\"")]
     [InlineData(0, "0\"")]
     [InlineData(-6.25, "-6 1/4\"")]
-    public void Is_written_as_the_trade_writes_it(double inches, string text) => Assert.Equal(text, Length.FromInches((decimal)inches).ToString());
+    public void Is_written_as_the_trade_writes_it(double inches, string text) =>
+        Assert.Equal(text, Length.FromInches((decimal)inches).ToString());
 
     [Fact]
     public void Writing_and_reading_gives_the_same_length() =>

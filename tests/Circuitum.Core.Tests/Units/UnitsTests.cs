@@ -36,7 +36,8 @@ public sealed class UnitsTests
     [InlineData(150.5, 1, 151)]
     [InlineData(7, 12, 12)]
     [InlineData(5.9, 12, 0)]
-    public void Nearest_rounds_half_up(double inches, int step, int nearest) => Assert.Equal(nearest, Length.FromInches((decimal)inches).Nearest(step.Inches()).Inches);
+    public void Nearest_rounds_half_up(double inches, int step, int nearest) =>
+        Assert.Equal(nearest, Length.FromInches((decimal)inches).Nearest(step.Inches()).Inches);
 
     [Fact]
     public void Distances_are_square_on_the_plan_and_straight_in_the_air()
@@ -59,7 +60,8 @@ public sealed class UnitsTests
     [InlineData("box:k-1", SubjectKind.Box, "k-1")]
     [InlineData("run:@A~l-washer", SubjectKind.Run, "@A~l-washer")]
     [InlineData("PANEL:A", SubjectKind.Panel, "A")]
-    public void A_subject_is_read_from_its_address(string text, SubjectKind kind, string id) => Assert.Equal(new Subject(kind, id), Subject.TryParse(text));
+    public void A_subject_is_read_from_its_address(string text, SubjectKind kind, string id) =>
+        Assert.Equal(new Subject(kind, id), Subject.TryParse(text));
 
     [Theory]
     [InlineData(null)]
@@ -76,7 +78,8 @@ public sealed class UnitsTests
         var one = Because.Of("Why").Book("a", "1 A", "240.4").House("b", "", "rule").Pin("c", "2 A");
         Assert.Equal(one, Because.Of("Why").Book("a", "1 A", "240.4").House("b", "", "rule").Pin("c", "2 A"));
         Assert.NotEqual(one, Because.Of("Why").Book("a", "1 A", "240.4"));
-        Assert.Equal([Source.Book, Source.HouseRule, Source.Pin, Source.Job, Source.Assumed], one.Then(Because.Of("").Job("d", "")).Assume("e", "").Steps.Select(s => s.From));
+        Assert.Equal([Source.Book, Source.HouseRule, Source.Pin, Source.Job, Source.Assumed], one.Then(Because.Of("").Job("d", ""))
+            .Assume("e", "").Steps.Select(s => s.From));
     }
 
     [Theory]

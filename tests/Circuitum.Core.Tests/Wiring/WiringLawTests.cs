@@ -22,10 +22,12 @@ public sealed class WiringLawTests
     private static IEnumerable<HashSet<SwitchGang>> Positions(WiredCircuit circuit)
     {
         var switches = circuit.Groups.SelectMany(g => g.Fan is SwitchGang fan ? g.Switches.Add(fan) : g.Switches).Distinct().ToList();
-        return Enumerable.Range(0, 1 << Math.Min(switches.Count, 9)).Select(bits => switches.Where((_, i) => ((bits >> i) & 1) == 1).ToHashSet());
+        return Enumerable.Range(0, 1 << Math.Min(switches.Count, 9))
+            .Select(bits => switches.Where((_, i) => ((bits >> i) & 1) == 1).ToHashSet());
     }
 
-    private static Energised With(Plan plan, WiredCircuit circuit, HashSet<SwitchGang> thrown) => new(circuit, plan.Survey, plan.Job.Schools.Joints, thrown);
+    private static Energised With(Plan plan, WiredCircuit circuit, HashSet<SwitchGang> thrown) =>
+        new(circuit, plan.Survey, plan.Job.Schools.Joints, thrown);
 
     [Fact]
     public void Nothing_is_shorted_and_every_device_is_grounded() => Holds((plan, circuit) =>
@@ -34,7 +36,8 @@ public sealed class WiringLawTests
         {
             var energised = With(plan, circuit, thrown);
             Assert.True(energised.IsSound);
-            Assert.All(circuit.Circuit.Boxes, b => Assert.All(Enumerable.Range(0, plan.Survey[b].Box.Devices.Length), g => Assert.True(energised.IsGrounded(b, g))));
+            Assert.All(circuit.Circuit.Boxes,
+                b => Assert.All(Enumerable.Range(0, plan.Survey[b].Box.Devices.Length), g => Assert.True(energised.IsGrounded(b, g))));
         }
     });
 
@@ -46,7 +49,8 @@ public sealed class WiringLawTests
             var energised = With(plan, circuit, thrown);
             foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b].Box))
             {
-                Assert.All(Enumerable.Range(0, box.Devices.Length).Where(g => box.Devices[g].Kind.IsGeneralReceptacle()), g => Assert.True(energised.Has(box.Id, g), $"{box.Id} device {g}"));
+                Assert.All(Enumerable.Range(0, box.Devices.Length).Where(g => box.Devices[g].Kind.IsGeneralReceptacle()),
+                    g => Assert.True(energised.Has(box.Id, g), $"{box.Id} device {g}"));
             }
         }
     });
@@ -55,7 +59,8 @@ public sealed class WiringLawTests
     public void Every_switch_of_a_set_turns_its_lamps_over_and_no_others() => Holds((plan, circuit) =>
     {
         var groups = circuit.Groups;
-        bool Lit(Energised energised, BoxId lamp, TerminalKind kind = TerminalKind.Hot) => energised.Has(lamp, 0, plan.Survey[lamp].Box.Devices[0].Kind == DeviceKind.HalfSwitched ? TerminalKind.SwitchedHalf : kind);
+        bool Lit(Energised energised, BoxId lamp, TerminalKind kind = TerminalKind.Hot) =>
+            energised.Has(lamp, 0, plan.Survey[lamp].Box.Devices[0].Kind == DeviceKind.HalfSwitched ? TerminalKind.SwitchedHalf : kind);
         foreach (var thrown in Positions(circuit))
         {
             var before = With(plan, circuit, thrown);
@@ -65,7 +70,8 @@ public sealed class WiringLawTests
                 foreach (var place in group.Switches)
                 {
                     var after = With(plan, circuit, thrown.Contains(place) ? [.. thrown.Where(t => t != place)] : [.. thrown, place]);
-                    Assert.All(groups.SelectMany(g => g.Lamps.Select(l => (g, l))), x => Assert.Equal(Lit(before, x.l) != (x.g == group), Lit(after, x.l)));
+                    Assert.All(groups.SelectMany(g => g.Lamps.Select(l => (g, l))),
+                        x => Assert.Equal(Lit(before, x.l) != (x.g == group), Lit(after, x.l)));
                 }
 
                 if (group.Fan is SwitchGang fan)
@@ -102,7 +108,8 @@ public sealed class WiringLawTests
         }
     });
 
-    // Cables from a terminal back to the panel: by its joint's conductor towards the panel, through a switch to its feed. A loop goes out and back, so both its passages leave.
+    // Cables from a terminal back to the panel: by its joint's conductor towards the panel, through a switch to its feed. A loop goes out
+    // and back, so both its passages leave.
     private static List<string> Follow(Plan plan, WiredCircuit circuit, BoxId box, Terminal terminal)
     {
         var cables = new HashSet<string>();
@@ -110,8 +117,10 @@ public sealed class WiringLawTests
         for (var steps = 0; steps < 60; steps++)
         {
             var wiring = circuit.Wiring(plan.Survey[box], plan.Job.Schools.Joints);
-            var home = joint.Ends.FirstOrDefault(e => e.Run.To.Box == box && !(e.Run.Kind == RunKind.SwitchLoop && e.Conductor.Carries == Carried.Switched));
-            var loop = joint.Ends.FirstOrDefault(e => e.Run.Kind == RunKind.SwitchLoop && e.Run.From.Box == box && e.Conductor.Carries == Carried.Switched);
+            var home = joint.Ends.FirstOrDefault(e => e.Run.To.Box == box
+                && !(e.Run.Kind == RunKind.SwitchLoop && e.Conductor.Carries == Carried.Switched));
+            var loop = joint.Ends.FirstOrDefault(e => e.Run.Kind == RunKind.SwitchLoop && e.Run.From.Box == box
+                && e.Conductor.Carries == Carried.Switched);
             if (home is not null)
             {
                 cables.Add(home.Run.Id.ToString());
@@ -130,7 +139,9 @@ public sealed class WiringLawTests
             }
             else
             {
-                var at = joint.Terminals.First(t => t.Kind is TerminalKind.SwitchOut or TerminalKind.Common or TerminalKind.TravelerOne or TerminalKind.TravelerTwo or TerminalKind.OutOne or TerminalKind.OutTwo or TerminalKind.LoadHot or TerminalKind.LoadNeutral);
+                var at = joint.Terminals.First(t => t.Kind is TerminalKind.SwitchOut or TerminalKind.Common or TerminalKind.TravelerOne
+                    or TerminalKind.TravelerTwo or TerminalKind.OutOne or TerminalKind.OutTwo or TerminalKind.LoadHot
+                    or TerminalKind.LoadNeutral);
                 var feed = at.Kind switch
                 {
                     TerminalKind.SwitchOut => TerminalKind.SwitchIn,
@@ -148,12 +159,21 @@ public sealed class WiringLawTests
     }
 
     [Fact]
-    public void Every_conductor_of_every_cable_is_in_one_joint_at_each_end() => Holds((plan, circuit) => Assert.All(circuit.Circuit.Boxes, b =>
+    public void Every_conductor_of_every_cable_is_in_one_joint_at_each_end() =>
+        Holds((plan, circuit) => Assert.All(circuit.Circuit.Boxes, b =>
     {
         var wiring = circuit.Wiring(plan.Survey[b], plan.Job.Schools.Joints);
         var ends = wiring.Joints.SelectMany(j => j.Ends).Select(e => (e.Run.Id, e.Conductor.Colour)).ToList();
         Assert.Equal(ends.Count, ends.Distinct().Count());
         Assert.Equal(wiring.Cables.Sum(c => c.Run.Conductors + 1), ends.Count);
-        Assert.All(wiring.Joints, j => Assert.True(j.By switch { JointBy.Cap => j.Ends.Length == 1 && j.Terminals.IsEmpty, JointBy.Screw => (j.Ends.Length, j.Terminals.Length) == (1, 1), JointBy.Device => (j.Ends.Length, j.Terminals.Length) == (2, 1), _ => true }));
+        Assert.All(wiring.Joints,
+            j => Assert.True(j.By switch
+            {
+                JointBy.Cap => j.Ends.Length == 1 && j.Terminals.IsEmpty,
+                JointBy.Screw => (j.Ends.Length, j.Terminals.Length) == (1, 1),
+                JointBy.Device =>
+                (j.Ends.Length, j.Terminals.Length) == (2, 1),
+                _ => true
+            }));
     }));
 }

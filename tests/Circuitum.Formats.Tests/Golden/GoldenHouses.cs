@@ -11,7 +11,8 @@ using CsCheck;
 
 namespace Circuitum.Formats.Tests.Golden;
 
-/// <summary>Forty houses that are the same every time: drawn by a fixed number each, laid out by the rules, with schools, frames, buildings and pipes taken in turn.</summary>
+/// <summary>Forty houses that are the same every time: drawn by a fixed number each, laid out by the rules, with schools, frames, buildings
+/// and pipes taken in turn.</summary>
 internal static class GoldenHouses
 {
     public const int Count = 40;
@@ -28,7 +29,11 @@ internal static class GoldenHouses
         };
         if (number % 5 == 0)
         {
-            job = job with { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 12, "Local code 4-1"), new(AmendedRule.NoAfciInKitchenAndLaundry, null, "Local code 4-2")] };
+            job = job with
+            {
+                Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 12, "Local code 4-1"),
+                new(AmendedRule.NoAfciInKitchenAndLaundry, null, "Local code 4-2")]
+            };
         }
 
         job = Framed(job, number);
@@ -41,7 +46,15 @@ internal static class GoldenHouses
 
         if (number % 4 == 2)
         {
-            job = job with { Panels = job.Panels.Add(Houses.Panel(job.Rooms.Last().Id.Value, 30) with { Id = new("B"), FedFrom = new("A"), Rating = 100.Amps() }) };
+            job = job with
+            {
+                Panels = job.Panels.Add(Houses.Panel(job.Rooms.Last().Id.Value, 30) with
+                {
+                    Id = new("B"),
+                    FedFrom = new("A"),
+                    Rating = 100.Amps()
+                })
+            };
         }
 
         return number % 7 == 3 ? Piped(job) : job;
@@ -77,18 +90,22 @@ internal static class GoldenHouses
     // Every fourth house stands on steel studs, every sixth has insulated panels, every eighth furred masonry.
     private static Job Framed(Job job, int n)
     {
-        var framing = n % 4 == 1 ? WallFraming.MetalStud : n % 6 == 0 ? WallFraming.InsulatedPanel : n % 8 == 3 ? WallFraming.MasonryFurred : (WallFraming?)null;
+        var framing = n % 4 == 1 ? WallFraming.MetalStud : n % 6 == 0 ? WallFraming.InsulatedPanel : n % 8 == 3 ? WallFraming.MasonryFurred
+            : (WallFraming?)null;
         var walls = framing == WallFraming.MetalStud ? [1, 2, 3, 4] : new[] { 1, 3 };
         var framed = framing is not { } kind ? job : job.WithRooms(r => r with
         {
-            Builds = [.. walls.Select(w => new WallBuild { Wall = w, Framing = kind, ChaseHeights = kind == WallFraming.InsulatedPanel && n % 12 == 0 ? [14.Inches(), 44.Inches()] : [] })],
+            Builds = [.. walls.Select(w =>
+                new WallBuild { Wall = w, Framing = kind, ChaseHeights = kind == WallFraming.InsulatedPanel && n % 12 == 0
+                    ? [14.Inches(), 44.Inches()] : [] })],
         });
         return JobProblems.First(framed) is null ? framed : job;
     }
 
     private static Job WithRooms(this Job job, Func<Room, Room> change) => job with
     {
-        Structures = [.. job.Structures.Select(s => s with { Levels = [.. s.Levels.Select(l => l with { Rooms = [.. l.Rooms.Select(change)] })] })],
+        Structures = [.. job.Structures.Select(s =>
+            s with { Levels = [.. s.Levels.Select(l => l with { Rooms = [.. l.Rooms.Select(change)] })] })],
     };
 
     // Ordinary equipment in rooms by lot; what does not fit its wall is left out.
@@ -99,7 +116,8 @@ internal static class GoldenHouses
             var plate = EquipmentLibrary.All[draw.Below(EquipmentLibrary.All.Length)];
             var room = job.Rooms.ElementAt(draw.Below(job.Rooms.Count()));
             var kind = !plate.Cord ? DeviceKind.Equipment : plate.Volts.Value == 240 ? DeviceKind.ApplianceReceptacle : DeviceKind.Single;
-            var box = Houses.Appliance($"m{i}", room.Id.Value, 1 + draw.Below(4), 8 + draw.Below(60), plate with { Name = $"{plate.Name} {i}" }, kind);
+            var box = Houses.Appliance($"m{i}", room.Id.Value, 1 + draw.Below(4), 8 + draw.Below(60),
+                plate with { Name = $"{plate.Name} {i}" }, kind);
             var with = job.With(box);
             job = JobProblems.First(with) is null ? with : job;
         }
@@ -116,7 +134,8 @@ internal static class GoldenHouses
             Trenches = [new("t", job.Structures[0].Id, shed.Id, [new(40.Feet(), 6.Feet()), new(240.Feet(), 6.Feet())], 24.Inches())],
             Panels = panel ? job.Panels.Add(Houses.ShedPanel) : job.Panels,
         };
-        with = with.With(Houses.On("shed-r", "shop", 1, 40), Houses.Ceiling("shed-l", "shop", 60, 60), Houses.Switch("shed-s", "shop", 3, 40, DeviceKind.Switch, "shed-l"));
+        with = with.With(Houses.On("shed-r", "shop", 1, 40), Houses.Ceiling("shed-l", "shop", 60, 60),
+            Houses.Switch("shed-s", "shop", 3, 40, DeviceKind.Switch, "shed-l"));
         return JobProblems.First(with) is null ? with : job;
     }
 

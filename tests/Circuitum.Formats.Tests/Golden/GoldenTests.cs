@@ -5,13 +5,15 @@ using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Formats.Tests.Golden;
 
-/// <summary>The plans of both demos and of forty houses stand as they are kept in tests/golden. What is meant to move is written anew with GOLDEN=write.</summary>
+/// <summary>The plans of both demos and of forty houses stand as they are kept in tests/golden. What is meant to move is written anew with
+/// GOLDEN=write.</summary>
 [Trait("Category", "Golden")]
 public sealed class GoldenTests
 {
     private static readonly bool Writes = Environment.GetEnvironmentVariable("GOLDEN") == "write";
 
-    public static TheoryData<string> Houses => [.. new[] { "fernhollow", "one-room" }.Concat(Enumerable.Range(1, GoldenHouses.Count).Select(n => $"house-{n:00}"))];
+    public static TheoryData<string> Houses =>
+        [.. new[] { "fernhollow", "one-room" }.Concat(Enumerable.Range(1, GoldenHouses.Count).Select(n => $"house-{n:00}"))];
 
     [Theory, MemberData(nameof(Houses))]
     public void Stands(string name)
@@ -26,7 +28,9 @@ public sealed class GoldenTests
         }
 
         var moved = Moved(File.ReadAllText(file), found);
-        Assert.True(moved.Length == 0, $"{name}: {string.Join("; ", moved)}. Where that is meant: GOLDEN=write ./test golden, and say in the commit what moved and why.");
+        Assert.True(moved.Length == 0,
+            $"{name}: {string.Join("; ", moved)}. Where that is meant: GOLDEN=write ./test golden, and say in the commit what moved and "
+            + $"why.");
     }
 
     [Fact] // each of what the files are to hold still is in some house
@@ -35,7 +39,8 @@ public sealed class GoldenTests
         var jobs = Enumerable.Range(1, GoldenHouses.Count).Select(GoldenHouses.Number).ToList();
         Assert.All(Enum.GetValues<Edition>(), e => Assert.Contains(jobs, j => j.Edition == e));
         Assert.All(Enum.GetValues<GfciWay>(), w => Assert.Contains(jobs, j => j.Schools.Gfci == w));
-        Assert.All(new[] { WallFraming.MetalStud, WallFraming.InsulatedPanel, WallFraming.MasonryFurred }, f => Assert.Contains(jobs, j => j.Rooms.Any(r => r.Builds.Any(b => b.Framing == f))));
+        Assert.All(new[] { WallFraming.MetalStud, WallFraming.InsulatedPanel, WallFraming.MasonryFurred },
+            f => Assert.Contains(jobs, j => j.Rooms.Any(r => r.Builds.Any(b => b.Framing == f))));
         Assert.True(jobs.Count(j => j.Structures.Length > 1) >= 8);
         Assert.True(jobs.Count(j => j.Panels.Length > 1) >= 10);
         Assert.True(jobs.Count(j => !j.Pipes.IsEmpty) >= 3);
@@ -73,7 +78,9 @@ public sealed class GoldenTests
     private static string[] Moved(string kept, string found)
     {
         var (before, after) = (Sections(kept), Sections(found));
-        return [.. before.Keys.Union(after.Keys).Select(section => (section, Phrase(before.GetValueOrDefault(section, []), after.GetValueOrDefault(section, [])))).Where(m => m.Item2 is not null).Select(m => $"{m.section} moved: {m.Item2}")];
+        return [.. before.Keys.Union(after.Keys)
+            .Select(section => (section, Phrase(before.GetValueOrDefault(section, []), after.GetValueOrDefault(section, []))))
+            .Where(m => m.Item2 is not null).Select(m => $"{m.section} moved: {m.Item2}")];
     }
 
     private static string? Phrase(string[] before, string[] after)

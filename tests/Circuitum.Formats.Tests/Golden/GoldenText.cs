@@ -12,31 +12,40 @@ using Circuitum.Formats.PlanFile;
 
 namespace Circuitum.Formats.Tests.Golden;
 
-/// <summary>A plan as it is kept: what people read as text, the rest as a short hash for each part, so that a difference names what moved.</summary>
+/// <summary>A plan as it is kept: what people read as text, the rest as a short hash for each part, so that a difference names what
+/// moved.</summary>
 internal static class GoldenText
 {
     public static string Of(Plan plan, bool demo)
     {
         var text = new StringBuilder();
-        void Section(string name, IEnumerable<string> lines) => text.Append('[').Append(name).Append("]\n").AppendJoin('\n', lines).Append("\n\n");
+        void Section(string name, IEnumerable<string> lines) => text.Append('[').Append(name).Append("]\n").AppendJoin('\n', lines)
+            .Append("\n\n");
         Section("sum", Sum(plan));
         Section("schedule.csv", Lines(CsvFiles.Schedule(plan)));
-        Section("tags.csv", demo ? Lines(CsvFiles.Tags(plan)) : plan.Tags.Select(t => $"{t.Severity},{t.Rule},{t.Subject},{Hash(t.Headline + t.Arithmetic)}"));
+        Section("tags.csv", demo ? Lines(CsvFiles.Tags(plan))
+            : plan.Tags.Select(t => $"{t.Severity},{t.Rule},{t.Subject},{Hash(t.Headline + t.Arithmetic)}"));
         Section("circuits", Circuits(plan));
         Section("panels", MakeUps(plan));
-        Section("lists", PlanFolder.Of(plan).Where(f => f.Name is "home-runs.csv" or "pull-list.csv" or "material.csv" or "pre-drill.csv" || f.Name.EndsWith(".txt", StringComparison.Ordinal))
-            .Select(f => $"{f.Name} {Hash(string.Join('\n', Lines(Encoding.UTF8.GetString(f.Write())).Select(l => f.Name == "pull-list.csv" ? l[l.IndexOf(',', StringComparison.Ordinal)..] : l)))}"));
+        Section("lists", PlanFolder.Of(plan)
+            .Where(f => f.Name is "home-runs.csv" or "pull-list.csv" or "material.csv" or "pre-drill.csv"
+                || f.Name.EndsWith(".txt", StringComparison.Ordinal))
+            .Select(f => $"{f.Name} {Hash(string.Join('\n', Lines(Encoding.UTF8.GetString(f.Write()))
+                .Select(l => f.Name == "pull-list.csv" ? l[l.IndexOf(',', StringComparison.Ordinal)..] : l)))}"));
         return text.ToString();
     }
 
     private static IEnumerable<string> Sum(Plan plan)
     {
         yield return $"edition {(int)plan.Job.Edition}";
-        yield return $"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft, {plan.Job.Boxes.Length} boxes, {plan.Holes.All.Length} holes";
+        yield return $"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft, {plan.Job.Boxes.Length} boxes, "
+            + $"{plan.Holes.All.Length} holes";
         yield return string.Join(", ", Enum.GetValues<Severity>().Select(s => $"{plan.Tags.Count(t => t.Severity == s)} {s}"));
         foreach (var (name, sum) in new[] { ("standard", plan.Service.Standard), ("optional", plan.Service.Optional) })
         {
-            yield return $"{name} {Number(sum.Total.Value)} VA {Hash(string.Join('\n', sum.Lines.Select(l => $"{l.Text}|{l.Sum}|{Number(l.Counted.Value)}|{l.Section}|{Number(l.Neutral.Value)}")))}";
+            yield return $"{name} {Number(sum.Total.Value)} VA "
+                + $"{Hash(string.Join('\n', sum.Lines.Select(l =>
+                    $"{l.Text}|{l.Sum}|{Number(l.Counted.Value)}|{l.Section}|{Number(l.Neutral.Value)}")))}";
         }
     }
 
@@ -54,18 +63,26 @@ internal static class GoldenText
                 run!.AsObject().Remove("run");
             }
 
-            var fill = string.Join(' ', wired.Circuit.Boxes.Select(b => $"{b} {wired.Boxes[b].Volume.Value} {wired.Boxes[b].Given} {wired.Boxes[b].Gangs}"));
-            yield return $"{key} boxes={Hash(circuit["boxes"]!.ToJsonString())} fill={Hash(fill)} wiring={Hash(string.Join('\n', wired.Circuit.Boxes.Select(b => Wiring(plan.WiringOf(b)!))))} runs={Hash(circuit["runs"]!.ToJsonString())} "
+            var fill = string.Join(' ',
+                wired.Circuit.Boxes.Select(b => $"{b} {wired.Boxes[b].Volume.Value} {wired.Boxes[b].Given} {wired.Boxes[b].Gangs}"));
+            yield return $"{key} boxes={Hash(circuit["boxes"]!.ToJsonString())} fill={Hash(fill)} wiring="
+                + $"{Hash(string.Join('\n', wired.Circuit.Boxes.Select(b => Wiring(plan.WiringOf(b)!))))} runs="
+                + $"{Hash(circuit["runs"]!.ToJsonString())} "
                 + string.Join(' ', circuit["because"]!.AsObject().Select(p => $"{p.Key}={Hash(p.Value!.ToJsonString())}"));
         }
     }
 
     private static string Wiring(BoxWiring box) => string.Join('\n', box.Joints.Select(j =>
-        $"{j.By} {j.Onward} {string.Join('+', j.Ends.Select(e => $"{box.Cables.First(c => c.Run == e.Run).Letter}{e.Conductor.Letters}{e.Conductor.ReMarked}"))} {string.Join('+', j.Terminals.Select(t => $"{t.Gang}{t.Kind}"))}"));
+        $"{j.By} {j.Onward} "
+            + $"{string.Join('+', j.Ends.Select(e =>
+                    $"{box.Cables.First(c => c.Run == e.Run).Letter}{e.Conductor.Letters}{e.Conductor.ReMarked}"))} "
+                + $"{string.Join('+', j.Terminals.Select(t => $"{t.Gang}{t.Kind}"))}"));
 
     // What a crew reads at the panel, step by step.
     private static IEnumerable<string> MakeUps(Plan plan) => plan.Panels.Select(p =>
-        $"make-up {p.Panel.Id} {Hash(string.Join('\n', MakeUpGuide.Of(p, plan.Job, plan.Book).Steps.Select(s => $"{s.Title}|{s.Note}|{string.Join('|', s.Lines.Select(l => $"{l.Number} {l.What} {l.Where}"))}")))}");
+        $"make-up {p.Panel.Id} "
+            + $"{Hash(string.Join('\n', MakeUpGuide.Of(p, plan.Job, plan.Book).
+                Steps.Select(s => $"{s.Title}|{s.Note}|{string.Join('|', s.Lines.Select(l => $"{l.Number} {l.What} {l.Where}"))}")))}");
 
     private static IEnumerable<string> Lines(string text) => text.TrimEnd('\n').Split('\n');
 

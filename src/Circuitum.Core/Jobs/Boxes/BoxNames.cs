@@ -13,7 +13,8 @@ public static class BoxNames
         }
 
         var kinds = box.Devices.Select(d => d.Kind).ToList();
-        var what = kinds.All(k => k == DeviceKind.Disconnect) ? "disconnect" : kinds.All(k => k.IsSwitch()) ? kinds.Count == 1 ? "switch" : "switches"
+        var what = kinds.All(k => k == DeviceKind.Disconnect) ? "disconnect" : kinds.All(k => k.IsSwitch()) ? kinds.Count == 1 ? "switch"
+            : "switches"
             : kinds.Any(k => k.IsReceptacle()) ? box.ServesCounter ? "counter" : "receptacle"
             : Words.Of(kinds[0]);
         return Joined(room.Name, $"{(box.Outside && !kinds.Any(k => k == DeviceKind.OutdoorLight) ? "outside " : "")}{what}");
@@ -23,6 +24,7 @@ public static class BoxNames
     private static string Joined(string room, string what)
     {
         var first = what.Split(' ')[0];
-        return room.EndsWith(first, StringComparison.OrdinalIgnoreCase) && what.Length > first.Length ? room + what[first.Length..] : $"{room} {what}";
+        return room.EndsWith(first, StringComparison.OrdinalIgnoreCase) && what.Length > first.Length ? room + what[first.Length..]
+            : $"{room} {what}";
     }
 }

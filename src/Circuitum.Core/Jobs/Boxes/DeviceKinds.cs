@@ -4,18 +4,21 @@ namespace Circuitum.Core.Jobs;
 public static class DeviceKinds
 {
     /// <summary>Any switch.</summary>
-    public static bool IsSwitch(this DeviceKind kind) => kind is DeviceKind.Switch or DeviceKind.Dimmer or DeviceKind.ThreeWay or DeviceKind.FourWay
+    public static bool IsSwitch(this DeviceKind kind) => kind is DeviceKind.Switch or DeviceKind.Dimmer or DeviceKind.ThreeWay
+        or DeviceKind.FourWay
         or DeviceKind.Timer or DeviceKind.FanControl or DeviceKind.OccupancySensor or DeviceKind.Disconnect;
 
     /// <summary>A lighting outlet.</summary>
-    public static bool IsLight(this DeviceKind kind) => kind is DeviceKind.Lamp or DeviceKind.Can or DeviceKind.Pendant or DeviceKind.VanityLight
+    public static bool IsLight(this DeviceKind kind) => kind is DeviceKind.Lamp or DeviceKind.Can or DeviceKind.Pendant
+        or DeviceKind.VanityLight
         or DeviceKind.ClosetLight or DeviceKind.OutdoorLight or DeviceKind.Strip or DeviceKind.Flood;
 
     /// <summary>A receptacle, general or for one appliance.</summary>
     public static bool IsReceptacle(this DeviceKind kind) => kind.IsGeneralReceptacle() || kind == DeviceKind.ApplianceReceptacle;
 
     /// <summary>A 125 V receptacle for whatever is plugged in.</summary>
-    public static bool IsGeneralReceptacle(this DeviceKind kind) => kind is DeviceKind.Duplex or DeviceKind.Single or DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle or DeviceKind.HalfSwitched;
+    public static bool IsGeneralReceptacle(this DeviceKind kind) => kind is DeviceKind.Duplex or DeviceKind.Single
+        or DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle or DeviceKind.HalfSwitched;
 
     /// <summary>An interconnected alarm.</summary>
     public static bool IsAlarm(this DeviceKind kind) => kind is DeviceKind.SmokeAlarm or DeviceKind.SmokeCoAlarm;

@@ -12,7 +12,9 @@ public static class EquipmentLibrary
     public static Nameplate Freezer { get; } = Corded(Jobs.Appliance.Freezer, "Freezer", Supply.ToNeutral, 500) with { Motor = true };
 
     /// <summary>Treadmill.</summary>
-    public static Nameplate Treadmill { get; } = Corded(Jobs.Appliance.Other, "Treadmill", Supply.ToNeutral, 1500) with { Motor = true, Individual = true };
+    public static Nameplate Treadmill { get; } = Corded(Jobs.Appliance.Other, "Treadmill", Supply.ToNeutral, 1500)
+        with
+    { Motor = true, Individual = true };
 
     /// <summary>Stationary tool.</summary>
     public static Nameplate Tool { get; } = Corded(Jobs.Appliance.Other, "Bench tool", Supply.ToNeutral, 1440) with { Motor = true };
@@ -34,7 +36,8 @@ public static class EquipmentLibrary
         Corded(Jobs.Appliance.Washer, "Washer", Supply.ToNeutral, 1000) with { Motor = true },
         Corded(Jobs.Appliance.Dryer, "Dryer", Supply.Between, 5600) with { Neutral = true },
         Fixed(Jobs.Appliance.WaterHeater, "Water heater", Supply.Between, 4500) with { Continuous = true },
-        Fixed(Jobs.Appliance.HeatPump, "Heat pump, outdoor unit", Supply.Between, 4100) with { Motor = true, Mca = new(21.4m), Mocp = new(35) },
+        Fixed(Jobs.Appliance.HeatPump, "Heat pump, outdoor unit", Supply.Between, 4100) with { Motor = true, Mca = new(21.4m),
+            Mocp = new(35) },
         Fixed(Jobs.Appliance.AirHandler, "Air handler", Supply.Between, 2400) with { Motor = true },
         Fixed(Jobs.Appliance.SpaceHeater, "Baseboard heater", Supply.Between, 1500) with { Continuous = true },
         Fixed(Jobs.Appliance.VehicleCharger, "Vehicle charger", Supply.Between, 9600) with { Continuous = true, Individual = true },
@@ -47,7 +50,9 @@ public static class EquipmentLibrary
         Corded(Jobs.Appliance.Other, "Welder", Supply.Between, 9600) with { Individual = true },
     ];
 
-    private static Nameplate Corded(Appliance appliance, string name, Volts volts, int load) => new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load), Cord = true };
+    private static Nameplate Corded(Appliance appliance, string name, Volts volts, int load) =>
+        new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load), Cord = true };
 
-    private static Nameplate Fixed(Appliance appliance, string name, Volts volts, int load) => new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load) };
+    private static Nameplate Fixed(Appliance appliance, string name, Volts volts, int load) =>
+        new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load) };
 }

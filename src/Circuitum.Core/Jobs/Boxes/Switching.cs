@@ -2,24 +2,30 @@ using System.Collections.Immutable;
 
 namespace Circuitum.Core.Jobs;
 
-/// <summary>Switches that work the same lamps make a set: one place a single-pole, n places two three-ways and n − 2 four-ways between.</summary>
+/// <summary>Switches that work the same lamps make a set: one place a single-pole, n places two three-ways and n − 2 four-ways
+/// between.</summary>
 public static class Switching
 {
     /// <summary>Boxes whose switches must become another kind so that every place that works one of these lamps makes a set.</summary>
     public static IReadOnlyList<Box> Typed(IReadOnlyList<Box> boxes, ImmutableArray<BoxId> lamps)
     {
-        var places = boxes.SelectMany(b => b.Devices.Select((d, i) => (Box: b, Device: d, Place: i))).Where(x => IsPlace(x.Device.Kind) && x.Device.Controls.Any(lamps.Contains))
-            .OrderBy(x => x.Device.Kind == DeviceKind.Dimmer ? 0 : 1).ThenBy(x => x.Box.Id.Value, StringComparer.Ordinal).ThenBy(x => x.Place).ToList();
+        var places = boxes.SelectMany(b => b.Devices.Select((d, i) => (Box: b, Device: d, Place: i)))
+            .Where(x => IsPlace(x.Device.Kind) && x.Device.Controls.Any(lamps.Contains))
+            .OrderBy(x => x.Device.Kind == DeviceKind.Dimmer ? 0 : 1).ThenBy(x => x.Box.Id.Value, StringComparer.Ordinal)
+            .ThenBy(x => x.Place).ToList();
         var changed = new Dictionary<BoxId, Box>();
         for (var i = 0; i < places.Count; i++)
         {
             var wanted = places.Count == 1 ? DeviceKind.Switch : i == 0 || i == places.Count - 1 ? DeviceKind.ThreeWay : DeviceKind.FourWay;
             // A lone dimmer, timer or sensor is a single-pole of its own; in a set one dimmer stands for a three-way.
-            var keeps = (places.Count == 1 && places[i].Device.Kind is not (DeviceKind.ThreeWay or DeviceKind.FourWay)) || (i == 0 && places[i].Device.Kind == DeviceKind.Dimmer);
+            var keeps = (places.Count == 1 && places[i].Device.Kind is not (DeviceKind.ThreeWay or DeviceKind.FourWay))
+                || (i == 0 && places[i].Device.Kind == DeviceKind.Dimmer);
             if (places[i].Device.Kind != wanted && !keeps)
             {
                 var box = changed.GetValueOrDefault(places[i].Box.Id, places[i].Box);
-                changed[box.Id] = box with { Devices = box.Devices.SetItem(places[i].Place, box.Devices[places[i].Place] with { Kind = wanted }) };
+                changed[box.Id] = box
+                    with
+                { Devices = box.Devices.SetItem(places[i].Place, box.Devices[places[i].Place] with { Kind = wanted }) };
             }
         }
 

@@ -2,7 +2,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
 
-/// <summary>What a good division is worth to the crew. Every weight is told in feet of cable, the measure a crew has a feeling for.</summary>
+/// <summary>What a good division is worth to the crew. Every weight is told in feet of cable, the measure a crew has a feeling
+/// for.</summary>
 public sealed record Aims
 {
     /// <summary>Cable, with the holes it needs as footage: 100 per cent counts a foot as a foot. 0 to 400.</summary>
@@ -20,7 +21,8 @@ public sealed record Aims
     /// <summary>Fill up to which a shared circuit keeps room to grow, 20 to 100 per cent.</summary>
     public Percent WantedFill { get; init; } = new(60);
 
-    /// <summary>One floor that a circuit crosses from box to box, beyond its footage and its fire-caulk, 0 to 100 ft. Home runs cross what they must.</summary>
+    /// <summary>One floor that a circuit crosses from box to box, beyond its footage and its fire-caulk, 0 to 100 ft. Home runs cross what
+    /// they must.</summary>
     public Length Crossing { get; init; } = Length.FromFeet(12);
 
     /// <summary>One time that a circuit goes on into another room, 0 to 100 ft.</summary>

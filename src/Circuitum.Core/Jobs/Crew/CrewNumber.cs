@@ -30,7 +30,8 @@ public enum NumberKind
 /// <param name="With">A set with another value of it.</param>
 /// <param name="Least">The least it may be.</param>
 /// <param name="Most">The most it may be.</param>
-public sealed record CrewNumber<TSet>(string Field, string Words, NumberKind Kind, Func<TSet, decimal> Get, Func<TSet, decimal, TSet> With, decimal Least, decimal Most)
+public sealed record CrewNumber<TSet>(string Field, string Words, NumberKind Kind, Func<TSet, decimal> Get, Func<TSet, decimal, TSet> With,
+    decimal Least, decimal Most)
 {
     /// <summary>What the book says of it.</summary>
     public string Book { get; init; } = "no rule";
@@ -45,7 +46,8 @@ public sealed record CrewNumber<TSet>(string Field, string Words, NumberKind Kin
     public string Limits => $"from {Text(Least)} to {Text(Most)}";
 
     /// <summary>What is wrong with its value in a set; null where it lies within its limits.</summary>
-    public string? Problem(TSet set) => Get(set) is var value && (value < Least || value > Most) ? $"must lie {Limits}; it is {Text(value)}" : null;
+    public string? Problem(TSet set) => Get(set) is var value && (value < Least || value > Most)
+        ? $"must lie {Limits}; it is {Text(value)}" : null;
 
     private string Text(decimal value) => Kind switch
     {

@@ -68,6 +68,7 @@ public sealed record HouseRules
     /// <summary>Spaces left free in every panel, 0 to 40. The book asks for none.</summary>
     public int SpareSpaces { get; init; }
 
-    /// <summary>The crew's breakers are listed with first-outlet AFCI receptacles, so that the home run may be NM cable (210.12(A)(3), (4)).</summary>
+    /// <summary>The crew's breakers are listed with first-outlet AFCI receptacles, so that the home run may be NM cable (210.12(A)(3),
+    /// (4)).</summary>
     public bool ListedForFirstOutlet { get; init; }
 }

@@ -24,7 +24,8 @@ public sealed record Room
     /// <summary>What is built in or stands there.</summary>
     public ImmutableArray<Fixture> Fixtures { get; init; } = [];
 
-    /// <summary>Walls that are not framed as usual; the two rooms of a wall may each say it, the first in the job's order decides.</summary>
+    /// <summary>Walls that are not framed as usual; the two rooms of a wall may each say it, the first in the job's order
+    /// decides.</summary>
     public ImmutableArray<WallBuild> Builds { get; init; } = [];
 }
 

@@ -3,7 +3,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
 
-/// <summary>A path in the ground between two buildings, in site coordinates. Everything that goes from one to the other lies in it.</summary>
+/// <summary>A path in the ground between two buildings, in site coordinates. Everything that goes from one to the other lies in
+/// it.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="From">Building with the feeding panel.</param>
 /// <param name="To">Building fed.</param>

@@ -33,7 +33,8 @@ public sealed record Panel
     /// <summary>The panel that feeds it; null for the one on the service.</summary>
     public PanelId? FedFrom { get; init; }
 
-    /// <summary>True when it is fed from the feed-through lugs of the panel that feeds it, behind that panel's main, without a breaker of its own.</summary>
+    /// <summary>True when it is fed from the feed-through lugs of the panel that feeds it, behind that panel's main, without a breaker of
+    /// its own.</summary>
     public bool ByLugs { get; init; }
 
     /// <summary>What its label and its cabinet say.</summary>
@@ -61,7 +62,8 @@ public sealed record PanelListing
     /// <summary>Spaces where the label lists tandem breakers.</summary>
     public ImmutableArray<int> TandemSpaces { get; init; } = [];
 
-    /// <summary>Neutral and ground as they were found: bonded, apart, or, null, as planned: bonded at the service and nowhere else (250.24(A)(5)).</summary>
+    /// <summary>Neutral and ground as they were found: bonded, apart, or, null, as planned: bonded at the service and nowhere else
+    /// (250.24(A)(5)).</summary>
     public bool? Bonded { get; init; }
 
     /// <summary>Rating of the bus, 30 to 400 A, where it is not the main's.</summary>

@@ -54,11 +54,13 @@ public readonly record struct PanelSpace(int Number, SpaceHalf Half = SpaceHalf.
 
     /// <summary>A space as it is typed.</summary>
     /// <exception cref="FormatException">It is none; the message says how to write it.</exception>
-    public static PanelSpace Parse(string? text) => TryParse(text, out var space) ? space : throw new FormatException($"“{text}” is no space; write 14, or 14a and 14b for the halves of a tandem breaker.");
+    public static PanelSpace Parse(string? text) => TryParse(text, out var space) ? space
+        : throw new FormatException($"“{text}” is no space; write 14, or 14a and 14b for the halves of a tandem breaker.");
 
     /// <inheritdoc/>
     public int CompareTo(PanelSpace other) => (Number, Half).CompareTo((other.Number, other.Half));
 
     /// <summary>14, 14a.</summary>
-    public override string ToString() => Number.ToString(CultureInfo.InvariantCulture) + Half switch { SpaceHalf.Upper => "a", SpaceHalf.Lower => "b", _ => "" };
+    public override string ToString() => Number.ToString(CultureInfo.InvariantCulture)
+        + Half switch { SpaceHalf.Upper => "a", SpaceHalf.Lower => "b", _ => "" };
 }

@@ -20,13 +20,15 @@ public sealed record Service
     /// <summary>Metal of the service conductors.</summary>
     public FeederMetal Metal { get; init; } = FeederMetal.Aluminium;
 
-    /// <summary>Highest demand of a year that was measured where a service exists, 10 to 400 A at 240 V (220.87); null when nothing was measured.</summary>
+    /// <summary>Highest demand of a year that was measured where a service exists, 10 to 400 A at 240 V (220.87); null when nothing was
+    /// measured.</summary>
     public Amps? MeasuredPeak { get; init; }
 
     /// <summary>True for a dwelling that had its service before, whose load is known by survey (220.83).</summary>
     public bool Existing { get; init; }
 
-    /// <summary>True when heating or cooling is added to a service that stood before: it is then counted at 100 per cent by itself (220.83(B)).</summary>
+    /// <summary>True when heating or cooling is added to a service that stood before: it is then counted at 100 per cent by itself
+    /// (220.83(B)).</summary>
     public bool NewClimate { get; init; }
 
     /// <summary>Floor area of a dwelling that stood before and is not drawn, 0 to 20 000 ft².</summary>
@@ -68,7 +70,8 @@ public sealed record Service
     /// <summary>The panel behind the transfer switch; null while nobody has said.</summary>
     public PanelId? TransferPanel { get; init; }
 
-    /// <summary>True when the outdoor disconnect is the service disconnect: neutral and ground are bonded there, and the panel on the service is fed by four wires with the two apart.</summary>
+    /// <summary>True when the outdoor disconnect is the service disconnect: neutral and ground are bonded there, and the panel on the
+    /// service is fed by four wires with the two apart.</summary>
     public bool BondedAtDisconnect { get; init; }
 }
 

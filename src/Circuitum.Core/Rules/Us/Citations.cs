@@ -8,7 +8,8 @@ namespace Circuitum.Core.Rules.Us;
 internal static class Citations
 {
     // 2017, 2020, 2023. A rule that an edition has not is never asked of it: it has no text there.
-    private static readonly ImmutableDictionary<RuleId, (string? Y2017, string? Y2020, string? Y2023)> Sections = new Dictionary<RuleId, (string?, string?, string?)>
+    private static readonly ImmutableDictionary<RuleId, (string? Y2017, string? Y2020, string? Y2023)> Sections = new Dictionary<RuleId,
+        (string?, string?, string?)>
     {
         [RuleId.ListedUse] = Same("110.3(B)"),
         [RuleId.OneWireToATerminal] = Same("110.14(A)"),
@@ -238,7 +239,8 @@ internal static class Citations
 
     // Cited thousands of times in one plan, so made once.
     private static readonly ImmutableDictionary<Edition, ImmutableDictionary<RuleId, Citation>> Single = Enum.GetValues<Edition>()
-        .ToImmutableDictionary(e => e, e => Sections.Keys.Where(r => Text(r, e) is not null).ToImmutableDictionary(r => r, r => new Citation([r], Text(r, e)!)));
+        .ToImmutableDictionary(e => e, e => Sections.Keys.Where(r => Text(r, e) is not null)
+            .ToImmutableDictionary(r => r, r => new Citation([r], Text(r, e)!)));
 
     /// <summary>How a rule is cited.</summary>
     /// <param name="rule">The rule.</param>

@@ -5,10 +5,12 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Rules.Us;
 
-/// <summary>One edition of the model code of the United States with the job's amendments: the only room where editions are told apart.</summary>
+/// <summary>One edition of the model code of the United States with the job's amendments: the only room where editions are told
+/// apart.</summary>
 internal sealed class UsBook : CodeBook
 {
-    private static readonly int[] Standard = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400];
+    private static readonly int[] Standard = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300,
+        350, 400];
 
     /// <summary>The exception of 210.8(F) for listed HVAC equipment runs out on this day, 2023 edition.</summary>
     private static readonly DateOnly HvacExceptionEnds = new(2026, 9, 1);
@@ -61,12 +63,14 @@ internal sealed class UsBook : CodeBook
     /// <summary>240.6(A); 10 A from 2023.</summary>
     public override ImmutableArray<Amps> StandardRatings { get; }
 
-    /// <summary>True while listed HVAC equipment outdoors needs no GFCI by the exception of 210.8(F): 2023, permitted before it ends.</summary>
+    /// <summary>True while listed HVAC equipment outdoors needs no GFCI by the exception of 210.8(F): 2023, permitted before it
+    /// ends.</summary>
     public bool ExceptsListedHvac { get; }
 
     /// <inheritdoc/>
     public override Citation Cite(params ImmutableArray<RuleId> rules) =>
-        rules.Length == 1 ? Citations.Of(rules[0], Edition) : new(rules, string.Join(", ", rules.Select(r => Citations.Of(r, Edition).Text)));
+        rules.Length == 1 ? Citations.Of(rules[0], Edition)
+            : new(rules, string.Join(", ", rules.Select(r => Citations.Of(r, Edition).Text)));
 
     /// <summary>240.4, with the next standard size up of 240.4(B).</summary>
     public override bool Protects(Amps rating, Amps ampacity, bool portableReceptacles) =>

@@ -11,7 +11,11 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
     // Table 314.16(B), in³ for each conductor.
     private static readonly ImmutableDictionary<string, decimal> BoxVolumes = new Dictionary<string, decimal>
     {
-        ["14"] = 2.00m, ["12"] = 2.25m, ["10"] = 2.50m, ["8"] = 3.00m, ["6"] = 5.00m,
+        ["14"] = 2.00m,
+        ["12"] = 2.25m,
+        ["10"] = 2.50m,
+        ["8"] = 3.00m,
+        ["6"] = 5.00m,
     }.ToImmutableDictionary();
 
     /// <inheritdoc/>
@@ -38,7 +42,8 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
 
         foreach (var group in contents.Unbroken.GroupBy(g => g).OrderBy(g => g.Key))
         {
-            Item($"{group.Count()} of {group.Key} passing unbroken × {Each(group.Key):0.00}", group.Count() * Each(group.Key), RuleId.BoxFillConductors);
+            Item($"{group.Count()} of {group.Key} passing unbroken × {Each(group.Key):0.00}", group.Count() * Each(group.Key),
+                RuleId.BoxFillConductors);
         }
 
         var gauges = cables.Select(c => c.Gauge).Concat(contents.Unbroken).ToList();
@@ -50,17 +55,20 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
 
         if (contents.SupportFittings > 0)
         {
-            Item($"{contents.SupportFittings} kind{(contents.SupportFittings == 1 ? "" : "s")} of support fitting, one of the largest each", contents.SupportFittings * largest, RuleId.BoxFillFittings);
+            Item($"{contents.SupportFittings} kind{(contents.SupportFittings == 1 ? "" : "s")} of support fitting, one of the largest "
+                + $"each", contents.SupportFittings * largest, RuleId.BoxFillFittings);
         }
 
         if (contents.Yokes > 0)
         {
-            Item($"{contents.Yokes} yoke{(contents.Yokes == 1 ? "" : "s")}, two of the largest each", 2 * contents.Yokes * largest, RuleId.BoxFillYokes);
+            Item($"{contents.Yokes} yoke{(contents.Yokes == 1 ? "" : "s")}, two of the largest each", 2 * contents.Yokes * largest,
+                RuleId.BoxFillYokes);
         }
 
         if (contents.WideYokes > 0)
         {
-            Item($"{contents.WideYokes} device{(contents.WideYokes == 1 ? "" : "s")} over one gang wide, two of the largest for each gang", 4 * contents.WideYokes * largest, RuleId.BoxFillYokes);
+            Item($"{contents.WideYokes} device{(contents.WideYokes == 1 ? "" : "s")} over one gang wide, two of the largest for each gang",
+                4 * contents.WideYokes * largest, RuleId.BoxFillYokes);
         }
 
         if (cables.Length > 0)

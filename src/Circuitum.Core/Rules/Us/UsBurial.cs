@@ -19,6 +19,7 @@ internal sealed class UsBurial(UsBook book) : BurialRules
             _ => (18, "under a dwelling's driveway"),
         };
         var cover = Length.FromInches(inches);
-        return new(cover, Because.Of("Why this deep").Book("cover from grade to its top", cover.ToString(), book.Cite(RuleId.BurialCover).With(column)));
+        return new(cover, Because.Of("Why this deep")
+            .Book("cover from grade to its top", cover.ToString(), book.Cite(RuleId.BurialCover).With(column)));
     }
 }

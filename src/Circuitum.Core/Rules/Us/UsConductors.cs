@@ -41,20 +41,52 @@ internal sealed class UsConductors : ConductorRules
     ];
 
     // Chapter 9 Table 8, ohm per 1000 ft at 75 °C: copper uncoated (solid to 10), aluminium.
-    private static readonly ImmutableDictionary<string, (decimal Copper, decimal Aluminium)> Resistances = new Dictionary<string, (decimal, decimal)>
+    private static readonly ImmutableDictionary<string, (decimal Copper, decimal Aluminium)> Resistances = new Dictionary<string,
+        (decimal, decimal)>
     {
-        ["14"] = (3.07m, 0), ["12"] = (1.93m, 3.18m), ["10"] = (1.21m, 2.00m), ["8"] = (.778m, 1.28m), ["6"] = (.491m, .808m), ["4"] = (.308m, .508m),
-        ["3"] = (.245m, .403m), ["2"] = (.194m, .319m), ["1"] = (.154m, .253m), ["1/0"] = (.122m, .201m), ["2/0"] = (.0967m, .159m),
-        ["3/0"] = (.0766m, .126m), ["4/0"] = (.0608m, .100m), ["250"] = (.0515m, .0847m), ["300"] = (.0429m, .0707m), ["350"] = (.0367m, .0605m),
-        ["400"] = (.0321m, .0529m), ["500"] = (.0258m, .0424m), ["600"] = (.0214m, .0353m),
+        ["14"] = (3.07m, 0),
+        ["12"] = (1.93m, 3.18m),
+        ["10"] = (1.21m, 2.00m),
+        ["8"] = (.778m, 1.28m),
+        ["6"] = (.491m, .808m),
+        ["4"] = (.308m, .508m),
+        ["3"] = (.245m, .403m),
+        ["2"] = (.194m, .319m),
+        ["1"] = (.154m, .253m),
+        ["1/0"] = (.122m, .201m),
+        ["2/0"] = (.0967m, .159m),
+        ["3/0"] = (.0766m, .126m),
+        ["4/0"] = (.0608m, .100m),
+        ["250"] = (.0515m, .0847m),
+        ["300"] = (.0429m, .0707m),
+        ["350"] = (.0367m, .0605m),
+        ["400"] = (.0321m, .0529m),
+        ["500"] = (.0258m, .0424m),
+        ["600"] = (.0214m, .0353m),
     }.ToImmutableDictionary();
 
     // Chapter 9 Table 8, circular mils.
     private static readonly ImmutableDictionary<string, int> CircularMils = new Dictionary<string, int>
     {
-        ["14"] = 4110, ["12"] = 6530, ["10"] = 10_380, ["8"] = 16_510, ["6"] = 26_240, ["4"] = 41_740, ["3"] = 52_620, ["2"] = 66_360, ["1"] = 83_690,
-        ["1/0"] = 105_600, ["2/0"] = 133_100, ["3/0"] = 167_800, ["4/0"] = 211_600, ["250"] = 250_000, ["300"] = 300_000, ["350"] = 350_000,
-        ["400"] = 400_000, ["500"] = 500_000, ["600"] = 600_000,
+        ["14"] = 4110,
+        ["12"] = 6530,
+        ["10"] = 10_380,
+        ["8"] = 16_510,
+        ["6"] = 26_240,
+        ["4"] = 41_740,
+        ["3"] = 52_620,
+        ["2"] = 66_360,
+        ["1"] = 83_690,
+        ["1/0"] = 105_600,
+        ["2/0"] = 133_100,
+        ["3/0"] = 167_800,
+        ["4/0"] = 211_600,
+        ["250"] = 250_000,
+        ["300"] = 300_000,
+        ["350"] = 350_000,
+        ["400"] = 400_000,
+        ["500"] = 500_000,
+        ["600"] = 600_000,
     }.ToImmutableDictionary();
 
     // Table 250.122, rating of the overcurrent device: copper, aluminium.
@@ -64,9 +96,25 @@ internal sealed class UsConductors : ConductorRules
     // Chapter 9 Table 5, THHN/THWN-2, in².
     private static readonly ImmutableDictionary<string, decimal> ConductorAreas = new Dictionary<string, decimal>
     {
-        ["14"] = .0097m, ["12"] = .0133m, ["10"] = .0211m, ["8"] = .0366m, ["6"] = .0507m, ["4"] = .0824m, ["3"] = .0973m, ["2"] = .1158m,
-        ["1"] = .1562m, ["1/0"] = .1855m, ["2/0"] = .2223m, ["3/0"] = .2679m, ["4/0"] = .3237m, ["250"] = .3970m, ["300"] = .4608m, ["350"] = .5242m,
-        ["400"] = .5863m, ["500"] = .7073m, ["600"] = .8676m,
+        ["14"] = .0097m,
+        ["12"] = .0133m,
+        ["10"] = .0211m,
+        ["8"] = .0366m,
+        ["6"] = .0507m,
+        ["4"] = .0824m,
+        ["3"] = .0973m,
+        ["2"] = .1158m,
+        ["1"] = .1562m,
+        ["1/0"] = .1855m,
+        ["2/0"] = .2223m,
+        ["3/0"] = .2679m,
+        ["4/0"] = .3237m,
+        ["250"] = .3970m,
+        ["300"] = .4608m,
+        ["350"] = .5242m,
+        ["400"] = .5863m,
+        ["500"] = .7073m,
+        ["600"] = .8676m,
     }.ToImmutableDictionary();
 
     // Chapter 9 Table 4, PVC schedule 40, whole area in².
@@ -110,7 +158,8 @@ internal sealed class UsConductors : ConductorRules
 
     /// <inheritdoc/>
     public override decimal? OhmsPerThousandFeet(Gauge gauge, Metal metal) =>
-        Resistances.TryGetValue(gauge.ToString(), out var row) && (metal == Metal.Copper ? row.Copper : row.Aluminium) is > 0 and var ohms ? ohms : null;
+        Resistances.TryGetValue(gauge.ToString(), out var row) && (metal == Metal.Copper ? row.Copper : row.Aluminium) is > 0 and var ohms
+            ? ohms : null;
 
     /// <inheritdoc/>
     public override int CircularMil(Gauge gauge) => CircularMils[gauge.ToString()];
@@ -127,7 +176,8 @@ internal sealed class UsConductors : ConductorRules
 
     /// <inheritdoc/>
     public override IEnumerable<(string Trade, SquareInches Area)> Conduit(ConduitKind kind) =>
-        (kind switch { ConduitKind.Pvc80 => Pvc80, ConduitKind.Emt => Tubing, _ => Pvc40 }).Select(p => (p.Trade, new SquareInches(p.Area)));
+        (kind switch { ConduitKind.Pvc80 => Pvc80, ConduitKind.Emt => Tubing, _ => Pvc40 })
+            .Select(p => (p.Trade, new SquareInches(p.Area)));
 
     /// <inheritdoc/>
     public override Percent RacewayFill(int conductors) => new(conductors switch { 1 => 53, 2 => 31, _ => 40 });

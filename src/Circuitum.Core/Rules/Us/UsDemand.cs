@@ -8,7 +8,8 @@ namespace Circuitum.Core.Rules.Us;
 internal sealed class UsDemand(Edition edition) : DemandRules
 {
     // Table 220.55, one to five appliances: per cent of columns A and B, kW of column C.
-    private static readonly ImmutableArray<(int A, int B, int C)> Table = [(80, 80, 8), (75, 65, 11), (70, 55, 14), (66, 50, 17), (62, 45, 20)];
+    private static readonly ImmutableArray<(int A, int B, int C)> Table = [(80, 80, 8), (75, 65, 11), (70, 55, 14), (66, 50, 17),
+        (62, 45, 20)];
 
     /// <summary>Table 220.55 begins above 1-3/4 kW.</summary>
     public override VoltAmps LeastCooking { get; } = new(1750);
@@ -35,7 +36,9 @@ internal sealed class UsDemand(Edition edition) : DemandRules
         var large = ratings.Where(r => r.Value > 8750).ToList();
         var small = ratings.Where(r => r.Value <= 8750).ToList();
         var together = ColumnC(ratings);
-        var apart = small.Count == 0 ? together : (Demand: (large.Count == 0 ? new(0) : ColumnC(large).Demand) + Columns(small).Demand, Sum: string.Join(" + ", new[] { large.Count == 0 ? null : ColumnC(large).Sum, Columns(small).Sum }.OfType<string>()));
+        var apart = small.Count == 0 ? together
+            : (Demand: (large.Count == 0 ? new(0) : ColumnC(large).Demand) + Columns(small).Demand,
+                Sum: string.Join(" + ", new[] { large.Count == 0 ? null : ColumnC(large).Sum, Columns(small).Sum }.OfType<string>()));
         return apart.Demand < together.Demand ? apart : together;
     }
 
@@ -47,14 +50,16 @@ internal sealed class UsDemand(Edition edition) : DemandRules
         var over = average - 12;
         var steps = Math.Floor(over) + (over - Math.Floor(over) >= .5m ? 1 : 0);
         var demand = new VoltAmps(column.Value * (1 + (.05m * steps)));
-        return (demand, steps == 0 ? $"column C, {ratings.Count}: {column}" : $"column C, {ratings.Count}: {column} × {1 + (.05m * steps):0.00}");
+        return (demand, steps == 0 ? $"column C, {ratings.Count}: {column}"
+            : $"column C, {ratings.Count}: {column} × {1 + (.05m * steps):0.00}");
     }
 
     // Note 3: those under 3-1/2 kW by column A, the rest to 8-3/4 kW by column B, added.
     private static (VoltAmps Demand, string Sum) Columns(IReadOnlyList<VoltAmps> ratings)
     {
         List<VoltAmps> a = [.. ratings.Where(r => r.Value < 3500)], b = [.. ratings.Where(r => r.Value >= 3500)];
-        decimal first = a.Count == 0 ? 0 : a.Sum(r => r.Value) * Table[a.Count - 1].A / 100, second = b.Count == 0 ? 0 : b.Sum(r => r.Value) * Table[b.Count - 1].B / 100;
+        decimal first = a.Count == 0 ? 0 : a.Sum(r => r.Value) * Table[a.Count - 1].A / 100, second = b.Count == 0 ? 0
+            : b.Sum(r => r.Value) * Table[b.Count - 1].B / 100;
         return (new(first + second), string.Join(" + ", new[]
         {
             a.Count == 0 ? null : $"column A, {a.Count}: {Table[a.Count - 1].A} % of {a.Total()}",

@@ -21,7 +21,8 @@ internal sealed class UsOutlets(Edition edition) : OutletRules
     /// <summary>406.9(C), from 2020.</summary>
     public override bool KeepsReceptaclesOffTubs => edition >= Edition.Y2020;
 
-    /// <summary>210.52(C)(2) (2017: (C)(2) and (3)): one where it is 24 × 12 in or larger; from 2020 one for the first 9 ft² and one for each further 18 ft² or part;
+    /// <summary>210.52(C)(2) (2017: (C)(2) and (3)): one where it is 24 × 12 in or larger; from 2020 one for the first 9 ft² and one for
+    /// each further 18 ft² or part;
     /// from 2023 none, but a way for wiring one later.</summary>
     public override int OfIsland(Length width, Length depth)
     {

@@ -12,7 +12,8 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
     /// <inheritdoc/>
     public override Need? Afci(Outlet outlet)
     {
-        var covered = outlet.Volts == book.Supply.ToNeutral && (outlet.Rating.Value is 15 or 20 || (outlet.Rating.Value == 10 && book.StandardRatings[0].Value == 10));
+        var covered = outlet.Volts == book.Supply.ToNeutral
+            && (outlet.Rating.Value is 15 or 20 || (outlet.Rating.Value == 10 && book.StandardRatings[0].Value == 10));
         if (!covered || outlet.Outdoors || !Listed(outlet.Room))
         {
             return null;
@@ -26,11 +27,20 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
         return new($"{outlet.Volts}, {outlet.Rating} outlet or device in {Called(outlet.Room)}", book.Cite(RuleId.ArcFaultPlaces));
     }
 
-    private static string Called(RoomUse use) => use switch { RoomUse.Dining or RoomUse.Family => $"a {Words.Of(use)} room", RoomUse.Entry => "an entry", RoomUse.Laundry => "a laundry area", _ => $"a {Words.Of(use)}" };
+    private static string Called(RoomUse use) =>
+        use switch
+        {
+            RoomUse.Dining or RoomUse.Family => $"a {Words.Of(use)} room",
+            RoomUse.Entry => "an entry",
+            RoomUse.Laundry => "a laundry area",
+            _ => $"a {Words.Of(use)}"
+        };
 
     // Named in the section, or similar: an entry, mudroom, pantry or stair opens on rooms that are named and is taken with them.
-    private static bool Listed(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom or RoomUse.Closet
-        or RoomUse.Hall or RoomUse.Laundry or RoomUse.Entry or RoomUse.Mudroom or RoomUse.Pantry or RoomUse.Stair or RoomUse.FinishedBasement;
+    private static bool Listed(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Family or RoomUse.Dining or RoomUse.Den or RoomUse.Bedroom
+        or RoomUse.Closet
+        or RoomUse.Hall or RoomUse.Laundry or RoomUse.Entry or RoomUse.Mudroom or RoomUse.Pantry or RoomUse.Stair
+            or RoomUse.FinishedBasement;
 
     /// <inheritdoc/>
     public override Need? Gfci(Outlet outlet) =>
@@ -41,7 +51,8 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
     private Need? Receptacle(Outlet o)
     {
         // 210.8(A): 125 V 15 and 20 A in 2017; from 2020 125 to 250 V at 150 V or less to ground, whatever the rating.
-        var covered = book.Edition == Edition.Y2017 ? o.Volts == book.Supply.ToNeutral && o.Rating.Value <= 20 : book.Supply.Offered.Contains(o.Volts);
+        var covered = book.Edition == Edition.Y2017 ? o.Volts == book.Supply.ToNeutral && o.Rating.Value <= 20
+            : book.Supply.Offered.Contains(o.Volts);
         if (!covered)
         {
             return null;
@@ -65,11 +76,13 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
             RoomUse.Garage => new("garage receptacle", book.Cite(RuleId.GroundFaultGarage)),
             RoomUse.CrawlSpace => new("crawl space receptacle", book.Cite(RuleId.GroundFaultCrawlSpace)),
             RoomUse.UnfinishedBasement => new("basement receptacle", book.Cite(RuleId.GroundFaultBasement)),
-            RoomUse.FinishedBasement when book.Edition >= Edition.Y2020 => new("basement receptacle, finished or not", book.Cite(RuleId.GroundFaultBasement)),
+            RoomUse.FinishedBasement when book.Edition >= Edition.Y2020 =>
+                new("basement receptacle, finished or not", book.Cite(RuleId.GroundFaultBasement)),
             RoomUse.Kitchen when late => new("kitchen receptacle", book.Cite(RuleId.GroundFaultKitchen)),
             RoomUse.Kitchen when o.ServesCounter => new("receptacle serving a kitchen counter", book.Cite(RuleId.GroundFaultKitchen)),
             RoomUse.Laundry => new("laundry area receptacle", book.Cite(RuleId.GroundFaultLaundry)),
-            RoomUse.Sauna when book.Edition >= Edition.Y2020 => new("receptacle in an indoor damp or wet place", book.Cite(RuleId.GroundFaultDampIndoors)),
+            RoomUse.Sauna when book.Edition >= Edition.Y2020 =>
+                new("receptacle in an indoor damp or wet place", book.Cite(RuleId.GroundFaultDampIndoors)),
             _ when o.NearSink => new("receptacle within 6 ft of a sink", book.Cite(RuleId.GroundFaultSink)),
             _ when o.NearTub => new("receptacle within 6 ft of a tub or shower", book.Cite(RuleId.GroundFaultTub)),
             _ => null,
@@ -100,17 +113,20 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
         if (o.Appliance is Appliance.HeatPump)
         {
             // Many authorities amend 2020 the way 2023 excepts listed HVAC equipment.
-            return book.ExceptsListedHvac || book.Amended(AmendedRule.NoGfciForCondensers) is not null ? null : new("outdoor outlet, hard-wired", book.Cite(RuleId.GroundFaultHardWired));
+            return book.ExceptsListedHvac || book.Amended(AmendedRule.NoGfciForCondensers) is not null ? null
+                : new("outdoor outlet, hard-wired", book.Cite(RuleId.GroundFaultHardWired));
         }
 
-        return new(o.Outdoors ? "outdoor outlet, hard-wired" : "hard-wired outlet in a garage or accessory building", book.Cite(RuleId.GroundFaultHardWired));
+        return new(o.Outdoors ? "outdoor outlet, hard-wired" : "hard-wired outlet in a garage or accessory building",
+            book.Cite(RuleId.GroundFaultHardWired));
     }
 
     private Need? ByEquipment(Outlet o) => o.Appliance switch
     {
         Appliance.Dishwasher => new("dishwasher outlet", book.Cite(RuleId.GroundFaultDishwasher)),
         Appliance.SumpPump when book.Edition >= Edition.Y2020 => new("sump pump", book.Cite(RuleId.GroundFaultAppliance)),
-        Appliance.Range or Appliance.Oven or Appliance.Cooktop or Appliance.Dryer or Appliance.Microwave when book.Edition == Edition.Y2023 && o.Rating.Value <= 60
+        Appliance.Range or Appliance.Oven or Appliance.Cooktop or Appliance.Dryer or Appliance.Microwave when book.Edition == Edition.Y2023
+            && o.Rating.Value <= 60
             => new($"{Words.Of(o.Appliance.Value)} outlet", book.Cite(RuleId.GroundFaultAppliance)),
         Appliance.VehicleCharger when o.Receptacle => new("receptacle for a vehicle charger", book.Cite(RuleId.VehicleReceptacle)),
         _ => null,

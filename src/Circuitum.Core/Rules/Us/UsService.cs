@@ -38,9 +38,11 @@ internal sealed class UsService(Edition edition) : ServiceRules
 
     /// <inheritdoc/>
     public override Gauge? DwellingConductor(Amps rating, Metal metal) =>
-        Dwelling.FirstOrDefault(d => d.Rating == rating.Value) is { Copper: not null } row ? Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium) : null;
+        Dwelling.FirstOrDefault(d => d.Rating == rating.Value) is { Copper: not null } row
+            ? Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium) : null;
 
     /// <inheritdoc/>
     public override Gauge ElectrodeConductor(Gauge service, Metal metal) =>
-        Gauge.Parse(Electrodes.First(e => service <= Gauge.Parse(metal == Metal.Copper ? e.Copper : e.Aluminium) || e == Electrodes[^1]).Electrode);
+        Gauge.Parse(Electrodes.First(e => service <= Gauge.Parse(metal == Metal.Copper ? e.Copper : e.Aluminium)
+            || e == Electrodes[^1]).Electrode);
 }

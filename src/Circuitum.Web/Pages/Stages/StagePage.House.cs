@@ -13,7 +13,8 @@ namespace Circuitum.Web.Pages.Stages;
 public abstract partial class StagePage
 {
     /// <summary>Draws a room from corner to corner.</summary>
-    public Task<IActionResult> OnPostDrawRoomAsync(string level, string? name, string use, string x, string y, string toX, string toY) => ChangeAsync(job =>
+    public Task<IActionResult> OnPostDrawRoomAsync(string level, string? name, string use, string x, string y, string toX, string toY) =>
+        ChangeAsync(job =>
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
@@ -21,7 +22,8 @@ public abstract partial class StagePage
     });
 
     /// <summary>Places a room of an inside size against a wall.</summary>
-    public Task<IActionResult> OnPostAddRoomAsync(string beside, string wall, string corner, string along, string away, string? name, string use) => ChangeAsync(job =>
+    public Task<IActionResult> OnPostAddRoomAsync(string beside, string wall, string corner, string along, string away, string? name,
+        string use) => ChangeAsync(job =>
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
@@ -29,7 +31,8 @@ public abstract partial class StagePage
     });
 
     /// <summary>Puts the first room on a level.</summary>
-    public Task<IActionResult> OnPostFirstRoomAsync(string level, string? name, string use, string width, string depth) => ChangeAsync(job =>
+    public Task<IActionResult> OnPostFirstRoomAsync(string level, string? name, string use, string width, string depth) =>
+        ChangeAsync(job =>
     {
         var kind = Entry.Choice<RoomUse>(use);
         var called = Entry.RoomName(job, name, kind);
@@ -48,7 +51,8 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostNameRoomAsync(string room, string name) => ChangeAsync(() => new NameRoom(new(room), name ?? ""));
 
     /// <summary>Says what a room is used as.</summary>
-    public Task<IActionResult> OnPostRoomUseAsync(string room, string use) => ChangeAsync(() => new SetRoomUse(new(room), Entry.Choice<RoomUse>(use)));
+    public Task<IActionResult> OnPostRoomUseAsync(string room, string use) =>
+        ChangeAsync(() => new SetRoomUse(new(room), Entry.Choice<RoomUse>(use)));
 
     /// <summary>Splits a room.</summary>
     public Task<IActionResult> OnPostSplitRoomAsync(string room, string wall, string offset, string? name, string use) => ChangeAsync(job =>
@@ -61,7 +65,8 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostMergeRoomsAsync(string room, string with) => ChangeAsync(() => new MergeRooms(new(with), new(room)));
 
     /// <summary>Cuts a corner off.</summary>
-    public Task<IActionResult> OnPostCutCornerAsync(string room, string corner, string along, string back) => ChangeAsync(() => new CutCorner(new(room), Entry.Count(corner), Length.Parse(along), Length.Parse(back)));
+    public Task<IActionResult> OnPostCutCornerAsync(string room, string corner, string along, string back) =>
+        ChangeAsync(() => new CutCorner(new(room), Entry.Count(corner), Length.Parse(along), Length.Parse(back)));
 
     /// <summary>Takes a room out.</summary>
     public Task<IActionResult> OnPostDeleteRoomAsync(string room) => ChangeAsync(() => new DeleteRoom(new(room)));
@@ -86,8 +91,11 @@ public abstract partial class StagePage
         var (room, number) = HouseEntry.Numbered(wall);
         return new BuildWall(new(room), number, framing == "usual" ? null : new()
         {
-            Wall = number, Framing = Entry.Choice<WallFraming>(framing), Spacing = Length.Parse(spacing),
-            ChaseHeights = [.. (chases ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Length.Parse)],
+            Wall = number,
+            Framing = Entry.Choice<WallFraming>(framing),
+            Spacing = Length.Parse(spacing),
+            ChaseHeights = [.. (chases ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(Length.Parse)],
         });
     });
 
@@ -100,10 +108,12 @@ public abstract partial class StagePage
     });
 
     /// <summary>Changes an opening.</summary>
-    public Task<IActionResult> OnPostOpeningAsync(string opening, string wall, OpeningFields fields) => ChangeAsync(() => new SetOpening(opening, fields.Read(opening, Entry.Count(wall))));
+    public Task<IActionResult> OnPostOpeningAsync(string opening, string wall, OpeningFields fields) =>
+        ChangeAsync(() => new SetOpening(opening, fields.Read(opening, Entry.Count(wall))));
 
     /// <summary>Moves an opening along its wall.</summary>
-    public Task<IActionResult> OnPostSlideOpeningAsync(string opening, string offset) => ChangeAsync(() => new MoveOpening(opening, Length.Parse(offset)));
+    public Task<IActionResult> OnPostSlideOpeningAsync(string opening, string offset) =>
+        ChangeAsync(() => new MoveOpening(opening, Length.Parse(offset)));
 
     /// <summary>Closes an opening.</summary>
     public Task<IActionResult> OnPostDeleteOpeningAsync(string opening) => ChangeAsync(() => new DeleteOpening(opening));
@@ -125,8 +135,10 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostSlideFixtureAsync(string fixture, string? offset, string? x, string? y) => ChangeAsync(job =>
     {
         var (room, number) = HouseEntry.Numbered(fixture);
-        var was = HouseEntry.Room(job, room).Fixtures.ElementAtOrDefault(number - 1) ?? throw new ChangeRefusedException("That fixture is not there any more.");
-        return new SetFixture(new(room), number, was.Wall is null ? was with { X = Length.Parse(x ?? ""), Y = Length.Parse(y ?? "") } : was with { Offset = Length.Parse(offset ?? "") });
+        var was = HouseEntry.Room(job, room).Fixtures.ElementAtOrDefault(number - 1)
+            ?? throw new ChangeRefusedException("That fixture is not there any more.");
+        return new SetFixture(new(room), number, was.Wall is null ? was with { X = Length.Parse(x ?? ""), Y = Length.Parse(y ?? "") }
+            : was with { Offset = Length.Parse(offset ?? "") });
     });
 
     /// <summary>Takes a fixture out.</summary>
@@ -137,7 +149,8 @@ public abstract partial class StagePage
     });
 
     /// <summary>Puts an obstruction over a level.</summary>
-    public Task<IActionResult> OnPostAddObstructionAsync(string level, ObstructionFields fields) => ChangeAsync(() => new AddObstruction(new(level), fields.Read()));
+    public Task<IActionResult> OnPostAddObstructionAsync(string level, ObstructionFields fields) =>
+        ChangeAsync(() => new AddObstruction(new(level), fields.Read()));
 
     /// <summary>Changes an obstruction.</summary>
     public Task<IActionResult> OnPostObstructionAsync(string obstruction, ObstructionFields fields) => ChangeAsync(() =>
@@ -150,7 +163,8 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostSlideObstructionAsync(string obstruction, string x, string y) => ChangeAsync(job =>
     {
         var (level, number) = HouseEntry.Numbered(obstruction);
-        var was = job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Obstructions.ElementAtOrDefault(number - 1) ?? throw new ChangeRefusedException("That obstruction is not there any more.");
+        var was = job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Obstructions.ElementAtOrDefault(number - 1)
+            ?? throw new ChangeRefusedException("That obstruction is not there any more.");
         return new SetObstruction(new(level), number, was with { Corner = new(Length.Parse(x), Length.Parse(y)) });
     });
 
@@ -165,7 +179,8 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostLevelAsync(LevelFields fields) => ChangeAsync(fields.Read);
 
     /// <summary>Puts a storey on a building.</summary>
-    public Task<IActionResult> OnPostAddLevelAsync(string structure, string name) => ChangeAsync(() => new AddLevel(new(structure), name ?? ""));
+    public Task<IActionResult> OnPostAddLevelAsync(string structure, string name) =>
+        ChangeAsync(() => new AddLevel(new(structure), name ?? ""));
 
     /// <summary>Takes an empty storey off.</summary>
     public Task<IActionResult> OnPostDeleteLevelAsync(string level) => ChangeAsync(() => new DeleteLevel(new(level)));
@@ -175,11 +190,14 @@ public abstract partial class StagePage
         ChangeAsync(() => new SetStructure(new(structure), name ?? "", Entry.Choice<Underfloor>(underfloor), fuelBurning));
 
     /// <summary>Puts an outbuilding on the site.</summary>
-    public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth, string fedFrom, string rating, string cover) =>
-        ChangeAsync(() => new AddStructure(name ?? "", Length.Parse(east), Length.Parse(south), Entry.Choice<RoomUse>(use), Length.Parse(width), Length.Parse(depth), new(fedFrom), Entry.Amps(rating), Length.Parse(cover)));
+    public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth,
+        string fedFrom, string rating, string cover) =>
+        ChangeAsync(() => new AddStructure(name ?? "", Length.Parse(east), Length.Parse(south), Entry.Choice<RoomUse>(use),
+            Length.Parse(width), Length.Parse(depth), new(fedFrom), Entry.Amps(rating), Length.Parse(cover)));
 
     /// <summary>Moves an outbuilding.</summary>
-    public Task<IActionResult> OnPostMoveStructureAsync(string structure, string east, string south, string cover) => ChangeAsync(() => new MoveStructure(new(structure), Length.Parse(east), Length.Parse(south), Length.Parse(cover)));
+    public Task<IActionResult> OnPostMoveStructureAsync(string structure, string east, string south, string cover) =>
+        ChangeAsync(() => new MoveStructure(new(structure), Length.Parse(east), Length.Parse(south), Length.Parse(cover)));
 
     /// <summary>Hangs or moves a panel.</summary>
     public async Task<IActionResult> OnPostPanelAsync(PanelFields fields) =>
@@ -187,16 +205,27 @@ public abstract partial class StagePage
 
     /// <summary>Moves a panel along its wall.</summary>
     public Task<IActionResult> OnPostSlidePanelAsync(string panel, string offset) => ChangeAsync(job =>
-        new SetPanel((job.Panels.FirstOrDefault(p => p.Id.Value == panel) ?? throw new ChangeRefusedException("That panel is not there any more.")) with { Offset = Length.Parse(offset) }));
+        new SetPanel((job.Panels.FirstOrDefault(p => p.Id.Value == panel)
+            ?? throw new ChangeRefusedException("That panel is not there any more.")) with
+        { Offset = Length.Parse(offset) }));
 
     /// <summary>Takes a panel away.</summary>
     public Task<IActionResult> OnPostDeletePanelAsync(string panel) => ChangeAsync(() => new DeletePanel(new(panel)));
 
     /// <summary>Keeps bays for another trade.</summary>
-    public Task<IActionResult> OnPostKeepBaysAsync(string wall, string? id, string keptFor, string offset, string width) => ChangeAsync(job =>
+    public Task<IActionResult> OnPostKeepBaysAsync(string wall, string? id, string keptFor, string offset, string width) =>
+        ChangeAsync(job =>
     {
         var (room, number) = HouseEntry.Numbered(wall);
-        var kept = new Reservation { Id = string.IsNullOrEmpty(id) ? ReserveBays.FreeId(job) : id, For = keptFor ?? "", Room = new(room), Wall = number, Offset = Length.Parse(offset), Width = Length.Parse(width) };
+        var kept = new Reservation
+        {
+            Id = string.IsNullOrEmpty(id) ? ReserveBays.FreeId(job) : id,
+            For = keptFor ?? "",
+            Room = new(room),
+            Wall = number,
+            Offset = Length.Parse(offset),
+            Width = Length.Parse(width)
+        };
         return new ReserveBays(kept);
     });
 
@@ -204,10 +233,19 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostReleaseBaysAsync(string id) => ChangeAsync(() => new ReleaseBays(id));
 
     /// <summary>Leaves a spare chase.</summary>
-    public Task<IActionResult> OnPostLeaveChaseAsync(string wall, string? id, string keptFor, string offset, bool cord) => ChangeAsync(job =>
+    public Task<IActionResult> OnPostLeaveChaseAsync(string wall, string? id, string keptFor, string offset, bool cord) =>
+        ChangeAsync(job =>
     {
         var (room, number) = HouseEntry.Numbered(wall);
-        var chase = new Chase { Id = string.IsNullOrEmpty(id) ? LeaveChase.FreeId(job) : id, For = keptFor ?? "", Room = new(room), Wall = number, Offset = Length.Parse(offset), Cord = cord };
+        var chase = new Chase
+        {
+            Id = string.IsNullOrEmpty(id) ? LeaveChase.FreeId(job) : id,
+            For = keptFor ?? "",
+            Room = new(room),
+            Wall = number,
+            Offset = Length.Parse(offset),
+            Cord = cord
+        };
         return new LeaveChase(chase);
     });
 
@@ -224,7 +262,8 @@ public abstract partial class StagePage
 
         if (file.Length > SvgReader.MostBytes)
         {
-            return await SayAsync(StatusCodes.Status413PayloadTooLarge, new($"“{file.FileName}” is larger than 5 MB. Bring in only the floor plan.", [], Refused: true));
+            return await SayAsync(StatusCodes.Status413PayloadTooLarge,
+                new($"“{file.FileName}” is larger than 5 MB. Bring in only the floor plan.", [], Refused: true));
         }
 
         using var bytes = new MemoryStream();
@@ -249,12 +288,14 @@ public abstract partial class StagePage
         }
     }
 
-    private static string NameOf(IFormFile file) => Printed.Of(Path.GetFileName(file.FileName)) is { Length: > 0 } name ? Printed.Cut(name, 60) : "drawing";
+    private static string NameOf(IFormFile file) => Printed.Of(Path.GetFileName(file.FileName)) is { Length: > 0 } name
+        ? Printed.Cut(name, 60) : "drawing";
 
     /// <summary>Makes rooms of the closed outlines on a layer of the drawing under a level.</summary>
     public async Task<IActionResult> OnPostRoomsFromDrawingAsync(string level, string? layer, string drawn)
     {
-        if (await bench.OpenAsync(new(Key)) is not { } open || open.Plan.Job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Underlay is not { } under
+        if (await bench.OpenAsync(new(Key)) is not { } open || open.Plan.Job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Underlay
+            is not { } under
             || await HttpContext.RequestServices.GetRequiredService<Drawings>().FindAsync(under.Drawing) is not { } kept)
         {
             return await RefusedAsync("The drawing is not here any more. Lay it under the level again.");
@@ -273,12 +314,14 @@ public abstract partial class StagePage
     }
 
     /// <summary>Scales the drawing under a level from one known length.</summary>
-    public Task<IActionResult> OnPostScaleUnderlayAsync(string level, string measured, string known) => ChangeAsync(() => new ScaleUnderlay(new(level), Length.Parse(measured), Length.Parse(known)));
+    public Task<IActionResult> OnPostScaleUnderlayAsync(string level, string measured, string known) =>
+        ChangeAsync(() => new ScaleUnderlay(new(level), Length.Parse(measured), Length.Parse(known)));
 
     /// <summary>Moves the drawing under a level.</summary>
     public Task<IActionResult> OnPostMoveUnderlayAsync(string level, string x, string y) => ChangeAsync(job =>
     {
-        var under = job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Underlay ?? throw new ChangeRefusedException("No drawing lies under this level.");
+        var under = job.Levels.FirstOrDefault(l => l.Id.Value == level)?.Underlay
+            ?? throw new ChangeRefusedException("No drawing lies under this level.");
         return new SetUnderlay(new(level), under with { Corner = new(Length.Parse(x), Length.Parse(y)) });
     });
 
@@ -286,8 +329,9 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostDropUnderlayAsync(string level) => ChangeAsync(() => new SetUnderlay(new(level), null));
 
     /// <summary>Waits for a fact.</summary>
-    public Task<IActionResult> OnPostHoldAsync(string subject, string? field, string what, string? who, string? by) => ChangeAsync(job => new AddHold(new(AddHold.FreeId(job), subject, what ?? "", who ?? "", by ?? "")
-    {
-        Field = string.IsNullOrEmpty(field) ? null : Entry.Choice<HoldField>(field),
-    }));
+    public Task<IActionResult> OnPostHoldAsync(string subject, string? field, string what, string? who, string? by) =>
+        ChangeAsync(job => new AddHold(new(AddHold.FreeId(job), subject, what ?? "", who ?? "", by ?? "")
+        {
+            Field = string.IsNullOrEmpty(field) ? null : Entry.Choice<HoldField>(field),
+        }));
 }

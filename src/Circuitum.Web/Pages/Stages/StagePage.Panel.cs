@@ -34,7 +34,8 @@ public abstract partial class StagePage
         {
             var move = Moving.To(job.Plan.Panels, new(circuit ?? ""), PanelSpace.Parse(space));
             var outcome = move.On(job.Plan.Kept);
-            return Partial("_LandEffect", outcome.Job is { } after ? new LandView(move, job.Plan, await bench.PlanAsync(after), null) : new LandView(null, job.Plan, null, outcome.Refusal));
+            return Partial("_LandEffect", outcome.Job is { } after ? new LandView(move, job.Plan, await bench.PlanAsync(after), null)
+                : new LandView(null, job.Plan, null, outcome.Refusal));
         }
         catch (Exception e) when (e is ChangeRefusedException or FormatException)
         {
@@ -65,20 +66,28 @@ public abstract partial class StagePage
         }
 
         return job.Plan.Landed(new(circuit)) is { } landed
-            ? await ChangeAsync(() => new Describe(landed.Key, string.IsNullOrWhiteSpace(text) || text.Trim() == landed.Planned ? null : text, landed.Planned))
+            ? await ChangeAsync(() => new Describe(landed.Key, string.IsNullOrWhiteSpace(text) || text.Trim() == landed.Planned ? null
+                : text, landed.Planned))
             : await RefusedAsync("That circuit is not in this job any more.");
     }
 
     /// <summary>Says of which line a breaker is; nothing typed takes it as the panel's.</summary>
-    public Task<IActionResult> OnPostFamilyAsync(string circuit, string? family) => ChangeAsync(() => new SetBreakerFamily(new(circuit), string.IsNullOrWhiteSpace(family) ? null : family));
+    public Task<IActionResult> OnPostFamilyAsync(string circuit, string? family) =>
+        ChangeAsync(() => new SetBreakerFamily(new(circuit), string.IsNullOrWhiteSpace(family) ? null : family));
 
     /// <summary>Sets what a panel's label says.</summary>
-    public Task<IActionResult> OnPostListingAsync(string panel, ListingFields fields) => ChangeAsync(() => new SetListing(new(panel), fields.Read()));
+    public Task<IActionResult> OnPostListingAsync(string panel, ListingFields fields) =>
+        ChangeAsync(() => new SetListing(new(panel), fields.Read()));
 
     /// <summary>Says that a breaker stands in a space already.</summary>
-    public Task<IActionResult> OnPostTakenAsync(string panel, string space, string poles, string rating, string description, string? load, string? use) => ChangeAsync(() =>
-        new SetTaken(new(panel), PanelSpace.Parse(space), new(PanelSpace.Parse(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load) ? default : Entry.VoltAmps(load)) { Use = string.IsNullOrEmpty(use) ? TakenUse.General : Entry.Choice<TakenUse>(use) }));
+    public Task<IActionResult> OnPostTakenAsync(string panel, string space, string poles, string rating, string description, string? load,
+        string? use) => ChangeAsync(() =>
+        new SetTaken(new(panel), PanelSpace.Parse(space),
+            new(PanelSpace.Parse(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load)
+                ? default : Entry.VoltAmps(load))
+            { Use = string.IsNullOrEmpty(use) ? TakenUse.General : Entry.Choice<TakenUse>(use) }));
 
     /// <summary>Takes such a breaker out again.</summary>
-    public Task<IActionResult> OnPostDropTakenAsync(string panel, string space) => ChangeAsync(() => new SetTaken(new(panel), PanelSpace.Parse(space), null));
+    public Task<IActionResult> OnPostDropTakenAsync(string panel, string space) =>
+        ChangeAsync(() => new SetTaken(new(panel), PanelSpace.Parse(space), null));
 }

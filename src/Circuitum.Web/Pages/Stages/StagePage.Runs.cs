@@ -9,33 +9,43 @@ namespace Circuitum.Web.Pages.Stages;
 // What a person does to runs: holds a way by places it passes, and frees it again; takes another box.
 public abstract partial class StagePage
 {
-    /// <summary>Moves a place on a run's way or a corner of a trench, or puts one in: “2 run” is the second place, “+2 run” a new one before it, “1 trench:id” a corner.</summary>
+    /// <summary>Moves a place on a run's way or a corner of a trench, or puts one in: “2 run” is the second place, “+2 run” a new one
+    /// before it, “1 trench:id” a corner.</summary>
     public Task<IActionResult> OnPostViaAsync(string place, string x, string y) => ChangeAsync(() =>
     {
         var (run, number, added) = Place(place);
         var at = new Point(Length.Parse(x), Length.Parse(y));
-        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, at, added) : new MoveVia(RunId.Parse(run), number, at, added);
+        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, at, added)
+            : new MoveVia(RunId.Parse(run), number, at, added);
     });
 
     /// <summary>Takes a place out of a run's way, or a corner out of a trench.</summary>
     public Task<IActionResult> OnPostDropViaAsync(string place) => ChangeAsync(() =>
     {
         var (run, number, _) = Place(place);
-        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, null, false) : new MoveVia(RunId.Parse(run), number, null, false);
+        return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, null, false)
+            : new MoveVia(RunId.Parse(run), number, null, false);
     });
 
     /// <summary>Frees a run's way.</summary>
     public Task<IActionResult> OnPostFreeWayAsync(string run) => ChangeAsync(() => new PinWay(RunId.Parse(run), []));
 
     /// <summary>Takes a box of another volume; nothing typed means the smallest usual one.</summary>
-    public Task<IActionResult> OnPostVolumeAsync(string box, string? volume) => ChangeAsync(() => new SetVolume(new(box), string.IsNullOrWhiteSpace(volume) ? null : Entry.CubicInches(volume)));
+    public Task<IActionResult> OnPostVolumeAsync(string box, string? volume) =>
+        ChangeAsync(() => new SetVolume(new(box), string.IsNullOrWhiteSpace(volume) ? null : Entry.CubicInches(volume)));
 
     /// <summary>Pulls a circuit's home run in a pipe; nothing chosen takes it out.</summary>
-    public Task<IActionResult> OnPostPutInPipeAsync(string circuit, string? pipe) => ChangeAsync(() => new PutInPipe(new(circuit), string.IsNullOrEmpty(pipe) ? null : pipe));
+    public Task<IActionResult> OnPostPutInPipeAsync(string circuit, string? pipe) =>
+        ChangeAsync(() => new PutInPipe(new(circuit), string.IsNullOrEmpty(pipe) ? null : pipe));
 
     /// <summary>Sets what a pipe is.</summary>
     public Task<IActionResult> OnPostPipeAsync(string pipe, string circuit, string kind, bool marked75, bool jacketed) =>
-        ChangeAsync(job => new SetPipe(PipeOf(job, pipe, circuit) with { Kind = Entry.Choice<ConduitKind>(kind), Marked75 = marked75, Jacketed = jacketed }));
+        ChangeAsync(job => new SetPipe(PipeOf(job, pipe, circuit) with
+        {
+            Kind = Entry.Choice<ConduitKind>(kind),
+            Marked75 = marked75,
+            Jacketed = jacketed
+        }));
 
     /// <summary>Sets a pull box along a pipe, or says that conductors were joined there.</summary>
     public Task<IActionResult> OnPostAddStopAsync(string pipe, string circuit, string along, string kind) => ChangeAsync(job =>
@@ -48,15 +58,18 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostDropStopAsync(string pipe, string circuit, int stop) => ChangeAsync(job =>
     {
         var known = PipeOf(job, pipe, circuit);
-        return stop >= 0 && stop < known.Stops.Length ? new SetPipe(known with { Stops = known.Stops.RemoveAt(stop) }) : throw new ChangeRefusedException("That place on the pipe is not in this job any more.");
+        return stop >= 0 && stop < known.Stops.Length ? new SetPipe(known with { Stops = known.Stops.RemoveAt(stop) })
+            : throw new ChangeRefusedException("That place on the pipe is not in this job any more.");
     });
 
     /// <summary>Sets how deep a trench is and what else lies in it.</summary>
     public Task<IActionResult> OnPostTrenchAsync(string trench, string cover, string? dataPipe, bool underDrive) =>
-        ChangeAsync(() => new SetTrench(trench, Length.Parse(cover), string.IsNullOrWhiteSpace(dataPipe) ? null : Length.Parse(dataPipe), underDrive));
+        ChangeAsync(() => new SetTrench(trench, Length.Parse(cover), string.IsNullOrWhiteSpace(dataPipe) ? null : Length.Parse(dataPipe),
+            underDrive));
 
     // The job's own pipe, or the one assumed for a feeder.
-    private static Pipe PipeOf(Job job, string pipe, string circuit) => Core.Routing.Raceways.For(job, new(circuit), true) is { } known && known.Id == pipe
+    private static Pipe PipeOf(Job job, string pipe, string circuit) => Core.Routing.Raceways.For(job, new(circuit), true) is { } known
+        && known.Id == pipe
         ? known : throw new ChangeRefusedException($"Pipe {pipe} is not in this job any more.");
 
     private static string? TrenchOf(string run) => run.StartsWith("trench:", StringComparison.Ordinal) ? run["trench:".Length..] : null;
@@ -64,7 +77,9 @@ public abstract partial class StagePage
     private static (string Run, int Number, bool Added) Place(string? place)
     {
         var parts = (place ?? "").Split(' ', 2);
-        return parts.Length == 2 && int.TryParse(parts[0].TrimStart('+'), System.Globalization.NumberStyles.None, System.Globalization.CultureInfo.InvariantCulture, out var number)
+        return parts.Length == 2
+            && int.TryParse(parts[0].TrimStart('+'), System.Globalization.NumberStyles.None,
+                System.Globalization.CultureInfo.InvariantCulture, out var number)
             ? (parts[1], number, parts[0].StartsWith('+'))
             : throw new FormatException("No such place on a run. Open the page again.");
     }

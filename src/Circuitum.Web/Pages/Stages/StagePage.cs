@@ -49,19 +49,24 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     public Task<IActionResult> OnPostMoveAsync(string box, string offset) => ChangeAsync(() => new MoveBox(new(box), Length.Parse(offset)));
 
     /// <summary>Moves a ceiling or floor box.</summary>
-    public Task<IActionResult> OnPostPlaceAsync(string box, string x, string y) => ChangeAsync(() => new PlaceBox(new(box), Length.Parse(x), Length.Parse(y)));
+    public Task<IActionResult> OnPostPlaceAsync(string box, string x, string y) =>
+        ChangeAsync(() => new PlaceBox(new(box), Length.Parse(x), Length.Parse(y)));
 
     /// <summary>Sets a box's height; nothing typed means the crew's.</summary>
-    public Task<IActionResult> OnPostHeightAsync(string box, string? height) => ChangeAsync(() => new SetHeight(new(box), string.IsNullOrWhiteSpace(height) ? null : Length.Parse(height)));
+    public Task<IActionResult> OnPostHeightAsync(string box, string? height) =>
+        ChangeAsync(() => new SetHeight(new(box), string.IsNullOrWhiteSpace(height) ? null : Length.Parse(height)));
 
     /// <summary>Puts another device in a place of a box.</summary>
-    public Task<IActionResult> OnPostDeviceAsync(string box, int place, string kind) => ChangeAsync(() => new SetDeviceKind(new(box), place, Entry.Choice<DeviceKind>(kind)));
+    public Task<IActionResult> OnPostDeviceAsync(string box, int place, string kind) =>
+        ChangeAsync(() => new SetDeviceKind(new(box), place, Entry.Choice<DeviceKind>(kind)));
 
     /// <summary>Sets a load.</summary>
-    public Task<IActionResult> OnPostLoadAsync(string box, int place, string load) => ChangeAsync(() => new SetLoad(new(box), place, Entry.VoltAmps(load)));
+    public Task<IActionResult> OnPostLoadAsync(string box, int place, string load) =>
+        ChangeAsync(() => new SetLoad(new(box), place, Entry.VoltAmps(load)));
 
     /// <summary>Sets MCA and MOCP from a data plate.</summary>
-    public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) => ChangeAsync(() => new SetPlateAmps(new(box), place, Entry.Amps(mca), Entry.Amps(mocp)));
+    public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) =>
+        ChangeAsync(() => new SetPlateAmps(new(box), place, Entry.Amps(mca), Entry.Amps(mocp)));
 
     /// <summary>Takes a box out.</summary>
     public Task<IActionResult> OnPostDeleteAsync(string box) => ChangeAsync(() => new DeleteBox(new(box)));
@@ -73,16 +78,20 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     public Task<IActionResult> OnPostSchoolsAsync() => ChangeAsync(job => new SetSchools(CrewForms.Schools(Request.Form, job.Schools)));
 
     /// <summary>Holds a box on a circuit, or frees it.</summary>
-    public Task<IActionResult> OnPostPinBoxAsync(string box, string? circuit) => ChangeAsync(() => new PinBox(new(box), string.IsNullOrEmpty(circuit) ? null : new CircuitKey(circuit)));
+    public Task<IActionResult> OnPostPinBoxAsync(string box, string? circuit) =>
+        ChangeAsync(() => new PinBox(new(box), string.IsNullOrEmpty(circuit) ? null : new CircuitKey(circuit)));
 
     /// <summary>Holds a breaker's rating, or frees it.</summary>
-    public Task<IActionResult> OnPostPinBreakerAsync(string circuit, string? rating) => ChangeAsync(() => new PinBreaker(new(circuit), string.IsNullOrEmpty(rating) ? null : Entry.Amps(rating)));
+    public Task<IActionResult> OnPostPinBreakerAsync(string circuit, string? rating) =>
+        ChangeAsync(() => new PinBreaker(new(circuit), string.IsNullOrEmpty(rating) ? null : Entry.Amps(rating)));
 
     /// <summary>Holds a conductor, or frees it.</summary>
-    public Task<IActionResult> OnPostPinCableAsync(string circuit, string? gauge) => ChangeAsync(() => new PinCable(new(circuit), string.IsNullOrEmpty(gauge) ? null : Gauge.Parse(gauge)));
+    public Task<IActionResult> OnPostPinCableAsync(string circuit, string? gauge) =>
+        ChangeAsync(() => new PinCable(new(circuit), string.IsNullOrEmpty(gauge) ? null : Gauge.Parse(gauge)));
 
     /// <summary>Holds a space, or frees it.</summary>
-    public Task<IActionResult> OnPostPinSpaceAsync(string circuit, string? space) => ChangeAsync(() => new PinSpace(new(circuit), string.IsNullOrEmpty(space) ? null : PanelSpace.Parse(space)));
+    public Task<IActionResult> OnPostPinSpaceAsync(string circuit, string? space) =>
+        ChangeAsync(() => new PinSpace(new(circuit), string.IsNullOrEmpty(space) ? null : PanelSpace.Parse(space)));
 
     /// <summary>Applies the fix that a tag offers.</summary>
     public async Task<IActionResult> OnPostFixAsync(int tag, int fix, int from)
@@ -95,7 +104,8 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
         var tags = job.Plan.Tags;
         return job.Revision != from ? await SayAsync(StatusCodes.Status409Conflict, ActAnswer.Overtaken(job.Timeline.Latest).Said)
-            : tag >= 0 && tag < tags.Length && fix >= 0 && fix < tags[tag].Fixes.Length ? await ChangeAsync(() => tags[tag].Fixes[fix].Change)
+            : tag >= 0 && tag < tags.Length && fix >= 0 && fix < tags[tag].Fixes.Length
+            ? await ChangeAsync(() => tags[tag].Fixes[fix].Change)
             : await RefusedAsync("That fix is not offered any more.");
     }
 
@@ -120,25 +130,33 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         }
 
         var outcome = await act(from);
-        return outcome is Outcome.Changed changed ? Shown(changed) : ActAnswer.Of(outcome) is { } answer ? await SayAsync(answer.Status, Again(answer)) : NotFound();
+        return outcome is Outcome.Changed changed ? Shown(changed) : ActAnswer.Of(outcome) is { } answer
+            ? await SayAsync(answer.Status, Again(answer)) : NotFound();
     }
 
     // Who was overtaken, or kept back for a rule, sends the same fields again.
     private Said Again(ActAnswer answer) => answer.CanGoAhead
-        ? answer.Said with { Again = [.. Sent(), new("anyway", "true")], AgainAt = Request.Query["handler"], AgainWords = "Do it anyway, tagged" }
+        ? answer.Said with
+        {
+            Again = [.. Sent(), new("anyway", "true")],
+            AgainAt = Request.Query["handler"],
+            AgainWords = "Do it anyway, tagged"
+        }
         : answer.Status == StatusCodes.Status409Conflict ? answer.Said with { Again = Sent(), AgainAt = Request.Query["handler"] }
         : answer.Said;
 
     // The fields of the form, to be sent again.
     private List<KeyValuePair<string, string>> Sent() =>
-        [.. Request.Form.Where(f => f.Key is not ("from" or "__RequestVerificationToken")).SelectMany(f => f.Value.Select(v => new KeyValuePair<string, string>(f.Key, v ?? "")))];
+        [.. Request.Form.Where(f => f.Key is not ("from" or "__RequestVerificationToken"))
+            .SelectMany(f => f.Value.Select(v => new KeyValuePair<string, string>(f.Key, v ?? "")))];
 
     private IActionResult Shown(Outcome.Changed changed)
     {
         if (changed.Selects is { } made)
         {
             On = made.ToString();
-            Level = made.Kind == SubjectKind.Room ? changed.Job.Plan.Job.Levels.First(l => l.Rooms.Any(r => r.Id.Value == made.Id)).Id.Value : Level;
+            Level = made.Kind == SubjectKind.Room
+                ? changed.Job.Plan.Job.Levels.First(l => l.Rooms.Any(r => r.Id.Value == made.Id)).Id.Value : Level;
         }
 
         View = new(changed.Job, stage, Level, On) { Said = ActAnswer.Of(changed)!.Said };
@@ -147,7 +165,8 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     }
 
     /// <summary>Says in the quiet line why nothing was done; what was typed stays in its field.</summary>
-    public Task<IActionResult> RefusedAsync(string sentence) => SayAsync(StatusCodes.Status422UnprocessableEntity, ActAnswer.Refusal(sentence).Said);
+    public Task<IActionResult> RefusedAsync(string sentence) =>
+        SayAsync(StatusCodes.Status422UnprocessableEntity, ActAnswer.Refusal(sentence).Said);
 
     // Only the quiet line is answered, so that what was typed stays in its field.
     private async Task<IActionResult> SayAsync(int status, Said said)

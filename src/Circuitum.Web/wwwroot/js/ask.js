@@ -20,5 +20,10 @@ function send(handler, values, on) {
   const { job, stage, level, revision } = bench().dataset;
   const query = new URLSearchParams({ level, handler });
   if (on) query.set("on", on);
-  return window.htmx.ajax("POST", `/job/${job}/${stage}?${query}`, { source: "#ask", target: "#bench", swap: "outerMorph", values: { from: revision, ...values } });
+  return window.htmx.ajax("POST", `/job/${job}/${stage}?${query}`, {
+    source: "#ask",
+    target: "#bench",
+    swap: "outerMorph",
+    values: { from: revision, ...values },
+  });
 }

@@ -46,13 +46,17 @@ export function watchCarry(what) {
       if (end === "pointerup" && done.to) what.letGo(done);
     });
   }
-  document.addEventListener("keydown", (e) => {
-    if (e.key !== "Escape" || !held?.moved) return;
-    e.stopImmediatePropagation();
-    stop(held);
-    held = undefined;
-    wasDrag();
-  }, { capture: true });
+  document.addEventListener(
+    "keydown",
+    (e) => {
+      if (e.key !== "Escape" || !held?.moved) return;
+      e.stopImmediatePropagation();
+      stop(held);
+      held = undefined;
+      wasDrag();
+    },
+    { capture: true },
+  );
 
   function begin(carried) {
     carried.moved = true;

@@ -13,7 +13,9 @@ export function follow(part, offset) {
   if (!group() || !all.some((s) => s.at.some(([id]) => id === key))) return;
   const counter = all.find((s) => s.at.some(([id]) => id === key)).counter;
   drawn ??= { html: group().innerHTML };
-  group().replaceChildren(...all.flatMap((space) => lines(mine.includes(space) && space.counter === counter ? moved(space, key, Number(wall), offset) : space)));
+  group().replaceChildren(
+    ...all.flatMap((space) => lines(mine.includes(space) && space.counter === counter ? moved(space, key, Number(wall), offset) : space)),
+  );
 }
 
 /** Puts the drawing back as the server made it. */
@@ -69,7 +71,14 @@ function lines(space) {
       if (b <= a) return [];
       const line = document.createElementNS(NS, "line");
       const on = (share, p, q) => p + ((q - p) * share) / length;
-      for (const [name, value] of Object.entries({ class: css, x1: on(a, x1, x2), y1: on(a, y1, y2), x2: on(b, x1, x2), y2: on(b, y1, y2) })) line.setAttribute(name, value);
+      for (const [name, value] of Object.entries({
+        class: css,
+        x1: on(a, x1, x2),
+        y1: on(a, y1, y2),
+        x2: on(b, x1, x2),
+        y2: on(b, y1, y2),
+      }))
+        line.setAttribute(name, value);
       return [line];
     });
   });

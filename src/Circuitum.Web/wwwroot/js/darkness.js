@@ -30,9 +30,10 @@ function count(svg, open) {
   for (const box of svg.querySelectorAll("[data-box]")) {
     const dead = box.dataset.circuit === open;
     box.classList.toggle("dead", dead);
-    const room = rooms.get(box.dataset.room) ?? rooms.set(box.dataset.room, { lights: 0, left: 0, receptacles: 0, live: 0 }).get(box.dataset.room);
-    if (box.dataset.light) (room.lights += 1), (room.left += dead ? 0 : 1);
-    if (box.dataset.receptacle) (room.receptacles += 1), (room.live += dead ? 0 : 1);
+    const room =
+      rooms.get(box.dataset.room) ?? rooms.set(box.dataset.room, { lights: 0, left: 0, receptacles: 0, live: 0 }).get(box.dataset.room);
+    if (box.dataset.light) ((room.lights += 1), (room.left += dead ? 0 : 1));
+    if (box.dataset.receptacle) ((room.receptacles += 1), (room.live += dead ? 0 : 1));
   }
   for (const path of svg.querySelectorAll("[data-room].room")) {
     const room = rooms.get(path.dataset.room);
@@ -76,7 +77,9 @@ function tell(rooms, open) {
   const receptacles = [...rooms.values()].reduce((sum, r) => sum + r.receptacles - r.live, 0);
   const row = document.querySelector(`.row.circuit[data-circuit="${CSS.escape(open)}"] .space`)?.textContent ?? open;
   const many = (n, word) => `${n} ${word}${n === 1 ? "" : "s"}`;
-  note.textContent = `${row} open: ${[lights && many(lights, "light"), receptacles && many(receptacles, "receptacle")].filter(Boolean).join(", ") || "nothing here"} dead, ${dark ? many(dark, "room") : "no room"} dark`;
+  const gone = [lights && many(lights, "light"), receptacles && many(receptacles, "receptacle")];
+  const rooms = dark ? many(dark, "room") : "no room";
+  note.textContent = `${row} open: ${gone.filter(Boolean).join(", ") || "nothing here"} dead, ${rooms} dark`;
 }
 
 export function watchDarkness() {
@@ -87,7 +90,10 @@ export function watchDarkness() {
     hovered = undefined;
     draw();
   });
-  const over = (e) => bench()?.dataset.stage === "circuits" && !document.body.classList.contains("regrouping") && e.target.closest?.(".row.circuit")?.dataset.circuit;
+  const over = (e) =>
+    bench()?.dataset.stage === "circuits" &&
+    !document.body.classList.contains("regrouping") &&
+    e.target.closest?.(".row.circuit")?.dataset.circuit;
   document.addEventListener("pointerover", (e) => {
     const circuit = over(e);
     if (!circuit || circuit === hovered || e.pointerType === "touch") return;

@@ -26,7 +26,17 @@ export function grip(part) {
   const drop = drops[d.drag];
   if (!drop) return undefined;
   const numbers = (text) => (text ? text.split(" ").map(Number) : undefined);
-  return { part, drop, key: d.key, dir: numbers(d.dir), normal: numbers(d.normal), offset: Number(d.offset), clear: Number(d.clear), x: Number(d.x), y: Number(d.y) };
+  return {
+    part,
+    drop,
+    key: d.key,
+    dir: numbers(d.dir),
+    normal: numbers(d.normal),
+    offset: Number(d.offset),
+    clear: Number(d.clear),
+    x: Number(d.x),
+    y: Number(d.y),
+  };
 }
 
 /** Sends a part to where it was moved by so many inches. */
@@ -55,7 +65,7 @@ export function watchDrag() {
     const part = e.target.closest?.("#plan [data-drag]");
     if (!part || e.button !== 0 || armed() || e.shiftKey) return;
     held = grip(part);
-    if (!held || held.drop.name === "panel" && !held.dir) return (held = undefined);
+    if (!held || (held.drop.name === "panel" && !held.dir)) return (held = undefined);
     e.preventDefault();
     const svg = part.ownerSVGElement;
     Object.assign(held, { svg, from: toInches(svg, e.clientX, e.clientY), px: e.clientX, py: e.clientY, moved: false });
@@ -115,8 +125,14 @@ function opposite(part) {
   const [low, high] = [Math.min(d[a], d[b]), Math.max(d[a], d[b])];
   return [...document.querySelectorAll("#plan .side")].find((other) => {
     const o = other.dataset;
-    return o.room !== d.room && (o.x1 === o.x2) === (level === "x1") && Math.abs(o[level] - d[level]) < 11 && Math.min(o[a], o[b]) < high && Math.max(o[a], o[b]) > low
-      && Math.sign(o[b] - o[a]) !== Math.sign(d[b] - d[a]);
+    return (
+      o.room !== d.room &&
+      (o.x1 === o.x2) === (level === "x1") &&
+      Math.abs(o[level] - d[level]) < 11 &&
+      Math.min(o[a], o[b]) < high &&
+      Math.max(o[a], o[b]) > low &&
+      Math.sign(o[b] - o[a]) !== Math.sign(d[b] - d[a])
+    );
   });
 }
 

@@ -12,7 +12,11 @@ function settle() {
     if (field === document.activeElement || field.type === "hidden" || field.type === "file") continue;
     if (field.type === "checkbox") field.checked = field.defaultChecked;
     else if (field.tagName === "INPUT") field.value = field.defaultValue;
-    else if (!field.closest(".tools")) field.selectedIndex = Math.max(0, [...field.options].findIndex((o) => o.defaultSelected));
+    else if (!field.closest(".tools"))
+      field.selectedIndex = Math.max(
+        0,
+        [...field.options].findIndex((o) => o.defaultSelected),
+      );
   }
 }
 

@@ -48,7 +48,15 @@ const typing = (e) => e.target.matches?.("input, select, textarea") || document.
 function remove() {
   const [kind, id] = (bench().dataset.selected ?? "").split(":");
   if (picks().length) return at("boxes") ? deletePicked() : undefined;
-  const acts = { box: ["Delete", "box"], opening: ["DeleteOpening", "opening"], fixture: ["DeleteFixture", "fixture"], obstruction: ["DeleteObstruction", "obstruction"], want: ["DropWant", "id"], bays: ["ReleaseBays", "id"], chase: ["CloseChase", "id"] }[kind];
+  const acts = {
+    box: ["Delete", "box"],
+    opening: ["DeleteOpening", "opening"],
+    fixture: ["DeleteFixture", "fixture"],
+    obstruction: ["DeleteObstruction", "obstruction"],
+    want: ["DropWant", "id"],
+    bays: ["ReleaseBays", "id"],
+    chase: ["CloseChase", "id"],
+  }[kind];
   return acts ? act(acts[0], { [acts[1]]: id }, "") : undefined;
 }
 

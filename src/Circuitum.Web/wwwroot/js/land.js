@@ -14,7 +14,8 @@ export function watchLand() {
     begin: (held) => held.part.classList.add("carried"),
     mark(space) {
       for (const part of document.querySelectorAll(".schedule .target")) part.classList.remove("target");
-      if (space) for (const part of document.querySelectorAll(`.schedule [data-space="${CSS.escape(space)}"]`)) part.classList.add("target");
+      if (space)
+        for (const part of document.querySelectorAll(`.schedule [data-space="${CSS.escape(space)}"]`)) part.classList.add("target");
     },
     place(effect, e) {
       effect.style.left = `${Math.min(e.clientX + 18, window.innerWidth - 340)}px`;

@@ -29,7 +29,12 @@ function drop(reading) {
 
 function tell() {
   const line = document.getElementById("tool-says");
-  if (line) line.textContent = source ? (waiting.length ? `Meter: ${waiting.map((r) => r.text).join(", ")} waiting for a field` : "Meter: ready") : "";
+  if (line)
+    line.textContent = source
+      ? waiting.length
+        ? `Meter: ${waiting.map((r) => r.text).join(", ")} waiting for a field`
+        : "Meter: ready"
+      : "";
   for (const button of document.querySelectorAll("[data-meter]")) button.setAttribute("aria-pressed", String(Boolean(source)));
 }
 

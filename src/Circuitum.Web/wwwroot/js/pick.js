@@ -6,7 +6,8 @@ const picked = new Set();
 export const picks = () => [...picked];
 
 function settle() {
-  for (const id of picks()) if (!document.querySelector(`#plan [data-box="${CSS.escape(id)}"], [data-pick="${CSS.escape(id)}"]`)) picked.delete(id);
+  for (const id of picks())
+    if (!document.querySelector(`#plan [data-box="${CSS.escape(id)}"], [data-pick="${CSS.escape(id)}"]`)) picked.delete(id);
   for (const box of document.querySelectorAll("#plan [data-box]")) box.classList.toggle("picked", picked.has(box.dataset.box));
   for (const row of document.querySelectorAll("[data-pick]")) row.classList.toggle("picked", picked.has(row.dataset.pick));
   const bar = document.getElementById("picked");
@@ -33,20 +34,24 @@ export const deletePicked = () => act("DeleteBoxes", { boxes: picks().join(" ") 
 export function watchPick() {
   settle();
   document.addEventListener("htmx:after:swap", settle);
-  document.addEventListener("click", (e) => {
-    const box = e.shiftKey && e.target.closest?.("#plan [data-box], [data-pick]");
-    if (box && ["boxes", "circuits"].includes(bench()?.dataset.stage)) {
-      e.preventDefault();
-      e.stopImmediatePropagation();
-      toggle(box.dataset.box ?? box.dataset.pick);
-      return;
-    }
-    const does = e.target.closest?.("[data-picked]")?.dataset.picked;
-    if (does === "delete") deletePicked();
-    if (does === "split") act("Split", { boxes: picks().join(" ") }, "").then(putDown);
-    if (does === "none") putDown();
-    if (does === "height") raise(e.target.closest("#picked"));
-  }, { capture: true });
+  document.addEventListener(
+    "click",
+    (e) => {
+      const box = e.shiftKey && e.target.closest?.("#plan [data-box], [data-pick]");
+      if (box && ["boxes", "circuits"].includes(bench()?.dataset.stage)) {
+        e.preventDefault();
+        e.stopImmediatePropagation();
+        toggle(box.dataset.box ?? box.dataset.pick);
+        return;
+      }
+      const does = e.target.closest?.("[data-picked]")?.dataset.picked;
+      if (does === "delete") deletePicked();
+      if (does === "split") act("Split", { boxes: picks().join(" ") }, "").then(putDown);
+      if (does === "none") putDown();
+      if (does === "height") raise(e.target.closest("#picked"));
+    },
+    { capture: true },
+  );
 }
 
 // A field in place of the button: typed, Enter, done.

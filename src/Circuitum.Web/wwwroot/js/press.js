@@ -5,9 +5,13 @@ let dragged = false;
 export const wasDrag = () => (dragged = true);
 
 document.addEventListener("pointerdown", () => (dragged = false), { capture: true });
-document.addEventListener("click", (e) => {
-  if (!dragged) return;
-  e.preventDefault();
-  e.stopPropagation();
-  dragged = false;
-}, { capture: true });
+document.addEventListener(
+  "click",
+  (e) => {
+    if (!dragged) return;
+    e.preventDefault();
+    e.stopPropagation();
+    dragged = false;
+  },
+  { capture: true },
+);

@@ -12,7 +12,9 @@ export function watchRegroup() {
     take(e) {
       const part = e.target.closest?.("[data-drag=circuit]");
       // In the ledger a finger scrolls; there the card moves boxes.
-      return !part || e.shiftKey || (e.pointerType === "touch" && part.closest(".ledger")) ? undefined : { box: part.dataset.key, from: part.dataset.circuit };
+      return !part || e.shiftKey || (e.pointerType === "touch" && part.closest(".ledger"))
+        ? undefined
+        : { box: part.dataset.key, from: part.dataset.circuit };
     },
     over: (element) => element?.closest("[data-circuit]")?.dataset.circuit,
     weigh: (held) => ["Weigh", { box: held.box, circuit: held.to }],
@@ -29,7 +31,8 @@ export function watchRegroup() {
   });
 }
 
-const parts = (name, value) => document.querySelectorAll(`#plan [${name}="${CSS.escape(value)}"], .ledger [${name}="${CSS.escape(value)}"]`);
+const parts = (name, value) =>
+  document.querySelectorAll(`#plan [${name}="${CSS.escape(value)}"], .ledger [${name}="${CSS.escape(value)}"]`);
 
 // Beside the pointer, never over the ledger's rows nor off the window.
 function place(effect, e) {

@@ -38,5 +38,7 @@ function light(target, on) {
   const station = target.closest?.("[data-station]");
   if (!station?.dataset.station) return;
   station.classList.toggle("near", on);
-  document.querySelector(`#plan [data-box="${CSS.escape(station.dataset.station)}"]`)?.classList.toggle("chosen", on || bench().dataset.box === station.dataset.station);
+  document
+    .querySelector(`#plan [data-box="${CSS.escape(station.dataset.station)}"]`)
+    ?.classList.toggle("chosen", on || bench().dataset.box === station.dataset.station);
 }

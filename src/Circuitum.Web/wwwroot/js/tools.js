@@ -20,13 +20,20 @@ const says = (words) => {
   if (line) line.textContent = words;
 };
 
-const help = { room: "Press at one corner and let go at the opposite one.", opening: "Click the wall where its near jamb stands.", fixture: "Click the wall it stands at, or the floor.", box: "Click a wall, or the room.", measure: "Click two places of known distance." };
+const help = {
+  room: "Press at one corner and let go at the opposite one.",
+  opening: "Click the wall where its near jamb stands.",
+  fixture: "Click the wall it stands at, or the floor.",
+  box: "Click a wall, or the room.",
+  measure: "Click two places of known distance.",
+};
 
 export function arm(next) {
   tool = next === tool ? "" : next;
   drawing = undefined;
   document.getElementById("rubber")?.remove();
-  for (const button of document.querySelectorAll(".tool[data-tool]")) button.setAttribute("aria-pressed", String(button.dataset.tool === tool));
+  for (const button of document.querySelectorAll(".tool[data-tool]"))
+    button.setAttribute("aria-pressed", String(button.dataset.tool === tool));
   document.querySelector(".sheet")?.classList.toggle("armed", tool !== "");
   says(tool ? help[tool.split(":")[0]] : "");
   read("");
@@ -47,17 +54,21 @@ export function watchTools() {
     tool = "";
     if (keep) arm(keep);
   });
-  document.addEventListener("pointerdown", (e) => {
-    const svg = e.target.closest?.("#plan");
-    if (!tool || !svg || e.button !== 0) return;
-    e.preventDefault();
-    e.stopImmediatePropagation();
-    const at = toInches(svg, e.clientX, e.clientY);
-    if (tool === "room") drawing = { svg, a: corner(at), id: e.pointerId };
-    else if (tool === "measure") measure(at);
-    else drawing = { svg, set: at, target: e.target, id: e.pointerId };
-    svg.setPointerCapture?.(e.pointerId);
-  }, { capture: true });
+  document.addEventListener(
+    "pointerdown",
+    (e) => {
+      const svg = e.target.closest?.("#plan");
+      if (!tool || !svg || e.button !== 0) return;
+      e.preventDefault();
+      e.stopImmediatePropagation();
+      const at = toInches(svg, e.clientX, e.clientY);
+      if (tool === "room") drawing = { svg, a: corner(at), id: e.pointerId };
+      else if (tool === "measure") measure(at);
+      else drawing = { svg, set: at, target: e.target, id: e.pointerId };
+      svg.setPointerCapture?.(e.pointerId);
+    },
+    { capture: true },
+  );
   document.addEventListener("pointermove", (e) => {
     if (!drawing?.a) return;
     drawing.b = opposite(drawing.a, corner(toInches(drawing.svg, e.clientX, e.clientY)));
@@ -72,32 +83,57 @@ export function watchTools() {
     if (done.set) return void setAt(done.svg, done.set);
     document.getElementById("rubber")?.remove();
     read("");
-    if (!done.b || Math.abs(done.a.x - done.b.x) < 24 || Math.abs(done.a.y - done.b.y) < 24) return says("A room is at least 2 ft each way: drag farther.");
-    act("DrawRoom", { level: bench().dataset.level, use: document.getElementById("room-use").value, x: `${done.a.x}"`, y: `${done.a.y}"`, toX: `${done.b.x}"`, toY: `${done.b.y}"` });
+    if (!done.b || Math.abs(done.a.x - done.b.x) < 24 || Math.abs(done.a.y - done.b.y) < 24)
+      return says("A room is at least 2 ft each way: drag farther.");
+    act("DrawRoom", {
+      level: bench().dataset.level,
+      use: document.getElementById("room-use").value,
+      x: `${done.a.x}"`,
+      y: `${done.a.y}"`,
+      toX: `${done.b.x}"`,
+      toY: `${done.b.y}"`,
+    });
   });
   // The click that sets something selects nothing.
-  document.addEventListener("click", (e) => {
-    if (!tool || !e.target.closest?.("#plan")) return;
-    e.preventDefault();
-    e.stopImmediatePropagation();
-  }, { capture: true });
+  document.addEventListener(
+    "click",
+    (e) => {
+      if (!tool || !e.target.closest?.("#plan")) return;
+      e.preventDefault();
+      e.stopImmediatePropagation();
+    },
+    { capture: true },
+  );
 }
 
-const sides = () => [...document.querySelectorAll("#plan .side")].map((s) => {
-  const d = s.dataset;
-  const p = { room: d.room, wall: Number(d.wall), name: d.name, x1: Number(d.x1), y1: Number(d.y1), x2: Number(d.x2), y2: Number(d.y2), half: Number(d.half) };
-  p.length = Math.abs(p.x2 - p.x1) + Math.abs(p.y2 - p.y1);
-  p.vertical = p.x1 === p.x2;
-  // The centre line lies outside the inside face, to the left of the way walked.
-  const out = p.vertical ? Math.sign(p.y2 - p.y1) : -Math.sign(p.x2 - p.x1);
-  p.line = (p.vertical ? p.x1 : p.y1) + out * p.half;
-  return p;
-});
+const sides = () =>
+  [...document.querySelectorAll("#plan .side")].map((s) => {
+    const d = s.dataset;
+    const p = {
+      room: d.room,
+      wall: Number(d.wall),
+      name: d.name,
+      x1: Number(d.x1),
+      y1: Number(d.y1),
+      x2: Number(d.x2),
+      y2: Number(d.y2),
+      half: Number(d.half),
+    };
+    p.length = Math.abs(p.x2 - p.x1) + Math.abs(p.y2 - p.y1);
+    p.vertical = p.x1 === p.x2;
+    // The centre line lies outside the inside face, to the left of the way walked.
+    const out = p.vertical ? Math.sign(p.y2 - p.y1) : -Math.sign(p.x2 - p.x1);
+    p.line = (p.vertical ? p.x1 : p.y1) + out * p.half;
+    return p;
+  });
 
 // A corner falls on the nearest wall's centre line in each direction, or on a whole inch.
 function corner(at) {
   const near = (vertical, value) => {
-    const lines = sides().filter((s) => s.vertical === vertical).map((s) => s.line).sort((a, b) => Math.abs(a - value) - Math.abs(b - value));
+    const lines = sides()
+      .filter((s) => s.vertical === vertical)
+      .map((s) => s.line)
+      .sort((a, b) => Math.abs(a - value) - Math.abs(b - value));
     return lines.length && Math.abs(lines[0] - value) < SNAP ? { value: lines[0], held: true } : { value: Math.round(value), held: false };
   };
   const [x, y] = [near(true, at.x), near(false, at.y)];
@@ -116,12 +152,21 @@ function inside(a, b) {
   const [north, south] = [Math.min(a.y, b.y), Math.max(a.y, b.y)];
   const half = (vertical, line, from, to) => {
     const along = sides().filter((s) => s.vertical === vertical && Math.abs(s.line - line) < 0.1);
-    const covered = along.map((s) => (vertical ? [Math.min(s.y1, s.y2) - s.half, Math.max(s.y1, s.y2) + s.half] : [Math.min(s.x1, s.x2) - s.half, Math.max(s.x1, s.x2) + s.half])).sort((p, q) => p[0] - q[0]);
+    const covered = along
+      .map((s) =>
+        vertical
+          ? [Math.min(s.y1, s.y2) - s.half, Math.max(s.y1, s.y2) + s.half]
+          : [Math.min(s.x1, s.x2) - s.half, Math.max(s.x1, s.x2) + s.half],
+      )
+      .sort((p, q) => p[0] - q[0]);
     let at = from;
     for (const [low, high] of covered) if (low <= at + 0.1) at = Math.max(at, high);
     return at >= to - 0.1 ? INNER : OUTER;
   };
-  return [east - west - half(true, west, north, south) - half(true, east, north, south), south - north - half(false, north, west, east) - half(false, south, west, east)];
+  return [
+    east - west - half(true, west, north, south) - half(true, east, north, south),
+    south - north - half(false, north, west, east) - half(false, south, west, east),
+  ];
 }
 
 function rubber({ svg, a, b }) {
@@ -132,17 +177,26 @@ function rubber({ svg, a, b }) {
     box.setAttribute("class", "rubber");
     svg.append(box);
   }
-  for (const [name, value] of Object.entries({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) })) box.setAttribute(name, value);
+  for (const [name, value] of Object.entries({
+    x: Math.min(a.x, b.x),
+    y: Math.min(a.y, b.y),
+    width: Math.abs(a.x - b.x),
+    height: Math.abs(a.y - b.y),
+  }))
+    box.setAttribute(name, value);
 }
 
 // The wall nearest to a place, and how far along it the place lies.
 function nearest(at, room, within) {
-  const found = sides().filter((s) => !room || s.room === room).map((s) => {
-    const along = s.vertical ? (at.y - s.y1) * Math.sign(s.y2 - s.y1) : (at.x - s.x1) * Math.sign(s.x2 - s.x1);
-    const off = Math.abs(s.vertical ? at.x - s.x1 : at.y - s.y1);
-    const past = Math.max(0, -along, along - s.length);
-    return { ...s, offset: Math.round(Math.min(Math.max(along, 0), s.length)), off: off + past };
-  }).sort((p, q) => p.off - q.off)[0];
+  const found = sides()
+    .filter((s) => !room || s.room === room)
+    .map((s) => {
+      const along = s.vertical ? (at.y - s.y1) * Math.sign(s.y2 - s.y1) : (at.x - s.x1) * Math.sign(s.x2 - s.x1);
+      const off = Math.abs(s.vertical ? at.x - s.x1 : at.y - s.y1);
+      const past = Math.max(0, -along, along - s.length);
+      return { ...s, offset: Math.round(Math.min(Math.max(along, 0), s.length)), off: off + past };
+    })
+    .sort((p, q) => p.off - q.off)[0];
   return found && found.off <= within ? found : undefined;
 }
 
@@ -159,7 +213,9 @@ function setAt(svg, at) {
   const room = roomAt(svg, at);
   const [what, kind] = split(tool);
   const hangs = document.querySelector(`#more-boxes option[value="box:${CSS.escape(kind ?? "")}"]`) && overhead.test(kind);
-  const wall = nearest(at, room?.id, what === "opening" ? 30 : what === "fixture" ? 14 : hangs && kind !== "VanityLight" ? 8 : 24) ?? (room ? undefined : nearest(at, undefined, 18));
+  const wall =
+    nearest(at, room?.id, what === "opening" ? 30 : what === "fixture" ? 14 : hangs && kind !== "VanityLight" ? 8 : 24) ??
+    (room ? undefined : nearest(at, undefined, 18));
   if (!wall && !room) return says("Nothing is there: click a wall or a room.");
   if (wall) return onWall(what, kind, wall, !room && what === "box");
   return inRoom(what, kind, room);
@@ -172,13 +228,15 @@ function onWall(what, kind, wall, outside) {
   const key = `${wall.room}.${wall.wall}`;
   const offset = `${wall.offset}"`;
   if (what === "opening") return act("AddOpening", { wall: key, "fields.kind": kind, "fields.offset": offset });
-  if (what === "fixture") return act("AddFixture", { room: wall.room, "fields.kind": kind, "fields.wall": wall.wall, "fields.offset": offset });
+  if (what === "fixture")
+    return act("AddFixture", { room: wall.room, "fields.kind": kind, "fields.wall": wall.wall, "fields.offset": offset });
   return act("Add", { room: wall.room, wall: wall.wall, offset, kind, outside: String(outside) });
 }
 
 function inRoom(what, kind, room) {
   if (what === "opening") return says("An opening stands in a wall: click nearer to one.");
-  if (what === "fixture") return act("AddFixture", { room: room.id, "fields.kind": kind, "fields.wall": "", "fields.x": `${room.x}"`, "fields.y": `${room.y}"` });
+  if (what === "fixture")
+    return act("AddFixture", { room: room.id, "fields.kind": kind, "fields.wall": "", "fields.x": `${room.x}"`, "fields.y": `${room.y}"` });
   return act("AddOver", { room: room.id, x: `${room.x}"`, y: `${room.y}"`, kind });
 }
 

@@ -22,7 +22,8 @@ function line() {
 /** Asks for the same thing once more, as the field, link or tool that asked for it would. */
 function again(ctx) {
   const { sourceElement: asked, request } = ctx;
-  if (asked?.matches?.("form") && asked.isConnected) return asked.requestSubmit(request.submitter?.isConnected ? request.submitter : undefined);
+  if (asked?.matches?.("form") && asked.isConnected)
+    return asked.requestSubmit(request.submitter?.isConnected ? request.submitter : undefined);
   if (asked?.matches?.("a") && asked.isConnected) return asked.click();
   const values = request.body ? Object.fromEntries(request.body) : {};
   return window.htmx.ajax(request.method, request.action, { source: "#ask", target: "#bench", swap: "outerMorph", values });
@@ -58,6 +59,7 @@ export function watchTrouble() {
     else say(ctx, unreached[how], kept[how]);
   });
   document.addEventListener("htmx:response:error", ({ detail: { ctx } }) => {
-    if (ctx.response.headers.get("X-Said") === "line") say(ctx, ctx.text, ctx.request.method === "POST" ? "What you typed is still here." : "");
+    if (ctx.response.headers.get("X-Said") === "line")
+      say(ctx, ctx.text, ctx.request.method === "POST" ? "What you typed is still here." : "");
   });
 }

@@ -18,7 +18,10 @@ function settle() {
   svg.dataset.whole = svg.getAttribute("viewBox");
   const view = kept.get(sheet().dataset.sheet);
   if (view) svg.setAttribute("viewBox", view);
-  for (const [view, shown] of [["dimensions", "show-dimensions"], ["home", "only-home"]]) {
+  for (const [view, shown] of [
+    ["dimensions", "show-dimensions"],
+    ["home", "only-home"],
+  ]) {
     document.querySelector(`[data-view=${view}]`)?.setAttribute("aria-pressed", String(document.body.classList.contains(shown)));
   }
 }
@@ -66,12 +69,16 @@ export function watchView() {
     const button = e.target.closest?.("[data-view]");
     if (button) views[button.dataset.view]();
   });
-  document.addEventListener("wheel", (e) => {
-    const svg = e.target.closest?.("#plan");
-    if (!svg) return;
-    e.preventDefault();
-    zoom(Math.exp(e.deltaY * 0.0015), toInches(svg, e.clientX, e.clientY));
-  }, { passive: false });
+  document.addEventListener(
+    "wheel",
+    (e) => {
+      const svg = e.target.closest?.("#plan");
+      if (!svg) return;
+      e.preventDefault();
+      zoom(Math.exp(e.deltaY * 0.0015), toInches(svg, e.clientX, e.clientY));
+    },
+    { passive: false },
+  );
 
   // One finger or the mouse pans, two fingers pinch.
   const fingers = new Map();

@@ -115,6 +115,7 @@ public enum LightingFeed
     /// <summary>Panel to switch first, then the light.</summary>
     SwitchFirst,
 
-    /// <summary>Panel to the light first, a switch loop with a neutral (404.2(C)). Lights worked from more places keep the feed at the first switch.</summary>
+    /// <summary>Panel to the light first, a switch loop with a neutral (404.2(C)). Lights worked from more places keep the feed at the
+    /// first switch.</summary>
     LightFirst,
 }

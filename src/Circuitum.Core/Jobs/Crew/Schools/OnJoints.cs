@@ -9,6 +9,7 @@ public enum JointSchool
     /// <summary>Through the device where only two cables meet.</summary>
     FeedThrough,
 
-    /// <summary>Pigtails only where they are needed: more than two cables, multiwire, a protective device that must not protect onward.</summary>
+    /// <summary>Pigtails only where they are needed: more than two cables, multiwire, a protective device that must not protect
+    /// onward.</summary>
     AsNeeded,
 }

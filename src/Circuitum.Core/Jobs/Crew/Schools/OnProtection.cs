@@ -22,7 +22,8 @@ public enum AfciWay
     /// <summary>At the breaker.</summary>
     Breaker,
 
-    /// <summary>A first-outlet AFCI receptacle; over NM cable only with a breaker listed for it, within 50 ft of 14 or 70 ft of 12 (210.12(A)).</summary>
+    /// <summary>A first-outlet AFCI receptacle; over NM cable only with a breaker listed for it, within 50 ft of 14 or 70 ft of 12
+    /// (210.12(A)).</summary>
     FirstOutlet,
 }
 

@@ -10,13 +10,16 @@ public static class SchoolList
     public static ImmutableArray<School> All { get; } =
     [
         Ask("lighting", "Lights and receptacles", s => s.Lighting, (s, a) => s with { Lighting = a },
-            [(LightsAndReceptacles.Apart, "apart: lights 15 A, receptacles 20 A"), (LightsAndReceptacles.ApartBedrooms15, "apart, bedroom receptacles 15 A"), (LightsAndReceptacles.Together, "together, room by room")])
+            [(LightsAndReceptacles.Apart, "apart: lights 15 A, receptacles 20 A"),
+                (LightsAndReceptacles.ApartBedrooms15, "apart, bedroom receptacles 15 A"),
+                (LightsAndReceptacles.Together, "together, room by room")])
             .InRooms(r => r.Lighting, (r, a) => r with { Lighting = (LightsAndReceptacles?)a }),
         Ask("bedrooms", "Bedrooms", s => s.Bedrooms, (s, a) => s with { Bedrooms = a },
             [(BedroomSharing.NeighboursShare, "neighbours may share"), (BedroomSharing.OneEach, "one circuit each")])
             .InRooms(r => r.Bedrooms, (r, a) => r with { Bedrooms = (BedroomSharing?)a }, use => use == RoomUse.Bedroom),
         Ask("kitchenLights", "Kitchen lights", s => s.KitchenLights, (s, a) => s with { KitchenLights = a },
-            [(KitchenLights.Apart, "not with the dishwasher"), (KitchenLights.WithDishwasher, "with the dishwasher while half the rating holds")])
+            [(KitchenLights.Apart, "not with the dishwasher"),
+                (KitchenLights.WithDishwasher, "with the dishwasher while half the rating holds")])
             .InRooms(r => r.KitchenLights, (r, a) => r with { KitchenLights = (KitchenLights?)a }, use => use == RoomUse.Kitchen),
         Ask("dishwasher", "Dishwasher and disposer", s => s.Dishwasher, (s, a) => s with { Dishwasher = a },
             [(DishwasherAndDisposer.OneWhereItFits, "one circuit where the sum fits"), (DishwasherAndDisposer.OneEach, "one each")])
@@ -25,14 +28,18 @@ public static class SchoolList
             [(DishwasherRun.NotContinuous, "not continuous"), (DishwasherRun.Continuous, "continuous, long programmes")]),
         Ask("refrigerator", "Refrigerator", s => s.Refrigerator, (s, a) => s with { Refrigerator = a },
             [(RefrigeratorCircuit.OnSmallAppliance, "on a small-appliance circuit"), (RefrigeratorCircuit.Alone, "alone")])
-            .InRooms(r => r.Refrigerator, (r, a) => r with { Refrigerator = (RefrigeratorCircuit?)a }, use => use is RoomUse.Kitchen or RoomUse.Pantry),
+            .InRooms(r => r.Refrigerator, (r, a) => r with { Refrigerator = (RefrigeratorCircuit?)a }, use => use is RoomUse.Kitchen
+                or RoomUse.Pantry),
         Ask("baths", "Bath receptacles", s => s.Baths, (s, a) => s with { Baths = a },
-            [(BathReceptacles.MayShare, "baths may share one 20 A"), (BathReceptacles.OneEach, "one each"), (BathReceptacles.Whole, "one for each whole bath, light and fan on it")])
+            [(BathReceptacles.MayShare, "baths may share one 20 A"), (BathReceptacles.OneEach, "one each"),
+                (BathReceptacles.Whole, "one for each whole bath, light and fan on it")])
             .InRooms(r => r.Baths, (r, a) => r with { Baths = (BathReceptacles?)a }, use => use == RoomUse.Bath),
         Ask("twoCircuits", "Two circuits to one place", s => s.TwoCircuits, (s, a) => s with { TwoCircuits = a },
-            [(TwoCircuits.TwoWire, "two 2-wire cables"), (TwoCircuits.Multiwire, "multiwire, shared neutral"), (TwoCircuits.FourWire, "one 4-wire cable, two neutrals, where it saves")]),
+            [(TwoCircuits.TwoWire, "two 2-wire cables"), (TwoCircuits.Multiwire, "multiwire, shared neutral"),
+                (TwoCircuits.FourWire, "one 4-wire cable, two neutrals, where it saves")]),
         Ask("gfci", "GFCI", s => s.Gfci, (s, a) => s with { Gfci = a },
-            [(GfciWay.Breaker, "at the breaker"), (GfciWay.FirstReceptacle, "first receptacle, the rest on its load side"), (GfciWay.EachPlace, "one at each place"), (GfciWay.LeastCost, "whichever costs least")])
+            [(GfciWay.Breaker, "at the breaker"), (GfciWay.FirstReceptacle, "first receptacle, the rest on its load side"),
+                (GfciWay.EachPlace, "one at each place"), (GfciWay.LeastCost, "whichever costs least")])
             .OnCircuits(c => c.Gfci, (c, a) => c with { Gfci = (GfciWay?)a }),
         Ask("afci", "AFCI", s => s.Afci, (s, a) => s with { Afci = a },
             [(AfciWay.Breaker, "combination breaker"), (AfciWay.FirstOutlet, "first-outlet device where allowed")])
@@ -45,9 +52,11 @@ public static class SchoolList
         Ask("range", "Range", s => s.Range, (s, a) => s with { Range = a },
             [(RangeCircuit.Usual50, "the usual 50 A on 6-3"), (RangeCircuit.SmallestThatCarries, "the smallest that carries it")]),
         Ask("subpanel", "A subpanel holds", s => s.Subpanel, (s, a) => s with { Subpanel = a },
-            [(SubpanelHolds.EverythingNear, "everything near it"), (SubpanelHolds.LightsAndReceptacles, "lights and receptacles, heavy appliances at the main")]),
+            [(SubpanelHolds.EverythingNear, "everything near it"),
+                (SubpanelHolds.LightsAndReceptacles, "lights and receptacles, heavy appliances at the main")]),
         Ask("way", "Cables run", s => s.Way, (s, a) => s with { Way = a },
-            [(CableWay.LeastLabour, "studs, overhead or below, least labour"), (CableWay.Overhead, "overhead and down, always"), (CableWay.FromBelow, "from below where there is a crawl space or basement")]),
+            [(CableWay.LeastLabour, "studs, overhead or below, least labour"), (CableWay.Overhead, "overhead and down, always"),
+                (CableWay.FromBelow, "from below where there is a crawl space or basement")]),
         Ask("lay", "Neat or short", s => s.Lay, (s, a) => s with { Lay = a },
             [(CableLay.Squared, "squared turns"), (CableLay.Shortest, "least footage, straight across")]),
         Ask("branches", "A box may feed two ways", s => s.Branches, (s, a) => s with { Branches = a },
@@ -55,19 +64,24 @@ public static class SchoolList
         Ask("measure", "Cable is measured in", s => s.Measure, (s, a) => s with { Measure = a },
             [(Measure.Feet, "feet, cut to the next foot"), (Measure.Metres, "metres, cut to the next tenth")]),
         Ask("landing", "Breakers are landed", s => s.Landing, (s, a) => s with { Landing = a },
-            [(LandingSchool.LargeAtTop, "large two-poles at the top, then least leg difference"), (LandingSchool.LeastDifference, "least leg difference at the top, two-poles below"), (LandingSchool.ByArea, "by area of the house")]),
+            [(LandingSchool.LargeAtTop, "large two-poles at the top, then least leg difference"),
+                (LandingSchool.LeastDifference, "least leg difference at the top, two-poles below"),
+                (LandingSchool.ByArea, "by area of the house")]),
         Ask("balance", "Legs balanced by", s => s.Balance, (s, a) => s with { Balance = a },
-            [(LegView.Connected, "everything connected"), (LegView.Demand, "demand"), (LegView.Evening, "an evening while people cook"), (LegView.Night, "a night with the car charging")]),
+            [(LegView.Connected, "everything connected"), (LegView.Demand, "demand"), (LegView.Evening, "an evening while people cook"),
+                (LegView.Night, "a night with the car charging")]),
         Ask("spares", "Spare spaces", s => s.Spares, (s, a) => s with { Spares = a },
             [(SpareSpaces.Last, "last"), (SpareSpaces.Spread, "spread among the one-poles")]),
         Ask("grounds", "Small grounds at the bar", s => s.Grounds, (s, a) => s with { Grounds = a },
             [(SmallGrounds.AsLabelAllows, "as many under a screw as the label allows"), (SmallGrounds.OneEach, "one each")]),
         Ask("column", "Cables down one bay", s => s.Column, (s, a) => s with { Column = a },
-            [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"), (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
+            [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"),
+                (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
         Ask("feederMetal", "Feeders in pipe", s => s.FeederMetal, (s, a) => s with { FeederMetal = a },
             [(FeederMetal.Copper, "copper"), (FeederMetal.Aluminium, "aluminium, terminals listed for it")]),
         Ask("joints", "Joints at devices", s => s.Joints, (s, a) => s with { Joints = a },
-            [(JointSchool.Pigtail, "pigtail everything"), (JointSchool.FeedThrough, "through the device where two cables meet"), (JointSchool.AsNeeded, "pigtail only where needed")]),
+            [(JointSchool.Pigtail, "pigtail everything"), (JointSchool.FeedThrough, "through the device where two cables meet"),
+                (JointSchool.AsNeeded, "pigtail only where needed")]),
         Ask("feed", "Feed to lighting", s => s.Feed, (s, a) => s with { Feed = a },
             [(LightingFeed.SwitchFirst, "switch first"), (LightingFeed.LightFirst, "light first, loop with a neutral")]),
     ];
@@ -78,6 +92,8 @@ public static class SchoolList
     /// <summary>Those that a circuit may answer otherwise.</summary>
     public static ImmutableArray<School> OfCircuits { get; } = [.. All.Where(s => s.OfCircuit is not null)];
 
-    private static School Ask<T>(string field, string words, Func<Schools, T> of, Func<Schools, T, Schools> with, ImmutableArray<(T Answer, string Words)> answers)
-        where T : struct, Enum => new(field, words, s => of(s), (s, a) => with(s, (T)a), [.. answers.Select(a => ((Enum)a.Answer, a.Words))]);
+    private static School Ask<T>(string field, string words, Func<Schools, T> of, Func<Schools, T, Schools> with,
+        ImmutableArray<(T Answer, string Words)> answers)
+        where T : struct, Enum =>
+            new(field, words, s => of(s), (s, a) => with(s, (T)a), [.. answers.Select(a => ((Enum)a.Answer, a.Words))]);
 }

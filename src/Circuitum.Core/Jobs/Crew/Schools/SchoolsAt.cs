@@ -48,10 +48,13 @@ public static class SchoolsAt
     {
         /// <summary>Schools of a room.</summary>
         public Schools SchoolsIn(RoomId room) => job.RoomSchools.FirstOrDefault(r => r.Room == room) is not { } own ? job.Schools
-            : SchoolList.OfRooms.Aggregate(job.Schools, (schools, school) => school.OfRoom!(own) is { } answer ? school.With(schools, answer) : schools);
+            : SchoolList.OfRooms.Aggregate(job.Schools, (schools, school) => school.OfRoom!(own) is { } answer
+                ? school.With(schools, answer) : schools);
 
         /// <summary>Schools of a circuit.</summary>
-        public Schools SchoolsOn(CircuitKey circuit) => job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit) is not { } own ? job.Schools
-            : SchoolList.OfCircuits.Aggregate(job.Schools, (schools, school) => school.OfCircuit!(own) is { } answer ? school.With(schools, answer) : schools);
+        public Schools SchoolsOn(CircuitKey circuit) => job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit) is not { } own
+            ? job.Schools
+            : SchoolList.OfCircuits.Aggregate(job.Schools, (schools, school) => school.OfCircuit!(own) is { } answer
+                ? school.With(schools, answer) : schools);
     }
 }
