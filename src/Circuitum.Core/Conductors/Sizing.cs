@@ -120,68 +120,15 @@ public static class Sizing
 
     private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
 
-    private static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
+    internal static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
         raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
-
-    /// <summary>Members where the cables are shared out among more holes, so many to each, because together they would cost a larger
-    /// conductor.</summary>
-    /// <param name="sized">As sized with the holes.</param>
-    /// <param name="raceways">The pipes that some of them are pulled in.</param>
-    /// <param name="holes">The holes.</param>
-    /// <param name="bundles">Cables that lie together.</param>
-    /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
-    /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot,
-        int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId,
-            CableBundle> bundles, int most, CodeBook book)
-    {
-        var pipeOf = Piped(raceways);
-        var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();
-        foreach (var circuit in sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder))
-        {
-            // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
-            var alone = ByNeed(circuit.Circuit, circuit.Breaker.Value,
-                [.. WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles)
-                    .Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket,
-                circuit.Mca).Gauge;
-            bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>
-                !Carries(alone, circuit.Circuit, circuit.Breaker.Value,
-                    Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
-            foreach (var run in circuit.Routed.Runs.Where(r => r.Pipe is null))
-            {
-                var passed = holes.Of(run);
-                foreach (var hole in passed.Where(h => h.Sealed && h.Runs.Length > most
-                    && TooMany(h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
-                {
-                    relieve[hole.Spot] = most;
-                }
-
-                foreach (var bundle in bundles[run.Id]
-                    .Where(b => b.Runs.Length > most && TooMany(b.Runs.Length, b.CurrentCarrying, b.Ambient, b.Insulated ? null : b.Long)))
-                {
-                    foreach (var hole in passed.Where(h => bundle.Runs.All(h.Runs.Contains)))
-                    {
-                        relieve[hole.Spot] = most;
-                    }
-                }
-            }
-        }
-
-        return relieve.ToImmutable();
-    }
-
-    /// <summary>Runs of 6-2, 8-3 or larger, which may lie straight across joists underfoot, 334.15(C).</summary>
-    public static ImmutableHashSet<RunId> ThatLieAcross(ImmutableArray<SizedCircuit> sized) =>
-        [.. sized.Where(c => c.Circuit.Kind != CircuitKind.Feeder && c.Gauge.Value >= Units.Gauge.Awg8).SelectMany(c => c.Routed.Runs
-            .Where(r => (c.GaugeOf(r) >= Units.Gauge.Awg6 || r.Conductors >= 3)
-                && r.Way.Passages.Any(p => p.Spot is { Kind: MemberKind.Joist, Level: 0 })).Select(r => r.Id))];
 
     /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
     public static Gauge LeastFor(Amps rating, CodeBook book) =>
         Gauge.All.First(g => book.Conductors.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit
             : book.Conductors.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
 
-    private static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
+    internal static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
         mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
 
     // The home run of another circuit in whose cable this one's conductors come.
@@ -286,7 +233,7 @@ public static class Sizing
             book.Cite(RuleId.NextSizeUp))
         : Because.Of("").Book("not protected by its breaker", $"{rating} > {ampacity}", book.Cite(RuleId.ConductorProtection));
 
-    private static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places,
+    internal static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places,
         CodeBook book, Jacket jacket, Amps? mca = null)
     {
         foreach (var gauge in Gauge.All)
@@ -312,7 +259,7 @@ public static class Sizing
             ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
             : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
 
-    private static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<RunId,
+    internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<RunId,
         CableBundle> bundles)
     {
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
@@ -358,5 +305,5 @@ public static class Sizing
     }
 
     // Piped: the column its terminations are marked for; null for cable.
-    private sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled, Column? Piped = null);
+    internal sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled, Column? Piped = null);
 }

@@ -236,8 +236,8 @@ internal sealed class CircuitRoute
         var gauge = circuit.UsualRating is { Value: > 15 } ? Gauge.Awg12 : Gauge.Awg14;
         var legs = groups.Where(g => g.Has(box.Box.Id))
             .Select(g => new EnteringCable(gauge, g.Switches.Length > 1 || g.Fan is not null ? 3 : 2));
-        var needed = book.Boxes.Count([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], box.Box.Devices.Length).Value;
-        return (box.Box.Volume ?? BoxRules.Largest(box.Box.Devices.Length)) is { } room && needed.Value <= room.Value;
+        var needed = box.Needed([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], book).Value;
+        return box.Most is { } room && needed.Value <= room.Value;
     }
 
     private Run Add(RunKind kind, PlacedBox from, PlacedBox to, Run? upstream, ImmutableArray<Carried> carries) =>

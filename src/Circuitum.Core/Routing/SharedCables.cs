@@ -48,9 +48,8 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
 
         var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart)
             .Select(r => new EnteringCable(Gauge.Awg12, r.Conductors)).Append(new(Gauge.Awg12, 2)).ToList();
-        var devices = survey[apart].Box.Devices.Length;
-        var volume = book.Boxes.Count(cables, devices).Value;
-        return new TogetherWay(school, footage, home.To, volume, BoxRules.Smallest(devices, volume));
+        var volume = survey[apart].Needed(cables, book).Value;
+        return new TogetherWay(school, footage, home.To, volume, BoxRules.Smallest(survey[apart].Gangs, volume));
     });
 
     private CircuitRoute Route(Circuit circuit) => new(circuit, survey, panel, finder, job, book);

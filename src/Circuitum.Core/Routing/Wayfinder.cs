@@ -6,16 +6,16 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
 
-/// <summary>Finds ways through one framed house: along the studs, overhead or from below, whichever costs the crew less.</summary>
+/// <summary>Chooses ways through one framed house: along the studs, overhead or from below, whichever costs the crew less.</summary>
 internal sealed class Wayfinder
 {
     private readonly FramedHouse house;
     private readonly Job job;
     private readonly WallWeb[][] webs;
     private readonly Cavity?[][] cavities;
-    private readonly RiserBay[][][] bays;
-    private readonly ILookup<(bool AlongX, Length Line), Wall>[][] wallsOn;
-    private readonly bool hasChases;
+    private readonly Risers risers;
+    private readonly Chases chases;
+    private readonly WayDrawing drawing;
     private readonly Labour labour;
 
     public Wayfinder(FramedHouse house, Job job, Labour? toll = null)
@@ -25,10 +25,8 @@ internal sealed class Wayfinder
         var straight = job.Schools.Lay == CableLay.Shortest;
         cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour))
             .Prepend(Cavity.Below(s, straight, labour)).ToArray())];
-        hasChases = house.Levels.Any(l => l.Walls.Any(w => w.Frame.Framing == WallFraming.InsulatedPanel));
-        wallsOn = [.. house.Structures.Select(s =>
-            s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
-        bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
+        (risers, chases) = (new(house), new(house, job.HouseRules.BoreHeight));
+        drawing = new(house, webs, cavities, risers, chases);
     }
 
     /// <summary>What a wall is made of.</summary>
@@ -49,26 +47,26 @@ internal sealed class Wayfinder
     {
         if (!via.IsEmpty)
         {
-            return Cavities(a, b, via).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, via)).OrderBy(w => w.Blocked ? 1 : 0)
+            return Cavities(a, b, via).Select(c => drawing.ThroughCavities(a, b, c.Start, c.End, c.Cost, via)).OrderBy(w => w.Blocked ? 1 : 0)
                 .ThenBy(w => w.Cost).First();
         }
 
         var best = Best(a, b);
         if (best.Web is { } web)
         {
-            return AlongStuds(a, b, web);
+            return drawing.AlongStuds(a, b, web);
         }
 
         // What stands in the way is weighed only where it does: then the other side is looked at too.
-        var way = ThroughCavities(a, b, best.Start, best.End, best.Cost, []);
+        var way = drawing.ThroughCavities(a, b, best.Start, best.End, best.Cost, []);
         if (!way.Blocked)
         {
             return way;
         }
 
-        var other = Cavities(a, b, []).OrderBy(c => c.Cost).Select(c => ThroughCavities(a, b, c.Start, c.End, c.Cost, []))
+        var other = Cavities(a, b, []).OrderBy(c => c.Cost).Select(c => drawing.ThroughCavities(a, b, c.Start, c.End, c.Cost, []))
             .FirstOrDefault(w => !w.Blocked);
-        return other ?? (ByStuds(a, b, new Length(int.MaxValue / 2)) is { } along ? AlongStuds(a, b, along) : way);
+        return other ?? (ByStuds(a, b, new Length(int.MaxValue / 2)) is { } along ? drawing.AlongStuds(a, b, along) : way);
     }
 
     // Every pair of cavities the two places can be reached from, with the least it could cost by those places.
@@ -82,14 +80,14 @@ internal sealed class Wayfinder
             for (var j = 0; j < endCount; j++)
             {
                 var cost = Rise(a, starts[i]) + Rise(b, ends[j]);
-                var at = Exit(a);
+                var at = chases.Exit(a);
                 foreach (var next in via)
                 {
                     cost += cavities[a.Structure][starts[i]]!.LeastCost(at, next);
                     at = next;
                 }
 
-                found.Add((starts[i], ends[j], cost + Through(a.Structure, at, Exit(b), starts[i], ends[j])));
+                found.Add((starts[i], ends[j], cost + Through(a.Structure, at, chases.Exit(b), starts[i], ends[j])));
             }
         }
 
@@ -123,7 +121,7 @@ internal sealed class Wayfinder
                         continue;
                     }
 
-                    var cost = rises + Through(a.Structure, Exit(a), Exit(b), starts[i], ends[j]);
+                    var cost = rises + Through(a.Structure, chases.Exit(a), chases.Exit(b), starts[i], ends[j]);
                     if (cost < best.Cost)
                     {
                         best = (cost, null, starts[i], ends[j]);
@@ -134,7 +132,7 @@ internal sealed class Wayfinder
 
         if (job.Schools.Way == CableWay.LeastLabour && ByStuds(a, b, best.Cost) is { } web)
         {
-            best = (new Length(web.Cost) + ToBore(a) + ToBore(b), web, 0, 0);
+            best = (new Length(web.Cost) + chases.ToBore(a) + chases.ToBore(b), web, 0, 0);
         }
 
         return best;
@@ -142,7 +140,7 @@ internal sealed class Wayfinder
 
     private WebWay? ByStuds(Place a, Place b, Length limit) =>
         a.Level == b.Level && a.Wall is not null && b.Wall is not null ? webs[a.Structure][a.Level]
-            .Between(a, b, (limit - ToBore(a) - ToBore(b)).Sixtyfourths) : null;
+            .Between(a, b, (limit - chases.ToBore(a) - chases.ToBore(b)).Sixtyfourths) : null;
 
     // From a wall the cavity below or above; from a ceiling or floor the one it is in. A box in a slab is reached by its sleeve
     // from the ceiling above.
@@ -177,7 +175,7 @@ internal sealed class Wayfinder
         for (int from = start, step = Math.Sign(end - start); from != end; from += step)
         {
             var storey = Math.Min(from, from + step);
-            var riser = Riser(structure, storey, at, b).At;
+            var riser = risers.Riser(structure, storey, at, b).At;
             cost += here[from]!.LeastCost(at, riser) + house.Structures[structure].Levels[storey].Level.CeilingHeight + labour.Storey;
             at = riser;
         }
@@ -185,269 +183,16 @@ internal sealed class Wayfinder
         return cost + here[end]!.LeastCost(at, b);
     }
 
-    // The bay of a wall on the level between two cavities that lies least out of the way; the first of equals.
-    private RiserBay Riser(int structure, int level, Point a, Point b)
-    {
-        var all = bays[structure][level];
-        var best = all[0];
-        var least = int.MaxValue;
-        foreach (var bay in all)
-        {
-            if ((bay.At.SquareTo(a) + bay.At.SquareTo(b)).Sixtyfourths is var detour && detour < least)
-            {
-                (best, least) = (bay, detour);
-            }
-        }
-
-        return best;
-    }
-
-    // The middle of every stud bay that no opening and no other trade takes; of walls with open bays where there are any.
-    private static RiserBay[] RiserBays(FramedLevel level)
-    {
-        var found = new List<RiserBay>();
-        var open = level.Walls.Any(w => w.Frame.HasOpenBays);
-        foreach (var wall in level.Walls.Where(w => !open || w.Frame.HasOpenBays))
-        {
-            for (var middle = wall.Frame.Spacing / 2; middle < wall.Run; middle += wall.Frame.Spacing)
-            {
-                if (!wall.Openings.Any(o => o.From < middle && o.To > middle) && !wall.Reserved.Any(r => r.From < middle && r.To > middle))
-                {
-                    found.Add(new(wall.Index, wall.Bay(middle), wall.At(middle)));
-                }
-            }
-        }
-
-        return [.. found];
-    }
-
-    private Length ToBore(Place place) => (place.At.Z - RunZ(place.Structure, place.Level, place.Wall)).Abs();
-
-    // The crew's height through studs; in an insulated panel its chase nearest that height.
-    private Length RunZ(int structure, int level, int? wall)
-    {
-        var framed = house.Structures[structure].Levels[level];
-        return framed.Floor + (wall is int index ? framed.Walls[index].Frame.RunHeight(job.HouseRules.BoreHeight)
-            : job.HouseRules.BoreHeight);
-    }
-
     private Length Rise(Place place, int cavity)
     {
         var z = cavities[place.Structure][cavity]!.Z;
         var plate = place.Wall is null ? Length.Zero : labour.Plate;
-        if (!hasChases || InPanel(place) is not { } wall)
+        if (!chases.HasAny || chases.InPanel(place) is not { } wall)
         {
             return (place.At.Z - z).Abs() + plate;
         }
 
-        var turn = ChaseZ(place, wall) ?? place.At.Z;
-        return (place.At.Z - turn).Abs() + wall.At(place.Along).SquareTo(Exit(place)) + (turn - z).Abs() + plate;
+        var turn = chases.ChaseZ(place, wall) ?? place.At.Z;
+        return (place.At.Z - turn).Abs() + wall.At(place.Along).SquareTo(chases.Exit(place)) + (turn - z).Abs() + plate;
     }
-
-    private Wall? InPanel(Place place) =>
-        place.Wall is int index && house.Structures[place.Structure].Levels[place.Level].Walls[index]
-            is { Frame.Framing: WallFraming.InsulatedPanel } wall ? wall : null;
-
-    // Where cable leaves its wall: straight up or down its bay, but in an insulated panel by the nearest upright chase.
-    private Point Exit(Place place)
-    {
-        if (!hasChases || InPanel(place) is not { } wall)
-        {
-            return place.At.Plan;
-        }
-
-        var step = wall.Frame.Spacing.Sixtyfourths;
-        var nearest = (place.Along.Sixtyfourths + (step / 2)) / step * step;
-        return wall.At(new(Math.Min(nearest, wall.Run.Sixtyfourths / step * step)));
-    }
-
-    // The level chase that leads from a box to an upright one; none where the box stands on an upright chase, or the panel has no level
-    // ones.
-    private Length? ChaseZ(Place place, Wall wall)
-    {
-        if (wall.Frame.ChaseHeights.IsEmpty || wall.At(place.Along) == Exit(place))
-        {
-            return null;
-        }
-
-        var floor = house.Structures[place.Structure].Levels[place.Level].Floor;
-        return floor + wall.Frame.ChaseHeights.MinBy(h => ((floor + h - place.At.Z).Abs(), h.Sixtyfourths));
-    }
-
-    private Way AlongStuds(Place a, Place b, WebWay web)
-    {
-        var level = house.Structures[a.Structure].Levels[a.Level];
-        var build = new WayBuilder();
-        var at = a.At;
-        foreach (var next in webs[a.Structure][a.Level].Turns(web).Append(b.At.Plan))
-        {
-            var wall = WallUnder(level, at.Plan, next);
-            var z = RunZ(a.Structure, a.Level, wall?.Index);
-            build.Go(Space.StudBay, at, at.Plan.At(z), Indoors);
-            build.Go(wall?.Frame.Framing == WallFraming.InsulatedPanel ? Space.Chase : Space.Studs, at.Plan.At(z), next.At(z), Indoors);
-            if (wall is not null)
-            {
-                Bore(build, level, wall, at.Plan, next, z);
-            }
-
-            at = next.At(z);
-        }
-
-        build.Go(Space.StudBay, at, b.At, Indoors);
-        return build.Done(new Length(web.Cost) + ToBore(a) + ToBore(b));
-    }
-
-    private Wall? WallUnder(FramedLevel level, Point from, Point to)
-    {
-        var lines = wallsOn[level.Structure][level.Index];
-        return lines[(true, from.Y)].Concat(lines[(false, from.X)]).FirstOrDefault(w => Along(w, from) && Along(w, to));
-    }
-
-    private static void Bore(WayBuilder build, FramedLevel level, Wall wall, Point from, Point to, Length z)
-    {
-        if (wall.Frame.Framing == WallFraming.InsulatedPanel)
-        {
-            // Two panels that meet are joined by an access hole at the corner.
-            foreach (var (end, number) in new[] { (Length.Zero, 0), (wall.Run, 1) }.Where(e => wall.At(e.Item1) == from
-                || wall.At(e.Item1) == to))
-            {
-                build.Pass(new(MemberKind.Corner, level.Structure, level.Index, wall.Index, number, false), wall.At(end).At(z), true,
-                    Indoors);
-            }
-
-            return;
-        }
-
-        int first = wall.Bay(Length.Min(wall.Along(from), wall.Along(to))) + 1,
-            last = wall.Bay(Length.Max(wall.Along(from), wall.Along(to)));
-        for (var stud = first; stud <= last; stud++)
-        {
-            build.Pass(new(MemberKind.Stud, level.Structure, level.Index, wall.Index, stud, false), wall.At(wall.Frame.Spacing * stud)
-                .At(z), wall.Exterior, Indoors);
-        }
-    }
-
-    private static bool Along(Wall wall, Point p) => wall.AlongX
-        ? p.Y == wall.Start.Y && p.X >= wall.Start.X && p.X <= wall.End.X
-        : p.X == wall.Start.X && p.Y >= wall.Start.Y && p.Y <= wall.End.Y;
-
-    private Way ThroughCavities(Place a, Place b, int start, int end, Length cost, ImmutableArray<Point> via)
-    {
-        var build = new WayBuilder();
-        var here = cavities[a.Structure];
-        var at = Exit(a);
-        Leave(build, a, start, entering: false);
-        foreach (var next in via)
-        {
-            // A place in the open air is no way for cable, whoever wants it.
-            build.Blocked |= !here[start]!.Covers(next);
-            Cross(build, here[start]!, at, next);
-            at = next;
-        }
-
-        for (int from = start, step = Math.Sign(end - start); from != end; from += step)
-        {
-            int storey = Math.Min(from, from + step);
-            var riser = Riser(a.Structure, storey, at, Exit(b));
-            Cross(build, here[from]!, at, riser.At);
-            build.Go(Space.StudBay, riser.At.At(here[from]!.Z), riser.At.At(here[from + step]!.Z), Indoors);
-            foreach (var top in new[] { false, true })
-            {
-                var beside = here[top ? storey + 1 : storey]!;
-                build.Pass(new(MemberKind.Plate, a.Structure, storey, riser.Wall, riser.Number, top), riser.At.At(beside.Z), true,
-                    beside.Ambient);
-            }
-
-            at = riser.At;
-        }
-
-        Cross(build, here[end]!, at, Exit(b));
-        Leave(build, b, end, entering: true);
-        return build.Done(cost);
-    }
-
-    // Up or down the box's own bay, through its plate.
-    private void Leave(WayBuilder build, Place place, int number, bool entering)
-    {
-        var cavity = cavities[place.Structure][number]!;
-        var turn = Exit(place).At(cavity.Z);
-        List<Point3> stops = [place.At];
-        var panel = hasChases ? InPanel(place) : null;
-        if (panel is not null && turn.Plan != place.At.Plan)
-        {
-            var z = ChaseZ(place, panel) ?? place.At.Z;
-            stops.AddRange([place.At.Plan.At(z), turn.Plan.At(z)]);
-        }
-
-        stops.Add(turn);
-        if (entering)
-        {
-            stops.Reverse();
-        }
-
-        for (var i = 0; i + 1 < stops.Count; i++)
-        {
-            build.Go(panel is null ? Space.StudBay : Space.Chase, stops[i], stops[i + 1], Indoors);
-        }
-
-        if (place.Wall is int index)
-        {
-            var wall = house.Structures[place.Structure].Levels[place.Level].Walls[index];
-            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, index, wall.Bay(wall.Along(turn.Plan)), number > place.Level),
-                turn, true, cavity.Ambient);
-        }
-    }
-
-    private static void Cross(WayBuilder build, Cavity cavity, Point from, Point to)
-    {
-        var corners = cavity.Corners(from, to);
-        build.Blocked |= corners is null;
-        corners ??= [from, new(to.X, from.Y), to];
-        for (var i = 0; i + 1 < corners.Count; i++)
-        {
-            Point a = corners[i], b = corners[i + 1];
-            build.Go(cavity.IsAttic ? Space.Attic : Space.Joists, a.At(cavity.Z), b.At(cavity.Z), cavity.Ambient);
-            if (!cavity.CrossesJoists(a, b))
-            {
-                continue;
-            }
-
-            int low = Math.Min(cavity.Index(a), cavity.Index(b)), high = Math.Max(cavity.Index(a), cavity.Index(b));
-            for (var joist = low + 1; joist <= high; joist++)
-            {
-                var at = cavity.MeetsJoist(joist, a, b);
-                build.Pass(new(MemberKind.Joist, cavity.Structure, cavity.Number, joist, cavity.Lane(at), false), at.At(cavity.Z), false,
-                    cavity.Ambient);
-            }
-        }
-    }
-
-    private static Celsius Indoors => new(30);
-}
-
-/// <summary>A stud bay that cable can rise in from floor to floor.</summary>
-/// <param name="Wall">Index of its wall.</param>
-/// <param name="Number">Its number along the wall, from 0.</param>
-/// <param name="At">Its middle.</param>
-internal readonly record struct RiserBay(int Wall, int Number, Point At);
-
-/// <summary>Collects legs and passages in the order of the pull.</summary>
-internal sealed class WayBuilder
-{
-    private readonly ImmutableArray<PathLeg>.Builder legs = ImmutableArray.CreateBuilder<PathLeg>();
-    private readonly ImmutableArray<Passage>.Builder passages = ImmutableArray.CreateBuilder<Passage>();
-
-    public bool Blocked { get; set; }
-
-    public void Go(Space space, Point3 from, Point3 to, Celsius ambient)
-    {
-        if (from != to)
-        {
-            legs.Add(new(space, from, to, ambient));
-        }
-    }
-
-    public void Pass(Spot spot, Point3 at, bool sealedHole, Celsius ambient) => passages.Add(new(spot, at, sealedHole, ambient));
-
-    public Way Done(Length cost) => new(legs.ToImmutable(), passages.ToImmutable(), cost, Blocked);
 }

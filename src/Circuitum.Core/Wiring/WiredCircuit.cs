@@ -170,9 +170,8 @@ public static class Wires
         // A switch box reached by travelers as well takes its constant feed from the other cable.
         var fed = into.FirstOrDefault(r => r.Kind is RunKind.HomeRun or RunKind.Jumper) ?? into[0];
         var cables = into.Concat(from).Select(r => new EnteringCable(circuit.Sized.GaugeOf(r), r.Conductors)).ToList();
-        var gangs = box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan())
-            ? box.Box.Devices.Length : 0;
-        var volume = book.Boxes.Count(cables, box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle()));
+        var gangs = box.Gangs;
+        var volume = box.Needed(cables, book);
         var counted = box.Plates.All(p => p.Volts == book.Supply.ToNeutral);
         return new(fed, into, from, volume,
             box.Box.Volume ?? (counted ? BoxRules.Smallest(gangs, volume.Value) : new CubicInches(Math.Ceiling(volume.Value.Value))))

@@ -74,7 +74,7 @@ public sealed class PlanLawTests
     {
         Assert.All(plan.Holes.All, h => Assert.InRange(h.Runs.Length, 1, plan.Job.HouseRules.CablesPerHole));
         // 6-2 and 8-3 lie straight across the joists underfoot (334.15(C)); everything else is bored.
-        var across = Conductors.Sizing.ThatLieAcross([.. plan.Circuits.Select(c => c.Sized)]);
+        var across = Conductors.Boring.ThatLieAcross([.. plan.Circuits.Select(c => c.Sized)]);
         Assert.Equal(plan.Circuits.SelectMany(c => c.Runs)
             .Sum(r => r.Way.Passages.Count(p => !across.Contains(r.Id) || p.Spot is not { Kind: Routing.MemberKind.Joist, Level: 0 })),
             plan.Holes.All.Sum(h => h.Runs.Length));

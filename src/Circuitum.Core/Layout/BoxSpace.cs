@@ -1,0 +1,26 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Layout;
+
+/// <summary>How much room a box has and needs: counted here for whoever plans with it, joins in it or checks it.</summary>
+public static class BoxSpace
+{
+    extension(PlacedBox box)
+    {
+        /// <summary>Yokes in it, for box fill: switches and receptacles. A lamp, a fan or an alarm hangs before the box.</summary>
+        public int Yokes => box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle());
+
+        /// <summary>Gangs of the box that is usual for it; 0 for a round one, which carries a lamp, a fan or an alarm.</summary>
+        public int Gangs => box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan())
+            ? box.Box.Devices.Length : 0;
+
+        /// <summary>What so many cables and its own devices need.</summary>
+        public Figure<CubicInches> Needed(IReadOnlyList<EnteringCable> cables, CodeBook book) => book.Boxes.Count(cables, box.Yokes);
+
+        /// <summary>The most that it can hold: what is stamped in it, or the largest usual box of its gangs.</summary>
+        public CubicInches? Most => box.Box.Volume ?? BoxRules.Largest(box.Gangs);
+    }
+}
