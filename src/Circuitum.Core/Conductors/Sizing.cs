@@ -305,5 +305,6 @@ public static class Sizing
     }
 
     // Piped: the column its terminations are marked for; null for cable.
-    internal sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled, Column? Piped = null);
+    internal sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled,
+        Column? Piped = null);
 }

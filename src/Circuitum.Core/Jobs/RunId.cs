@@ -40,8 +40,11 @@ public readonly record struct RunId
 
     private const string Panel = "@";
 
+    // Worked out once: ids are looked up far more often than they are made.
+    private readonly int hash;
+
     private RunId(string one, string other, RunPurpose purpose, int number) =>
-        (One, Other, Purpose, Number) = (one, other, purpose, number);
+        (One, Other, Purpose, Number, hash) = (one, other, purpose, number, HashCode.Combine(one, other, purpose, number));
 
     /// <summary>The end that comes first in the order of their ids: a box, or a panel as @A. Of a run whose purpose was not told, the end
     /// it was written to begin at.</summary>
@@ -116,6 +119,9 @@ public readonly record struct RunId
 
         return Before(text) is var (from, to, tail) && (id = Old(from, to, tail)) is not null;
     }
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => hash;
 
     /// <summary>@A~kitchen-1, kitchen-1~kitchen-2:leg, …:leg:2.</summary>
     public override string ToString() =>

@@ -47,7 +47,8 @@ internal sealed class Wayfinder
     {
         if (!via.IsEmpty)
         {
-            return Cavities(a, b, via).Select(c => drawing.ThroughCavities(a, b, c.Start, c.End, c.Cost, via)).OrderBy(w => w.Blocked ? 1 : 0)
+            return Cavities(a, b, via).Select(c => drawing.ThroughCavities(a, b, c.Start, c.End, c.Cost, via))
+                .OrderBy(w => w.Blocked ? 1 : 0)
                 .ThenBy(w => w.Cost).First();
         }
 

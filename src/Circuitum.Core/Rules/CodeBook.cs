@@ -53,7 +53,11 @@ public abstract class CodeBook
     public static CodeBook For(Edition edition, ImmutableArray<Amendment> amendments = default, DateOnly? permitted = null) =>
         new UsBook(edition, amendments.IsDefault ? [] : amendments, permitted);
 
-    /// <summary>How rules are cited here: the sections of this edition.</summary>
+    /// <summary>How a rule is cited here: the section of this edition.</summary>
+    /// <exception cref="ArgumentException">The edition has no such rule.</exception>
+    public abstract Citation Cite(RuleId rule);
+
+    /// <summary>How rules are cited together.</summary>
     /// <exception cref="ArgumentException">The edition has no such rule.</exception>
     public abstract Citation Cite(params ImmutableArray<RuleId> rules);
 

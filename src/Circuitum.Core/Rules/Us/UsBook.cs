@@ -68,9 +68,11 @@ internal sealed class UsBook : CodeBook
     public bool ExceptsListedHvac { get; }
 
     /// <inheritdoc/>
+    public override Citation Cite(RuleId rule) => Citations.Of(rule, Edition);
+
+    /// <inheritdoc/>
     public override Citation Cite(params ImmutableArray<RuleId> rules) =>
-        rules.Length == 1 ? Citations.Of(rules[0], Edition)
-            : new(rules, string.Join(", ", rules.Select(r => Citations.Of(r, Edition).Text)));
+        new(rules, string.Join(", ", rules.Select(r => Citations.Of(r, Edition).Text)));
 
     /// <summary>240.4, with the next standard size up of 240.4(B).</summary>
     public override bool Protects(Amps rating, Amps ampacity, bool portableReceptacles) =>
