@@ -78,8 +78,8 @@ function tell(rooms, open) {
   const row = document.querySelector(`.row.circuit[data-circuit="${CSS.escape(open)}"] .space`)?.textContent ?? open;
   const many = (n, word) => `${n} ${word}${n === 1 ? "" : "s"}`;
   const gone = [lights && many(lights, "light"), receptacles && many(receptacles, "receptacle")];
-  const rooms = dark ? many(dark, "room") : "no room";
-  note.textContent = `${row} open: ${gone.filter(Boolean).join(", ") || "nothing here"} dead, ${rooms} dark`;
+  const darkened = dark ? many(dark, "room") : "no room";
+  note.textContent = `${row} open: ${gone.filter(Boolean).join(", ") || "nothing here"} dead, ${darkened} dark`;
 }
 
 export function watchDarkness() {
