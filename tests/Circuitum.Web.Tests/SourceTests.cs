@@ -58,6 +58,15 @@ public sealed partial class SourceTests
             $"{wide[true].Count()} lines of pages are over 140 columns; {LongPageLines} are allowed.");
     }
 
+    [Fact] // a page reads Breaker, Gauge, Load; the stages' wrappers are opened in one place
+    public void Nobody_looks_through_a_wrapper_into_a_wrapper()
+    {
+        var found = Lines(".cs", ".cshtml").Where(l => l.File != "Circuitum.Core/Wiring/WiredCircuit.cs"
+            && (l.Text.Contains("Protected.Sized", StringComparison.Ordinal) || l.Text.Contains(".Value.Value", StringComparison.Ordinal)))
+            .ToList();
+        Assert.True(found.Count == 0, Told(found));
+    }
+
     private static readonly string[] NotOurs = ["/bin/", "/obj/", "/Migrations/", "/wwwroot/lib/"];
 
     [Theory]

@@ -113,7 +113,7 @@ internal static class BoxChecks
                     Fixes = [.. Roomier(plan, id, wired)]
                 };
             }
-            else if (wired.Volume.Value.Value > wired.Given.Value.Value)
+            else if (wired.Volume.Value > wired.Given.Value)
             {
                 yield return new(Severity.Red, Stage.Boxes, Subject.Box(id), plan.Book.Cite(RuleId.BoxFill), $"{name} is overfull.",
                     $"{wired.Volume.Value} needed, {wired.Given} stamped. Use a deeper box.")

@@ -111,11 +111,11 @@ internal static class RunChecks
             }
         }
 
-        if (sized.Drop.Value.Value > plan.Job.HouseRules.DropTarget.Value)
+        if (circuit.Drop > plan.Job.HouseRules.DropTarget)
         {
             yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.VoltageDropNote)
                 .With("house rule"), "More voltage is lost than the crew wants.",
-                $"{sized.Drop.Value.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or "
+                $"{circuit.Drop.Value:0.00} % at the far end, wanted {plan.Job.HouseRules.DropTarget}. Pull it one size larger, or "
                     + $"give it fewer boxes.")
             {
                 Fixes = [.. Remedies(plan, circuit)],
@@ -144,7 +144,7 @@ internal static class RunChecks
             yield break;
         }
 
-        string Drop(SizedCircuit with) => $"{Drops.Measure(with).Drop.Value.Value:0.0} %";
+        string Drop(SizedCircuit with) => Drops.Measure(with).Drop.Value.OneDecimal;
         var home = sized.Routed.HomeRun!;
         if (sized.HomeRunGauge == sized.Gauge.Value)
         {

@@ -16,17 +16,17 @@ internal static class Supply
     }
 
     // Panels do not feed themselves: JobProblems refuses such a job.
-    private static decimal LostTo(PanelId panel, Dictionary<PanelId, SizedCircuit> feeders) =>
-        feeders.TryGetValue(panel, out var feeder) ? feeder.Drop.Value.Value + LostTo(feeder.Circuit.Panel, feeders) : 0;
+    private static Percent LostTo(PanelId panel, Dictionary<PanelId, SizedCircuit> feeders) =>
+        feeders.TryGetValue(panel, out var feeder) ? feeder.Drop.Value + LostTo(feeder.Circuit.Panel, feeders) : new(0);
 
-    private static SizedCircuit Less(SizedCircuit circuit, decimal percent)
+    private static SizedCircuit Less(SizedCircuit circuit, Percent share)
     {
-        if (percent == 0)
+        if (share.Value == 0)
         {
             return circuit;
         }
 
-        var lost = new Volts(circuit.Circuit.Load.Volts.Value * percent / 100);
+        var lost = share * circuit.Circuit.Load.Volts;
         return circuit with
         {
             VoltsAtPanel = circuit.VoltsAtPanel - lost,

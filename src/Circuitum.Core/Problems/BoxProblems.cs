@@ -150,7 +150,7 @@ public static partial class JobProblems
         }
 
         if (plate.Mca is not null != plate.Mocp is not null || plate.Mca is Amps mca
-            && (mca.Value is <= 0 or > 400 || plate.Mocp!.Value < mca || plate.Mocp.Value.Value > 400))
+            && (mca.Value is <= 0 or > 400 || plate.Mocp!.Value < mca || plate.Mocp > 400.Amps()))
         {
             yield return new($"{where} “{plate.Name}”", "give MCA and MOCP together, MOCP not below MCA, both up to 400 A");
         }

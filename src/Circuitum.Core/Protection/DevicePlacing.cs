@@ -95,7 +95,7 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 
     private (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) Place(ISet<BoxId> needs, bool each)
     {
-        if (sized.Circuit.Poles != 1 || sized.Breaker.Value.Value is not (15 or 20))
+        if (!sized.Book.Division.HoldsToShares(sized.Breaker.Value, sized.Circuit.Load.Volts))
         {
             return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty,
                 $"ground-fault receptacles are for 15 and 20 A circuits of {sized.Book.Supply.ToNeutral}");

@@ -32,6 +32,9 @@ public readonly record struct Amps(decimal Value) : IComparable<Amps>
     /// <summary>At least.</summary>
     public static bool operator >=(Amps a, Amps b) => a.Value >= b.Value;
 
+    /// <summary>As it is written on a breaker or in a table, without the unit: 20, 12.5.</summary>
+    public string Figure => Value.ToString("0.##", CultureInfo.InvariantCulture);
+
     /// <summary>At most two decimals, with the unit: 19.68 A.</summary>
     public override string ToString() => decimal.Round(Value, 2).ToString("0.##", CultureInfo.InvariantCulture) + " A";
 }
@@ -93,6 +96,15 @@ public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
 /// <summary>Volume of a box or of what is in it, cubic inches.</summary>
 public readonly record struct CubicInches(decimal Value) : IComparable<CubicInches>
 {
+    /// <summary>Less than.</summary>
+    public static bool operator <(CubicInches a, CubicInches b) => a.Value < b.Value;
+
+    /// <summary>More than.</summary>
+    public static bool operator >(CubicInches a, CubicInches b) => a.Value > b.Value;
+
+    /// <summary>The next whole cubic inch, or this one.</summary>
+    public CubicInches WholeUp => new(Math.Ceiling(Value));
+
     /// <inheritdoc/>
     public int CompareTo(CubicInches other) => Value.CompareTo(other.Value);
 
@@ -110,11 +122,26 @@ public readonly record struct SquareInches(decimal Value)
 /// <summary>A share of a whole; 100 is the whole.</summary>
 public readonly record struct Percent(decimal Value)
 {
+    /// <summary>Less than.</summary>
+    public static bool operator <(Percent a, Percent b) => a.Value < b.Value;
+
+    /// <summary>More than.</summary>
+    public static bool operator >(Percent a, Percent b) => a.Value > b.Value;
+
+    /// <summary>Both shares of one whole.</summary>
+    public static Percent operator +(Percent a, Percent b) => new(a.Value + b.Value);
+
     /// <summary>This share of a current.</summary>
     public static Amps operator *(Percent share, Amps whole) => new(share.Value * whole.Value / 100);
 
+    /// <summary>This share of a voltage.</summary>
+    public static Volts operator *(Percent share, Volts whole) => new(share.Value * whole.Value / 100);
+
     /// <summary>This share of a load.</summary>
     public static VoltAmps operator *(Percent share, VoltAmps whole) => new(share.Value * whole.Value / 100);
+
+    /// <summary>Always one decimal, with the sign: 3.0 %.</summary>
+    public string OneDecimal => Value.ToString("0.0", CultureInfo.InvariantCulture) + " %";
 
     /// <summary>One decimal, with the sign.</summary>
     public override string ToString() => decimal.Round(Value, 1).ToString("0.#", CultureInfo.InvariantCulture) + " %";

@@ -69,7 +69,7 @@ public static class CsvFiles
         return
         [
             panel.Panel.Id, landed.SpaceText, landed.Poles, landed.Key, landed.Description,
-            sized.Breaker.Value.Value.ToString("0.##", CultureInfo.InvariantCulture),
+            landed.Breaker.Figure,
             landed.Mark, sized.Cable, sized.HomeRunGauge, sized.Routed.HomeRun?.Length.Value.WholeFeetUp ?? 0,
             decimal.Round(landed.Load.Connected.Value).ToString("0", CultureInfo.InvariantCulture), leg,
         ];

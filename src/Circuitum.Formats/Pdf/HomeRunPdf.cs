@@ -93,7 +93,7 @@ public static class HomeRunPdf
             y += 12;
             g!.DrawRectangle(new XPen(XColors.Black, .8), Margin + 1, y - 8, 9, 9);
             Cells(["", line.Number,
-                $"{sized.Breaker.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}{(line.Landed.OnLugs ? " main" : "")}"
+                $"{line.Landed.Breaker.Figure}{(line.Landed.OnLugs ? " main" : "")}"
                 + $"{(mark.Length > 0 ? " " + mark : "")}", line.Landed.Description, line.Cable,
                 line.Length == Length.Zero ? "–" : line.Length.Cut(plan.Job.Schools.Measure),
                     $"{(line.Landed.Feeds is not null ? line.Room

@@ -72,7 +72,7 @@ public static class SchedulePdf
         var room = 0;
         foreach (var line in ScheduleComparison.LinesOf([panel])
             .Select(l => $"\n{string.Join('/', l.Space.Taking(l.Poles ?? 1))} "
-                + $"{l.Breaker!.Value.Value.ToString("0.#", CultureInfo.InvariantCulture)}A {l.Description}"))
+                + $"{l.Breaker?.Figure}A {l.Description}"))
         {
             var bytes = Encoding.UTF8.GetByteCount(line);
             if (parts.Count == 0 || room < bytes)

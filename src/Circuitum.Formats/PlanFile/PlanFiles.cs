@@ -53,11 +53,11 @@ public static class PlanFiles
             ["circuit"] = landed.Key.Value,
             ["description"] = landed.Description,
             ["spaces"] = List(landed.Spaces, s => s.IsHalf ? JsonValue.Create(s.ToString()) : JsonValue.Create(s.Number)),
-            ["breakerAmps"] = sized.Breaker.Value.Value,
+            ["breakerAmps"] = landed.Breaker.Value,
             ["breakerKind"] = safe.Mark,
             ["cable"] = sized.Cable,
             ["loadVa"] = landed.Load.Connected.Value,
-            ["dropPercent"] = decimal.Round(sized.Drop.Value.Value, 2),
+            ["dropPercent"] = decimal.Round(landed.Wired.Drop.Value, 2),
             ["boxes"] = List(landed.Boxes, b => JsonValue.Create(b.Value)),
             ["because"] = new JsonObject
             {

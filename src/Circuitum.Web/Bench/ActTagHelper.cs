@@ -31,7 +31,9 @@ public sealed class ActTagHelper : TagHelper
         var from = new TagBuilder("input") { TagRenderMode = TagRenderMode.SelfClosing };
         from.MergeAttributes(new Dictionary<string, string?>
         {
-            ["type"] = "hidden", ["name"] = "from", ["value"] = view.Job.Revision.ToString(CultureInfo.InvariantCulture),
+            ["type"] = "hidden",
+            ["name"] = "from",
+            ["value"] = view.Job.Revision.ToString(CultureInfo.InvariantCulture),
         });
         output.PreContent.AppendHtml(from);
     }

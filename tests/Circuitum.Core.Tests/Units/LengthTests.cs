@@ -81,6 +81,14 @@ public sealed class LengthTests
     public void Writing_and_reading_gives_the_same_length() =>
         Gen.Int[-64_000_000, 64_000_000].Sample(parts => Assert.Equal(new Length(parts), Length.Parse(new Length(parts).ToString())));
 
+    [Fact] // and as the scripts write it under the hand: the browser test reads the same file
+    public void A_length_is_written_as_its_twin_writes_it()
+    {
+        using var twins = System.Text.Json.JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "twins.json")));
+        Assert.All(twins.RootElement.GetProperty("feet").EnumerateArray(), twin =>
+            Assert.Equal(twin.GetProperty("text").GetString(), Length.FromInches(twin.GetProperty("inches").GetDecimal()).ToString()));
+    }
+
     [Theory] // cable is cut to the next foot
     [InlineData(144, 12)]
     [InlineData(144.015625, 13)]
