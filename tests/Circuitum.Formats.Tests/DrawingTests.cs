@@ -25,8 +25,7 @@ public sealed class DrawingTests
 
     private static readonly Plan Plan = Planner.Plan(Houses.House([Den])
         .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 2, 100), Houses.Ceiling("lamp", "den", 100, 60),
-            Houses.Switch("s", "den", 3, 70, DeviceKind.ThreeWay, "lamp"))
-        with
+            Houses.Switch("s", "den", 3, 70, DeviceKind.ThreeWay, "lamp")) with
     {
         Holds = [new("h", "box:a", "its height", "the owner", "soon")],
     });

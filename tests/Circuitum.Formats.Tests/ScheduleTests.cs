@@ -68,8 +68,7 @@ public sealed class ScheduleTests
     private static Plan PlanOf(string what) => what switch
     {
         "demo" => Demo,
-        "three" => Planner.Plan(Fernhollow
-            with
+        "three" => Planner.Plan(Fernhollow with
         {
             Panels = Fernhollow.Panels.Add(Fernhollow.Panels[0] with
             {
@@ -125,8 +124,7 @@ public sealed class ScheduleTests
             Taken = [new(new(1, SpaceHalf.Upper), 1, 15.Amps(), "Old hall", new(300)),
                 new(new(1, SpaceHalf.Lower), 1, 15.Amps(), "Old porch", new(100))],
         };
-        return Planner.Plan(job
-            with
+        return Planner.Plan(job with
         {
             Panels = [panel, Houses.Panel("den", 8) with { Id = new("B"), Wall = 2, FedFrom = new("A"), ByLugs = true }],
             Pins = new() { Panels = [.. Enumerable.Range(1, 6).Select(i => new PanelPin(new($"m{i}"), new("A")))] }
@@ -154,8 +152,8 @@ public sealed class ScheduleTests
         Assert.Contains(Tight("On the feed-through lugs: Panel B, den."), text, StringComparison.Ordinal);
         Assert.Contains(Tight("fed from panel A, feed-through lugs"), text, StringComparison.Ordinal);
         using var stream = new MemoryStream(ScheduleXlsx.Write(plan));
-        Assert.Equal(spaces, stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string,
-            object>>().Select(r => r["space"].ToString()!));
+        Assert.Equal(spaces, stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string, object>>()
+            .Select(r => r["space"].ToString()!));
     }
 
     [Fact] // in and out of a job file: 14a is a text, 14 a number

@@ -103,8 +103,7 @@ public sealed class PanelPagesTests : IDisposable
     public async Task What_cannot_be_is_told_and_nothing_is_saved(string handler, string field, string typed, string says)
     {
         var visitor = await host.AtAsync("/job/demo/panel");
-        var fields = new Dictionary<string,
-            string>
+        var fields = new Dictionary<string, string>
         {
             ["panel"] = "A",
             ["circuit"] = "k-micro",

@@ -102,8 +102,7 @@ public sealed class RunsTests : IDisposable
     public async Task What_cannot_be_is_told_and_nothing_is_saved(string handler, string field, string typed, string says)
     {
         var visitor = await host.AtAsync("/job/demo/runs");
-        var fields = new Dictionary<string,
-            string>
+        var fields = new Dictionary<string, string>
         {
             ["place"] = "+1 a~b",
             ["x"] = "10\"",

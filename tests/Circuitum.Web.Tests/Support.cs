@@ -92,8 +92,8 @@ public sealed partial class Visitor(HttpClient http)
         {
             Content = new FormUrlEncodedContent([.. fields.Select(f => new KeyValuePair<string, string>(f.Name, f.Value)),
                 .. fields.Any(f => f.Name == "from") ? []
-                : new[] { new KeyValuePair<string,
-                    string>("from", Revision.ToString(System.Globalization.CultureInfo.InvariantCulture)) }]),
+                : new[] { new KeyValuePair<string, string>("from",
+                    Revision.ToString(System.Globalization.CultureInfo.InvariantCulture)) }]),
         };
         request.Headers.Add("RequestVerificationToken", token);
         if (inPlace)

@@ -71,8 +71,8 @@ internal static class Anchoring
     }
 
     // What every old room held, handed to the rooms that hold it now. A new room that the drawing itself furnished keeps its own.
-    private static Dictionary<RoomId,
-        (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)> Rooms(Job before, Anchors now)
+    private static Dictionary<RoomId, (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)> Rooms(Job before,
+        Anchors now)
     {
         var held = new Dictionary<RoomId, (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)>();
         (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds) At(RoomId id) => held.TryGetValue(id, out var lists)

@@ -14,8 +14,7 @@ public sealed record SetDeviceKind(BoxId Box, int Place, DeviceKind Kind) : JobC
         phrase = $"Make {Called(job, box)} a {Words.Of(Kind)}";
         // What works nothing keeps no lamps: they would be its own again unseen.
         var works = Kind.IsSwitch() || Kind == DeviceKind.Equipment;
-        return With(job, box
-            with
+        return With(job, box with
         {
             Devices = box.Devices.SetItem(Place,
                 device with { Kind = Kind, FeedsLoadSide = Kind == DeviceKind.GfciReceptacle, Controls = works ? device.Controls : [] })
@@ -83,8 +82,7 @@ public sealed record MoveGfci(BoxId From, BoxId To) : JobChange
             Devices = old.Devices.SetItem(oldPlace,
             old.Devices[oldPlace] with { Kind = DeviceKind.Duplex, FeedsLoadSide = false })
         });
-        return With(job, next
-            with
+        return With(job, next with
         {
             Devices = next.Devices.SetItem(place,
                 next.Devices[place] with { Kind = DeviceKind.GfciReceptacle, FeedsLoadSide = true })

@@ -277,7 +277,6 @@ internal static class Standing
     public static IEnumerable<KeptCircuit> Apart(Division division, ImmutableArray<BoxId> boxes) =>
         division.Circuits.Select(c => c with { Boxes = c.Boxes.RemoveAll(boxes.Contains) }).Where(c => !c.Boxes.IsEmpty);
 
-    public static Job ByHand(Job job, Division division) => KeepDivision.With(job, division with { Name = Division.ByHand })
-        with
+    public static Job ByHand(Job job, Division division) => KeepDivision.With(job, division with { Name = Division.ByHand }) with
     { Follows = Division.ByHand };
 }

@@ -158,8 +158,7 @@ public sealed record MoveStructure(StructureId Structure, Length East, Length So
         var home = LevelChanges.Find(job, trench.From);
         var moved = structure with { Origin = home.Origin.By(East, South) };
         phrase = $"Move {structure.Name}";
-        return LevelChanges.With(job, moved)
-            with
+        return LevelChanges.With(job, moved) with
         { Trenches = job.Trenches.Replace(trench, trench with { Path = LevelChanges.Straight(home, moved), Depth = Cover }) };
     }
 }

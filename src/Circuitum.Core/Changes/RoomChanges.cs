@@ -208,10 +208,8 @@ public sealed record MergeRooms(RoomId Room, RoomId Into) : HouseChange
         var union = Shapes.Union(kept.Corners, gone.Corners)
             ?? throw new ChangeRefusedException($"{gone.Name} and {kept.Name} share no wall, or would leave a hole between them.");
         phrase = $"Merge {gone.Name} into {kept.Name}";
-        return With(job, level
-            with
-        { Rooms = [.. level.Rooms.Where(r => r.Id != Room).Select(r => r.Id == Into ? r with { Corners = union } : r)] })
-            with
+        return With(job, level with
+        { Rooms = [.. level.Rooms.Where(r => r.Id != Room).Select(r => r.Id == Into ? r with { Corners = union } : r)] }) with
         { Holds = [.. job.Holds.Where(h => h.Subject != $"room:{Room}")] };
     }
 }

@@ -81,8 +81,7 @@ public static class Dividing
                 var own = Ids.Free(key.Value, taken);
                 taken.Add(own);
                 elsewhere[(key.Value, bundle.Structure)] = keyed.Count;
-                keyed.Add(CircuitDraft.Of(family, [bundle], 0)
-                    with
+                keyed.Add(CircuitDraft.Of(family, [bundle], 0) with
                 { Key = own, Why = Because.Of("Why this circuit").Pin("a box is pinned to a circuit of its own", own) });
             }
             else

@@ -28,8 +28,8 @@ internal sealed class Weighing : IWeights
     private readonly IReadOnlyList<Place> panels;
     private readonly House house;
 
-    public Weighing(IReadOnlyList<Bundle> bundles, FamilyRules rules, Job job, House house, IReadOnlyList<Place> panels, Func<Place, Place,
-        Length> between)
+    public Weighing(IReadOnlyList<Bundle> bundles, FamilyRules rules, Job job, House house, IReadOnlyList<Place> panels,
+        Func<Place, Place, Length> between)
     {
         (Bundles, Rules, this.job, this.house, this.panels, this.between) = (bundles, rules, job, house, panels, between);
         outlets = [.. bundles.Select(b => Outlets.Of(b, house))];

@@ -57,9 +57,8 @@ public static class Boring
     /// <param name="bundles">Cables that lie together.</param>
     /// <param name="most">Cables left in a hole: 2, or 1 where two are still too many.</param>
     /// <param name="book">The edition.</param>
-    public static ImmutableDictionary<Spot,
-        int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways, Holes holes, ILookup<RunId,
-            CableBundle> bundles, int most, CodeBook book)
+    public static ImmutableDictionary<Spot, int> ToRelieve(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways,
+        Holes holes, ILookup<RunId, CableBundle> bundles, int most, CodeBook book)
     {
         var pipeOf = Sizing.Piped(raceways);
         var relieve = ImmutableDictionary.CreateBuilder<Spot, int>();

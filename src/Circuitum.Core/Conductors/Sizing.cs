@@ -135,8 +135,8 @@ public static class Sizing
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
         routed.HomeRun?.RidesIn is RunId id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes, ILookup<RunId,
-        CableBundle> bundles, Survey survey, Job job, CodeBook book)
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes,
+        ILookup<RunId, CableBundle> bundles, Survey survey, Job job, CodeBook book)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
@@ -259,8 +259,8 @@ public static class Sizing
             ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
             : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
 
-    internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes, ILookup<RunId,
-        CableBundle> bundles)
+    internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes,
+        ILookup<RunId, CableBundle> bundles)
     {
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
         List<WorstPlace> piped = [];

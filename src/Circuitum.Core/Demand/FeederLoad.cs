@@ -23,8 +23,8 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     public LoadSum Chosen => Method == LoadMethod.Optional ? Optional! : Standard;
 
     /// <summary>The loads of every feeder of a job, by the panel it feeds.</summary>
-    public static ImmutableDictionary<PanelId,
-        FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
+    public static ImmutableDictionary<PanelId, FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job,
+        CodeBook book) =>
         job.Panels.Where(p => p.FedFrom is not null).ToImmutableDictionary(p => p.Id, p => Of(p, circuits, house, survey, job, book));
 
     private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)

@@ -57,8 +57,8 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     }
 
     /// <summary>Devices that hang on the load side of another: a trip may be at either.</summary>
-    public static IEnumerable<(BoxId Device, BoxId Behind)> InSeries(SizedCircuit sized, IReadOnlyDictionary<BoxId,
-        ProtectiveDevice> devices)
+    public static IEnumerable<(BoxId Device, BoxId Behind)> InSeries(SizedCircuit sized,
+        IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
     {
         var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).GroupBy(r => r.To.Box!.Value)
             .ToDictionary(g => g.Key, g => g.First().From.Box!.Value);

@@ -21,8 +21,8 @@ public static class Bundling
     public static Length Allowed { get; } = Length.FromInches(24);
 
     /// <summary>Bundles by run.</summary>
-    public static ILookup<RunId,
-        CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column, Func<Spot, bool> insulated)
+    public static ILookup<RunId, CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column,
+        Func<Spot, bool> insulated)
     {
         var carrying = circuits.SelectMany(c => c.Runs).ToDictionary(r => r.Id, r => r.CurrentCarrying);
         var found = new Dictionary<string, CableBundle>();

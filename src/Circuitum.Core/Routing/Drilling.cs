@@ -97,8 +97,8 @@ public static class Drilling
     }
 
     // What passes each member: of all members, or of some.
-    private static Dictionary<Spot,
-        List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits, ImmutableHashSet<RunId>? across,
+    private static Dictionary<Spot, List<(Run Run, Passage Passage)>> Passing(ImmutableArray<RoutedCircuit> circuits,
+        ImmutableHashSet<RunId>? across,
             IReadOnlySet<Spot>? only)
     {
         var passing = new Dictionary<Spot, List<(Run Run, Passage Passage)>>();
@@ -118,8 +118,8 @@ public static class Drilling
     }
 
     // The holes of one member: cables shared out evenly, a pipe in a hole of its own, whatever is pulled in it.
-    private static IEnumerable<Hole> Bored(Spot spot, List<(Run Run, Passage Passage)> through, HouseRules rules, ImmutableDictionary<Spot,
-        int> relief)
+    private static IEnumerable<Hole> Bored(Spot spot, List<(Run Run, Passage Passage)> through, HouseRules rules,
+        ImmutableDictionary<Spot, int> relief)
     {
         var most = relief.TryGetValue(spot, out var few) ? Math.Min(few, rules.CablesPerHole) : rules.CablesPerHole;
         var cables = through.FindAll(t => t.Run.Pipe is null);

@@ -179,8 +179,8 @@ public static class DrawnRooms
             ? Mean([Mean(g.Where(k => k.Out > 0).Select(k => k.Line)), Mean(g.Where(k => k.Out < 0).Select(k => k.Line))])
             : Mean(g.Select(k => k.Line)) + (WallFrame.Exterior.Thickness / 2 * g[0].Out));
 
-    private static Dictionary<(bool, Length, int),
-        Length> Gathered(List<List<Point>> outlines, Func<(bool Vertical, Length Line, int Out), Length> by, Length near,
+    private static Dictionary<(bool, Length, int), Length> Gathered(List<List<Point>> outlines,
+        Func<(bool Vertical, Length Line, int Out), Length> by, Length near,
             Func<List<(bool Vertical, Length Line, int Out)>, Length> line)
     {
         var found = new Dictionary<(bool, Length, int), Length>();

@@ -99,8 +99,8 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     /// <param name="make">Makes the thing of the job as it is; what it cannot read is a refusal.</param>
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
-    public Task<Outcome> DoAsync(JobKey key, int from, string who, Func<OpenJob, Task<JobChange>> make, Func<DivisionEffect,
-        string?>? veto = null) => StepAsync(key, from, who, async current =>
+    public Task<Outcome> DoAsync(JobKey key, int from, string who, Func<OpenJob, Task<JobChange>> make,
+        Func<DivisionEffect, string?>? veto = null) => StepAsync(key, from, who, async current =>
     {
         try
         {
@@ -142,8 +142,8 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
             : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
     }
 
-    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make, Func<DivisionEffect,
-        string?>? veto = null)
+    private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make,
+        Func<DivisionEffect, string?>? veto = null)
     {
         if (await OpenAsync(key) is not { } before)
         {

@@ -91,8 +91,8 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
     }
 
     // A field that was not sent is empty, not missing.
-    private sealed class TypedFields(Dictionary<string, string> typed) : System.Collections.ObjectModel.ReadOnlyDictionary<string,
-        string>(typed), IReadOnlyDictionary<string, string>
+    private sealed class TypedFields(Dictionary<string, string> typed)
+        : System.Collections.ObjectModel.ReadOnlyDictionary<string, string>(typed), IReadOnlyDictionary<string, string>
     {
         string IReadOnlyDictionary<string, string>.this[string key] => typed.GetValueOrDefault(key, "");
     }

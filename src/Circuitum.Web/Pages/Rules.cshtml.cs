@@ -19,8 +19,7 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
 
     /// <summary>Sets the numbers.</summary>
     public Task<IActionResult> OnPostRulesAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(
-        CrewForms.Numbers(Request.Form, "fields.", HouseRuleNumbers.All, new HouseRules())
-        with
+        CrewForms.Numbers(Request.Form, "fields.", HouseRuleNumbers.All, new HouseRules()) with
         { ListedForFirstOutlet = Request.Form.ContainsKey("fields.listedForFirstOutlet") })));
 
     /// <summary>Sets the weights of the aims.</summary>

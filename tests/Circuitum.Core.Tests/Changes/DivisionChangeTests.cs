@@ -16,8 +16,7 @@ public sealed class DivisionChangeTests
     private static readonly Job Bedrooms = Houses.Row(("one", RoomUse.Bedroom, 16), ("two", RoomUse.Bedroom, 16)).With(
         [.. Enumerable.Range(0, 5)
             .SelectMany(i => new[] { Houses.On($"a{i}", "one", 1, 20 + (30 * i)), Houses.On($"b{i}", "two", 1, 20 + (30 * i)) }),
-        Houses.Ceiling("lamp", "one", 60, 60), Houses.Switch("sw", "one", 3, 20, DeviceKind.Switch, "lamp")])
-            with
+        Houses.Ceiling("lamp", "one", 60, 60), Houses.Switch("sw", "one", 3, 20, DeviceKind.Switch, "lamp")]) with
     { HouseRules = new() { OutletsPerCircuit = 6 } };
 
     private static string Circuits(Job job) =>

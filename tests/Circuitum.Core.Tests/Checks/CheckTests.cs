@@ -11,8 +11,7 @@ public sealed class CheckTests
 {
     private static Job Shop(Func<Panel, Panel> panel, params Fixture[] fixtures)
     {
-        var room = Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 14.Feet(), 12.Feet())
-            with
+        var room = Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 14.Feet(), 12.Feet()) with
         { Fixtures = [.. fixtures] };
         return Houses.House([room]) with { Panels = [panel(Houses.Panel("shop"))] };
     }
@@ -133,8 +132,7 @@ public sealed class CheckTests
     [Fact]
     public void A_larger_home_run_by_school_leaves_the_breaker_to_the_smaller_wire()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200))
-            with
+        var job = Houses.Row(("den", RoomUse.Den, 30)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 200)) with
         { Schools = new() { HomeRun = HomeRunSize.OneLarger } };
         var sized = Planner.Plan(job).Circuits[0].Sized;
         Assert.Equal(["10-2", "12-2"], sized.Routed.Runs.Select(sized.CableOf));

@@ -21,8 +21,7 @@ public sealed class GeneratorTests
 
     private static Job House(GeneratorWay way, params Box[] boxes) => Houses.Row(("den", RoomUse.Den, 20))
         .With([Houses.On("r", "den", 1, 20),
-            Houses.Appliance("kiln", "den", 3, 60, Houses.Plate(Appliance.Other, 240, 9000) with { Individual = true }), .. boxes])
-        with
+            Houses.Appliance("kiln", "den", 3, 60, Houses.Plate(Appliance.Other, 240, 9000) with { Individual = true }), .. boxes]) with
     { Service = new() { Generator = way } };
 
     private static Job Did(Job job, JobChange change) => change.On(job).Job!;

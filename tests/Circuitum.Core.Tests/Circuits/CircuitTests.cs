@@ -77,8 +77,7 @@ public sealed class CircuitTests
     public void A_local_cap_is_cited_as_local()
     {
         var job = Houses.Row(("den", RoomUse.Den, 40))
-            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 40)))])
-            with
+            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 40)))]) with
         { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, 8, "county 4.2")] };
         var plan = Planner.Plan(job);
         Assert.Equal(2, plan.Circuits.Length);
@@ -180,8 +179,7 @@ public sealed class CircuitTests
     [Fact]
     public void A_box_in_a_doorway_is_tagged()
     {
-        var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet())
-            with
+        var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
         { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 70.Inches(), Width = 32.Inches() }] };
         Plan At(int inches) => Planner.Plan(Houses.House([room]).With(Houses.On("b", "den", 1, inches)));
         Assert.Contains(At(80).Tags, t => t.Rule == "framing");

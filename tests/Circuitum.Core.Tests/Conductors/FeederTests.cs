@@ -253,8 +253,7 @@ public sealed class FeederTests
         Assert.Contains("6 to 48 in of cover",
             JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
         Assert.Contains("two different buildings",
-            JobProblems.First(job
-                with
+            JobProblems.First(job with
             { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(),
             StringComparison.Ordinal);
     }

@@ -15,8 +15,8 @@ public sealed class SizingTests
         return Planner.Plan(change?.Invoke(job) ?? job).CircuitOf(new("it"))!.Sized;
     }
 
-    private static (decimal Breaker, string Cable) Of(Nameplate plate, DeviceKind kind = DeviceKind.Equipment, Func<Job,
-        Job>? change = null)
+    private static (decimal Breaker, string Cable) Of(Nameplate plate, DeviceKind kind = DeviceKind.Equipment,
+        Func<Job, Job>? change = null)
     {
         var sized = Sized(plate, kind, change);
         return (sized.Breaker.Value.Value, sized.Cable);

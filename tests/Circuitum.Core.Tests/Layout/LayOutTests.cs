@@ -83,8 +83,7 @@ public sealed class LayOutTests
 
     private static Job Counter(int inches, Edition edition = Edition.Y2020, params Fixture[] more) =>
         Houses.House([Inside("kitchen", RoomUse.Kitchen, 16.Feet(), 14.Feet(),
-            [On(FixtureKind.Counter, 1, 0, inches), On(FixtureKind.Range, 1, inches, 30), .. more])])
-            with
+            [On(FixtureKind.Counter, 1, 0, inches), On(FixtureKind.Range, 1, inches, 30), .. more])]) with
         { Edition = edition, Panels = [Houses.Panel("kitchen") with { Wall = 3 }] };
 
     [Theory] // case 24 and its neighbours
@@ -175,15 +174,13 @@ public sealed class LayOutTests
     [InlineData(120, 1)]
     public void A_hall_of_ten_feet_gets_one(int inches, int count) =>
         Assert.Equal(count, Receptacles(
-            Laid(Houses.House([Inside("hall", RoomUse.Hall, inches.Inches(), 4.Feet())])
-                with
+            Laid(Houses.House([Inside("hall", RoomUse.Hall, inches.Inches(), 4.Feet())]) with
             { Panels = [Houses.Panel("hall") with { Offset = 24.Inches() }] })).Count());
 
     [Fact] // 7'-9" × 7'-9" is 60.06 ft², 7'-8" × 7'-9" 59.4
     public void A_foyer_over_60_square_feet_gets_one_to_each_wall_of_3_feet()
     {
-        Room Foyer(int width) => Inside("foyer", RoomUse.Entry, width.Inches(), 93.Inches())
-            with
+        Room Foyer(int width) => Inside("foyer", RoomUse.Entry, width.Inches(), 93.Inches()) with
         { Openings = [Door("front", 3, 30), Door("in", 1, 30), Door("side", 2, 30), Door("other", 4, 30)] };
         Assert.DoesNotContain(Receptacles(Laid(Houses.House([Foyer(92)]))), b => !b.Outside);
         Assert.Equal(4, Receptacles(Laid(Houses.House([Foyer(93)]))).Count(b => !b.Outside));
@@ -195,8 +192,7 @@ public sealed class LayOutTests
     [InlineData(144, 2)]
     public void A_garage_gets_one_for_each_bay(int door, int bays)
     {
-        var room = Inside("garage", RoomUse.Garage, 22.Feet(), 22.Feet())
-            with
+        var room = Inside("garage", RoomUse.Garage, 22.Feet(), 22.Feet()) with
         { Openings = [new() { Id = "g", Kind = OpeningKind.GarageDoor, Wall = 3, Offset = 20.Inches(), Width = door.Inches() }] };
         var boxes = Receptacles(Laid(Houses.House([room]))).Where(b => !b.Outside).ToList();
         Assert.Equal(bays, boxes.Count);
@@ -226,8 +222,7 @@ public sealed class LayOutTests
 
     private static Job Bedrooms(bool garage, bool fuel)
     {
-        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, Length.Zero, 20.Feet(), 4.Feet())
-            with
+        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, Length.Zero, 20.Feet(), 4.Feet()) with
         { Openings = [Door("d1", 3, 20), Door("d2", 3, 150)] };
         var one = Houses.Rectangle("bed-1", RoomUse.Bedroom, Length.Zero, 4.Feet(), 10.Feet(), 10.Feet());
         var two = Houses.Rectangle("bed-2", RoomUse.Bedroom, 10.Feet(), 4.Feet(), 10.Feet(), 10.Feet());
@@ -248,8 +243,7 @@ public sealed class LayOutTests
     {
         var job = Laid(Bedrooms(garage, fuel));
         var alarms = job.Boxes.Where(b => b.Devices.Any(d => d.Kind.IsAlarm())).ToDictionary(b => b.Room.Value, b => b.Devices[0].Kind);
-        Assert.Equal(new Dictionary<string,
-            DeviceKind>
+        Assert.Equal(new Dictionary<string, DeviceKind>
         { ["bed-1"] = DeviceKind.SmokeAlarm, ["bed-2"] = DeviceKind.SmokeAlarm, ["hall"] = inHall }, alarms);
     }
 
@@ -257,11 +251,9 @@ public sealed class LayOutTests
     public void A_switch_stands_at_every_entrance_and_the_set_is_typed()
     {
         var family = Houses.Rectangle("family", RoomUse.Family, Length.Zero, Length.Zero, 20.Feet(), 14.Feet());
-        var kitchen = Houses.Rectangle("kitchen", RoomUse.Kitchen, 20.Feet(), Length.Zero, 10.Feet(), 14.Feet())
-            with
+        var kitchen = Houses.Rectangle("kitchen", RoomUse.Kitchen, 20.Feet(), Length.Zero, 10.Feet(), 14.Feet()) with
         { Openings = [new() { Id = "k", Kind = OpeningKind.Cased, Wall = 4, Offset = 110.Inches(), Width = 40.Inches() }] };
-        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, 14.Feet(), 30.Feet(), 4.Feet())
-            with
+        var hall = Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, 14.Feet(), 30.Feet(), 4.Feet()) with
         { Openings = [Door("h", 1, 60), Door("h2", 1, 180)] };
         var job = Laid(Houses.House([family, kitchen, hall]) with { Panels = [Houses.Panel("kitchen") with { Wall = 2 }] });
         var lamp = Assert.Single(job.Boxes, b => b.Room.Value == "family" && b.Devices[0].Kind == DeviceKind.Lamp);
@@ -305,8 +297,7 @@ public sealed class LayOutTests
     [Fact]
     public void A_floor_receptacle_serves_before_glass_to_the_floor()
     {
-        var room = Inside("family", RoomUse.Family, 30.Feet(), 12.Feet())
-            with
+        var room = Inside("family", RoomUse.Family, 30.Feet(), 12.Feet()) with
         {
             Openings = [new() { Id = "glass", Kind = OpeningKind.Window, Wall = 1, Offset = 30.Inches(), Width = 20.Feet(),
                 Sill = 2.Inches() }]

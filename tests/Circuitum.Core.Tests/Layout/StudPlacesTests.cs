@@ -88,8 +88,7 @@ public sealed class StudPlacesTests
     [Fact]
     public void Ways_into_a_room_are_found_from_both_sides_and_the_bath_is_none()
     {
-        var den = Den(On(OpeningKind.Door, 60, 32))
-            with
+        var den = Den(On(OpeningKind.Door, 60, 32)) with
         {
             Openings = [new() { Id = "in", Kind = OpeningKind.Door, Wall = 3, Offset = 40.Inches(), Width = 32.Inches() },
                 new() { Id = "b", Kind = OpeningKind.Door, Wall = 2, Offset = 40.Inches(), Width = 32.Inches() },

@@ -75,8 +75,7 @@ public sealed class LandingTests
         var random = new Random(3);
         for (var i = 0; i < 60; i++)
         {
-            var job = Shop(30, Machines(random, random.Next(3, 16)))
-                with
+            var job = Shop(30, Machines(random, random.Next(3, 16))) with
             { Schools = new() { Landing = (LandingSchool)(i % 3), Spares = (SpareSpaces)(i % 2) } };
             var landed = Planner.Plan(job).Panels[0].Circuits;
             var taken = landed.SelectMany(c => c.Spaces).ToList();
@@ -240,8 +239,7 @@ public sealed class LandingTests
         {
             var boxes = Enumerable.Range(0, random.Next(2, 8))
                 .Select(n => Houses.Appliance($"m{n}", "shop", 1, 20 + (n * 20),
-                    Houses.Plate(random.Next(2) == 0 ? Appliance.SpaceHeater : Appliance.Other, 120, random.Next(300, 1900))
-                    with
+                    Houses.Plate(random.Next(2) == 0 ? Appliance.SpaceHeater : Appliance.Other, 120, random.Next(300, 1900)) with
                     { Individual = true, Name = $"m{n}", Cord = random.Next(2) == 0 })).ToArray();
             foreach (var view in Enum.GetValues<LegView>())
             {
@@ -261,8 +259,7 @@ public sealed class LandingTests
     // Three receptacle rooms on AFCI breakers, a heater of 240 V: neutrals are three tails; grounds four.
     private static Job Bars(PanelListing listing, SmallGrounds grounds = SmallGrounds.AsLabelAllows)
     {
-        var job = Houses.Row(("bed", RoomUse.Bedroom, 12), ("den", RoomUse.Den, 12))
-            with
+        var job = Houses.Row(("bed", RoomUse.Bedroom, 12), ("den", RoomUse.Den, 12)) with
         { Schools = new() { Bedrooms = BedroomSharing.OneEach, Grounds = grounds } };
         job = job.With(Houses.On("r1", "bed", 1, 30), Houses.On("r2", "den", 1, 30),
             Houses.Appliance("heat", "den", 3, 60, Houses.Plate(Appliance.SpaceHeater, 240, 3000)),

@@ -78,8 +78,7 @@ public sealed class PanelTests
     [Fact]
     public void Two_pins_in_one_space_are_both_kept_and_tagged_and_the_fix_clears_it()
     {
-        var job = Shop(12, ("saw", 120, 1500), ("kiln", 120, 1600))
-            with
+        var job = Shop(12, ("saw", 120, 1500), ("kiln", 120, 1600)) with
         { Pins = new() { Spaces = [new(new("saw"), 5), new(new("kiln"), 5)] } };
         var plan = Planner.Plan(job);
         Assert.Equal((5, 5), (plan.Landed(new("saw"))!.Space, plan.Landed(new("kiln"))!.Space));

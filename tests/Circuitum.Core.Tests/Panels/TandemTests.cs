@@ -144,8 +144,7 @@ public sealed class TandemTests
             var spaces = 2 * random.Next(3, 8);
             var machines = Enumerable.Range(0, random.Next(4, 16))
                 .Select(n => ($"m{n}", random.Next(4) == 0 ? 240 : 120, random.Next(200, 1900))).ToArray();
-            var job = Shop(spaces, new() { TandemSpaces = [.. Enumerable.Range(1, spaces).Where(_ => random.Next(2) == 0)] }, machines)
-                with
+            var job = Shop(spaces, new() { TandemSpaces = [.. Enumerable.Range(1, spaces).Where(_ => random.Next(2) == 0)] }, machines) with
             { Schools = new() { Landing = (LandingSchool)(i % 3), Spares = (SpareSpaces)(i % 2) } };
             job = job with { Panels = [job.Panels[0] with { Taken = [new(new(2, SpaceHalf.Upper), 1, 15.Amps(), "Old", new(300))] }] };
             var schedule = Planner.Plan(job).Panels[0];
@@ -174,8 +173,7 @@ public sealed class TandemTests
     {
         (string, int, int)[] machines = [.. Ones(3), ("kiln", 240, 5000)];
         Assert.DoesNotContain(Planner.Plan(Shop(8, new() { Circuits = 8 }, machines)).Tags, t => t.Rule == "408.54");
-        var job = Shop(4, new() { Circuits = 4, TandemSpaces = [1, 2] }, machines)
-            with
+        var job = Shop(4, new() { Circuits = 4, TandemSpaces = [1, 2] }, machines) with
         {
             Pins = new()
             {

@@ -16,8 +16,7 @@ public sealed class EditionDifferenceTests
         Houses.Appliance("dryer", "laundry", 1, 30, Houses.Plate(Appliance.Dryer, 240, 5600) with { Cord = true, Neutral = true },
             DeviceKind.ApplianceReceptacle),
         Houses.On("b", "base", 1, 40), Houses.On("r", "bed", 1, 40),
-        Houses.Appliance("unit", "bed", 1, 90, Houses.Plate(Appliance.HeatPump, 240, 4100) with { Mca = new(21), Mocp = new(35) })
-            with
+        Houses.Appliance("unit", "bed", 1, 90, Houses.Plate(Appliance.HeatPump, 240, 4100) with { Mca = new(21), Mocp = new(35) }) with
         { Outside = true });
 
     private static EditionDifference Between(Edition from, Edition to) =>

@@ -97,8 +97,7 @@ public sealed class HouseProblemsTests
             Sound with
             {
                 Structures =
-                Sound.Structures.Add(Sound.Structures[0]
-                    with
+                Sound.Structures.Add(Sound.Structures[0] with
                 { Id = new("shed"), Levels = [Sound.Structures[0].Levels[0] with { Id = new("floor"), Rooms = [] }] })
             });
 

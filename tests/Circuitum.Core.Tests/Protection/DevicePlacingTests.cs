@@ -73,8 +73,7 @@ public sealed class DevicePlacingTests
     [Fact]
     public void What_should_stay_alive_and_needs_nothing_is_pigtailed_around()
     {
-        var job = Kitchen(Edition.Y2020)
-            with
+        var job = Kitchen(Edition.Y2020) with
         { Pins = new() { Boxes = [.. "abcd".Select(c => new BoxPin(new(c.ToString()), new("one")))] } };
         var safe = Plan(job);
         Assert.Equal(("a load  around b", "a:a b:- c:- d:-"), (Devices(safe), Resets(safe)));
@@ -134,8 +133,7 @@ public sealed class DevicePlacingTests
         var job = Houses.Row(("kitchen", RoomUse.Kitchen, 16)).With(
             Houses.On("c1", "kitchen", 1, 30) with { ServesCounter = true },
             Houses.On("c2", "kitchen", 1, 80) with { ServesCounter = true },
-            Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true }, Houses.On("r", "kitchen", 3, 40))
-            with
+            Houses.On("c3", "kitchen", 1, 130) with { ServesCounter = true }, Houses.On("r", "kitchen", 3, 40)) with
         { Schools = new() { TwoCircuits = TwoCircuits.Multiwire } };
         var plan = Planner.Plan(job);
         var pair = plan.Panels[0].Circuits.Where(c => c.Kind == Circuits.CircuitKind.SmallAppliance).OrderBy(c => c.Space).ToList();

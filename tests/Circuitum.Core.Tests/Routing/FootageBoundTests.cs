@@ -12,8 +12,7 @@ public sealed class FootageBoundTests
     [Fact] // no plan takes less than its bound, by any school
     public void No_plan_takes_less_than_the_bound() => Gen.Select(RandomHouses.Jobs, Gen.Int[0, 2], Gen.Bool).Sample((job, way, lay) =>
     {
-        var plan = Planner.Plan(job
-            with
+        var plan = Planner.Plan(job with
         { Schools = job.Schools with { Way = (CableWay)way, Lay = lay ? CableLay.Shortest : CableLay.Squared } });
         Assert.All(FootageBound.Of([.. plan.Circuits.Select(c => c.Routed)], plan.House, plan.Job), b =>
         {

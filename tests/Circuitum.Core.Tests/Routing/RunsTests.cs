@@ -102,8 +102,7 @@ public sealed class RunsTests
     public void By_the_school_from_below_wall_boxes_are_reached_through_the_crawl_space_and_ceilings_from_above()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20))
-            .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 100), Houses.Ceiling("l", "den", 100, 60))
-            with
+            .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 100), Houses.Ceiling("l", "den", 100, 60)) with
         { Schools = new() { Way = CableWay.FromBelow, Lighting = LightsAndReceptacles.Together } };
         foreach (var run in RunsOf(job))
         {
@@ -131,8 +130,7 @@ public sealed class RunsTests
     [Fact] // the shaft is in the ceiling only: the wall boxes are reached from the other side
     public void What_is_closed_above_is_reached_from_below()
     {
-        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 60))
-            with
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 60)) with
         { Schools = new() { Way = CableWay.Overhead } };
         var closed = job with
         {

@@ -19,8 +19,7 @@ public sealed class SharedCableTests
     {
         var job = Houses.Row(("hall", RoomUse.Hall, 30), ("kitchen", RoomUse.Kitchen, 16));
         return job.With([.. Enumerable.Range(0, boxes)
-            .Select(i => Houses.On($"k{i}", "kitchen", 2, 20 + (i * 20)) with { ServesCounter = true })])
-            with
+            .Select(i => Houses.On($"k{i}", "kitchen", 2, 20 + (i * 20)) with { ServesCounter = true })]) with
         { Schools = new() { TwoCircuits = school, Way = CableWay.Overhead } };
     }
 
@@ -84,8 +83,7 @@ public sealed class SharedCableTests
     [Fact] // 300.13(B): the neutral of a multiwire circuit does not go through a device, whatever the crew's joints
     public void A_shared_neutral_is_pigtailed_by_every_school()
     {
-        var job = Kitchen(TwoCircuits.Multiwire, 6)
-            with
+        var job = Kitchen(TwoCircuits.Multiwire, 6) with
         { Schools = new() { TwoCircuits = TwoCircuits.Multiwire, Way = CableWay.Overhead, Joints = JointSchool.FeedThrough } };
         var plan = Planner.Plan(job);
         var joints = plan.Circuits.SelectMany(c => c.Circuit.Boxes).Select(b => plan.WiringOf(b)!).SelectMany(w => w.Joints).ToList();

@@ -37,8 +37,7 @@ public sealed class RulingTests
 
     // Held together by a person: 16.8 > 10.
     private static Plan Mixed(decimal dishwasher, bool disposer) =>
-        Planner.Plan(Kitchen(dishwasher).Job
-            with
+        Planner.Plan(Kitchen(dishwasher).Job with
         {
             Pins = new()
             {
@@ -73,8 +72,7 @@ public sealed class RulingTests
 
     private static Plan Bedrooms(params Amendment[] amendments) =>
         Planner.Plan(Houses.Row(("bed", RoomUse.Bedroom, 16))
-            .With(Houses.On("a", "bed", 1, 30), Houses.On("b", "bed", 1, 90), Houses.On("c", "bed", 1, 150))
-            with
+            .With(Houses.On("a", "bed", 1, 30), Houses.On("b", "bed", 1, 90), Houses.On("c", "bed", 1, 150)) with
         { Amendments = [.. amendments] });
 
     [Fact]
@@ -108,8 +106,7 @@ public sealed class RulingTests
     public void Protection_lists_each_outlet_with_its_section_and_where_it_resets()
     {
         var plan = Planner.Plan(Houses.Row(("garage", RoomUse.Garage, 16))
-            .With(Houses.On("a", "garage", 1, 30), Houses.On("b", "garage", 1, 90))
-            with
+            .With(Houses.On("a", "garage", 1, 30), Houses.On("b", "garage", 1, 90)) with
         { Schools = new() { Gfci = GfciWay.FirstReceptacle } });
         var ruling = On(plan, "a", RulingTopic.Protection);
         Assert.All(ruling.Lines, l => Assert.Equal("GFCI", l.Value));

@@ -37,8 +37,7 @@ internal static class DrawnHouses
             x += Length.FromFeet(lots[i].Feet);
         }
 
-        return Houses.House(rooms.ToImmutable())
-            with
+        return Houses.House(rooms.ToImmutable()) with
         { Edition = edition, Panels = [Houses.Panel("room0", 84) with { Offset = 24.Inches() }] };
     }
 
@@ -129,8 +128,7 @@ internal static class DrawnHouses
                 break;
         }
 
-        return Houses.Rectangle($"room{number}", use, x, y, Length.FromFeet(lot.Feet), Length.FromFeet(deep))
-            with
+        return Houses.Rectangle($"room{number}", use, x, y, Length.FromFeet(lot.Feet), Length.FromFeet(deep)) with
         { Openings = openings.ToImmutable(), Fixtures = fixtures.ToImmutable() };
     }
 }

@@ -50,8 +50,7 @@ internal static class RandomHouses
 
     private static Job Make((int Use, int Feet)[] rooms, Lot[] lots, Edition edition, LightsAndReceptacles school)
     {
-        var job = Houses.Row([.. rooms.Select((r, i) => ($"room{i}", Uses[r.Use], r.Feet))])
-            with
+        var job = Houses.Row([.. rooms.Select((r, i) => ($"room{i}", Uses[r.Use], r.Feet))]) with
         { Edition = edition, Schools = new() { Lighting = school } };
         var boxes = lots.SelectMany((lot, i) => Boxes(lot, i, $"room{lot.Room % rooms.Length}")).ToArray();
         return job.With(boxes) with { Panels = [Houses.Panel("room0", 84)] };
@@ -62,8 +61,7 @@ internal static class RandomHouses
         switch (lot.What)
         {
             case < 55:
-                yield return Houses.On($"b{i:00}", room, lot.Wall, lot.Offset, Plain[lot.Kind % Plain.Length])
-                    with
+                yield return Houses.On($"b{i:00}", room, lot.Wall, lot.Offset, Plain[lot.Kind % Plain.Length]) with
                 { ServesCounter = lot.Flag && lot.Kind % 7 == 0, Outside = lot.Flag && lot.Kind % 11 == 0 };
                 break;
             case < 80:

@@ -201,8 +201,7 @@ public sealed class HardwareTests
     public void Voltage_remedies_come_in_order_of_cost_and_say_what_is_left()
     {
         var job = Houses.Row(("hall", RoomUse.Hall, 90), ("den", RoomUse.Den, 30))
-            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 30)))])
-            with
+            .With([.. Enumerable.Range(0, 9).Select(i => Houses.On($"r{i}", "den", 1, 20 + (i * 30)))]) with
         { HouseRules = new() { DropTarget = new(1) } };
         var plan = Planner.Plan(job);
         var tag = Assert.Single(plan.Tags, t => t.Rule == "210.19 note, house rule");

@@ -39,8 +39,7 @@ public sealed class MakeUpTests
     [Fact] // a bath's first receptacle protects the next: the feed on LINE, the other on LOAD
     public void A_protective_receptacle_has_its_line_and_its_load()
     {
-        var job = Houses.Row(("bath", RoomUse.Bath, 20)).With(Houses.On("a", "bath", 1, 60), Houses.On("b", "bath", 1, 100))
-            with
+        var job = Houses.Row(("bath", RoomUse.Bath, 20)).With(Houses.On("a", "bath", 1, 60), Houses.On("b", "bath", 1, 100)) with
         { Schools = new() { Gfci = GfciWay.FirstReceptacle } };
         var plan = Planner.Plan(job);
         var wiring = plan.WiringOf(new("a"))!;
@@ -57,8 +56,7 @@ public sealed class MakeUpTests
     public void A_switch_loop_leaves_its_neutral_for_later()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20))
-            .With(Houses.Ceiling("l", "den", 60, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Switch, "l"))
-            with
+            .With(Houses.Ceiling("l", "den", 60, 60), Houses.Switch("s", "den", 4, 30, DeviceKind.Switch, "l")) with
         { Schools = new() { Feed = LightingFeed.LightFirst } };
         Assert.Equal(["Bare of A to the green screw of the switch.", "Cap the white of A: a neutral for a later control (404.2(C)).",
             "Black of A to the feed screw of the switch.", "Red of A to the leg screw of the switch."], Steps(job, "s"));

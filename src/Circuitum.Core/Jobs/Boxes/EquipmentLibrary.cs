@@ -12,8 +12,7 @@ public static class EquipmentLibrary
     public static Nameplate Freezer { get; } = Corded(Jobs.Appliance.Freezer, "Freezer", Supply.ToNeutral, 500) with { Motor = true };
 
     /// <summary>Treadmill.</summary>
-    public static Nameplate Treadmill { get; } = Corded(Jobs.Appliance.Other, "Treadmill", Supply.ToNeutral, 1500)
-        with
+    public static Nameplate Treadmill { get; } = Corded(Jobs.Appliance.Other, "Treadmill", Supply.ToNeutral, 1500) with
     { Motor = true, Individual = true };
 
     /// <summary>Stationary tool.</summary>

@@ -23,8 +23,7 @@ public static class Switching
             if (places[i].Device.Kind != wanted && !keeps)
             {
                 var box = changed.GetValueOrDefault(places[i].Box.Id, places[i].Box);
-                changed[box.Id] = box
-                    with
+                changed[box.Id] = box with
                 { Devices = box.Devices.SetItem(places[i].Place, box.Devices[places[i].Place] with { Kind = wanted }) };
             }
         }

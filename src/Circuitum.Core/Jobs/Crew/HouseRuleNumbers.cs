@@ -47,15 +47,15 @@ public static class HouseRuleNumbers
             with { Book = "advice: 3 %", Cites = [RuleId.VoltageDropNote] },
     ];
 
-    private static CrewNumber<HouseRules> Length(string field, string words, Func<HouseRules, Length> get, Func<HouseRules, Length,
-        HouseRules> with, decimal least, decimal most) =>
+    private static CrewNumber<HouseRules> Length(string field, string words, Func<HouseRules, Length> get,
+        Func<HouseRules, Length, HouseRules> with, decimal least, decimal most) =>
         new(field, words, NumberKind.Length, r => get(r).Inches, (r, v) => with(r, Units.Length.FromInches(v)), least, most);
 
-    private static CrewNumber<HouseRules> Share(string field, string words, Func<HouseRules, Percent> get, Func<HouseRules, Percent,
-        HouseRules> with, decimal least, decimal most) =>
+    private static CrewNumber<HouseRules> Share(string field, string words, Func<HouseRules, Percent> get,
+        Func<HouseRules, Percent, HouseRules> with, decimal least, decimal most) =>
         new(field, words, NumberKind.Share, r => get(r).Value, (r, v) => with(r, new(v)), least, most);
 
-    private static CrewNumber<HouseRules> Count(string field, string words, Func<HouseRules, int> get, Func<HouseRules, int,
-        HouseRules> with, int least, int most) =>
+    private static CrewNumber<HouseRules> Count(string field, string words, Func<HouseRules, int> get,
+        Func<HouseRules, int, HouseRules> with, int least, int most) =>
         new(field, words, NumberKind.Count, r => get(r), (r, v) => with(r, (int)v), least, most);
 }

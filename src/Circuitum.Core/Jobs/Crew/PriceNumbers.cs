@@ -19,7 +19,7 @@ public static class PriceNumbers
         Money("receptacle", "Plain receptacle", r => r.Receptacle, (r, v) => r with { Receptacle = v }, 0, 10000),
     ];
 
-    private static CrewNumber<DevicePrices> Money(string field, string words, Func<DevicePrices, Money> get, Func<DevicePrices, Money,
-        DevicePrices> with, decimal least, decimal most) =>
+    private static CrewNumber<DevicePrices> Money(string field, string words, Func<DevicePrices, Money> get,
+        Func<DevicePrices, Money, DevicePrices> with, decimal least, decimal most) =>
         new(field, words, NumberKind.Money, r => get(r).Value, (r, v) => with(r, new(v)), least, most);
 }

@@ -8,8 +8,8 @@ namespace Circuitum.Core.Rules.Us;
 internal static class Citations
 {
     // 2017, 2020, 2023. A rule that an edition has not is never asked of it: it has no text there.
-    private static readonly ImmutableDictionary<RuleId, (string? Y2017, string? Y2020, string? Y2023)> Sections = new Dictionary<RuleId,
-        (string?, string?, string?)>
+    private static readonly ImmutableDictionary<RuleId, (string? Y2017, string? Y2020, string? Y2023)> Sections =
+        new Dictionary<RuleId, (string?, string?, string?)>
     {
         [RuleId.ListedUse] = Same("110.3(B)"),
         [RuleId.OneWireToATerminal] = Same("110.14(A)"),

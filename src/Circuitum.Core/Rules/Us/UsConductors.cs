@@ -41,8 +41,8 @@ internal sealed class UsConductors : ConductorRules
     ];
 
     // Chapter 9 Table 8, ohm per 1000 ft at 75 °C: copper uncoated (solid to 10), aluminium.
-    private static readonly ImmutableDictionary<string, (decimal Copper, decimal Aluminium)> Resistances = new Dictionary<string,
-        (decimal, decimal)>
+    private static readonly ImmutableDictionary<string, (decimal Copper, decimal Aluminium)> Resistances =
+        new Dictionary<string, (decimal, decimal)>
     {
         ["14"] = (3.07m, 0),
         ["12"] = (1.93m, 3.18m),

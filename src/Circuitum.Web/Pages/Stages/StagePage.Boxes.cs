@@ -15,8 +15,7 @@ public abstract partial class StagePage
     /// <summary>Adds a box on a wall.</summary>
     public Task<IActionResult> OnPostAddAsync(string room, string wall, string offset, string kind, bool outside) => ChangeAsync(job =>
     {
-        var box = NewBox.OnWall(job, HouseEntry.Room(job, room).Id, Entry.Count(wall), Length.Parse(offset), kind)
-            with
+        var box = NewBox.OnWall(job, HouseEntry.Room(job, room).Id, Entry.Count(wall), Length.Parse(offset), kind) with
         { Outside = outside };
         return new AddBox(box);
     });
