@@ -46,7 +46,7 @@ public static class ScaledHouse
             Name = id,
             Use = RoomUse.Den,
             Corners = [P(0, 0), P(1, 0), P(1, 1), P(0, 1)],
-            Openings = [new() { Id = $"{id}-door", Kind = OpeningKind.Door, Wall = 3, Offset = 20.Inches(), Width = 32.Inches() }],
+            Openings = [new() { Id = new($"{id}-door"), Kind = OpeningKind.Door, Wall = 3, Offset = 20.Inches(), Width = 32.Inches() }],
         };
     }
 

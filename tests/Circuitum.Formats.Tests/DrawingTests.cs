@@ -17,8 +17,8 @@ public sealed class DrawingTests
     {
         Openings =
         [
-            new() { Id = "door", Kind = OpeningKind.Door, Wall = 3, Offset = 24.Inches(), Width = 32.Inches() },
-            new() { Id = "window", Kind = OpeningKind.Window, Wall = 1, Offset = 100.Inches(), Width = 48.Inches() },
+            new() { Id = new("door"), Kind = OpeningKind.Door, Wall = 3, Offset = 24.Inches(), Width = 32.Inches() },
+            new() { Id = new("window"), Kind = OpeningKind.Window, Wall = 1, Offset = 100.Inches(), Width = 48.Inches() },
         ],
         Fixtures = [new() { Kind = FixtureKind.Sink, Wall = 2, Offset = 20.Inches(), Width = 30.Inches(), Depth = 20.Inches() }],
     };
@@ -27,7 +27,7 @@ public sealed class DrawingTests
         .With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 2, 100), Houses.Ceiling("lamp", "den", 100, 60),
             Houses.Switch("s", "den", 3, 70, DeviceKind.ThreeWay, "lamp")) with
     {
-        Holds = [new("h", "box:a", "its height", "the owner", "soon")],
+        Holds = [new(new("h"), "box:a", "its height", "the owner", "soon")],
     });
 
     private static XElement Draw(DrawingView view) => XDocument.Parse(PlanDrawing.Draw(Plan, new("ground"), view)).Root!;

@@ -21,7 +21,7 @@ public sealed class HouseDrawingTests
     {
         var den = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
         {
-            Openings = [new() { Id = "door", Kind = OpeningKind.Door, Wall = 3, Offset = 24.Inches(), Width = 32.Inches() }],
+            Openings = [new() { Id = new("door"), Kind = OpeningKind.Door, Wall = 3, Offset = 24.Inches(), Width = 32.Inches() }],
             Fixtures = [new() { Kind = FixtureKind.Bench, Wall = 1, Offset = 20.Inches(), Width = 60.Inches(), Depth = 20.Inches() },
                 new() { Kind = FixtureKind.Table, X = 90.Inches(), Y = 60.Inches(), Width = 40.Inches(), Depth = 30.Inches() }],
         };
@@ -29,8 +29,9 @@ public sealed class HouseDrawingTests
         var level = job.Structures[0].Levels[0] with
         {
             Obstructions = [new("Duct", ObstructionKind.Duct, new(10.Inches(), 100.Inches()), 60.Inches(), 12.Inches())],
-            Reservations = [new() { Id = "bays", For = "drain", Room = new("den"), Wall = 2, Offset = 30.Inches(), Width = 32.Inches() }],
-            Chases = [new() { Id = "chase", For = "later", Room = new("den"), Wall = 2, Offset = 100.Inches() }],
+            Reservations = [new() { Id = new("bays"), For = "drain", Room = new("den"), Wall = 2, Offset = 30.Inches(),
+                Width = 32.Inches() }],
+            Chases = [new() { Id = new("chase"), For = "later", Room = new("den"), Wall = 2, Offset = 100.Inches() }],
             Underlay = new(new('a', 64), "plan.dxf", new(Length.Zero, Length.Zero), 40.Feet(), 30.Feet()),
         };
         return job with
@@ -39,7 +40,8 @@ public sealed class HouseDrawingTests
                 with { Levels = [level,
                     level with { Id = new("upper"), Name = "Upper", Rooms = [], Obstructions = [], Reservations = [], Chases = [],
                         Underlay = null }] }],
-            Wants = [new() { Id = "desk", Kind = WantKind.Desk, Room = new("den"), Wall = 3, Offset = 100.Inches(), Width = 48.Inches() }],
+            Wants = [new() { Id = new("desk"), Kind = WantKind.Desk, Room = new("den"), Wall = 3, Offset = 100.Inches(),
+                Width = 48.Inches() }],
         };
     }
 

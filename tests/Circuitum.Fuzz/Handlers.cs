@@ -75,7 +75,7 @@ internal sealed class Fields(Plan plan, Random random)
             "box" or "id" or "boxes" or "lamps" => Any(Job.Boxes.Select(b => b.Id.Value)),
             "room" or "with" or "beside" => Any(Job.Rooms.Select(r => r.Id.Value)),
             "wall" => random.Next(3) == 0 ? $"{random.Next(1, 6)}" : $"{Any(Job.Rooms.Select(r => r.Id.Value))}.{random.Next(1, 6)}",
-            "opening" => Any(Job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id)),
+            "opening" => Any(Job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id.Value)),
             "fixture" or "obstruction" =>
                 $"{Any(Job.Rooms.Select(r => r.Id.Value).Concat(Job.Levels.Select(l => l.Id.Value)))}.{random.Next(1, 4)}",
             "level" or "to" => Any(Job.Levels.Select(l => l.Id.Value).Concat(Job.Rooms.Select(r => r.Id.Value))),
@@ -83,8 +83,8 @@ internal sealed class Fields(Plan plan, Random random)
             "circuit" or "into" => Any(plan.Circuits.Select(c => c.Circuit.Key.Value)),
             "panel" or "fedfrom" or "transferpanel" => Any(Job.Panels.Select(p => p.Id.Value)),
             "run" => Any(plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id.ToString())),
-            "trench" => Any(Job.Trenches.Select(t => t.Id)),
-            "pipe" => Any(Job.Pipes.Select(p => p.Id).Append("P1").Append("P2")),
+            "trench" => Any(Job.Trenches.Select(t => t.Id.Value)),
+            "pipe" => Any(Job.Pipes.Select(p => p.Id.Value).Append("P1").Append("P2")),
             "space" or "spaces" => Any(["1", "2", "14", "14a", "14b", "20-24", "83", "30"]),
             "kind" => Any(NewBox.List.Select(k => k.Value).Concat(Names<OpeningKind>()).Concat(Names<FixtureKind>())
                 .Concat(Names<ObstructionKind>()).Concat(Names<WantKind>()).Concat(Names<ConduitKind>()).Concat(Names<PipeStopKind>())),

@@ -78,7 +78,7 @@ public sealed class RunsTests : IDisposable
     {
         var visitor = await host.AtAsync("/job/demo/runs");
         var trench = (await NowAsync()).Trenches.Single();
-        await visitor.PostAsync("/job/demo/runs?handler=Trench", ("trench", trench.Id), ("cover", "20\""), ("dataPipe", "12\""),
+        await visitor.PostAsync("/job/demo/runs?handler=Trench", ("trench", trench.Id.Value), ("cover", "20\""), ("dataPipe", "12\""),
             ("underDrive", "true"));
         await visitor.PostAsync("/job/demo/runs?handler=Via", ("place", $"+1 trench:{trench.Id}"), ("x", "40'"), ("y", "60'"));
         var changed = (await NowAsync()).Trenches.Single();

@@ -136,7 +136,7 @@ public sealed record AddStructure(string Name, Length East, Length South, RoomUs
         return placed with
         {
             Panels = placed.Panels.Add(panel),
-            Trenches = placed.Trenches.Add(new(Ids.Numbered("trench", job.Trenches.Select(t => t.Id)), home.Id, structure.Id,
+            Trenches = placed.Trenches.Add(new(new(Ids.Numbered("trench", job.Trenches.Select(t => t.Id.Value))), home.Id, structure.Id,
                 LevelChanges.Straight(home, structure with { Levels = [HouseChange.Find(placed, level.Id)] }), Cover)),
         };
     }

@@ -64,11 +64,11 @@ public sealed record ReserveBays(Reservation Reservation) : JobChange
     }
 
     /// <summary>The first free id.</summary>
-    public static string FreeId(Job job) => Ids.Numbered("bays", job.Levels.SelectMany(l => l.Reservations).Select(r => r.Id));
+    public static string FreeId(Job job) => Ids.Numbered("bays", job.Levels.SelectMany(l => l.Reservations).Select(r => r.Id.Value));
 }
 
 /// <summary>Gives kept bays back.</summary>
-public sealed record ReleaseBays(string Id) : JobChange
+public sealed record ReleaseBays(Id<Reservation> Id) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -96,11 +96,11 @@ public sealed record LeaveChase(Chase Chase) : JobChange
     }
 
     /// <summary>The first free id.</summary>
-    public static string FreeId(Job job) => Ids.Numbered("chase", job.Levels.SelectMany(l => l.Chases).Select(c => c.Id));
+    public static string FreeId(Job job) => Ids.Numbered("chase", job.Levels.SelectMany(l => l.Chases).Select(c => c.Id.Value));
 }
 
 /// <summary>Closes a spare chase.</summary>
-public sealed record CloseChase(string Id) : JobChange
+public sealed record CloseChase(Id<Chase> Id) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)

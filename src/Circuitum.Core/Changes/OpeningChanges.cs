@@ -19,16 +19,16 @@ public sealed record AddOpening(RoomId Room, Opening Opening) : JobChange
 
     /// <summary>The first free id for an opening of a room.</summary>
     public static string FreeId(Job job, RoomId room) =>
-        Ids.Numbered($"{room}-o", job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id));
+        Ids.Numbered($"{room}-o", job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id.Value));
 
     /// <summary>The opening with its room, or a refusal.</summary>
-    internal static (Room Room, Opening Opening) Find(Job job, string id) =>
+    internal static (Room Room, Opening Opening) Find(Job job, Id<Opening> id) =>
         job.Rooms.SelectMany(r => r.Openings.Select(o => (r, o))).Where(x => x.o.Id == id).Select(x => ((Room, Opening)?)x).FirstOrDefault()
         ?? throw new ChangeRefusedException($"Opening “{id}” is not in this job any more.");
 }
 
 /// <summary>Replaces an opening by what was typed.</summary>
-public sealed record SetOpening(string Id, Opening Opening) : JobChange
+public sealed record SetOpening(Id<Opening> Id, Opening Opening) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -42,7 +42,7 @@ public sealed record SetOpening(string Id, Opening Opening) : JobChange
 }
 
 /// <summary>Moves an opening along its wall.</summary>
-public sealed record MoveOpening(string Id, Length Offset) : JobChange
+public sealed record MoveOpening(Id<Opening> Id, Length Offset) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -54,7 +54,7 @@ public sealed record MoveOpening(string Id, Length Offset) : JobChange
 }
 
 /// <summary>Closes an opening.</summary>
-public sealed record DeleteOpening(string Id) : JobChange
+public sealed record DeleteOpening(Id<Opening> Id) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)

@@ -8,7 +8,7 @@ namespace Circuitum.Core.Changes;
 /// goes.</summary>
 /// <param name="Circuit">The circuit.</param>
 /// <param name="Pipe">Id of a pipe of the job, or a new one.</param>
-public sealed record PutInPipe(CircuitKey Circuit, string? Pipe) : JobChange
+public sealed record PutInPipe(CircuitKey Circuit, Id<Pipe>? Pipe) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -22,18 +22,19 @@ public sealed record PutInPipe(CircuitKey Circuit, string? Pipe) : JobChange
         }
 
         phrase = $"Pull {Circuit} in pipe {Pipe}";
-        return without.FirstOrDefault(p => p.Id == Pipe) is { } known
+        var pipe = Pipe.Value;
+        return without.FirstOrDefault(p => p.Id == pipe) is { } known
             ? job with { Pipes = without.Replace(known, known with { Circuits = known.Circuits.Add(Circuit) }) }
             : job with
             {
-                Pipes = without.Add(job.Pipes.FirstOrDefault(p => p.Id == Pipe) is { } kept ? kept with { Circuits = [Circuit] }
-                : new() { Id = Pipe, Circuits = [Circuit] })
+                Pipes = without.Add(job.Pipes.FirstOrDefault(p => p.Id == pipe) is { } kept ? kept with { Circuits = [Circuit] }
+                : new() { Id = pipe, Circuits = [Circuit] })
             };
     }
 
     /// <summary>The next free id: P1, P2.</summary>
     public static string NextId(Job job) => Enumerable.Range(1, job.Pipes.Length + 1).Select(n => $"P{n}")
-        .First(id => job.Pipes.All(p => p.Id != id));
+        .First(id => job.Pipes.All(p => p.Id.Value != id));
 }
 
 /// <summary>Sets what a pipe is and what is along it; one that the planner assumed for a feeder becomes the job's own.</summary>

@@ -36,7 +36,7 @@ public sealed record SetHouseRules(HouseRules Rules) : JobChange
 }
 
 /// <summary>The fact a hold waited for has come.</summary>
-public sealed record ReleaseHold(string Hold) : JobChange
+public sealed record ReleaseHold(Id<Hold> Hold) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)

@@ -13,7 +13,7 @@ public sealed record SetTrench(string Trench, Length Cover, Length? DataPipe, bo
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var trench = TrenchChanges.Find(job, Trench);
+        var trench = TrenchChanges.Find(job, new(Trench));
         phrase = "Change a trench";
         return job with
         {
@@ -33,7 +33,7 @@ public sealed record MoveTrenchCorner(string Trench, int Number, Point? At, bool
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var trench = TrenchChanges.Find(job, Trench);
+        var trench = TrenchChanges.Find(job, new(Trench));
         if (Number < 1 || Number > trench.Path.Length - 2 + (New ? 1 : 0))
         {
             throw new ChangeRefusedException("That corner of the trench is not in this job any more.");
@@ -57,6 +57,6 @@ public sealed record MoveTrenchCorner(string Trench, int Number, Point? At, bool
 /// <summary>What the changes of trenches share.</summary>
 internal static class TrenchChanges
 {
-    public static Trench Find(Job job, string id) => job.Trenches.FirstOrDefault(t => t.Id == id)
+    public static Trench Find(Job job, Id<Trench> id) => job.Trenches.FirstOrDefault(t => t.Id == id)
         ?? throw new ChangeRefusedException($"Trench “{id}” is not in this job any more.");
 }

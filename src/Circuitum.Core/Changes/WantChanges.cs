@@ -17,11 +17,11 @@ public sealed record SetWant(Want Want) : JobChange
     }
 
     /// <summary>The first free id.</summary>
-    public static string FreeId(Job job) => Ids.Numbered("want", job.Wants.Select(w => w.Id));
+    public static string FreeId(Job job) => Ids.Numbered("want", job.Wants.Select(w => w.Id.Value));
 }
 
 /// <summary>Drops a want.</summary>
-public sealed record DropWant(string Id) : JobChange
+public sealed record DropWant(Id<Want> Id) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -44,5 +44,5 @@ public sealed record AddHold(Hold Hold) : JobChange
     }
 
     /// <summary>The first free id.</summary>
-    public static string FreeId(Job job) => Ids.Numbered("hold", job.Holds.Select(h => h.Id));
+    public static string FreeId(Job job) => Ids.Numbered("hold", job.Holds.Select(h => h.Id.Value));
 }

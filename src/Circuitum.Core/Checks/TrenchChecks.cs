@@ -36,7 +36,7 @@ internal static class TrenchChecks
                     $"{trench.Depth} of cover; {Words.Of(what)}{(trench.UnderDrive ? " under a driveway" : "")} asks {least} ("
                         + $"{plan.Book.Cite(RuleId.BurialCover)}), the crew {plan.Job.HouseRules.TrenchMargin} more.")
                 {
-                    Fixes = [new Fix($"Dig to {least}", new SetTrench(trench.Id, least, trench.DataPipe, trench.UnderDrive))],
+                    Fixes = [new Fix($"Dig to {least}", new SetTrench(trench.Id.Value, least, trench.DataPipe, trench.UnderDrive))],
                 };
             }
         }
@@ -48,7 +48,7 @@ internal static class TrenchChecks
                 $"{apart} apart; {DataApart} of earth keeps the hum out, and is what {plan.Book.Cite(RuleId.DataInEarth)} asks of cable "
                 + $"laid without a pipe.")
             {
-                Fixes = [new Fix($"Lay it {DataApart} apart", new SetTrench(trench.Id, trench.Depth, DataApart, trench.UnderDrive))],
+                Fixes = [new Fix($"Lay it {DataApart} apart", new SetTrench(trench.Id.Value, trench.Depth, DataApart, trench.UnderDrive))],
             };
         }
     }

@@ -113,7 +113,7 @@ public sealed record Amendment(AmendedRule Rule, int? Value, string By);
 /// <param name="What">The fact, for example: data plate of the heat pump.</param>
 /// <param name="Who">Who will bring it.</param>
 /// <param name="By">When, as people say it: before board, by Friday.</param>
-public sealed record Hold(string Id, string Subject, string What, string Who, string By)
+public sealed record Hold(Id<Hold> Id, string Subject, string What, string Who, string By)
 {
     /// <summary>The field that waits; null when it is the thing as a whole.</summary>
     public HoldField? Field { get; init; }

@@ -26,10 +26,10 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     public static Subject Run(RunId id) => new(SubjectKind.Run, id.ToString());
 
     /// <summary>An opening.</summary>
-    public static Subject Opening(string id) => new(SubjectKind.Opening, id);
+    public static Subject Opening(Id<Opening> id) => new(SubjectKind.Opening, id.Value);
 
     /// <summary>A want.</summary>
-    public static Subject Want(string id) => new(SubjectKind.Want, id);
+    public static Subject Want(Id<Want> id) => new(SubjectKind.Want, id.Value);
 
     /// <summary>A level.</summary>
     public static Subject Level(LevelId id) => new(SubjectKind.Level, id.Value);
@@ -38,10 +38,10 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     public static Subject Structure(StructureId id) => new(SubjectKind.Structure, id.Value);
 
     /// <summary>Stud bays kept for another trade.</summary>
-    public static Subject Bays(string id) => new(SubjectKind.Bays, id);
+    public static Subject Bays(Id<Reservation> id) => new(SubjectKind.Bays, id.Value);
 
     /// <summary>A spare chase.</summary>
-    public static Subject Chase(string id) => new(SubjectKind.Chase, id);
+    public static Subject Chase(Id<Chase> id) => new(SubjectKind.Chase, id.Value);
 
     /// <summary>A wall of a room, by its number from 1.</summary>
     public static Subject Wall(RoomId room, int number) => new(SubjectKind.Wall, $"{room}.{number}");

@@ -43,7 +43,7 @@ internal static class Entrances
                         + "switches.", d => Place(d, room, way, lamps))
                 {
                     Severity = stair ? Severity.Red : Severity.Amber,
-                    Part = way.Opening.Opening.Id,
+                    Part = way.Opening.Opening.Id.Value,
                     Act = "Place a switch there",
                 };
             }

@@ -113,7 +113,7 @@ internal static class SwitchedLights
                     "A lighting outlet on the outside of each entrance door with access from grade, worked by a wall switch.",
                     d => PlaceOutside(d, room, way))
                 {
-                    Part = way.Opening.Opening.Id,
+                    Part = way.Opening.Opening.Id.Value,
                     Act = "Place it and its switch",
                 };
             }

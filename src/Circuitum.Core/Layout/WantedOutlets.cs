@@ -28,7 +28,7 @@ internal static class WantedOutlets
                     d => Place(d, room, want))
             {
                 Severity = Severity.Amber,
-                Part = want.Id,
+                Part = want.Id.Value,
                 On = Subject.Want(want.Id),
             };
         }

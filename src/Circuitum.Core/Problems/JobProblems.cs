@@ -130,15 +130,15 @@ public static partial class JobProblems
         var ids = job.Structures.Select(s => ("structures", s.Id.Value))
             .Concat(job.Levels.Select(l => ("levels", l.Id.Value)))
             .Concat(job.Rooms.Select(r => ("rooms", r.Id.Value)))
-            .Concat(job.Rooms.SelectMany(r => r.Openings).Select(o => ("openings", o.Id)))
-            .Concat(job.Levels.SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id)))
-            .Concat(job.Levels.SelectMany(l => l.Chases).Select(c => ("chases", c.Id)))
-            .Concat(job.Wants.Select(w => ("wants", w.Id)))
+            .Concat(job.Rooms.SelectMany(r => r.Openings).Select(o => ("openings", o.Id.Value)))
+            .Concat(job.Levels.SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id.Value)))
+            .Concat(job.Levels.SelectMany(l => l.Chases).Select(c => ("chases", c.Id.Value)))
+            .Concat(job.Wants.Select(w => ("wants", w.Id.Value)))
             .Concat(job.Panels.Select(p => ("panels", p.Id.Value)))
             .Concat(job.Boxes.Select(b => ("boxes", b.Id.Value)))
-            .Concat(job.Trenches.Select(t => ("trenches", t.Id)))
-            .Concat(job.Pipes.Select(p => ("pipes", p.Id)))
-            .Concat(job.Holds.Select(h => ("holds", h.Id)));
+            .Concat(job.Trenches.Select(t => ("trenches", t.Id.Value)))
+            .Concat(job.Pipes.Select(p => ("pipes", p.Id.Value)))
+            .Concat(job.Holds.Select(h => ("holds", h.Id.Value)));
         var seen = new HashSet<(string, string)>();
         foreach (var (kind, id) in ids)
         {

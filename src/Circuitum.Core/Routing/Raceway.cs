@@ -174,7 +174,7 @@ public static class Raceways
     /// for cable.</summary>
     public static Pipe? For(Job job, CircuitKey circuit, bool feeder) =>
         job.Pipes.FirstOrDefault(p => p.Circuits.Contains(circuit))
-            ?? (feeder ? new Pipe { Id = circuit.Value, Circuits = [circuit] } : null);
+            ?? (feeder ? new Pipe { Id = new(circuit.Value), Circuits = [circuit] } : null);
 
     /// <summary>Every pipe with something in it, in the order of their first circuits.</summary>
     public static ImmutableArray<Raceway> Of(ImmutableArray<RoutedCircuit> circuits, Job job) =>

@@ -100,7 +100,7 @@ public sealed record Run(RunId Id, CircuitKey Circuit, RunKind Kind, RunEnd From
     public Jacket Jacket { get; init; }
 
     /// <summary>Id of the pipe it is pulled in; null for cable in the frame or in the earth.</summary>
-    public string? Pipe { get; init; }
+    public Id<Pipe>? Pipe { get; init; }
 }
 
 /// <summary>A circuit with its runs, home run first, in the order they are fed, and what its switches work.</summary>

@@ -35,6 +35,13 @@ public static class JobJson
         options.Converters.Add(new TextConverter<Gauge>(Gauge.Parse));
         options.Converters.Add(new TextConverter<BoxId>(t => new(t)));
         options.Converters.Add(new TextConverter<RunId>(RunId.Parse));
+        options.Converters.Add(new TextConverter<Id<Opening>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<Want>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<Reservation>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<Chase>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<Trench>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<Pipe>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<Hold>>(t => new(t)));
         options.Converters.Add(new TextConverter<RoomId>(t => new(t)));
         options.Converters.Add(new TextConverter<LevelId>(t => new(t)));
         options.Converters.Add(new TextConverter<StructureId>(t => new(t)));

@@ -75,7 +75,8 @@ public static class JobSchema
             ? $"{number.Words}, {number.Limits}" : null;
 
     private static bool IsId(Type type) => type == typeof(BoxId) || type == typeof(RoomId) || type == typeof(LevelId)
-        || type == typeof(StructureId) || type == typeof(PanelId);
+        || type == typeof(StructureId) || type == typeof(PanelId)
+        || (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Id<>));
 
     private static string? UnitOf(Type type) => type == typeof(Amps) ? "amperes"
         : type == typeof(Volts) ? "volts"

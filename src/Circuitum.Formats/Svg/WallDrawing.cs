@@ -58,7 +58,7 @@ internal static class WallDrawing
                 Point a = side.At(opening.Offset), b = side.Into(side.At(opening.Offset + opening.Width), -(side.HalfThickness * 2));
                 HouseDrawing.Hold(svg, view, Subject.Opening(opening.Id), "opening-part",
                     $"{Words.Of(opening.Kind)} of {room.Room.Name}, {opening.Width}",
-                    [("data-drag", "opening"), ("data-key", opening.Id), ("data-dir", SymbolDrawing.Direction(side)),
+                    [("data-drag", "opening"), ("data-key", opening.Id.Value), ("data-dir", SymbolDrawing.Direction(side)),
                         ("data-offset", SvgText.N(opening.Offset)), ("data-clear", SvgText.N(side.Clear - opening.Width))],
                     () => svg.Rect(a, b, "opening-hit"));
             }

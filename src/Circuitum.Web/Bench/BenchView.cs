@@ -225,19 +225,19 @@ public sealed class BenchView
                     : null;
                 return Obstruction is not null;
             case SubjectKind.Opening:
-                Of = Plan.House.Rooms.FirstOrDefault(r => r.Room.Openings.Any(o => o.Id == subject.Id));
-                Opening = Of?.Room.Openings.First(o => o.Id == subject.Id);
+                Of = Plan.House.Rooms.FirstOrDefault(r => r.Room.Openings.Any(o => o.Id.Value == subject.Id));
+                Opening = Of?.Room.Openings.First(o => o.Id.Value == subject.Id);
                 return Opening is not null;
             case SubjectKind.Want:
-                Want = Plan.Job.Wants.FirstOrDefault(w => w.Id == subject.Id);
+                Want = Plan.Job.Wants.FirstOrDefault(w => w.Id.Value == subject.Id);
                 Of = Want is null ? null : Plan.House.Room(Want.Room);
                 return Want is not null;
             case SubjectKind.Bays:
-                Bays = Levels.SelectMany(l => l.Level.Reservations).FirstOrDefault(r => r.Id == subject.Id);
+                Bays = Levels.SelectMany(l => l.Level.Reservations).FirstOrDefault(r => r.Id.Value == subject.Id);
                 Of = Bays is null ? null : Plan.House.Room(Bays.Room);
                 return Bays is not null;
             case SubjectKind.Chase:
-                Chase = Levels.SelectMany(l => l.Level.Chases).FirstOrDefault(c => c.Id == subject.Id);
+                Chase = Levels.SelectMany(l => l.Level.Chases).FirstOrDefault(c => c.Id.Value == subject.Id);
                 Of = Chase is null ? null : Plan.House.Room(Chase.Room);
                 return Chase is not null;
             case SubjectKind.Level:

@@ -31,7 +31,7 @@ public sealed record OpeningFields
         var kind = Entry.Choice<OpeningKind>(Kind);
         return new()
         {
-            Id = id,
+            Id = new(id),
             Kind = kind,
             Wall = wall,
             Offset = Length.Parse(Offset),

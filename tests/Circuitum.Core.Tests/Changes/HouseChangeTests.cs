@@ -91,7 +91,7 @@ public sealed class HouseChangeTests
     {
         var job = After(Start, new AddRoom(new("kitchen"), 2, Length.Zero, 12.Feet(), 10.Feet(), "Den", RoomUse.Den));
         job = After(job, new AddOpening(new("den"),
-            new() { Id = "win", Kind = OpeningKind.Window, Wall = 1, Offset = 36.Inches(), Width = 36.Inches() }));
+            new() { Id = new("win"), Kind = OpeningKind.Window, Wall = 1, Offset = 36.Inches(), Width = 36.Inches() }));
         job = After(job, new AddBox(Houses.On("far", "den", 2, 30)));
         job = After(job, new AddBox(Houses.On("north", "den", 1, 96)));
         job = After(job, new AddBox(Houses.Ceiling("lamp", "den", 60, 72)));
@@ -108,7 +108,7 @@ public sealed class HouseChangeTests
     {
         var job = After(Start, new AddRoom(new("kitchen"), 2, Length.Zero, 12.Feet(), 10.Feet(), "Den", RoomUse.Den));
         job = After(job, new AddOpening(new("den"),
-            new() { Id = "win", Kind = OpeningKind.Window, Wall = 1, Offset = 12.Inches(), Width = 36.Inches() }));
+            new() { Id = new("win"), Kind = OpeningKind.Window, Wall = 1, Offset = 12.Inches(), Width = 36.Inches() }));
         Assert.Contains("win", Refused(job, new MoveWall(new("kitchen"), 2, 24.Inches())), StringComparison.Ordinal);
     }
 

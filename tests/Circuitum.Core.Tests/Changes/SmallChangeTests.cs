@@ -17,13 +17,15 @@ public sealed class SmallChangeTests
     {
         { new NameRoom(new("den"), " Study "), "Call den Study" },
         { new SetRoomUse(new("den"), RoomUse.Bedroom), "Use den as bedroom" },
-        { new ReserveBays(new() { Id = "b", For = "the stack", Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 32.Inches() }),
+        { new ReserveBays(new() { Id = new("b"), For = "the stack", Room = new("den"), Wall = 1, Offset = 20.Inches(),
+            Width = 32.Inches() }),
             "Keep 2'-8\" of wall 1 of den for the stack" },
-        { new LeaveChase(new() { Id = "c", For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }),
+        { new LeaveChase(new() { Id = new("c"), For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }),
             "Leave a chase for later in wall 1 of den" },
-        { new SetWant(new() { Id = "w", Kind = WantKind.Desk, Room = new("den"), Wall = 1, Offset = 20.Inches(), Width = 48.Inches() }),
+        { new SetWant(new() { Id = new("w"), Kind = WantKind.Desk, Room = new("den"), Wall = 1, Offset = 20.Inches(),
+            Width = 48.Inches() }),
             "Want desk in den" },
-        { new AddHold(new("h", "box:r", "its height", "the owner", "board")), "Wait for its height" },
+        { new AddHold(new(new("h"), "box:r", "its height", "the owner", "board")), "Wait for its height" },
         { new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20,
             FedFrom = new("A") }), "Hang panel B in den" },
         { new AddDevice(new("s"), new() { Kind = DeviceKind.Dimmer }), "Add a dimmer to den switch" },
@@ -51,9 +53,9 @@ public sealed class SmallChangeTests
     {
         { new NameRoom(new("den"), ""), "1 to 40 characters" },
         { new SetRoomUse(new("cellar"), RoomUse.Den), "is not in this job any more" },
-        { new ReleaseBays("none"), "are not in this job any more" },
-        { new CloseChase("none"), "is not in this job any more" },
-        { new DropWant("none"), "is not in this job any more" },
+        { new ReleaseBays(new("none")), "are not in this job any more" },
+        { new CloseChase(new("none")), "is not in this job any more" },
+        { new DropWant(new("none")), "is not in this job any more" },
         { new DeletePanel(new("Z")), "is not in this job any more" },
         { new DeletePanel(new("A")), "exactly one panel is fed by the service" },
         { new SetPanel(new() { Id = new("B"), Room = new("den"), Wall = 3, Offset = 60.Inches(), Rating = 100.Amps(), Spaces = 20,
@@ -66,8 +68,8 @@ public sealed class SmallChangeTests
         { new SetControls(new("s"), 0, [new("gone")]), "is not in this job any more" },
         { new CentreBox(new("l"), CentreOn.Wall, 0), "nothing of that kind" },
         { new CentreBox(new("r"), CentreOn.Opening, 1), "there is no number 1" },
-        { new DeleteOpening("none"), "is not in this job any more" },
-        { new MoveOpening("none", Length.Zero), "is not in this job any more" },
+        { new DeleteOpening(new("none")), "is not in this job any more" },
+        { new MoveOpening(new("none"), Length.Zero), "is not in this job any more" },
         { new DeleteFixture(new("den"), 1), "there is no number 1" },
         { new DeleteObstruction(new("ground"), 1), "there is no number 1" },
         { new MergeRooms(new("den"), new("den")), "Only two rooms of one level" },
@@ -97,26 +99,26 @@ public sealed class SmallChangeTests
     {
         var kept = new ReserveBays(new()
         {
-            Id = "b",
+            Id = new("b"),
             For = "the stack",
             Room = new("den"),
             Wall = 1,
             Offset = 20.Inches(),
             Width = 32.Inches()
         }).On(Job).Job!;
-        Assert.Empty(new ReleaseBays("b").On(kept).Job!.Structures[0].Levels[0].Reservations);
-        var chased = new LeaveChase(new() { Id = "c", For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }).On(Job).Job!;
-        Assert.Empty(new CloseChase("c").On(chased).Job!.Structures[0].Levels[0].Chases);
+        Assert.Empty(new ReleaseBays(new("b")).On(kept).Job!.Structures[0].Levels[0].Reservations);
+        var chased = new LeaveChase(new() { Id = new("c"), For = "later", Room = new("den"), Wall = 1, Offset = 20.Inches() }).On(Job).Job!;
+        Assert.Empty(new CloseChase(new("c")).On(chased).Job!.Structures[0].Levels[0].Chases);
         var wanted = new SetWant(new()
         {
-            Id = "w",
+            Id = new("w"),
             Kind = WantKind.Bed,
             Room = new("den"),
             Wall = 1,
             Offset = 20.Inches(),
             Width = 48.Inches()
         }).On(Job).Job!;
-        Assert.Empty(new DropWant("w").On(wanted).Job!.Wants);
+        Assert.Empty(new DropWant(new("w")).On(wanted).Job!.Wants);
         var hung = new SetPanel(new()
         {
             Id = new("B"),

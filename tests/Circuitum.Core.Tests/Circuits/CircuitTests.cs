@@ -160,7 +160,7 @@ public sealed class CircuitTests
     [Fact]
     public void A_hold_is_shown_until_its_fact_has_come()
     {
-        var job = Kitchen() with { Holds = [new("h1", "box:basin", "the mirror's height", "the owner", "before board")] };
+        var job = Kitchen() with { Holds = [new(new("h1"), "box:basin", "the mirror's height", "the owner", "before board")] };
         var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Severity == Severity.Hold);
         Assert.Equal((Stage.Boxes, Subject.Box(new("basin"))), (tag.Stage, tag.Subject));
         Assert.DoesNotContain(Planner.Plan(tag.Fixes[0].Change.On(job).Job!).Tags, t => t.Severity == Severity.Hold);
@@ -180,7 +180,7 @@ public sealed class CircuitTests
     public void A_box_in_a_doorway_is_tagged()
     {
         var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
-        { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 70.Inches(), Width = 32.Inches() }] };
+        { Openings = [new() { Id = new("d"), Kind = OpeningKind.Door, Wall = 1, Offset = 70.Inches(), Width = 32.Inches() }] };
         Plan At(int inches) => Planner.Plan(Houses.House([room]).With(Houses.On("b", "den", 1, inches)));
         Assert.Contains(At(80).Tags, t => t.Rule == "framing");
         Assert.Contains(At(69).Tags, t => t.Rule == "framing"); // half a box, 1-1/4 in, reaches past the jamb

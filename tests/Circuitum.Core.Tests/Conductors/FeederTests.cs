@@ -161,7 +161,7 @@ public sealed class FeederTests
             var held = job with
             {
                 Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] },
-                Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }],
+                Pipes = [new() { Id = new("p"), Circuits = [new("feeder-B")], Marked75 = true }],
                 Service = new() { Method = LoadMethod.Optional }
             };
             var feeder = Planner.Plan(held).Landed(new("feeder-B"))!.Sized;
@@ -254,7 +254,7 @@ public sealed class FeederTests
             JobProblems.First(job with { Trenches = [job.Trenches[0] with { Depth = 5.Inches() }] })!.ToString(), StringComparison.Ordinal);
         Assert.Contains("two different buildings",
             JobProblems.First(job with
-            { Trenches = [job.Trenches[0], new("u", new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(),
+            { Trenches = [job.Trenches[0], new(new("u"), new("shed"), new("shed"), job.Trenches[0].Path, 24.Inches())] })!.ToString(),
             StringComparison.Ordinal);
     }
 

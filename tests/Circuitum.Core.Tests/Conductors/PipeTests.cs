@@ -26,7 +26,7 @@ public sealed class PipeTests
     private static Job InOne(Job job, params string[] boxes)
     {
         var plan = Planner.Plan(job);
-        return boxes.Aggregate(job, (j, b) => new PutInPipe(plan.CircuitOf(new(b))!.Circuit.Key, "P1").On(j).Job!);
+        return boxes.Aggregate(job, (j, b) => new PutInPipe(plan.CircuitOf(new(b))!.Circuit.Key, new("P1")).On(j).Job!);
     }
 
     private static SizedCircuit Of(Plan plan, string box) => plan.CircuitOf(new(box))!.Sized;
@@ -94,7 +94,7 @@ public sealed class PipeTests
         {
             Id = RunId.Parse($"@A~{id}"),
             Circuit = new(id),
-            Pipe = "P1",
+            Pipe = new("P1"),
             Jacket = Jacket.Loose,
             Way = new([.. points.Zip(points.Skip(1)).Select(p => new PathLeg(Space.Joists, p.First, p.Second, new(30)))], [], Length.Zero,
                 false)
@@ -108,7 +108,7 @@ public sealed class PipeTests
     [InlineData(25, 4)]
     public void A_nipple_adjusts_nothing(int together, int carrying)
     {
-        var raceway = new Raceway(new() { Id = "P1", Circuits = [new("a"), new("b")] },
+        var raceway = new Raceway(new() { Id = new("P1"), Circuits = [new("a"), new("b")] },
             [Along("a", Some, (0, 0, 0), (120, 0, 0)), Along("b", Some, (0, 0, 0), (together, 0, 0), (together, 90, 0))]);
         Assert.All(raceway.Runs, r => Assert.Equal(carrying, raceway.Worst(r).CurrentCarrying));
         Assert.Equal(together, raceway.With(raceway.Runs[1]).Inches);
@@ -117,7 +117,7 @@ public sealed class PipeTests
     [Fact] // a goes 200 in, b leaves after 100, c after 20: c and the others share a nipple, a and b 100 in
     public void The_worst_stretch_is_the_longest_with_most()
     {
-        var raceway = new Raceway(new() { Id = "P1", Circuits = [new("a"), new("b"), new("c")] },
+        var raceway = new Raceway(new() { Id = new("P1"), Circuits = [new("a"), new("b"), new("c")] },
             [Along("a", Some, (0, 0, 0), (200, 0, 0)), Along("b", Some, (0, 0, 0), (100, 0, 0), (100, 50, 0)),
                 Along("c", Some, (0, 0, 0), (20, 0, 0), (20, 100, 0))]);
         var worst = raceway.Worst(raceway.Lead);
@@ -132,7 +132,7 @@ public sealed class PipeTests
     [Fact] // a box at the fourth corner takes that bend: 270° before it, 180° behind
     public void Bends_are_counted_from_pull_point_to_pull_point()
     {
-        var open = new Raceway(new() { Id = "P1", Circuits = [new("a")] }, [Teeth]);
+        var open = new Raceway(new() { Id = new("P1"), Circuits = [new("a")] }, [Teeth]);
         Assert.Equal(540, Assert.Single(open.Pulls).Degrees);
         var boxed = open with { Pipe = open.Pipe with { Stops = [new(PipeStopKind.PullBox, 240.Inches())] } };
         Assert.Equal([(240m, 270), (180m, 180)], boxed.Pulls.Select(p => (p.Long.Inches, p.Degrees)));
@@ -199,21 +199,21 @@ public sealed class PipeTests
     {
         var job = InOne(Heaters(2), "h1", "h2");
         var keys = job.Pipes[0].Circuits;
-        job = new PutInPipe(keys[1], PutInPipe.NextId(job)).On(job).Job!;
-        Assert.Equal(["P1", "P2"], job.Pipes.Select(p => p.Id));
+        job = new PutInPipe(keys[1], new(PutInPipe.NextId(job))).On(job).Job!;
+        Assert.Equal(["P1", "P2"], job.Pipes.Select(p => p.Id.Value));
         job = new PutInPipe(keys[1], null).On(job).Job!;
-        Assert.Equal("P1", Assert.Single(job.Pipes).Id);
+        Assert.Equal("P1", Assert.Single(job.Pipes).Id.Value);
         Assert.Contains("two pipes",
-            JobProblems.First(job with { Pipes = [.. job.Pipes, new() { Id = "P2", Circuits = [keys[0]] }] })!.ToString(),
+            JobProblems.First(job with { Pipes = [.. job.Pipes, new() { Id = new("P2"), Circuits = [keys[0]] }] })!.ToString(),
             StringComparison.Ordinal);
-        Assert.Contains("1 to 9 circuits", JobProblems.First(job with { Pipes = [new() { Id = "P2", Circuits = [] }] })!.ToString(),
+        Assert.Contains("1 to 9 circuits", JobProblems.First(job with { Pipes = [new() { Id = new("P2"), Circuits = [] }] })!.ToString(),
             StringComparison.Ordinal);
     }
 
     [Fact]
     public void What_is_kept_for_a_circuit_that_is_no_more_is_told()
     {
-        var job = new PutInPipe(new("gone"), "P1").On(Heaters(1)).Job!;
+        var job = new PutInPipe(new("gone"), new("P1")).On(Heaters(1)).Job!;
         var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Rule == "pipes");
         Assert.Empty(tag.Fixes[0].Change.On(job).Job!.Pipes);
     }

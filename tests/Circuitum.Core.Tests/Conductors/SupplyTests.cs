@@ -30,7 +30,7 @@ public sealed class SupplyTests
     [Fact] // behind the main of 200 A: 3/0 copper at 75 °C carries 200; no space, no breaker, its load on both legs
     public void Feed_through_lugs_take_no_space_and_no_breaker()
     {
-        var job = OnLugs() with { Pipes = [new() { Id = "p", Circuits = [new("feeder-B")], Marked75 = true }] };
+        var job = OnLugs() with { Pipes = [new() { Id = new("p"), Circuits = [new("feeder-B")], Marked75 = true }] };
         var plan = Planner.Plan(job);
         var feeder = plan.Landed(new("feeder-B"))!;
         Assert.Equal(("lugs", 200m, "3/0"), (feeder.SpaceText, feeder.Breaker.Value, feeder.Gauge.ToString()));

@@ -33,7 +33,7 @@ public sealed class FramingTests
     public void A_door_listed_by_one_room_breaks_the_wall_of_both()
     {
         var rooms = TwoRooms.Structures[0].Levels[0].Rooms;
-        var door = new Opening { Id = "d", Kind = OpeningKind.Door, Wall = 2, Offset = 24.Inches(), Width = 32.Inches() };
+        var door = new Opening { Id = new("d"), Kind = OpeningKind.Door, Wall = 2, Offset = 24.Inches(), Width = 32.Inches() };
         var framed = Framing.Frame(Houses.House([rooms[0] with { Openings = [door] }, rooms[1]]));
         Assert.Equal((24m, 56m),
             (framed.Room(new("west")).Sides[1].Openings[0].From.Inches, framed.Room(new("west")).Sides[1].Openings[0].To.Inches));

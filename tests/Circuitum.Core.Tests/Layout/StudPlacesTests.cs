@@ -17,7 +17,7 @@ public sealed class StudPlacesTests
         Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 14.Feet(), 12.Feet()) with { Openings = [.. openings] };
 
     private static Opening On(OpeningKind kind, int offset, int width, int sill = 36) =>
-        new() { Id = $"o{offset}", Kind = kind, Wall = 1, Offset = offset.Inches(), Width = width.Inches(), Sill = sill.Inches() };
+        new() { Id = new($"o{offset}"), Kind = kind, Wall = 1, Offset = offset.Inches(), Width = width.Inches(), Sill = sill.Inches() };
 
     private static (StudPlaces Places, RoomSide Side) At(Room room, Length height, Func<Job, Job>? more = null)
     {
@@ -57,7 +57,15 @@ public sealed class StudPlacesTests
     public void Kept_bays_are_kept() =>
         Assert.Equal("2.625-60 92-158.875",
             Free(At(Den(), Low, j =>
-                new ReserveBays(new() { Id = "b", For = "drain", Room = new("den"), Wall = 1, Offset = 60.Inches(), Width = 32.Inches() })
+                new ReserveBays(new()
+                {
+                    Id = new("b"),
+                    For = "drain",
+                    Room = new("den"),
+                    Wall = 1,
+                    Offset = 60.Inches(),
+                    Width = 32.Inches()
+                })
                 .On(j).Job!)));
 
     [Fact] // a cabinet needs no jamb: only half a box beside it
@@ -90,16 +98,16 @@ public sealed class StudPlacesTests
     {
         var den = Den(On(OpeningKind.Door, 60, 32)) with
         {
-            Openings = [new() { Id = "in", Kind = OpeningKind.Door, Wall = 3, Offset = 40.Inches(), Width = 32.Inches() },
-                new() { Id = "b", Kind = OpeningKind.Door, Wall = 2, Offset = 40.Inches(), Width = 32.Inches() },
-                new() { Id = "out", Kind = OpeningKind.Slider, Wall = 1, Offset = 40.Inches(), Width = 72.Inches() }]
+            Openings = [new() { Id = new("in"), Kind = OpeningKind.Door, Wall = 3, Offset = 40.Inches(), Width = 32.Inches() },
+                new() { Id = new("b"), Kind = OpeningKind.Door, Wall = 2, Offset = 40.Inches(), Width = 32.Inches() },
+                new() { Id = new("out"), Kind = OpeningKind.Slider, Wall = 1, Offset = 40.Inches(), Width = 72.Inches() }]
         };
         var house = Framing.Frame(
             Houses.House([den, Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, 12.Feet(), 14.Feet(), 4.Feet()),
                 Houses.Rectangle("bath", RoomUse.Bath, 14.Feet(), Length.Zero, 8.Feet(), 12.Feet())]));
         Assert.Equal(["out:", "b:bath", "in:hall"], Doorways.Of(house, house.Room(new("den")))
             .Select(d => $"{d.Opening.Opening.Id}:{d.Other?.Room.Id}"));
-        Assert.Equal(["out", "in"], Doorways.Entrances(house, house.Room(new("den"))).Select(d => d.Opening.Opening.Id));
-        Assert.Equal(["in"], Doorways.Of(house, house.Room(new("hall"))).Select(d => d.Opening.Opening.Id));
+        Assert.Equal(["out", "in"], Doorways.Entrances(house, house.Room(new("den"))).Select(d => d.Opening.Opening.Id.Value));
+        Assert.Equal(["in"], Doorways.Of(house, house.Room(new("hall"))).Select(d => d.Opening.Opening.Id.Value));
     }
 }

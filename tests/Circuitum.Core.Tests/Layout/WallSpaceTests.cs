@@ -48,7 +48,7 @@ public sealed class WallSpaceTests
         var room = Houses.Rectangle("bed", RoomUse.Bedroom, Length.Zero, Length.Zero, 12.Feet() + Houses.Outer,
             11.Feet() + Houses.Outer) with
         {
-            Openings = [new() { Id = "door", Kind = OpeningKind.Door, Wall = 1, Offset = 6.Inches(), Width = 32.Inches() }],
+            Openings = [new() { Id = new("door"), Kind = OpeningKind.Door, Wall = 1, Offset = 6.Inches(), Width = 32.Inches() }],
         };
         var framed = Framing.Frame(Houses.House([room])).Room(new("bed"));
         Assert.Equal((12.Feet(), 11.Feet()), (framed.ClearWidth, framed.ClearDepth));
@@ -64,7 +64,7 @@ public sealed class WallSpaceTests
         var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 12.Feet(), 12.Feet());
         var window = room with
         {
-            Openings = [new() { Id = "w", Kind = OpeningKind.Window, Wall = 1, Offset = 24.Inches(), Width = 48.Inches() }]
+            Openings = [new() { Id = new("w"), Kind = OpeningKind.Window, Wall = 1, Offset = 24.Inches(), Width = 48.Inches() }]
         };
         Assert.True(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([window])).Room(new("den")))).Closed);
         var cabinet = room with

@@ -59,7 +59,7 @@ public sealed class HouseProblemsTests
             l with
             {
                 Reservations =
-                [new() { Id = "b", For = keptFor, Room = new("den"), Wall = 1, Offset = offset.Inches(), Width = width.Inches() }]
+                [new() { Id = new("b"), For = keptFor, Room = new("den"), Wall = 1, Offset = offset.Inches(), Width = width.Inches() }]
             }));
 
     [Fact]
@@ -69,12 +69,12 @@ public sealed class HouseProblemsTests
             With(l => l with
             {
                 Reservations =
-                [new() { Id = "b", For = "x", Room = new("cellar"), Wall = 1, Offset = Length.Zero, Width = 16.Inches() }]
+                [new() { Id = new("b"), For = "x", Room = new("cellar"), Wall = 1, Offset = Length.Zero, Width = 16.Inches() }]
             }));
         Says("room “cellar” is not in the house",
-            With(l => l with { Chases = [new() { Id = "c", For = "x", Room = new("cellar"), Wall = 1, Offset = Length.Zero }] }));
+            With(l => l with { Chases = [new() { Id = new("c"), For = "x", Room = new("cellar"), Wall = 1, Offset = Length.Zero }] }));
         Says("1 to 40 characters what the chase",
-            With(l => l with { Chases = [new() { Id = "c", For = " ", Room = new("den"), Wall = 1, Offset = Length.Zero }] }));
+            With(l => l with { Chases = [new() { Id = new("c"), For = " ", Room = new("den"), Wall = 1, Offset = Length.Zero }] }));
     }
 
     [Theory]
@@ -109,7 +109,7 @@ public sealed class HouseProblemsTests
     public void A_want(string? name, int offset, int width, string? says) =>
         Says(says, Sound with
         {
-            Wants = [new() { Id = "w", Kind = WantKind.Desk, Name = name, Room = new("den"), Wall = 2, Offset = offset.Inches(),
+            Wants = [new() { Id = new("w"), Kind = WantKind.Desk, Name = name, Room = new("den"), Wall = 2, Offset = offset.Inches(),
                 Width = width.Inches() }]
         });
 
@@ -133,7 +133,7 @@ public sealed class HouseProblemsTests
     [InlineData("mirror height", "someone whose name is far too long for a margin", "in 40 each")]
     [InlineData("mirror height", "the owner", null)]
     public void A_fact_waited_for(string what, string who, string? says) =>
-        Says(says, Sound with { Holds = [new("h", "room:den", what, who, "board")] });
+        Says(says, Sound with { Holds = [new(new("h"), "room:den", what, who, "board")] });
 
     private static void Says(string? says, Job job)
     {

@@ -41,10 +41,11 @@ public sealed class JobTests
         { "clockwise", Rooms(r => r with { Corners = [P(0, 0), P(0, 12), P(12, 12), P(12, 0)] }) },
         { "corners", Rooms(r => r with { Corners = [P(0, 0), P(12, 0), P(12, 12)] }) },
         { "does not fit", Rooms(r =>
-            r with { Openings = [new() { Id = "d", Kind = OpeningKind.Door, Wall = 1, Offset = 130.Inches(), Width = 32.Inches() }] }) },
+            r with { Openings = [new() { Id = new("d"), Kind = OpeningKind.Door, Wall = 1, Offset = 130.Inches(),
+                Width = 32.Inches() }] }) },
         { "wall 5 is not there",
             Rooms(r => r with { Openings =
-                [new() { Id = "d", Kind = OpeningKind.Door, Wall = 5, Offset = 10.Inches(), Width = 32.Inches() }] }) },
+                [new() { Id = new("d"), Kind = OpeningKind.Door, Wall = 5, Offset = 10.Inches(), Width = 32.Inches() }] }) },
         { "is not in the house", Boxes(b => b with { Room = new("attic") }) },
         { "wall 9 is not there", Boxes(b => b with { Wall = 9 }) },
         { "not on wall 1", Boxes(b => b with { Offset = -Length.FromInches(1) }) },
@@ -71,7 +72,7 @@ public sealed class JobTests
         { "houseRules.cablesPerHole", Good with { HouseRules = new() { CablesPerHole = 0 } } },
         { "pins.boxes", Good with { Pins = new() { Boxes = [new(new("ghost"), new("den-receptacles"))] } } },
         { "pinned twice", Good with { Pins = new() { Boxes = [new(new("b"), new("x")), new(new("b"), new("y"))] } } },
-        { "holds", Good with { Holds = [new("h", "kitchen sink", "x", "y", "z")] } },
+        { "holds", Good with { Holds = [new(new("h"), "kitchen sink", "x", "y", "z")] } },
         { "amendments", Good with { Amendments = [new(AmendedRule.OutletsPerGeneralCircuit, null, "county")] } },
     };
 
@@ -112,7 +113,7 @@ public sealed class JobTests
         { "used twice", new AddBox(Houses.On("b", "den", 1, 60)) },
         { "a space lies from 1 to 84", new PinSpace(new("den-receptacles"), 0) },
         { "10 to 400 A", new PinBreaker(new("den-receptacles"), 500.Amps()) },
-        { "not in this job any more", new ReleaseHold("ghost") },
+        { "not in this job any more", new ReleaseHold(new("ghost")) },
     };
 
     [Theory]
@@ -130,7 +131,7 @@ public sealed class JobTests
         var job = Good.With(Houses.Ceiling("l", "den", 40, 40), Houses.Switch("s", "den", 3, 20, DeviceKind.Switch, "l")) with
         {
             Pins = new() { Boxes = [new(new("l"), new("x"))] },
-            Holds = [new("h", "box:l", "its kind", "the owner", "soon")],
+            Holds = [new(new("h"), "box:l", "its kind", "the owner", "soon")],
         };
         var after = new DeleteBox(new("l")).On(job).Job!;
         Assert.Empty(after.Boxes.Single(b => b.Id.Value == "s").Devices[0].Controls);

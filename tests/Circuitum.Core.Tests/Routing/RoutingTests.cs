@@ -43,7 +43,7 @@ public sealed class RoutingTests
     {
         var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
         {
-            Openings = [new() { Id = "o", Kind = kind, Wall = 1, Offset = 70.Inches(), Width = 20.Inches(), Sill = sill.Inches() }],
+            Openings = [new() { Id = new("o"), Kind = kind, Wall = 1, Offset = 70.Inches(), Width = 20.Inches(), Sill = sill.Inches() }],
         };
         return Houses.House([room]).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 1, 100));
     }

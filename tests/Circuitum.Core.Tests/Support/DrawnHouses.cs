@@ -51,7 +51,7 @@ internal static class DrawnHouses
         {
             openings.Add(new()
             {
-                Id = $"d{number}",
+                Id = new($"d{number}"),
                 Kind = lot.Door % 3 == 0 ? OpeningKind.Cased : OpeningKind.Door,
                 Wall = lot.Door % 2 == 0 ? 3 : 1,
                 Offset = (12 + (lot.Door * (wide - 60) / 100)).Inches(),
@@ -65,7 +65,7 @@ internal static class DrawnHouses
         {
             openings.Add(new()
             {
-                Id = $"w{number}",
+                Id = new($"w{number}"),
                 Kind = OpeningKind.Window,
                 Wall = lot.Door % 2 == 0 ? 1 : 3,
                 Offset = 14.Inches(),

@@ -105,7 +105,7 @@ internal static class Houses
         return house with
         {
             Structures = [house.Structures[0], shed],
-            Trenches = [new("t", new("house"), new("shed"), [new(20.Feet(), 6.Feet()), new(70.Feet(), 6.Feet())], 24.Inches())],
+            Trenches = [new(new("t"), new("house"), new("shed"), [new(20.Feet(), 6.Feet()), new(70.Feet(), 6.Feet())], 24.Inches())],
             Panels = panel is null ? house.Panels : [house.Panels[0], panel],
         };
     }

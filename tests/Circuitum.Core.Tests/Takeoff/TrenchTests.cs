@@ -82,7 +82,7 @@ public sealed class TrenchTests
     {
         var job = Shed(panel: false);
         var key = Planner.Plan(job).CircuitOf(new("r"))!.Circuit.Key;
-        var piped = Did(job, new PutInPipe(key, "P1"));
+        var piped = Did(job, new PutInPipe(key, new("P1")));
         var sized = Planner.Plan(piped).CircuitOf(new("r"))!.Sized;
         Assert.Equal(("2 × 12 + 12 G", "1/2 in PVC"), (sized.Cable, sized.Pipe!.Size.Value));
         Assert.True(sized.Pipe.Raceway.Buried);

@@ -131,7 +131,7 @@ internal static class GoldenHouses
         var with = job with
         {
             Structures = job.Structures.Add(shed),
-            Trenches = [new("t", job.Structures[0].Id, shed.Id, [new(40.Feet(), 6.Feet()), new(240.Feet(), 6.Feet())], 24.Inches())],
+            Trenches = [new(new("t"), job.Structures[0].Id, shed.Id, [new(40.Feet(), 6.Feet()), new(240.Feet(), 6.Feet())], 24.Inches())],
             Panels = panel ? job.Panels.Add(Houses.ShedPanel) : job.Panels,
         };
         with = with.With(Houses.On("shed-r", "shop", 1, 40), Houses.Ceiling("shed-l", "shop", 60, 60),
@@ -144,7 +144,7 @@ internal static class GoldenHouses
     {
         foreach (var circuit in Planner.Plan(job).Circuits.Where(c => c.Circuit.Poles == 2).Take(2))
         {
-            job = new PutInPipe(circuit.Circuit.Key, "P1").On(job).Job ?? job;
+            job = new PutInPipe(circuit.Circuit.Key, new("P1")).On(job).Job ?? job;
         }
 
         return job;

@@ -6,7 +6,7 @@ namespace Circuitum.Core.Jobs;
 public sealed record Want
 {
     /// <summary>Stable id.</summary>
-    public required string Id { get; init; }
+    public required Id<Want> Id { get; init; }
 
     /// <summary>What it is.</summary>
     public required WantKind Kind { get; init; }

@@ -23,7 +23,7 @@ public sealed record Pipe
     public const int MostCircuits = 9;
 
     /// <summary>Stable id, as written on the pipe: P1.</summary>
-    public required string Id { get; init; }
+    public required Id<Pipe> Id { get; init; }
 
     /// <summary>What it is made of.</summary>
     public ConduitKind Kind { get; init; }

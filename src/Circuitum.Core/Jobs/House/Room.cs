@@ -132,7 +132,7 @@ public enum RoomUse
 public sealed record Opening
 {
     /// <summary>Stable id.</summary>
-    public required string Id { get; init; }
+    public required Id<Opening> Id { get; init; }
 
     /// <summary>Kind.</summary>
     public required OpeningKind Kind { get; init; }

@@ -88,7 +88,7 @@ public sealed record Level
 public sealed record Reservation
 {
     /// <summary>Stable id.</summary>
-    public required string Id { get; init; }
+    public required Id<Reservation> Id { get; init; }
 
     /// <summary>What they are kept for, at most 40 characters.</summary>
     public required string For { get; init; }
@@ -110,7 +110,7 @@ public sealed record Reservation
 public sealed record Chase
 {
     /// <summary>Stable id.</summary>
-    public required string Id { get; init; }
+    public required Id<Chase> Id { get; init; }
 
     /// <summary>What it is for, at most 40 characters.</summary>
     public required string For { get; init; }

@@ -10,7 +10,7 @@ namespace Circuitum.Core.Jobs;
 /// <param name="To">Building fed.</param>
 /// <param name="Path">From wall to wall, 2 to 40 points.</param>
 /// <param name="Depth">Cover, 6 to 48 in (300.5).</param>
-public sealed record Trench(string Id, StructureId From, StructureId To, ImmutableArray<Point> Path, Length Depth)
+public sealed record Trench(Id<Trench> Id, StructureId From, StructureId To, ImmutableArray<Point> Path, Length Depth)
 {
     /// <summary>Corners that one trench may have, its two ends among them.</summary>
     public const int MostPoints = 40;

@@ -43,27 +43,27 @@ internal sealed class UsConductors : ConductorRules
     // Chapter 9 Table 8, ohm per 1000 ft at 75 °C: copper uncoated (solid to 10), aluminium.
     private static readonly ImmutableDictionary<string, (decimal Copper, decimal Aluminium)> Resistances =
         new Dictionary<string, (decimal, decimal)>
-    {
-        ["14"] = (3.07m, 0),
-        ["12"] = (1.93m, 3.18m),
-        ["10"] = (1.21m, 2.00m),
-        ["8"] = (.778m, 1.28m),
-        ["6"] = (.491m, .808m),
-        ["4"] = (.308m, .508m),
-        ["3"] = (.245m, .403m),
-        ["2"] = (.194m, .319m),
-        ["1"] = (.154m, .253m),
-        ["1/0"] = (.122m, .201m),
-        ["2/0"] = (.0967m, .159m),
-        ["3/0"] = (.0766m, .126m),
-        ["4/0"] = (.0608m, .100m),
-        ["250"] = (.0515m, .0847m),
-        ["300"] = (.0429m, .0707m),
-        ["350"] = (.0367m, .0605m),
-        ["400"] = (.0321m, .0529m),
-        ["500"] = (.0258m, .0424m),
-        ["600"] = (.0214m, .0353m),
-    }.ToImmutableDictionary();
+        {
+            ["14"] = (3.07m, 0),
+            ["12"] = (1.93m, 3.18m),
+            ["10"] = (1.21m, 2.00m),
+            ["8"] = (.778m, 1.28m),
+            ["6"] = (.491m, .808m),
+            ["4"] = (.308m, .508m),
+            ["3"] = (.245m, .403m),
+            ["2"] = (.194m, .319m),
+            ["1"] = (.154m, .253m),
+            ["1/0"] = (.122m, .201m),
+            ["2/0"] = (.0967m, .159m),
+            ["3/0"] = (.0766m, .126m),
+            ["4/0"] = (.0608m, .100m),
+            ["250"] = (.0515m, .0847m),
+            ["300"] = (.0429m, .0707m),
+            ["350"] = (.0367m, .0605m),
+            ["400"] = (.0321m, .0529m),
+            ["500"] = (.0258m, .0424m),
+            ["600"] = (.0214m, .0353m),
+        }.ToImmutableDictionary();
 
     // Chapter 9 Table 8, circular mils.
     private static readonly ImmutableDictionary<string, int> CircularMils = new Dictionary<string, int>

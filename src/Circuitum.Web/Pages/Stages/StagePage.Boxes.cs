@@ -91,7 +91,7 @@ public abstract partial class StagePage
         var (room, number) = HouseEntry.Numbered(wall);
         var want = new Want
         {
-            Id = string.IsNullOrEmpty(id) ? SetWant.FreeId(job) : id,
+            Id = new(string.IsNullOrEmpty(id) ? SetWant.FreeId(job) : id),
             Kind = Entry.Choice<WantKind>(kind),
             Name = string.IsNullOrWhiteSpace(name) ? null : name.Trim(),
             Room = new(room),
@@ -104,7 +104,7 @@ public abstract partial class StagePage
     });
 
     /// <summary>Drops a want.</summary>
-    public Task<IActionResult> OnPostDropWantAsync(string id) => ChangeAsync(() => new DropWant(id));
+    public Task<IActionResult> OnPostDropWantAsync(string id) => ChangeAsync(() => new DropWant(new(id)));
 
     private static ImmutableArray<BoxId> Picked(string boxes) =>
         [.. (boxes ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Distinct().Select(b => new BoxId(b))];

@@ -109,14 +109,14 @@ public abstract partial class StagePage
 
     /// <summary>Changes an opening.</summary>
     public Task<IActionResult> OnPostOpeningAsync(string opening, string wall, OpeningFields fields) =>
-        ChangeAsync(() => new SetOpening(opening, fields.Read(opening, Entry.Count(wall))));
+        ChangeAsync(() => new SetOpening(new(opening), fields.Read(opening, Entry.Count(wall))));
 
     /// <summary>Moves an opening along its wall.</summary>
     public Task<IActionResult> OnPostSlideOpeningAsync(string opening, string offset) =>
-        ChangeAsync(() => new MoveOpening(opening, Length.Parse(offset)));
+        ChangeAsync(() => new MoveOpening(new(opening), Length.Parse(offset)));
 
     /// <summary>Closes an opening.</summary>
-    public Task<IActionResult> OnPostDeleteOpeningAsync(string opening) => ChangeAsync(() => new DeleteOpening(opening));
+    public Task<IActionResult> OnPostDeleteOpeningAsync(string opening) => ChangeAsync(() => new DeleteOpening(new(opening)));
 
     /// <summary>Puts a fixture into a room.</summary>
     public Task<IActionResult> OnPostAddFixtureAsync(string room, FixtureFields fields) => ChangeAsync(job =>
@@ -219,7 +219,7 @@ public abstract partial class StagePage
         var (room, number) = HouseEntry.Numbered(wall);
         var kept = new Reservation
         {
-            Id = string.IsNullOrEmpty(id) ? ReserveBays.FreeId(job) : id,
+            Id = new(string.IsNullOrEmpty(id) ? ReserveBays.FreeId(job) : id),
             For = keptFor ?? "",
             Room = new(room),
             Wall = number,
@@ -230,7 +230,7 @@ public abstract partial class StagePage
     });
 
     /// <summary>Gives kept bays back.</summary>
-    public Task<IActionResult> OnPostReleaseBaysAsync(string id) => ChangeAsync(() => new ReleaseBays(id));
+    public Task<IActionResult> OnPostReleaseBaysAsync(string id) => ChangeAsync(() => new ReleaseBays(new(id)));
 
     /// <summary>Leaves a spare chase.</summary>
     public Task<IActionResult> OnPostLeaveChaseAsync(string wall, string? id, string keptFor, string offset, bool cord) =>
@@ -239,7 +239,7 @@ public abstract partial class StagePage
         var (room, number) = HouseEntry.Numbered(wall);
         var chase = new Chase
         {
-            Id = string.IsNullOrEmpty(id) ? LeaveChase.FreeId(job) : id,
+            Id = new(string.IsNullOrEmpty(id) ? LeaveChase.FreeId(job) : id),
             For = keptFor ?? "",
             Room = new(room),
             Wall = number,
@@ -250,7 +250,7 @@ public abstract partial class StagePage
     });
 
     /// <summary>Closes a spare chase.</summary>
-    public Task<IActionResult> OnPostCloseChaseAsync(string id) => ChangeAsync(() => new CloseChase(id));
+    public Task<IActionResult> OnPostCloseChaseAsync(string id) => ChangeAsync(() => new CloseChase(new(id)));
 
     /// <summary>Lays a drawing under a level.</summary>
     public async Task<IActionResult> OnPostUnderlayAsync(string level, IFormFile? file)
@@ -330,7 +330,7 @@ public abstract partial class StagePage
 
     /// <summary>Waits for a fact.</summary>
     public Task<IActionResult> OnPostHoldAsync(string subject, string? field, string what, string? who, string? by) =>
-        ChangeAsync(job => new AddHold(new(AddHold.FreeId(job), subject, what ?? "", who ?? "", by ?? "")
+        ChangeAsync(job => new AddHold(new(new(AddHold.FreeId(job)), subject, what ?? "", who ?? "", by ?? "")
         {
             Field = string.IsNullOrEmpty(field) ? null : Entry.Choice<HoldField>(field),
         }));

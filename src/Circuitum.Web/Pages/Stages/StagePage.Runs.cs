@@ -36,7 +36,7 @@ public abstract partial class StagePage
 
     /// <summary>Pulls a circuit's home run in a pipe; nothing chosen takes it out.</summary>
     public Task<IActionResult> OnPostPutInPipeAsync(string circuit, string? pipe) =>
-        ChangeAsync(() => new PutInPipe(new(circuit), string.IsNullOrEmpty(pipe) ? null : pipe));
+        ChangeAsync(() => new PutInPipe(new(circuit), string.IsNullOrEmpty(pipe) ? null : new Id<Pipe>(pipe)));
 
     /// <summary>Sets what a pipe is.</summary>
     public Task<IActionResult> OnPostPipeAsync(string pipe, string circuit, string kind, bool marked75, bool jacketed) =>
@@ -69,7 +69,7 @@ public abstract partial class StagePage
 
     // The job's own pipe, or the one assumed for a feeder.
     private static Pipe PipeOf(Job job, string pipe, string circuit) => Core.Routing.Raceways.For(job, new(circuit), true) is { } known
-        && known.Id == pipe
+        && known.Id.Value == pipe
         ? known : throw new ChangeRefusedException($"Pipe {pipe} is not in this job any more.");
 
     private static string? TrenchOf(string run) => run.StartsWith("trench:", StringComparison.Ordinal) ? run["trench:".Length..] : null;

@@ -6,8 +6,10 @@ export function feet(inches) {
   const sign = quarters < 0 ? "−" : "";
   const size = Math.abs(quarters);
   const whole = Math.floor(size / 4);
-  const part = ["", " 1/4", " 1/2", " 3/4"][size % 4];
-  return whole < 12 ? `${sign}${whole}${part}"` : `${sign}${Math.floor(whole / 12)}'-${whole % 12}${part}"`;
+  const part = ["", "1/4", "1/2", "3/4"][size % 4];
+  // Below an inch the fraction stands alone, as the server writes it.
+  const written = (n) => (n === 0 && part && whole < 12 ? part : part ? `${n} ${part}` : `${n}`);
+  return whole < 12 ? `${sign}${written(whole)}"` : `${sign}${Math.floor(whole / 12)}'-${written(whole % 12)}"`;
 }
 
 /** Shows a length beside the pointer, or nothing. */
