@@ -7,16 +7,8 @@ export function show(href) {
   return window.htmx.ajax("GET", href, { source: "#ask", target: "#bench", swap: "outerMorph", push: href });
 }
 
-// One act after the other: the second starts from the revision that the first made.
-let before = Promise.resolve();
-
 /** Does one thing to the job, from the revision that is on the page; what is named after it is selected. */
-export function act(handler, values = {}, on = undefined) {
-  before = before.then(() => send(handler, values, on ?? bench().dataset.selected)).catch(() => {});
-  return before;
-}
-
-function send(handler, values, on) {
+export function act(handler, values = {}, on = bench().dataset.selected) {
   const { job, stage, level, revision } = bench().dataset;
   const query = new URLSearchParams({ level, handler });
   if (on) query.set("on", on);

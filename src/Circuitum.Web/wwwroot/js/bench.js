@@ -12,8 +12,10 @@ import { watchRegroup } from "./regroup.js";
 import { watchDarkness } from "./darkness.js";
 import { watchLand } from "./land.js";
 import { watchTrouble } from "./trouble.js";
+import { watchTurns } from "./turns.js";
 
 watchTrouble();
+watchTurns();
 // Tools before drags and drags before pans: what a tool takes, nothing else moves.
 watchTools();
 watchDrag();
