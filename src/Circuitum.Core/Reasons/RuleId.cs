@@ -196,8 +196,6 @@ public enum RuleId
     OptionalMethodFor,
     /// <summary>Its general loads.</summary>
     OptionalGeneral,
-    /// <summary>Its heating and cooling.</summary>
-    OptionalClimate,
     /// <summary>Air conditioning at 100 per cent.</summary>
     OptionalCooling,
     /// <summary>Heat pumps without supplement at 100 per cent.</summary>

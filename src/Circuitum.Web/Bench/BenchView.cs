@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
@@ -38,6 +39,10 @@ public sealed class BenchView
 
     /// <summary>What is selected.</summary>
     public Subject? Selected { get; }
+
+    /// <summary>How two circuits that go the same way could go together, where that was asked; it is routed for, so never while a page is
+    /// drawn.</summary>
+    public ImmutableArray<TogetherWay>? Together { get; init; }
 
     /// <summary>The selected box, or null.</summary>
     public PlacedBox? Box { get; private set; }

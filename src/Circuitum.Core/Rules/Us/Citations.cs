@@ -107,7 +107,6 @@ internal static class Citations
             [RuleId.OptionalMethod] = Same("220.82"),
             [RuleId.OptionalMethodFor] = Same("220.82(A)"),
             [RuleId.OptionalGeneral] = Same("220.82(B)"),
-            [RuleId.OptionalClimate] = Same("220.82(C)"),
             [RuleId.OptionalCooling] = Same("220.82(C)(1)"),
             [RuleId.OptionalHeatPump] = Same("220.82(C)(2)"),
             [RuleId.OptionalSupplement] = Same("220.82(C)(3)"),

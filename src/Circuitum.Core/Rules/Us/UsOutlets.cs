@@ -6,17 +6,8 @@ namespace Circuitum.Core.Rules.Us;
 /// <summary>Receptacles by 210.52.</summary>
 internal sealed class UsOutlets(Edition edition) : OutletRules
 {
-    /// <summary>210.52(A)(1).</summary>
-    public override Length WallReach { get; } = Length.FromFeet(6);
-
     /// <summary>210.52(A)(2)(1).</summary>
     public override Length NarrowestWall { get; } = Length.FromFeet(2);
-
-    /// <summary>210.52(C)(1).</summary>
-    public override Length CounterReach { get; } = Length.FromInches(24);
-
-    /// <summary>210.52(C)(1).</summary>
-    public override Length NarrowestCounter { get; } = Length.FromInches(12);
 
     /// <summary>406.9(C), from 2020.</summary>
     public override bool KeepsReceptaclesOffTubs => edition >= Edition.Y2020;

@@ -27,6 +27,10 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     [FromQuery]
     public string? On { get; set; }
 
+    /// <summary>What is to be compared on the card: together, for the ways of two circuits.</summary>
+    [FromQuery]
+    public string? Compare { get; set; }
+
     /// <summary>What the page shows.</summary>
     public BenchView View { get; private set; } = null!;
 
@@ -39,6 +43,16 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
         }
 
         View = new(job, stage, Level, On);
+        if (Compare == "together" && View.Circuit is { Wired.Circuit: { GoesWith: { } with } one } && job.Plan.Landed(with) is { } other)
+        {
+            var plan = job.Plan;
+            View = new(job, stage, Level, On)
+            {
+                Together = await bench.PlanAsync(_ =>
+                    Core.Routing.Routes.Together(plan.House, plan.Survey, one, other.Wired.Circuit, plan.Job, plan.Book)),
+            };
+        }
+
         return InPlace && !Request.Headers.ContainsKey("HX-History-Restore-Request") ? Partial("_Bench", View) : Page();
     }
 

@@ -1,0 +1,59 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Protection;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Web.Bench.Cards;
+
+/// <summary>What the card of a box says and offers; the page only lays it out.</summary>
+/// <param name="Placed">The box.</param>
+/// <param name="Side">The wall it is on; null on a ceiling or a floor.</param>
+/// <param name="Wired">The box as it is wired.</param>
+/// <param name="Facts">Its circuit, its volume, its protection, line by line.</param>
+/// <param name="Heads">Boxes of the same building that a machine in two parts can have its cable go back to.</param>
+/// <param name="Workable">What a switch can work, what is in its own room first.</param>
+/// <param name="Disconnectable">What a disconnect can work besides.</param>
+public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, ImmutableArray<CardFact> Facts,
+    ImmutableArray<PlacedBox> Heads, ImmutableArray<PlacedBox> Workable, ImmutableArray<PlacedBox> Disconnectable)
+{
+    /// <summary>The card of the box that is selected.</summary>
+    public static BoxCard Of(BenchView view)
+    {
+        var placed = view.Box!;
+        var box = placed.Box;
+        var near = view.Plan.Survey.Boxes.Where(b => b.Place.Structure == placed.Place.Structure)
+            .OrderBy(b => b.Box.Room == box.Room ? 0 : 1).ThenBy(b => b.Room.Room.Name).ThenBy(b => b.Name).ToList();
+        bool Works(PlacedBox other) => other.HasLight || other.Box.Devices.Any(d => d.Kind.IsFan() || d.Kind == DeviceKind.HalfSwitched);
+        return new(placed, box.Mount == Mount.Wall ? placed.Room.Sides[box.Wall - 1] : null, view.Circuit!.Wired.Boxes[box.Id],
+            [.. FactsOf(view)], [.. near.Where(b => b.IsHead)], [.. near.Where(Works)], [.. near.Where(b => Works(b) || b.Plates.Any())]);
+    }
+
+    /// <summary>What a device of the box can work.</summary>
+    public ImmutableArray<PlacedBox> WorkedBy(Device device) => device.Kind == DeviceKind.Disconnect ? Disconnectable : Workable;
+
+    /// <summary>What a device of the box works now, in words.</summary>
+    public static string Works(BenchView view, Device device) => device.Controls.Length > 0
+        ? $"Works {string.Join(", ", device.Controls.Select(c => view.Plan.Survey[c].Name))}." : "Works nothing yet.";
+
+    private static IEnumerable<CardFact> FactsOf(BenchView view)
+    {
+        var (placed, landed) = (view.Box!, view.Circuit!);
+        var (wired, outlet) = (landed.Wired.Boxes[placed.Box.Id], landed.Wired.Outlets[placed.Box.Id]);
+        yield return new("Circuit", $"{landed.Panel}{landed.SpaceText} · {landed.Description}")
+        {
+            To = view.Selected,
+            On = Stage.Circuits,
+        };
+        yield return new("Box", $"{wired.Volume.Value} of {wired.Given?.ToString() ?? "no usual box"}");
+        yield return new("AFCI", outlet.Afci is { } afci ? $"needed, {afci.Section}" : "not asked");
+        yield return new("GFCI", outlet.Gfci is { } gfci ? $"needed, {gfci.Section}" : "not asked");
+        yield return new("Resets at", view.ResetOf(placed.Box.Id));
+        if (ReceptacleListing.For(placed, landed.Protected, view.Plan.Job.Schools) is { } listing)
+        {
+            yield return new("Receptacle", string.Join("; ", listing.Why));
+        }
+    }
+}
