@@ -50,6 +50,38 @@ public sealed record WallSpace(RoomId Room, Length Clear, ImmutableArray<WallPie
         }
     }
 
+    /// <summary>The line cut into what each receptacle serves and what none does.</summary>
+    public IEnumerable<(Length From, Length To, bool Served)> Stretches()
+    {
+        var at = Length.Zero;
+        var places = Closed && !Receptacles.IsEmpty
+            ? Receptacles.Prepend(Receptacles[^1] - Clear).Append(Receptacles[0] + Clear).ToList()
+            : [.. Receptacles];
+        for (var i = 0; i < places.Count; i++)
+        {
+            var from = Length.Max(at, places[i] - Reach);
+            var to = Length.Min(Clear, places[i] + Reach);
+            to = i + 1 < places.Count ? Length.Min(to, (places[i] + places[i + 1]) / 2) : to;
+            if (to <= at)
+            {
+                continue;
+            }
+
+            if (from > at)
+            {
+                yield return (at, from, false);
+            }
+
+            yield return (from, to, true);
+            at = to;
+        }
+
+        if (at < Clear)
+        {
+            yield return (at, Clear, false);
+        }
+    }
+
     /// <summary>The wall and the offset on it of a place on the line.</summary>
     public (int Wall, Length Offset) At(Length along)
     {

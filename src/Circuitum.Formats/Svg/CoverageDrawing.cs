@@ -21,7 +21,7 @@ internal static class CoverageDrawing
         {
             var room = level.Rooms.First(r => r.Room.Id == space.Room);
             var turn = 0;
-            foreach (var (from, to, served) in Stretches(space))
+            foreach (var (from, to, served) in space.Stretches())
             {
                 foreach (var (a, b) in Lines(room, space, from, to))
                 {
@@ -37,38 +37,6 @@ internal static class CoverageDrawing
         }
 
         svg.Close("g");
-    }
-
-    /// <summary>The line cut into what each receptacle serves and what none does.</summary>
-    public static IEnumerable<(Length From, Length To, bool Served)> Stretches(WallSpace space)
-    {
-        var at = Length.Zero;
-        var places = space.Closed && !space.Receptacles.IsEmpty
-            ? space.Receptacles.Prepend(space.Receptacles[^1] - space.Clear).Append(space.Receptacles[0] + space.Clear).ToList()
-            : [.. space.Receptacles];
-        for (var i = 0; i < places.Count; i++)
-        {
-            var from = Length.Max(at, places[i] - space.Reach);
-            var to = Length.Min(space.Clear, places[i] + space.Reach);
-            to = i + 1 < places.Count ? Length.Min(to, (places[i] + places[i + 1]) / 2) : to;
-            if (to <= at)
-            {
-                continue;
-            }
-
-            if (from > at)
-            {
-                yield return (at, from, false);
-            }
-
-            yield return (from, to, true);
-            at = to;
-        }
-
-        if (at < space.Clear)
-        {
-            yield return (at, space.Clear, false);
-        }
     }
 
     private static void Label(SvgText svg, FramedRoom room, WallSpace space, Length from, Length to)
