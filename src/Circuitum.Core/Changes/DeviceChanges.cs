@@ -26,6 +26,24 @@ public sealed record SetDeviceKind(BoxId Box, int Place, DeviceKind Kind) : JobC
         : throw new ChangeRefusedException($"Box “{box.Id}” has {box.Devices.Length} devices; there is no number {place + 1}.");
 }
 
+/// <summary>Lets two switches of a set change their kinds: what stands at an end becomes the three-way.</summary>
+public sealed record SwapSwitches(BoxId One, int OnePlace, BoxId Other, int OtherPlace) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var (one, other) = (SetDeviceKind.At(Find(job, One), OnePlace), SetDeviceKind.At(Find(job, Other), OtherPlace));
+        phrase = $"Make {Called(job, Find(job, One))} a {Words.Of(other.Kind)}, {Called(job, Find(job, Other))} a {Words.Of(one.Kind)}";
+        return WithKind(WithKind(job, One, OnePlace, other.Kind), Other, OtherPlace, one.Kind);
+    }
+
+    private static Job WithKind(Job job, BoxId id, int place, DeviceKind kind)
+    {
+        var box = Find(job, id);
+        return With(job, box with { Devices = box.Devices.SetItem(place, box.Devices[place] with { Kind = kind }) });
+    }
+}
+
 /// <summary>Sets the load of a lamp or fan, or of the equipment at a place of a box.</summary>
 public sealed record SetLoad(BoxId Box, int Place, VoltAmps Load) : JobChange
 {

@@ -3,6 +3,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
@@ -16,7 +17,7 @@ internal static class BoxChecks
     private static readonly Length BoxHalf = Length.FromInches(1.25m);
 
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
-        .Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(Fill(plan));
+        .Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
     private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
@@ -96,6 +97,31 @@ internal static class BoxChecks
                     $"{switches.Count} places need {wanted} three-way and {Math.Max(0, switches.Count - 2)} four-way switches; there are "
                         + $"{threeWays} three-way and {switches.Count(s => s.Kind == DeviceKind.FourWay)} four-way.");
             }
+        }
+    }
+
+    // Kinds that would make a set, wired so that they do not: a fan's control keeps its box last, and that box has the four-way.
+    private static IEnumerable<Tag> OutOfOrder(Checked plan)
+    {
+        foreach (var group in plan.Circuits.SelectMany(c => c.Groups).Where(g => g.Switches.Length > 1))
+        {
+            DeviceKind KindOf(SwitchGang place) => plan.Survey[place.Box].Box.Devices[place.Gang].Kind;
+            var kinds = group.Switches.Select(KindOf).ToList();
+            if (Switching.IsSet(kinds) || kinds.Count(k => k == DeviceKind.FourWay) != kinds.Count - 2)
+            {
+                continue;
+            }
+
+            var last = group.Switches[^1];
+            var wrong = kinds[^1] == DeviceKind.FourWay ? last : group.Switches[0];
+            var end = group.Switches.Skip(1).SkipLast(1).FirstOrDefault(s => KindOf(s) != DeviceKind.FourWay, last);
+            yield return new(Severity.Red, Stage.Boxes, Subject.Box(wrong.Box), "switching",
+                $"The switches of {plan.Survey[group.Lamps[0]].Name} cannot work as they are wired.",
+                $"{plan.Survey[wrong.Box].Name} is at an end of the set and is a four-way: it must be a three-way, and "
+                    + $"{plan.Survey[end.Box].Name} between the others the four-way.")
+            {
+                Fixes = [new("Let them change their kinds", new SwapSwitches(wrong.Box, wrong.Gang, end.Box, end.Gang))],
+            };
         }
     }
 

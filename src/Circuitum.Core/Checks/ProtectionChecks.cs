@@ -12,7 +12,7 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags where an outlet that needs ground-fault protection has none.</summary>
 internal static class ProtectionChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => Bare(plan).Concat(Devices(plan)).Concat(Multiwires(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Bare(plan).Concat(WithoutArc(plan)).Concat(Devices(plan)).Concat(Multiwires(plan));
 
     // Devices one behind the other, and buttons out of reach.
     private static IEnumerable<Tag> Devices(Checked plan)
@@ -98,6 +98,12 @@ internal static class ProtectionChecks
             }
         }
     }
+
+    private static IEnumerable<Tag> WithoutArc(Checked plan) => plan.Circuits.SelectMany(c => c.Outlets
+        .Where(o => o.Value.Afci is not null && !c.Protected.HasAfci(o.Key)).OrderBy(o => o.Key.Value, StringComparer.Ordinal)
+        .Select(o => new Tag(Severity.Red, Stage.Circuits, Subject.Box(o.Key), o.Value.Afci!.Cite,
+            $"{plan.Survey[o.Key].Name} has no arc-fault protection.",
+            "It must hang on the load terminals of the device at the first outlet, or be behind a breaker that protects it.")));
 
     private static IEnumerable<Fix> Fixes(Checked plan, WiredCircuit circuit, BoxId bare, List<BoxId> devices)
     {

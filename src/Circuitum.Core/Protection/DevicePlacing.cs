@@ -14,12 +14,20 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     private readonly ILookup<BoxId, BoxId> onward = sized.Routed.Runs.Where(r => r.From.Box is not null)
         .ToLookup(r => r.From.Box!.Value, r => r.To.Box!.Value);
 
+    /// <summary>The boxes that a box feeds next.</summary>
+    public ImmutableArray<BoxId> Next(BoxId box) => [.. onward[box].Distinct()];
+
+    /// <summary>What stands behind a box, should not lose power to somebody else's ground fault and needs no protection itself; null where
+    /// nothing does.</summary>
+    public PlacedBox? TakenAlong(BoxId box, ISet<BoxId> needs) => Beyond(box).Where(b => b != box && !needs.Contains(b))
+        .Select(b => survey[b]).FirstOrDefault(KeepsAlive);
+
     /// <summary>Devices a person placed.</summary>
     public ImmutableDictionary<BoxId, ProtectiveDevice> Placed() => sized.Circuit.Boxes.Select(b => survey[b])
         .Where(b => Has(b, DeviceKind.GfciReceptacle)).ToImmutableDictionary(b => b.Box.Id, b =>
     {
         var feeds = b.Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle && d.FeedsLoadSide);
-        ImmutableArray<BoxId> next = [.. onward[b.Box.Id].Distinct()];
+        var next = Next(b.Box.Id);
         return new ProtectiveDevice(ProtectiveKind.Gfci, feeds ? next : [], feeds ? [] : next, true);
     });
 
@@ -122,7 +130,7 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
                 continue;
             }
 
-            var next = onward[at].Distinct().ToList();
+            var next = Next(at);
             ImmutableArray<BoxId> load = [];
             if (needs.Contains(at) && !covered)
             {

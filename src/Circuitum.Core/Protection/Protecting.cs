@@ -61,12 +61,12 @@ public static class Protecting
         });
         var ways = new ProtectionWays(sized, survey, job, needs);
         var chosen = ways.Choose();
-        var resets = DevicePlacing.Resets(sized, chosen.Ground);
+        var (resets, arcs) = (DevicePlacing.Resets(sized, chosen.Ground), DevicePlacing.Resets(sized, chosen.Arc));
         return new(sized, new(chosen.Breaker, Why(circuit, needs, survey, chosen, ways.Weighed, book)),
             needs.ToImmutableDictionary(n => n.Key, n => n.Value with
             {
                 ResetAt = resets.TryGetValue(n.Key, out var reset) ? reset : null,
-                AfciResetAt = chosen.ArcAt,
+                AfciResetAt = arcs.TryGetValue(n.Key, out var arc) ? arc : null,
             }))
         {
             Devices = chosen.Devices,

@@ -3,18 +3,21 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Protection;
 
 /// <summary>The way a circuit is protected: its breaker, its devices, the price, and on whose word.</summary>
-internal sealed record ChosenWay(BreakerKind Breaker, ImmutableDictionary<BoxId, ProtectiveDevice> Ground, BoxId? ArcAt, string Words,
-    Money Price, string School)
+internal sealed record ChosenWay(BreakerKind Breaker, ImmutableDictionary<BoxId, ProtectiveDevice> Ground, string Words, Money Price,
+    string School)
 {
+    /// <summary>The arc-fault device at the first outlet: the rest of the circuit is on its load terminals (210.12(A)). None where the
+    /// breaker does it.</summary>
+    public ImmutableDictionary<BoxId, ProtectiveDevice> Arc { get; init; } = ImmutableDictionary<BoxId, ProtectiveDevice>.Empty;
+
     /// <summary>Ground-fault devices, and the arc-fault one at the first outlet.</summary>
-    public ImmutableDictionary<BoxId, ProtectiveDevice> Devices => ArcAt is not BoxId first ? Ground
-        : Ground.SetItem(first, Ground.TryGetValue(first, out var there) ? there with { Kind = ProtectiveKind.Dual }
-            : new(ProtectiveKind.Afci, [], [], false));
+    public ImmutableDictionary<BoxId, ProtectiveDevice> Devices => Ground.SetItems(Arc);
 }
 
 /// <summary>Weighs the ways to protect one circuit: breaker, first receptacle, each place; arc faults at the breaker or the first
@@ -36,16 +39,36 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         var placed = placing.Placed();
         if (!arc && ground.Count == 0)
         {
-            return new(BreakerKind.Standard, placed, null, "", prices.Breaker, "");
+            return new(BreakerKind.Standard, placed, "", prices.Breaker, "");
         }
 
         var (arcAt, noArc) = ArcAtFirstOutlet();
-        var byDevice = schools.Afci == AfciWay.FirstOutlet && arcAt is not null;
+        var byDevice = arc && schools.Afci == AfciWay.FirstOutlet && arcAt is not null;
         ChosenWay Way(string words, ImmutableDictionary<BoxId, ProtectiveDevice> devices, bool groundAtBreaker, string school)
         {
-            var kind = ProtectedCircuit.KindOf(arc && !byDevice, groundAtBreaker);
-            var way = new ChosenWay(kind, devices, byDevice ? arcAt : null, byDevice ? $"{words}, arc faults at the first outlet" : words,
-                default, school);
+            if (!byDevice || arcAt is not BoxId first)
+            {
+                return Priced(new(ProtectedCircuit.KindOf(arc, groundAtBreaker), devices, words, default, school));
+            }
+
+            // One device for both takes the whole rest of the circuit; no second one is wanted behind it.
+            var both = devices.TryGetValue(first, out var there);
+            if (both && placing.TakenAlong(first, ground) is { } taken)
+            {
+                noArc = $"{taken.Name} would go dead with a ground fault elsewhere, behind one device for both";
+                return Priced(new(ProtectedCircuit.KindOf(arc, groundAtBreaker), devices, words, default, school));
+            }
+
+            var device = new ProtectiveDevice(both ? ProtectiveKind.Dual : ProtectiveKind.Afci, placing.Next(first), [],
+                there?.Placed ?? false);
+            return Priced(new(ProtectedCircuit.KindOf(false, groundAtBreaker),
+                both ? devices.Where(d => d.Value.Placed).ToImmutableDictionary().SetItem(first, device) : devices,
+                $"{words}, arc faults at the first outlet", default, school) { Arc = devices.Clear().Add(first, device) });
+        }
+
+        ChosenWay Priced(ChosenWay way)
+        {
+            var kind = way.Breaker;
             return way with
             {
                 Price = PriceOf(kind) + way.Devices.Values.Where(d => !d.Placed)
@@ -101,7 +124,7 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         new[] { school, GfciWay.Breaker, GfciWay.FirstReceptacle, GfciWay.EachPlace }.Where(w => w != GfciWay.LeastCost).Distinct();
 
     // 210.12(A)(3) and (4): over cable without metal only with a breaker listed for it, continuous, 50 ft of 14 or 70 ft of 12 to the first
-    // outlet.
+    // outlet. (A)(5) and (6): in metal, whatever the breaker and the length.
     private (BoxId? At, string? Refused) ArcAtFirstOutlet()
     {
         if (sized.Routed.HomeRun is not { To.Box: BoxId first } home)
@@ -112,6 +135,10 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
         var most = sized.HomeRunGauge == Gauge.Parse("14") ? 50 : 70;
         return !DevicePlacing.CanCarry(survey[first])
             ? (null, $"{survey[first].Name}, the first box, cannot carry a receptacle within reach")
+            : sized.Circuit.SharesNeutralWith is not null
+            ? (null, "its neutral is shared with another circuit as far as the first outlet")
+            : home.Jacket == Jacket.Armoured
+            ? (first, null)
             : !job.HouseRules.ListedForFirstOutlet
             ? (null, "over nonmetallic cable it needs a breaker listed for it, which the crew has not named")
             : home.Length.Value > Length.FromFeet(most)

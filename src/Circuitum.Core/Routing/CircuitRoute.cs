@@ -46,7 +46,7 @@ internal sealed class CircuitRoute
     private const int MostInOrder = 4;
 
     // Which of a set takes the feed and which gives the leg: the order with the least cable to the feed, between the switches and on to the
-    // lamps.
+    // lamps among those that work.
     private ControlGroup InOrder(ControlGroup group, List<Place> near)
     {
         var lamps = group.Lamps.Select(l => byId[l].Place).ToList();
@@ -54,11 +54,11 @@ internal sealed class CircuitRoute
         var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => cost(p, byId[s.Box].Place).Sixtyfourths));
         long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1))
             .Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
-        return group with
-        {
-            Switches = [.. Orders([.. group.Switches])
-            .Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).MinBy(CostOf)!]
-        };
+        var orders = Orders([.. group.Switches])
+            .Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).ToList();
+        // A four-way stands between two others, whatever that costs; only where the kinds make no set is it by cable alone.
+        var working = orders.Where(o => Switching.IsSet([.. o.Select(s => byId[s.Box].Box.Devices[s.Gang].Kind)])).ToList();
+        return group with { Switches = [.. (working.Count > 0 ? working : orders).MinBy(CostOf)!] };
     }
 
     private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]]

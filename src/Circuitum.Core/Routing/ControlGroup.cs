@@ -80,10 +80,19 @@ internal static class ControlGroups
         public (PlacedBox Box, int Gang)? Fan { get; set; }
 
         public ControlGroup Done(Func<PlacedBox, Length> fromPanel, bool loop) => new(
-            [.. Switches.OrderBy(s => s.Key == Fan?.Box ? 1 : 0).ThenBy(s => fromPanel(s.Key))
-                .ThenBy(s => s.Key.Box.Id.Value, StringComparer.Ordinal).Select(s => new SwitchGang(s.Key.Box.Id, s.Value))],
+            [.. InOrder(fromPanel).Select(s => new SwitchGang(s.Key.Box.Id, s.Value))],
             Fan is var (box, gang) ? new SwitchGang(box.Box.Id, gang) : null,
             [.. Lamps.Select(l => l.Box.Id).OrderBy(l => l.Value, StringComparer.Ordinal)],
             loop);
+
+        // A three-way joins one to two, a four-way two to two: whatever lies nearer, the four-ways stand between. Only where the kinds make
+        // no set is it by distance, and that is tagged.
+        private IEnumerable<KeyValuePair<PlacedBox, int>> InOrder(Func<PlacedBox, Length> fromPanel)
+        {
+            var near = Switches.OrderBy(s => s.Key == Fan?.Box ? 1 : 0).ThenBy(s => fromPanel(s.Key))
+                .ThenBy(s => s.Key.Box.Id.Value, StringComparer.Ordinal).ToList();
+            var ends = near.Where(s => s.Key.Box.Devices[s.Value].Kind != DeviceKind.FourWay).ToList();
+            return near.Count > 2 && ends.Count == 2 ? [ends[0], .. near.Except(ends), ends[1]] : near;
+        }
     }
 }

@@ -25,7 +25,9 @@ public sealed class Energised
     /// <param name="school">How joints are made; it changes no connection.</param>
     /// <param name="thrown">Switches that are on; a three-way thrown joins its common with its second traveler, a four-way thrown
     /// crosses.</param>
-    public Energised(WiredCircuit circuit, Survey survey, JointSchool school, IReadOnlySet<SwitchGang> thrown)
+    /// <param name="tripped">Boxes whose protective receptacle has opened; null for none.</param>
+    public Energised(WiredCircuit circuit, Survey survey, JointSchool school, IReadOnlySet<SwitchGang> thrown,
+        IReadOnlySet<BoxId>? tripped = null)
     {
         (hot, second, neutral, ground) = (New(), New(), New(), New());
         foreach (var box in circuit.Circuit.Boxes)
@@ -70,7 +72,7 @@ public sealed class Energised
         {
             for (var gang = 0; gang < box.Box.Devices.Length; gang++)
             {
-                Close(box, gang, thrown.Contains(new(box.Box.Id, gang)));
+                Close(box, gang, thrown.Contains(new(box.Box.Id, gang)), tripped?.Contains(box.Box.Id) ?? false);
             }
         }
     }
@@ -88,7 +90,8 @@ public sealed class Energised
     private bool On(BoxId box, int gang, TerminalKind kind, int node) => terminals.TryGetValue((box, new(gang, kind)), out var at)
         && Root(at) == Root(node);
 
-    private void Close(PlacedBox box, int gang, bool on)
+    // Each device has the contacts of its kind and no others: a three-way wired where a four-way belongs joins nothing.
+    private void Close(PlacedBox box, int gang, bool on, bool open)
     {
         void Contact(TerminalKind a, TerminalKind b)
         {
@@ -99,17 +102,29 @@ public sealed class Energised
             }
         }
 
-        Contact(TerminalKind.Hot, TerminalKind.LoadHot);
-        Contact(TerminalKind.Neutral, TerminalKind.LoadNeutral);
-        if (on || box.Box.Devices[gang].Kind == DeviceKind.Disconnect)
+        var kind = box.Box.Devices[gang].Kind;
+        if (kind.IsGeneralReceptacle() && !open)
+        {
+            Contact(TerminalKind.Hot, TerminalKind.LoadHot);
+            Contact(TerminalKind.Neutral, TerminalKind.LoadNeutral);
+        }
+
+        if (on || kind == DeviceKind.Disconnect)
         {
             Contact(TerminalKind.SwitchIn, TerminalKind.SwitchOut);
             Contact(TerminalKind.SecondLeg, TerminalKind.SecondOut);
         }
 
-        Contact(TerminalKind.Common, on ? TerminalKind.TravelerTwo : TerminalKind.TravelerOne);
-        Contact(TerminalKind.TravelerOne, on ? TerminalKind.OutTwo : TerminalKind.OutOne);
-        Contact(TerminalKind.TravelerTwo, on ? TerminalKind.OutOne : TerminalKind.OutTwo);
+        if (kind is DeviceKind.ThreeWay or DeviceKind.Dimmer)
+        {
+            Contact(TerminalKind.Common, on ? TerminalKind.TravelerTwo : TerminalKind.TravelerOne);
+        }
+
+        if (kind == DeviceKind.FourWay)
+        {
+            Contact(TerminalKind.TravelerOne, on ? TerminalKind.OutTwo : TerminalKind.OutOne);
+            Contact(TerminalKind.TravelerTwo, on ? TerminalKind.OutOne : TerminalKind.OutTwo);
+        }
     }
 
     private int New()

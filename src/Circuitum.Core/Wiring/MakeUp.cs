@@ -37,6 +37,7 @@ public static class MakeUp
                 JointBy.Cap => $"Cap the {ends[0]}"
                     + $"{(joint.Ends[0].Conductor.Carries == Carried.Neutral
                         ? $": a neutral for a later control ({book.Cite(RuleId.NeutralAtSwitch)})" : "")}.",
+                _ when ends.Count == 0 => $"A jumper joins {Listed(screws)}.",
                 _ => $"Join {Listed(ends)}"
                     + $"{(screws.Count == 0 ? "" : $", with {(screws.Count == 1 ? "a pigtail" : "pigtails")} to {Listed(screws)}")}.",
             });

@@ -60,12 +60,13 @@ internal sealed class MakingUp
             [.. Enumerable.Range(0, placed.Box.Devices.Length).Select(g => new Terminal(g, TerminalKind.Ground))], JointBy.Splice, null);
         ground = ground with { By = ground.Ends.Length == 1 && ground.Terminals.Length == 1 ? JointBy.Screw : JointBy.Splice };
         return new(Id, cables,
-            [.. nets.Where(n => n.Ends.Count > 0).OrderBy(n => n.Ends.Min(e => Rank(e.Conductor.Carries!.Value))).Select(Done), ground],
+            [.. nets.Where(n => n.Ends.Count > 0 || n.Terminals.Count > 1).OrderBy(Rank).Select(Done), ground],
             protective, protective is null ? null : cables.First(c => c.Run == Fed));
     }
 
     // Hots first, neutrals after, as they are made up after the grounds.
-    private static int Rank(Carried carries) => carries is Carried.Neutral or Carried.OtherNeutral ? 1 : 0;
+    private static int Rank(Net net) => net.Ends.TrueForAll(e => e.Conductor.Carries is Carried.Neutral or Carried.OtherNeutral)
+        && !net.Terminals.Exists(t => t.Kind == TerminalKind.LoadHot) ? 1 : 0;
 
     // What arrives goes on by the runs that it feeds; travelers end at the switch they reach, and a disconnect stands in between.
     private void Pass()
@@ -241,43 +242,36 @@ internal sealed class MakingUp
     // What needs the device's protection hangs on its load screws; so does another receptacle in the same box.
     private void Protect(int gang, ProtectiveDevice device)
     {
-        Net loadHot = new(), loadNeutral = new();
-        nets.AddRange([loadHot, loadNeutral]);
-        foreach (var run in from.Where(r => r.To.Box is BoxId to && device.Load.Contains(to) && r.Carries.Contains(Carried.Hot)
-            && r.Kind == RunKind.Jumper))
+        var loads = new[] { (TerminalKind.Hot, TerminalKind.LoadHot), (TerminalKind.Neutral, TerminalKind.LoadNeutral) }
+            .Select(side => (On: new Terminal(gang, side.Item2), Net: ToLoad(new(gang, side.Item1), device))).ToList();
+        if (loads.Exists(l => l.Net.Ends.Count + l.Net.Terminals.Count > 0))
         {
-            MoveTo(loadHot, run, Carried.Hot);
-            MoveTo(loadNeutral, run, Carried.Neutral);
-        }
-
-        for (var other = 0; other < placed.Box.Devices.Length; other++)
-        {
-            if (other != gang && placed.Box.Devices[other].Kind.IsGeneralReceptacle())
-            {
-                foreach (var (kind, to) in new[] { (TerminalKind.Hot, loadHot), (TerminalKind.Neutral, loadNeutral) })
-                {
-                    nets.ForEach(n => n.Terminals.Remove(new(other, kind)));
-                    to.Terminals.Add(new(other, kind));
-                }
-            }
-        }
-
-        if (loadHot.Ends.Count > 0 || loadHot.Terminals.Count > 0)
-        {
-            loadHot.Terminals.Add(new(gang, TerminalKind.LoadHot));
-            loadNeutral.Terminals.Add(new(gang, TerminalKind.LoadNeutral));
+            loads.ForEach(l => l.Net.Terminals.Add(l.On));
         }
     }
 
-    private void MoveTo(Net to, Run run, Carried carries)
+    // Takes from the joint of the device's line screw what belongs on its load side; what feeds the box, and the screw itself, stay.
+    private Net ToLoad(Terminal line, ProtectiveDevice device)
     {
-        if (NetOf(run, carries) is { } net)
+        var load = new Net();
+        if (nets.Find(n => n.Terminals.Contains(line)) is { } joint)
         {
-            var end = net.Ends.First(e => e.Run == run && e.Conductor.Carries == carries);
-            net.Ends.Remove(end);
-            to.Ends.Add(end);
+            load.Ends.AddRange(joint.Ends.Where(e => from.Contains(e.Run) && IsBehind(e.Run, device)));
+            load.Terminals.AddRange(joint.Terminals.Where(t => t != line && IsBehind(t.Gang, device)));
+            joint.Ends.RemoveAll(load.Ends.Contains);
+            joint.Terminals.RemoveAll(load.Terminals.Contains);
         }
+
+        nets.Add(load);
+        return load;
     }
+
+    private static bool IsBehind(Run run, ProtectiveDevice device) => run.To.Box is BoxId to && device.Load.Contains(to);
+
+    // An arc-fault device has the rest of the circuit on its load side, a ground-fault one what needs it: a switch goes with its lamps.
+    private bool IsBehind(int gang, ProtectiveDevice device) => device.Kind != ProtectiveKind.Gfci
+        || placed.Box.Devices[gang].Kind.IsGeneralReceptacle()
+        || from.Any(r => IsBehind(r, device) && GroupOf(r) is { } group && group.Switches.Contains(new(Id, gang)));
 
     // Null where the cable does not carry it: a set of switches that a person tied so that it cannot work is still drawn, as far as it
     // goes.

@@ -94,7 +94,9 @@ public static class BoxWiringDrawing
     private static void Draw(SvgText svg, Joint joint, decimal x, decimal edge, Dictionary<(RunId, ConductorColour), decimal> rows,
         Dictionary<Terminal, decimal> screws)
     {
-        var colour = joint.Ends[0].Conductor.Colour;
+        // A jumper between two screws of one box has a colour of its own.
+        var colour = joint.Ends.Length > 0 ? joint.Ends[0].Conductor.Colour
+            : joint.Terminals.Any(t => t.Kind == TerminalKind.LoadNeutral) ? ConductorColour.White : ConductorColour.Black;
         var touched = joint.Ends.Select(e => rows[(e.Run.Id, e.Conductor.Colour)]).Concat(joint.Terminals.Select(t => screws[t])).ToList();
         decimal top = touched.Min(), bottom = touched.Max();
         foreach (var end in joint.Ends)

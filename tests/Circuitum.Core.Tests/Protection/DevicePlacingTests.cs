@@ -2,7 +2,10 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
 using Circuitum.Tests.Support;
 
 namespace Circuitum.Core.Tests;
@@ -125,6 +128,48 @@ public sealed class DevicePlacingTests
         Assert.Equal(listed ? [ProtectiveKind.Afci] : [], safe.Devices.Values.Select(d => d.Kind));
         Assert.All(safe.Outlets.Keys, b => Assert.True(safe.HasAfci(b)));
         Assert.Equal(!listed, safe.Ways.Any(w => w.Refused is not null));
+    }
+
+    [Fact] // 210.12(A): the remainder of the circuit is protected by being on the load terminals; on LINE it has nothing
+    public void Behind_a_first_outlet_AFCI_device_the_rest_is_on_its_load_screws()
+    {
+        var plan = Planner.Plan(Houses.Row(("room", RoomUse.Bedroom, 24)).With(At("a", 40), At("b", 130)) with
+        {
+            Schools = new() { Afci = AfciWay.FirstOutlet },
+            HouseRules = new() { ListedForFirstOutlet = true },
+        });
+        var circuit = plan.Circuits.Single(c => c.Boxes.ContainsKey(new("a")));
+        var first = circuit.HomeRun!.To.Box!.Value;
+        var wiring = circuit.Wiring(plan.Survey[first], plan.Job.Schools.Joints);
+        var onward = wiring.Cables.Single(c => !c.In).Run;
+        Assert.Contains(new Terminal(0, TerminalKind.LoadHot), wiring.At(onward, Carried.Hot)!.Terminals);
+        Assert.Contains(new Terminal(0, TerminalKind.LoadNeutral), wiring.At(onward, Carried.Neutral)!.Terminals);
+        Assert.Contains(new Terminal(0, TerminalKind.Hot), wiring.At(circuit.HomeRun, Carried.Hot)!.Terminals);
+        Assert.Equal(onward.To.Box!.Value, Assert.Single(circuit.Devices[first].Load));
+    }
+
+    [Fact] // 210.12(A): a bath is not among its places
+    public void A_circuit_that_needs_no_AFCI_gets_no_device_for_it()
+    {
+        var job = Houses.Row(("bath", RoomUse.Bath, 12)).With(Houses.On("a", "bath", 3, 40)) with
+        {
+            Schools = new() { Afci = AfciWay.FirstOutlet, Gfci = GfciWay.FirstReceptacle },
+            HouseRules = new() { ListedForFirstOutlet = true },
+        };
+        Assert.Equal([ProtectiveKind.Gfci], Plan(job).Devices.Values.Select(d => d.Kind));
+    }
+
+    [Fact] // 210.12(A)(5): over metal-clad cable whatever the breaker and the length
+    public void Over_metal_clad_cable_any_breaker_will_do()
+    {
+        var room = Houses.Rectangle("room", RoomUse.Bedroom, Length.Zero, Length.Zero, 24.Feet(), 12.Feet()) with
+        {
+            Builds = [new() { Wall = 3, Framing = WallFraming.MetalStud, Spacing = 16.Inches() }],
+        };
+        var safe = Plan(Houses.House([room]).With(At("a", 40), At("b", 130)) with { Schools = new() { Afci = AfciWay.FirstOutlet } });
+        Assert.Equal(Jacket.Armoured, safe.Routed.HomeRun!.Jacket);
+        Assert.Equal(BreakerKind.Standard, safe.Kind.Value);
+        Assert.Equal([ProtectiveKind.Afci], safe.Devices.Values.Select(d => d.Kind));
     }
 
     [Fact] // 210.4(B): both legs open together, so both get the same two-pole device on adjacent spaces of one side

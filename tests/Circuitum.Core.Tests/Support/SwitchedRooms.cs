@@ -13,10 +13,10 @@ internal static class SwitchedRooms
 
     public static Gen<Job> Jobs { get; } = Gen.Select(
         Gen.Select(Gen.Int[1, 4], Gen.Int[1, 3], Gen.Int[0, 5], Gen.Int[0, 99], (p, l, w, a) => new Set(p, l, w, a)).Array[1, 3],
-        Gen.Int[0, 6], Gen.Bool, Gen.Int[0, 2], Gen.Int[0, 2], Gen.Int[0, 3],
+        Gen.Int[0, 6], Gen.Bool, Gen.Int[0, 2], Gen.Int[0, 2], Gen.Int[0, 7],
         Make);
 
-    private static Job Make(Set[] sets, int receptacles, bool lightFirst, int together, int joints, int gfci)
+    private static Job Make(Set[] sets, int receptacles, bool lightFirst, int together, int joints, int protection)
     {
         var job = Houses.Row(("den", RoomUse.Den, 30), ("bath", RoomUse.Bath, 10));
         var boxes = new List<Box>();
@@ -34,8 +34,10 @@ internal static class SwitchedRooms
                 Feed = lightFirst ? LightingFeed.LightFirst : LightingFeed.SwitchFirst,
                 Lighting = (LightsAndReceptacles)together,
                 Joints = (JointSchool)joints,
-                Gfci = (GfciWay)gfci
+                Gfci = (GfciWay)(protection % 4),
+                Afci = protection < 4 ? AfciWay.Breaker : AfciWay.FirstOutlet,
             },
+            HouseRules = new() { ListedForFirstOutlet = true },
         };
     }
 
@@ -53,11 +55,12 @@ internal static class SwitchedRooms
 
         for (var place = 0; place < set.Places; place++)
         {
-            var type = set.Places == 1 ? DeviceKind.Switch : place == 0 || place == set.Places - 1 ? DeviceKind.ThreeWay
-                : DeviceKind.FourWay;
+            // The four-ways anywhere among them: what is drawn first or stands nearest is not what the wire meets first.
+            var turned = (place + set.At) % set.Places;
+            var type = set.Places == 1 ? DeviceKind.Switch : turned < 2 ? DeviceKind.ThreeWay : DeviceKind.FourWay;
             var box = Houses.Switch($"s{number}{place}", "den", place % 2 == 0 ? 3 : 1, 150 + (number * 50) + (place * 9), type,
                 [.. lamps.Select(l => l.Value)]);
-            if (set.What == 0 && place == set.Places - 1 && set.At % 2 == 0)
+            if (set.What == 0 && type != DeviceKind.FourWay && turned == set.Places - 1 && set.At % 2 == 0)
             {
                 box = box with { Devices = [.. box.Devices, new Device { Kind = DeviceKind.FanControl, Controls = [lamps[0]] }] };
             }

@@ -1,5 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Wiring;
 using Circuitum.Tests.Support;
@@ -83,6 +84,43 @@ public sealed class WiringLawTests
         }
     });
 
+    [Fact] // pressed, a device takes with it what is said to reset there and nothing else: 210.8, 210.12(A)
+    public void What_is_said_to_reset_at_a_device_goes_dead_with_it_and_nothing_else() => Holds((plan, circuit) =>
+    {
+        foreach (var (device, kind) in circuit.Devices)
+        {
+            var tripped = new Energised(circuit, plan.Survey, plan.Job.Schools.Joints, new HashSet<SwitchGang>(),
+                new HashSet<BoxId> { device });
+            foreach (var (box, outlet) in circuit.Outlets.Where(o => o.Key != device))
+            {
+                var behind = (kind.Kind != ProtectiveKind.Afci && Reset(circuit, box).Contains(device)) || outlet.AfciResetAt == device;
+                var places = plan.Survey[box].Box.Devices;
+                Assert.All(Enumerable.Range(0, places.Length).Where(g => places[g].Kind.IsGeneralReceptacle()),
+                    g => Assert.True(tripped.Has(box, g) != behind, $"{box} with {device} ({kind.Kind}) tripped"));
+            }
+        }
+    }, 400);
+
+    // Every ground-fault device on the way: behind two, either takes it along.
+    private static List<BoxId> Reset(WiredCircuit circuit, BoxId box)
+    {
+        var found = new List<BoxId>();
+        for (var at = box; ;)
+        {
+            if (circuit.Runs.FirstOrDefault(r => r.To.Box == at)?.From.Box is not BoxId before)
+            {
+                return found;
+            }
+
+            if (circuit.Devices.TryGetValue(before, out var device) && device.Load.Contains(at))
+            {
+                found.Add(before);
+            }
+
+            at = before;
+        }
+    }
+
     [Fact] // 300.3(B): what goes out by a cable comes back by it, so that no cable carries a difference
     public void The_neutral_of_every_load_comes_back_by_the_cables_its_hot_went_out_by() => Holds((plan, circuit) =>
     {
@@ -139,7 +177,9 @@ public sealed class WiringLawTests
             }
             else
             {
-                var at = joint.Terminals.First(t => t.Kind is TerminalKind.SwitchOut or TerminalKind.Common or TerminalKind.TravelerOne
+                // The load side of a protective receptacle is fed by it, whatever else is on it.
+                var at = joint.Terminals.OrderBy(t => t.Kind is TerminalKind.LoadHot or TerminalKind.LoadNeutral ? 0 : 1)
+                    .First(t => t.Kind is TerminalKind.SwitchOut or TerminalKind.Common or TerminalKind.TravelerOne
                     or TerminalKind.TravelerTwo or TerminalKind.OutOne or TerminalKind.OutTwo or TerminalKind.LoadHot
                     or TerminalKind.LoadNeutral);
                 var feed = at.Kind switch

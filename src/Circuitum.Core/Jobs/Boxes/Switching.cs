@@ -31,6 +31,13 @@ public static class Switching
         return [.. changed.Values];
     }
 
+    /// <summary>Switches wired one after the other work as a set: a three-way, or a dimmer that stands for one, at either end, four-ways
+    /// between; one alone always does.</summary>
+    public static bool IsSet(IReadOnlyList<DeviceKind> inOrder) => inOrder.Count < 2
+        || (IsEnd(inOrder[0]) && IsEnd(inOrder[^1]) && inOrder.Skip(1).SkipLast(1).All(k => k == DeviceKind.FourWay));
+
+    private static bool IsEnd(DeviceKind kind) => kind is DeviceKind.ThreeWay or DeviceKind.Dimmer;
+
     /// <summary>A switch place: anything that works a lamp; not a fan's own control, nor a disconnect.</summary>
     public static bool IsPlace(DeviceKind kind) => kind.IsSwitch() && kind is not (DeviceKind.Disconnect or DeviceKind.FanControl);
 }
