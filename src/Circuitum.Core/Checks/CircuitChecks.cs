@@ -43,6 +43,22 @@ internal static class CircuitChecks
                 yield return Red(circuit, fault.Cite, fault.Headline, fault.Arithmetic, Unpin(plan, circuit));
             }
 
+            if (load is { QuarterOf: null, LargestMotor: { } motor } && load.Required <= rating
+                && load.Required + (new VoltAmps(motor.Load.Value / 4) / load.Volts) > rating)
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key),
+                    plan.Book.Cite(RuleId.MotorWithOthers), "Fits only without the quarter of its largest motor.",
+                    $"{load.Required} + 25 % of {motor.Name} {motor.Load / load.Volts} > {rating}. The crew leaves it out, as many "
+                        + "inspectors do; the book adds it.");
+            }
+
+            if (plates.Count == 1 && plates[0] is { Appliance: Appliance.HeatPump, Mca: null })
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key),
+                    plan.Book.Cite(RuleId.CompressorMinimum), $"MCA and MOCP of {plates[0].Name} are not known.",
+                    "Its plate says what conductor and what breaker it takes. Until then it is taken as a motor, at 125 % of its load.");
+            }
+
             var fill = load.Required.Value / rating.Value * 100;
             if (circuit.Circuit.IsGeneral && fill > plan.Job.HouseRules.LargestFill.Value && fill <= 100)
             {
@@ -66,10 +82,18 @@ internal static class CircuitChecks
                     $"15 and 20 A receptacles are behind a {rating} breaker.",
                     "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
             }
-            else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting))
+            else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting && !b.SwitchesOnly))
             {
                 yield return Red(circuit, plan.Book.Cite(RuleId.PermissibleFifteenTwenty), $"Lights are behind a {rating} breaker.",
                     "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.",
+                    Unrate(plan, circuit));
+            }
+
+            if (rating.Value < 15 && plan.Book.StandardRatings.Contains(rating)
+                && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsReceptacle())))
+            {
+                yield return Red(circuit, plan.Book.Cite(RuleId.TenAmperes), $"Receptacles are behind a {rating} breaker.",
+                    "A circuit of 10 A feeds lights and small fixed loads, and no receptacle. Use a 15 or 20 A breaker.",
                     Unrate(plan, circuit));
             }
 
@@ -137,13 +161,13 @@ internal static class CircuitChecks
             var rooms = circuit.Circuit.Boxes.Select(b => plan.Survey[b].Room.Room.Id).Distinct().Count();
             foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]))
             {
-                if (Refused(circuit.Circuit, box, rooms) is var (refusing, rule))
+                if (Refused(plan, circuit, box, rooms) is var (refusing, rule))
                 {
                     yield return Red(circuit, plan.Book.Cite(refusing), $"{box.Name} may not be on this circuit.",
                         $"By {plan.Book.Cite(refusing)} {rule}.", Unpin(plan, circuit));
                 }
 
-                if (Reserved(circuit.Circuit, box) is var (reserving, place))
+                if (Reserved(plan, circuit.Circuit, box) is var (reserving, place))
                 {
                     yield return Red(circuit, plan.Book.Cite(reserving), $"{box.Name} belongs on another circuit.",
                         $"By {plan.Book.Cite(reserving)} {place}.", Unpin(plan, circuit));
@@ -153,29 +177,54 @@ internal static class CircuitChecks
     }
 
     // What this kind of circuit may not carry.
-    private static (ImmutableArray<RuleId> Rules, string Says)? Refused(Circuit circuit, PlacedBox box, int rooms) => circuit.Kind switch
-    {
-        CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) =>
-            ([RuleId.SmallApplianceOnly], "a small-appliance circuit feeds only kitchen, dining and pantry receptacles"),
-        CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry =>
-            ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
-        CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || (box.IsLighting && rooms > 1) =>
-            ([RuleId.BathCircuit], rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets"
-                : "a bathroom circuit has no other outlets"),
-        CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage =>
-            ([RuleId.GarageCircuit], "the garage circuit has no other outlets"),
-        CircuitKind.Individual when circuit.Boxes.Length > 1 && box.Box.Id.Value != circuit.Key.Value =>
-            ([RuleId.IndividualDefined, RuleId.PermissibleLoads], "an individual branch circuit supplies one piece of equipment"),
-        _ => null,
-    };
+    private static (ImmutableArray<RuleId> Rules, string Says)? Refused(Checked plan, WiredCircuit on, PlacedBox box, int rooms) =>
+        on.Circuit.Kind switch
+        {
+            CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) || !MayRide(box) =>
+                ([RuleId.SmallApplianceOnly], "a small-appliance circuit feeds only kitchen, dining and pantry receptacles, and refrigeration"),
+            CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry || !MayRide(box) =>
+                ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
+            CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || ((box.IsLighting || !MayRide(box)) && rooms > 1) =>
+                ([RuleId.BathCircuit], rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets"
+                    : "a bathroom circuit has no other outlets"),
+            CircuitKind.Garage when box.IsLighting || box.Room.Room.Use != RoomUse.Garage || !MayRide(box) =>
+                ([RuleId.GarageCircuit], "the garage circuit has no other outlets"),
+            CircuitKind.Individual when SeveralHeaters(plan, on) => on.Breaker.Value is 15 or 20 or 25 or 30 ? null
+                : ([RuleId.SeveralHeaters], "several heaters may be on one circuit of 15, 20, 25 or 30 A"),
+            CircuitKind.Individual when on.Circuit.Boxes.Length > 1 && box.Box.Id.Value != on.Circuit.Key.Value && !Belongs(box)
+                && !CooksTogether(plan, on) =>
+                ([RuleId.IndividualDefined, RuleId.PermissibleLoads], "an individual branch circuit supplies one piece of equipment"),
+            _ => null,
+        };
+
+    private static bool MayRide(PlacedBox box) => box.Plates.All(p => Families.MayRide(p, box.Room.Room.Use));
+
+    // A disconnect, another switch of it, and an indoor head are parts of one piece of equipment.
+    private static bool Belongs(PlacedBox box) => box.SwitchesOnly || box.IsHead;
+
+    private static bool SeveralHeaters(Checked plan, WiredCircuit on) =>
+        Plates(plan, on) is { Count: > 1 } plates && plates.TrueForAll(p => p.Plate.Appliance == Appliance.SpaceHeater)
+        && on.Circuit.Boxes.All(b => plan.Survey[b] is var box && (box.Plates.Any() || Belongs(box)));
+
+    // 210.23 and Table 220.55, note 4: a cooktop with one or two ovens of one room are taken as one range.
+    private static bool CooksTogether(Checked plan, WiredCircuit on) => CircuitLoad.CookTogether([.. Plates(plan, on).Select(p => p.Plate)])
+        && Plates(plan, on).Select(p => p.Room).Distinct().Count() == 1
+        && on.Circuit.Boxes.All(b => plan.Survey[b] is var box && (box.Plates.Any() || Belongs(box)));
+
+    private static List<(RoomId Room, Nameplate Plate)> Plates(Checked plan, WiredCircuit on) =>
+        [.. on.Circuit.Boxes.Select(b => plan.Survey[b]).SelectMany(b => b.Plates.Select(p => (b.Room.Room.Id, p)))];
 
     // What this box asks of its circuit.
-    private static (RuleId Rule, string Says)? Reserved(Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle || box.Box.Outside
+    private static (RuleId Rule, string Says)? Reserved(Checked plan, Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle
+        || box.Box.Outside
         || circuit.Kind == CircuitKind.Individual ? null
         : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom
         ? (RuleId.BathCircuit, "bathroom receptacles have their own 20 A circuit")
         : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry
         ? (RuleId.LaundryCircuit, "laundry receptacles have their own 20 A circuit")
+        : box.Room.Room.Use == RoomUse.Garage && circuit.Kind != CircuitKind.Garage
+            && plan.Job.Panels.Any(p => plan.House.Room(p.Room).Structure == box.Place.Structure)
+        ? (RuleId.GarageCircuit, "a garage's receptacles have their own 20 A circuit")
         : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance
         ? (RuleId.KitchenOnSmallAppliance, "kitchen, dining and pantry receptacles are on the small-appliance circuits")
         : null;

@@ -12,7 +12,8 @@ namespace Circuitum.Core.Checks;
 /// <summary>Tags where an outlet that needs ground-fault protection has none.</summary>
 internal static class ProtectionChecks
 {
-    public static IEnumerable<Tag> Check(Checked plan) => Bare(plan).Concat(WithoutArc(plan)).Concat(Devices(plan)).Concat(Multiwires(plan));
+    public static IEnumerable<Tag> Check(Checked plan) => Bare(plan).Concat(WithoutArc(plan)).Concat(Devices(plan))
+        .Concat(Multiwires(plan));
 
     // Devices one behind the other, and buttons out of reach.
     private static IEnumerable<Tag> Devices(Checked plan)

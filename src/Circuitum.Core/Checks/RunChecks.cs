@@ -91,6 +91,16 @@ internal static class RunChecks
                 yield return Red(plan.Book.Cite(RuleId.SmallConductors), $"{gauge} copper is behind a {breaker} breaker.",
                     $"At most {limit} on {gauge} copper. Use a {limit} breaker, or larger cable.");
             }
+            else if (sized.Feeding is { CarriesDwelling: true } && plan.Book.Service.EasesWholeDwelling(breaker))
+            {
+                // The 83 per cent is the permission itself: no next size up is asked for.
+                var share = plan.Book.Service.WholeDwelling * breaker;
+                if (ampacity < share)
+                {
+                    yield return Red(plan.Book.Cite(RuleId.DwellingConductors), "The feeder is too small for the dwelling it carries.",
+                        $"{gauge} carries {ampacity}; {plan.Book.Service.WholeDwelling} of {breaker} is {share}.");
+                }
+            }
             else if (!plan.Book.Protects(breaker, ampacity, circuit.Circuit.Load.PortableReceptacles
                 && circuit.Circuit.Kind != CircuitKind.Feeder))
             {
@@ -109,6 +119,12 @@ internal static class RunChecks
                 yield return Red(plan.Book.Cite(RuleId.RangeConductors), $"The circuit is too small for {plate.Name}.",
                     $"A range of 8-3/4 kW or more has at least {floor}; this one has {breaker}.");
             }
+        }
+
+        if (sized.Feeding is { } feeding && breaker < feeding.Current)
+        {
+            yield return Red(plan.Book.Cite(RuleId.FeederProtection), "The feeder's breaker is smaller than what it carries.",
+                $"{feeding.Current} > {breaker}: {string.Join(" + ", feeding.Chosen.Lines.Select(l => $"{l.Text} {l.Counted}"))}.");
         }
 
         if (circuit.Drop > plan.Job.HouseRules.DropTarget)

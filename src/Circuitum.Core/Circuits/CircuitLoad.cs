@@ -18,7 +18,11 @@ public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use
     /// <summary>What its branch circuit is sized for: the load, or a household range's demand by Table 220.55, note 4.</summary>
     public VoltAmps Demand { get; init; } = Load;
 
-    /// <summary>What the conductors and the breaker must carry for it.</summary>
+    /// <summary>A motor of some size that is fastened in place, without a plate that says its minimum circuit ampacity: it or what it turns
+    /// counts a quarter more on its circuit.</summary>
+    public bool Motor { get; init; }
+
+    /// <summary>What the conductors and the breaker must carry for it, a motor's quarter apart.</summary>
     public VoltAmps Required => ContinuousLoad.Counted(Demand, Continuous);
 }
 
@@ -70,8 +74,22 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// <summary>The connected current.</summary>
     public Amps Current => Connected / Volts;
 
-    /// <summary>Demand, non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A).</summary>
-    public Amps Required => Items.Select(i => i.Required).Total() / Volts;
+    /// <summary>The crew leaves a motor's quarter out where it has company, as many inspectors read it.</summary>
+    public bool QuarterLeftOut { get; init; }
+
+    /// <summary>The motor whose quarter is added: alone (430.22(A)) or the largest in company (220.18(A)); what runs three hours has its
+    /// quarter already. Null where none is.</summary>
+    public LoadItem? QuarterOf => QuarterLeftOut && Items.Length > 1 ? null : LargestMotor;
+
+    /// <summary>The largest motor that has no quarter already.</summary>
+    public LoadItem? LargestMotor => Items.Where(i => i.Motor && !i.Continuous).MaxBy(i => i.Load.Value);
+
+    /// <summary>A quarter of that motor.</summary>
+    public VoltAmps Quarter => new((QuarterOf?.Load.Value ?? 0) / 4);
+
+    /// <summary>Demand, non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A), and a quarter of the largest
+    /// motor.</summary>
+    public Amps Required => (Items.Select(i => i.Required).Total() + Quarter) / Volts;
 
     /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
     public bool PortableReceptacles => Items.Count(i => i.Use is LoadUse.PortableReceptacle) > 1;
@@ -89,9 +107,20 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools, CodeBook book)
     {
         var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools, book))).OfType<LoadItem>().ToImmutableArray();
+        // Table 220.55, note 4: as one range, each with its share of that.
+        if (CookTogether([.. boxes.SelectMany(b => b.Plates)]))
+        {
+            var whole = items.Select(i => i.Load).Total();
+            items = [.. items.Select(i => i with { Demand = new(book.Demand.Range(whole).Value * i.Load.Value / whole.Value) })];
+        }
+
         var volts = book.Supply.For(boxes.SelectMany(b => b.Plates).Select(p => p.Volts));
-        return new(volts, book.Supply.Poles(volts), items);
+        return new(volts, book.Supply.Poles(volts), items) { QuarterLeftOut = schools.MotorQuarter == MotorQuarter.LeftOut };
     }
+
+    /// <summary>A cooktop with one or two wall ovens, and nothing else: taken as one range (Table 220.55, note 4).</summary>
+    public static bool CookTogether(IReadOnlyList<Nameplate> plates) => plates.Count is 2 or 3
+        && plates.Count(p => p.Appliance == Appliance.Cooktop) == 1 && plates.Count(p => p.Appliance == Appliance.Oven) == plates.Count - 1;
 
     private static LoadItem? Item(PlacedBox box, Device device, Schools schools, CodeBook book)
     {
@@ -110,6 +139,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
                 || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
             {
                 Demand = plate.Appliance == Appliance.Range ? book.Demand.Range(plate.Load) : plate.Load,
+                Motor = use == LoadUse.Fastened && IsMotor(plate) && plate.Mca is null && plate.Load >= book.Division.LeastMotor,
             };
         }
 
@@ -123,7 +153,11 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
             : null;
     }
 
-    // 422.13, 424.4(B) (2017: 424.3(B)), 625.42. A sauna heater is fixed electric heating.
-    private static bool IsAlwaysContinuous(Appliance appliance) =>
-        appliance is Appliance.WaterHeater or Appliance.VehicleCharger or Appliance.SpaceHeater or Appliance.SaunaHeater;
+    // A dishwasher's plate is its heater's, whatever turns in it.
+    private static bool IsMotor(Nameplate plate) => plate.Appliance is Appliance.HeatPump or Appliance.Pump or Appliance.SumpPump
+        or Appliance.Fan or Appliance.Disposer or Appliance.DoorOpener || (plate.Motor && plate.Appliance != Appliance.Dishwasher);
+
+    // 422.13, 424.4(B) (2017: 424.3(B)) with the blower of the heating, 625.42. A sauna heater is fixed electric heating.
+    private static bool IsAlwaysContinuous(Appliance appliance) => appliance is Appliance.WaterHeater or Appliance.VehicleCharger
+        or Appliance.SpaceHeater or Appliance.AirHandler or Appliance.SaunaHeater;
 }

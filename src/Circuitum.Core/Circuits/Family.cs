@@ -66,6 +66,12 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
                 : General(building, room, schools, lights: true);
         }
 
+        // Equipment that may not ride on the circuits that are kept for receptacles goes with the room's general ones.
+        if (bundle.Boxes.SelectMany(b => b.Plates).Any(p => !MayRide(p, use)))
+        {
+            return General(building, room, schools, lights: false);
+        }
+
         return bundle.Anchor.Box.Outside
             ? new($"{building}/outdoors", CircuitKind.Outdoor, 20.Amps(), $"{building}-outdoors",
                 Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "",
@@ -89,6 +95,15 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
                 _ => General(building, room, schools, lights: false),
             };
     }
+
+    /// <summary>Equipment that may be on the circuit kept for the receptacles of such a room: refrigeration on a small-appliance circuit
+    /// (210.52(B)(2)), what is plugged in on those of laundry, baths and garage (210.11(C)); everything elsewhere.</summary>
+    public static bool MayRide(Nameplate plate, RoomUse use) => use switch
+    {
+        RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry => plate.Appliance is Appliance.Refrigerator or Appliance.Freezer,
+        RoomUse.Laundry or RoomUse.Bath or RoomUse.Garage => plate.Cord,
+        _ => true,
+    };
 
     private bool IsWithoutPanel(int structure) => !job.Panels.Any(p => house.Room(p.Room).Structure == structure);
 

@@ -20,7 +20,9 @@ public static class PermissibleLoads
         if (load.Required > rating)
         {
             var continuous = new Amps(load.Items.Where(i => i.Continuous).Sum(i => i.Load.Value) / load.Volts.Value);
-            var sum = continuous.Value > 0 ? $"{load.Current} + 25 % of {continuous} continuous = {load.Required}" : $"{load.Current}";
+            var sum = $"{load.Current}{(continuous.Value > 0 ? $" + 25 % of {continuous} continuous" : "")}"
+                + $"{(load.QuarterOf is { } motor ? $" + 25 % of {motor.Name} {motor.Load / load.Volts}" : "")}"
+                + $"{(load.Required != load.Current ? $" = {load.Required}" : "")}";
             yield return new(book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad), $"Carries more than its {rating} breaker.",
                 $"{sum} > {rating}. Give one load its own circuit.");
         }

@@ -7,12 +7,13 @@ namespace Circuitum.Core.Circuits;
 /// <summary>What bundles on one circuit come to: everything that 210.23, the cap and the required circuits ask about, so that adding one is
 /// a sum.</summary>
 internal readonly record struct Tally(int Bundles, int Outlets, decimal Connected, decimal Required, decimal Fastened, bool Other,
-    decimal LargestCord, bool Alarms, bool Lights, int Kitchens, int Counters)
+    decimal LargestCord, decimal LargestMotor, bool Alarms, bool Lights, int Kitchens, int Counters)
 {
     public static Tally operator +(Tally a, Tally b) => new(
         a.Bundles + b.Bundles, a.Outlets + b.Outlets, a.Connected + b.Connected, a.Required + b.Required, a.Fastened + b.Fastened,
         a.Other || b.Other,
-        Math.Max(a.LargestCord, b.LargestCord), a.Alarms || b.Alarms, a.Lights || b.Lights, a.Kitchens | b.Kitchens,
+        Math.Max(a.LargestCord, b.LargestCord), Math.Max(a.LargestMotor, b.LargestMotor), a.Alarms || b.Alarms, a.Lights || b.Lights,
+            a.Kitchens | b.Kitchens,
             a.Counters + b.Counters);
 
     /// <summary>One bundle's. Kitchens are told apart by a bit each, so that counters of two are seen on one circuit.</summary>
@@ -23,6 +24,7 @@ internal readonly record struct Tally(int Bundles, int Outlets, decimal Connecte
         return new(1, bundle.Outlets, load.Connected.Value, load.Items.Select(i => i.Required).Total().Value,
             load.Items.Where(i => i.Use == LoadUse.Fastened).Sum(i => i.Load.Value), load.Items.Any(i => i.Use != LoadUse.Fastened),
             load.Items.Where(i => i.Use == LoadUse.CordAndPlug).Select(i => i.Load.Value).DefaultIfEmpty().Max(),
+            load.QuarterLeftOut ? 0 : load.LargestMotor?.Load.Value ?? 0,
             bundle.Boxes.Any(b => b.HasAlarm), bundle.Boxes.Any(b => b.HasLight),
             counter ? 1 << (Math.Max(0, IndexOf(kitchens, bundle.Room.Room.Id)) & 31) : 0, counter ? 1 : 0);
     }
@@ -84,7 +86,8 @@ internal sealed class FamilyRules
 
     /// <summary>What one circuit may carry: its rating, 210.23, the cap and the fill. What cannot be parted is carried anyway, and
     /// tagged.</summary>
-    public bool Carries(Tally t) => t.Bundles == 1 || (t.Outlets <= cap && t.Connected <= fill && t.Required <= full.Value
+    public bool Carries(Tally t) => t.Bundles == 1
+        || (t.Outlets <= cap && t.Connected <= fill && t.Required + (t.LargestMotor / 4) <= full.Value
         && t.LargestCord <= plugged && (!t.Other || t.Fastened <= fastened));
 
     /// <summary>Rules about company that this circuit breaks, where another division of the family could keep them.</summary>

@@ -46,6 +46,13 @@ public static class Ampacities
             why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying "
                 + $"conductors, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
+        else if (cables == 1 && currentCarrying > 3)
+        {
+            var factor = book.Conductors.AdjustmentFactor(currentCarrying);
+            amps *= factor;
+            why = why.Book($"{currentCarrying} current-carrying conductors in the cable itself: × {factor:0.00}", amps.ToString(),
+                book.Cite(RuleId.AdjustmentTable));
+        }
         else if (cables > 2)
         {
             var factor = book.Conductors.AdjustmentFactor(currentCarrying);
@@ -96,7 +103,8 @@ public static class Ampacities
     {
         var warm = ambient.Degrees is > 30 or <= 25
             ? book.Conductors.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
-        return warm * (bundled || cables > 2 ? book.Conductors.AdjustmentFactor(currentCarrying) : 1);
+        return warm * (bundled || cables > 2 || (cables == 1 && currentCarrying > 3) ? book.Conductors.AdjustmentFactor(currentCarrying)
+            : 1);
     }
 
     private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section,

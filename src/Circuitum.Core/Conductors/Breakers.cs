@@ -81,10 +81,16 @@ public static class Breakers
             why = why.Book("continuous at 125 %", required.ToString(), book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad));
         }
 
+        if (load.QuarterOf is { } motor)
+        {
+            why = why.Book($"{motor.Name}, a motor: a quarter more", $"{motor.Load / load.Volts} × 25 %",
+                book.Cite(load.Items.Length == 1 ? RuleId.MotorConductors : RuleId.MotorWithOthers));
+        }
+
         var standard = book.StandardAtLeast(required) ?? required;
         var stocked = Stocked.Select(s => new Amps(s)).Where(s => s >= required && s.Value >= 20).Cast<Amps?>().FirstOrDefault()
             ?? standard;
-        var single = load.Items.Length == 1 ? load.Items[0].Load / load.Volts : default;
+        var single = load.Items.Length == 1 && !load.Items[0].Motor ? load.Items[0].Load / load.Volts : default;
         // 422.11(E): one non-motor appliance over 13.3 A, at most 150 per cent, next standard size up.
         if (single.Value > 13.3m && book.StandardAtLeast(single * 1.5m) is Amps most && stocked > most)
         {

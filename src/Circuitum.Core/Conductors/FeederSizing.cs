@@ -12,19 +12,31 @@ namespace Circuitum.Core.Conductors;
 public static class FeederSizing
 {
     /// <summary>Sizes one feeder in its pipe by the load it carries.</summary>
-    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Job job, CodeBook book)
+    /// <param name="routed">The feeder with its run.</param>
+    /// <param name="raceway">The pipe it is pulled in.</param>
+    /// <param name="feeding">What it carries.</param>
+    /// <param name="largestBehind">The largest breaker behind it: it is no smaller.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="book">Its code book.</param>
+    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Amps largestBehind, Job job, CodeBook book)
     {
         var run = routed.HomeRun!;
         var load = routed.Circuit.Load;
-        var amps = feeding.Chosen.Current;
+        var amps = feeding.Current;
         var why = Because.Of("Why this breaker");
         foreach (var line in feeding.Chosen.Lines)
         {
             why = why.Book($"{line.Text}: {line.Sum}", line.Counted.ToString(), line.Cite);
         }
 
-        why = why.Book($"carried at {book.Supply.Between}", $"{feeding.Chosen.Total}, {amps}",
+        why = why.Book($"carried at {book.Supply.Between}", $"{feeding.Chosen.Total}, {feeding.Chosen.Current}",
             book.Cite(RuleId.FeederConductors, RuleId.FeederProtection));
+        if (amps > feeding.Chosen.Current)
+        {
+            why = why.Book("one leg carries more than half: its circuits cannot be shared out evenly", amps.ToString(),
+                book.Cite(RuleId.FeederContinuous, RuleId.FeederProtection));
+        }
+
         var rating = book.StandardAtLeast(amps) ?? amps;
         var least = book.Service.LeastOfBuilding;
         if (rating < least && run.From.Place.Structure != run.To.Place.Structure)
@@ -32,6 +44,13 @@ public static class FeederSizing
             rating = least;
             why = why.Book("an outbuilding's disconnect and feeder of more than two circuits", least.ToString(),
                 book.Cite(RuleId.BuildingOfMany));
+        }
+
+        if (rating < largestBehind)
+        {
+            rating = largestBehind;
+            why = why.House("no smaller than the largest breaker behind it, which would never open first", largestBehind.ToString(),
+                "good practice");
         }
 
         if (routed.Circuit.ByLugs)
@@ -49,8 +68,8 @@ public static class FeederSizing
         var metal = job.Schools.FeederMetal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         var worst = raceway.Worst(run);
         Figure<Amps> Able(Gauge gauge) =>
-            Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75 ? Column.C75 : Column.C60, book, metal,
-                worst.Where);
+            Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75
+                || book.Conductors.TerminatesAt75(rating, gauge) ? Column.C75 : Column.C60, book, metal, worst.Where);
         // 310.12: what carries a whole dwelling may have 83 per cent of its rating, from 100 A.
         var dwelling = feeding.CarriesDwelling && book.Service.EasesWholeDwelling(rating);
         var share = book.Service.WholeDwelling * rating;

@@ -108,7 +108,8 @@ public static class Sizing
             var comesIn = ComesIn(c, circuits);
             return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
                 : c.Circuit.Kind == CircuitKind.Feeder
-                ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], feeders[c.Circuit.Feeds!.Value], job, book)
+                ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], feeders[c.Circuit.Feeds!.Value],
+                    LargestBehind(c.Circuit.Feeds.Value, circuits, survey, job, book), job, book)
                 : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
         })];
     }
@@ -117,6 +118,14 @@ public static class Sizing
     public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways,
         CodeBook book) =>
         FittedPipe.Fit(Supply.Behind(sized), raceways, book);
+
+    private static Amps LargestBehind(PanelId panel, ImmutableArray<RoutedCircuit> circuits, Survey survey, Job job, CodeBook book)
+    {
+        var behind = job.Behind(panel).ToHashSet();
+        return circuits.Select(c => c.Circuit).Where(c => c.Kind != CircuitKind.Feeder && behind.Contains(c.Panel))
+            .Select(c => Breakers.Choose(c, [.. c.Boxes.SelectMany(b => survey[b].Plates)], job, book).Value)
+            .DefaultIfEmpty().MaxBy(a => a.Value);
+    }
 
     private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
 
@@ -288,10 +297,12 @@ public static class Sizing
                         : bundle.Long));
             }
 
-            foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30))
+            // A cable of two circuits and two neutrals has four of its own, wherever it lies.
+            var own = Math.Max(2, run.CurrentCarrying);
+            foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30 || own > 3))
             {
-                places.TryAdd((1, 2, leg.Ambient.Degrees, false),
-                    new(1, 2, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
+                places.TryAdd((1, own, leg.Ambient.Degrees, false),
+                    new(1, own, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
             }
         }
 

@@ -22,6 +22,13 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     /// <summary>The sum that it is sized by.</summary>
     public LoadSum Chosen => Method == LoadMethod.Optional ? Optional! : Standard;
 
+    /// <summary>What the heavier leg carries when the circuits from leg to neutral are shared out as evenly as they can be: one of them may
+    /// be more than half of them all.</summary>
+    public Amps HeavierLeg { get; init; }
+
+    /// <summary>What each ungrounded conductor must carry (215.2(A)(1), 215.3).</summary>
+    public Amps Current => HeavierLeg > Chosen.Current ? HeavierLeg : Chosen.Current;
+
     /// <summary>The loads of every feeder of a job, by the panel it feeds.</summary>
     public static ImmutableDictionary<PanelId, FeederLoad> Of(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job,
         CodeBook book) =>
@@ -30,27 +37,32 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
     private static FeederLoad Of(Panel panel, ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var list = Listing.OfFeeder(panel, circuits, house, survey, job, book);
+        var behind = job.Behind(panel.Id).ToHashSet();
+        var oneLeg = circuits.Where(c => c.Kind != CircuitKind.Feeder && c.Poles == 1 && behind.Contains(c.Panel)).ToList();
         if (Listing.InOutbuilding(panel, house))
         {
             var feeder = circuits.First(c => c.Feeds == panel.Id);
-            return new(panel.Id, list,
-                new(LoadMethod.Standard, book.Supply.Between,
-                    [.. AllOfIt(feeder, job.Behind(panel.Id).SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey, book)]),
-                null, false, LoadMethod.Standard);
+            var all = new LoadSum(LoadMethod.Standard, book.Supply.Between,
+                [.. AllOfIt(feeder, behind.SelectMany(id => job.Panels.First(p => p.Id == id).Taken), survey, book)]);
+            return new(panel.Id, list, all, null, false, LoadMethod.Standard) { HeavierLeg = Heavier(all, oneLeg, new(0)) };
         }
 
         var whole = Listing.CarriesDwelling(panel, circuits, house, survey, job);
-        var standard = StandardMethod.Of(list, book);
-        // Part III leaves 125 per cent of what runs three hours to 215.2 and 215.3; heat is at 100 by 220.51.
-        var vehicles = list.Sum(LoadKind.Vehicle);
-        var continuous = vehicles.Value == 0 ? standard
-            : standard with
-            {
-                Lines =
-                standard.Lines.Add(new("vehicle charging runs three hours", $"{vehicles} × 25 %", new(vehicles.Value / 4),
-                    book.Cite(RuleId.FeederContinuous, RuleId.VehicleContinuous), new(0)))
-            };
-        return new(panel.Id, list, continuous, OptionalMethod.Of(list, book), whole, whole ? job.Service.Method : LoadMethod.Standard);
+        var standard = StandardMethod.WithContinuous(StandardMethod.Of(list, book), list, book.Cite(RuleId.FeederContinuous), book);
+        return new(panel.Id, list, standard, OptionalMethod.Of(list, book), whole, whole ? job.Service.Method : LoadMethod.Standard)
+        {
+            // What carries the dwelling has lights on both legs, and demand factors that know no legs.
+            HeavierLeg = whole ? default : Heavier(standard, oneLeg.FindAll(c => c.Kind == CircuitKind.Individual),
+                StandardMethod.GeneralLoad(list, book).Value > 0 ? standard.Lines[0].Counted : new(0)),
+        };
+    }
+
+    // All between the legs lies on both; the rest is even but for what one circuit has more than all others together.
+    private static Amps Heavier(LoadSum sum, IReadOnlyList<Circuit> oneLeg, VoltAmps shared)
+    {
+        var largest = oneLeg.Select(c => c.Load.Required * c.Load.Volts).DefaultIfEmpty().MaxBy(l => l.Value);
+        var rest = oneLeg.Select(c => c.Load.Connected).Total() + shared;
+        return new VoltAmps(sum.Total.Value + Math.Max(0, (2 * largest.Value) - rest.Value)) / sum.Volts;
     }
 
     // An outbuilding has no demand factors of its own: all of it, as 215.2 and 220.50 add to it.

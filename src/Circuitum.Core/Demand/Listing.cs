@@ -63,11 +63,13 @@ public static class Listing
         Survey survey, Job job, CodeBook book)
     {
         var branch = circuits.Where(c => c.Kind != CircuitKind.Feeder).ToList();
+        var alone = branch.Where(c => c.Kind == CircuitKind.Individual).SelectMany(c => c.Boxes).ToHashSet();
         var on = branch.SelectMany(c => c.Boxes).ToHashSet();
         var own = survey.Boxes.Where(b => on.Contains(b.Box.Id) && !Accessory(b, house)).ToList();
         var heatPump = own.SelectMany(b => b.Plates).Any(p => p.Appliance == Appliance.HeatPump) && job.Service.OutdoorUnitHeats;
         var before = panels.Where(p => !InOutbuilding(p, house)).SelectMany(p => p.Taken).ToList();
-        ImmutableArray<ListedLoad> listed = [.. own.SelectMany(b => b.Plates).Select(p => Listed(p, heatPump, book)).OfType<ListedLoad>(),
+        ImmutableArray<ListedLoad> listed =
+            [.. own.SelectMany(b => b.Plates.Select(p => Listed(p, heatPump, alone.Contains(b.Box.Id), book))).OfType<ListedLoad>(),
             .. before.Select(t => Listed(t, book)).OfType<ListedLoad>()];
         var outbuildings = branch.SelectMany(c => c.Load.Items.Select(i => (Box: survey[i.Box], i.Load)))
             .Where(x => Accessory(x.Box, house)).Select(x => (x.Box.Place.Structure, x.Load))
@@ -94,24 +96,28 @@ public static class Listing
 
     private static bool Accessory(PlacedBox box, FramedHouse house) => house.Structures[box.Place.Structure].Structure.Accessory;
 
-    // What is plugged in anywhere is in the 3 VA a square foot and the 1500s; what is fastened in place is counted by itself.
-    private static ListedLoad? Listed(Nameplate plate, bool heatPump, CodeBook book)
+    // What is plugged in anywhere is in the 3 VA a square foot and the 1500s; what is fastened in place is counted by itself, and so is
+    // what
+    // has an outlet of its own on a circuit of its own (220.14(A), 220.82(B)(3)).
+    private static ListedLoad? Listed(Nameplate plate, bool heatPump, bool alone, CodeBook book)
     {
         LoadKind? kind = plate.Appliance switch
         {
             Appliance.Range or Appliance.Cooktop or Appliance.Oven => Cooking(plate.Load, book),
-            Appliance.Dryer => book.Supply.IsAcross(plate.Volts) ? LoadKind.Dryer : null,
+            Appliance.Dryer when book.Supply.IsAcross(plate.Volts) => LoadKind.Dryer,
             Appliance.SpaceHeater => LoadKind.SpaceHeat,
             Appliance.HeatPump => heatPump ? LoadKind.HeatPump : LoadKind.Cooling,
             Appliance.AirHandler => heatPump ? LoadKind.Supplement : LoadKind.SpaceHeat,
             Appliance.VehicleCharger => LoadKind.Vehicle,
             Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener => LoadKind.Fixed,
             Appliance.GeneratorInlet => null,
-            _ => plate.Cord ? null : LoadKind.Fixed,
+            _ => !plate.Cord ? LoadKind.Fixed : alone ? LoadKind.Specific : null,
         };
         return kind is { } known ? new(plate.Name, known, plate.Load)
         {
             Motor = plate.Motor || plate.Appliance is Appliance.HeatPump,
+            Cooks = plate.Appliance is Appliance.Range or Appliance.Cooktop or Appliance.Oven or Appliance.Microwave,
+            OneLeg = !book.Supply.IsAcross(plate.Volts),
             Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral
         } : null;
     }

@@ -9,6 +9,9 @@ public enum LoadKind
     /// <summary>Fastened in place: dishwasher, water heater, pump.</summary>
     Fixed,
 
+    /// <summary>Plugged in, on a circuit of its own: freezer, microwave, welder.</summary>
+    Specific,
+
     /// <summary>Household cooking of more than 1-3/4 kW.</summary>
     Cooking,
 
@@ -42,6 +45,12 @@ public sealed record ListedLoad(string Name, LoadKind Kind, VoltAmps Load)
 {
     /// <summary>Driven by a motor.</summary>
     public bool Motor { get; init; }
+
+    /// <summary>It cooks: a small one counts with what is fixed, and not towards four.</summary>
+    public bool Cooks { get; init; }
+
+    /// <summary>Between one leg and the neutral.</summary>
+    public bool OneLeg { get; init; }
 
     /// <summary>Its neutral carries current: 120 V, or 240 V with a neutral.</summary>
     public bool Neutral { get; init; }

@@ -67,8 +67,8 @@ public static class OptionalMethod
                 book.Cite(RuleId.MeasuredDemand), new(0));
         }
 
-        foreach (var load in list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Cooking or LoadKind.Dryer or LoadKind.Vehicle
-            or LoadKind.Outbuilding))
+        foreach (var load in list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Specific or LoadKind.Cooking or LoadKind.Dryer
+            or LoadKind.Vehicle or LoadKind.Outbuilding))
         {
             yield return new($"added: {load.Name}", "all of it", load.Load, book.Cite(RuleId.MeasuredDemand), new(0));
         }
@@ -84,7 +84,8 @@ public static class OptionalMethod
     private static IEnumerable<LoadLine> Lines(LoadList list, CodeBook book, decimal first, Citation section,
         (string Name, VoltAmps Load) more = default)
     {
-        var appliances = list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Cooking or LoadKind.Dryer or LoadKind.Vehicle).ToList();
+        var appliances = list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Specific or LoadKind.Cooking or LoadKind.Dryer
+            or LoadKind.Vehicle).ToList();
         var sum = StandardMethod.GeneralLoad(list, book) + appliances.Select(l => l.Load).Total() + more.Load;
         var demand = Math.Min(first, sum.Value) + (Math.Max(0, sum.Value - first) * .4m);
         yield return new("lighting, receptacles, small appliances, laundry, and every appliance by its nameplate",

@@ -14,6 +14,18 @@ public static class StandardMethod
     /// <param name="book">The edition.</param>
     public static LoadSum Of(LoadList list, CodeBook book) => new(LoadMethod.Standard, book.Supply.Between, [.. Lines(list, book)]);
 
+    /// <summary>The sum with the quarter that conductors and breakers have for what charges three hours: Part III leaves that to the
+    /// articles on feeders and services. Heat is at 100 per cent by 220.51.</summary>
+    internal static LoadSum WithContinuous(LoadSum sum, LoadList list, Citation by, CodeBook book)
+    {
+        var vehicles = list.Sum(LoadKind.Vehicle);
+        return vehicles.Value == 0 ? sum : sum with
+        {
+            Lines = sum.Lines.Add(new("vehicle charging runs three hours", $"{vehicles} × 25 %", new(vehicles.Value / 4),
+                by.And(book.Cite(RuleId.VehicleContinuous)), new(0))),
+        };
+    }
+
     private static IEnumerable<LoadLine> Lines(LoadList list, CodeBook book)
     {
         if (GeneralLoad(list, book).Value > 0)
@@ -24,6 +36,14 @@ public static class StandardMethod
         foreach (var line in Fixed(list, book))
         {
             yield return line;
+        }
+
+        var specific = list.Of(LoadKind.Specific).ToList();
+        if (specific.Count > 0)
+        {
+            var sum = specific.Select(l => l.Load).Total();
+            yield return new(string.Join(", ", specific.Select(l => l.Name)), $"plugged in on circuits of their own: {sum}", sum,
+                book.Cite(RuleId.SpecificAppliance, RuleId.FeederLoads), specific.Where(l => l.Neutral).Select(l => l.Load).Total());
         }
 
         var cooking = list.Of(LoadKind.Cooking).ToList();
@@ -66,7 +86,8 @@ public static class StandardMethod
                 : new(0));
         }
 
-        var running = list.Loads.Where(l => l.Motor && l.Kind is LoadKind.Fixed or LoadKind.Outbuilding).Concat(motors).Where(l => l.Motor)
+        var running = list.Loads.Where(l => l.Motor && l.Kind is LoadKind.Fixed or LoadKind.Specific or LoadKind.Outbuilding)
+            .Concat(motors).Where(l => l.Motor)
             .OrderByDescending(l => l.Load).FirstOrDefault();
         if (running is not null)
         {
@@ -110,8 +131,8 @@ public static class StandardMethod
 
     private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook book)
     {
-        List<ListedLoad> all = [.. list.Of(LoadKind.Fixed)], counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, false)),
-            others = all.FindAll(l => !book.Demand.CountsTowardsFour(l.Load, false));
+        List<ListedLoad> all = [.. list.Of(LoadKind.Fixed)], counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, l.Cooks)),
+            others = all.FindAll(l => !book.Demand.CountsTowardsFour(l.Load, l.Cooks));
         if (counted.Count > 0)
         {
             var sum = counted.Select(l => l.Load).Total();
@@ -126,7 +147,8 @@ public static class StandardMethod
         if (others.Count > 0)
         {
             var sum = others.Select(l => l.Load).Total();
-            yield return new(string.Join(", ", others.Select(l => l.Name)), $"under 500 W: {sum}", sum, book.Cite(RuleId.NameplateLoad),
+            yield return new(string.Join(", ", others.Select(l => l.Name)),
+                $"{(others.Exists(l => l.Cooks) ? "cooking, or " : "")}under 500 W: {sum}", sum, book.Cite(RuleId.NameplateLoad),
                 others.Where(l => l.Neutral).Select(l => l.Load).Total());
         }
     }

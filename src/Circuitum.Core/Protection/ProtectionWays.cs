@@ -63,7 +63,8 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
                 there?.Placed ?? false);
             return Priced(new(ProtectedCircuit.KindOf(false, groundAtBreaker),
                 both ? devices.Where(d => d.Value.Placed).ToImmutableDictionary().SetItem(first, device) : devices,
-                $"{words}, arc faults at the first outlet", default, school) { Arc = devices.Clear().Add(first, device) });
+                $"{words}, arc faults at the first outlet", default, school)
+            { Arc = devices.Clear().Add(first, device) });
         }
 
         ChosenWay Priced(ChosenWay way)

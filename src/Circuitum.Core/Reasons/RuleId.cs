@@ -90,6 +90,14 @@ public enum RuleId
     RangeConductors,
     /// <summary>The breaker carries what is continuous at 125 per cent.</summary>
     ContinuousLoad,
+    /// <summary>Conductors of one motor.</summary>
+    MotorConductors,
+    /// <summary>What a circuit of 10 A may feed.</summary>
+    TenAmperes,
+    /// <summary>Several fixed heaters on one circuit.</summary>
+    SeveralHeaters,
+    /// <summary>A motor fastened in place beside other loads.</summary>
+    MotorWithOthers,
     /// <summary>A single receptacle is rated as its circuit.</summary>
     SingleReceptacle,
     /// <summary>Ratings of receptacles on a circuit of several.</summary>
@@ -154,6 +162,10 @@ public enum RuleId
     FeederConductors,
     /// <summary>A feeder carries what is continuous at 125 per cent.</summary>
     FeederContinuous,
+    /// <summary>Continuous load at the service.</summary>
+    ServiceContinuous,
+    /// <summary>An outlet for one appliance counts at its plate.</summary>
+    SpecificAppliance,
     /// <summary>The breaker of a feeder.</summary>
     FeederProtection,
     /// <summary>What counts as floor area.</summary>

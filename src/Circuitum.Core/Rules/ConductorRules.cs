@@ -37,6 +37,9 @@ public abstract class ConductorRules
     /// <summary>Share of a raceway that conductors may fill, Chapter 9 Table 1.</summary>
     public abstract Percent RacewayFill(int conductors);
 
+    /// <summary>Terminals are taken at 75 °C without being marked so, by the device's rating or the conductor's size.</summary>
+    public abstract bool TerminatesAt75(Amps rating, Gauge gauge);
+
     /// <summary>Largest overcurrent device on a small conductor, 240.4(D); null where the section has no limit.</summary>
     public abstract Amps? SmallConductorLimit(Gauge gauge, Metal metal);
 }

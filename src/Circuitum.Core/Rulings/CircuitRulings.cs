@@ -132,6 +132,18 @@ public static class CircuitRulings
                 Section(plan, circuit, item));
         }
 
+        if (load.LargestMotor is { } motor)
+        {
+            var quarter = new VoltAmps(motor.Load.Value / 4) / load.Volts;
+            var rule = plan.Book.Cite(load.Items.Length == 1 ? RuleId.MotorConductors : RuleId.MotorWithOthers);
+            sum = load.QuarterOf is null
+                ? sum.House($"{motor.Name}, the largest motor: its quarter, {quarter}, is left out ({rule} adds it: "
+                    + $"{load.Required + quarter})",
+                    "0 A", "school: a motor beside other loads")
+                : sum.Book($"{motor.Name}, {(load.Items.Length == 1 ? "a motor" : "the largest motor")}: {motor.Load / load.Volts} × 0.25; "
+                    + $"without it {load.Required - quarter}", quarter.ToString(), rule);
+        }
+
         sum = sum.Book("100 % of what is not continuous and 125 % of what is", load.Required.ToString(),
             plan.Book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad))
             .Book("against the breaker", load.Required <= rating ? $"{load.Required} ≤ {rating}" : $"{load.Required} > {rating}",

@@ -246,7 +246,7 @@ internal sealed class RelaxedWalk
         var at = steps.Max();
         for (var q = least; q <= sum; q++)
         {
-            var tally = new Tally(2, tallies.All(t => t.Outlets > 0) ? q : 2, load * q, load * q, 0, false, 0, false, false, 0, 0);
+            var tally = new Tally(2, tallies.All(t => t.Outlets > 0) ? q : 2, load * q, load * q, 0, false, 0, 0, false, false, 0, 0);
             if (!weights.Rules.Carries(tally))
             {
                 break;

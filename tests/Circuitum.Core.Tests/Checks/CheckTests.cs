@@ -2,6 +2,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -14,6 +15,88 @@ public sealed class CheckTests
         var room = Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 14.Feet(), 12.Feet()) with
         { Fixtures = [.. fixtures] };
         return Houses.House([room]) with { Panels = [panel(Houses.Panel("shop"))] };
+    }
+
+    private static Tag[] RedOn(Job job) => [.. Planner.Plan(job).Tags.Where(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits)];
+
+    [Theory] // 210.11(C)(3), 210.52(B)(2), 210.11(C)(2), (C)(4): fastened equipment is on none of the circuits kept for receptacles
+    [InlineData(RoomUse.Bath, 500, false)]
+    [InlineData(RoomUse.Kitchen, 750, false)]
+    [InlineData(RoomUse.Kitchen, 600, true)]
+    [InlineData(RoomUse.Laundry, 300, false)]
+    [InlineData(RoomUse.Garage, 300, false)]
+    public void Small_equipment_rides_on_no_circuit_that_is_kept_for_receptacles(RoomUse use, int load, bool cord)
+    {
+        var plate = Houses.Plate(Appliance.Other, 120, load) with { Cord = cord };
+        var job = Houses.Row(("here", use, 12), ("there", use, 12)).With(Houses.On("r1", "here", 1, 30), Houses.On("r2", "there", 1, 30),
+            Houses.Appliance("it", "here", 3, 40, plate, cord ? DeviceKind.Duplex : DeviceKind.Equipment));
+        var plan = Planner.Plan(job);
+        Assert.True(plan.CircuitOf(new("it"))!.Circuit.IsGeneral);
+        Assert.DoesNotContain(plan.Tags, t => t.Severity == Severity.Red && t.Stage == Stage.Circuits
+            && t.Headline.Contains("circuit", StringComparison.Ordinal));
+        // Held there by a person it is red.
+        var kept = plan.CircuitOf(new("r1"))!.Circuit.Key;
+        Assert.Contains(RedOn(job with { Pins = new() { Boxes = [new(new("it"), kept), new(new("r2"), kept)] } }),
+            t => t.Headline.StartsWith("Other may not be on", StringComparison.Ordinal));
+    }
+
+    [Fact] // 440.14 asks for it: it is a part of the unit, no other equipment and no light
+    public void A_disconnect_is_at_home_on_the_circuit_of_its_unit()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(
+            Houses.Appliance("unit", "den", 1, 60,
+                Houses.Plate(Appliance.HeatPump, 240, 4800) with { Mca = new(21.4m), Mocp = 35.Amps() }) with
+            { Outside = true },
+            Houses.Switch("off", "den", 1, 90, DeviceKind.Disconnect, "unit") with { Outside = true });
+        Assert.Empty(RedOn(job));
+        Assert.Equal(new("unit"), Planner.Plan(job).CircuitOf(new("off"))!.Circuit.Key);
+    }
+
+    [Theory] // 424.4(A): several heaters on 15, 20, 25 or 30 A: 2 × 1500 VA × 1.25 = 15.6 A; 2 × 3000 = 31.25 A on 40
+    [InlineData(1500, false)]
+    [InlineData(3000, true)]
+    public void Heaters_may_share_a_circuit_up_to_30_A(int each, bool red)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(
+            Houses.Appliance("h1", "den", 1, 60, Houses.Plate(Appliance.SpaceHeater, 240, each)),
+            Houses.Appliance("h2", "den", 1, 120, Houses.Plate(Appliance.SpaceHeater, 240, each)));
+        var held = job with { Pins = new() { Boxes = [new(new("h1"), new("heat")), new(new("h2"), new("heat"))] } };
+        Assert.Single(Planner.Plan(held).Circuits.Select(c => c.Circuit.Key));
+        Assert.Equal(red, RedOn(held).Any(t => t.Rule == "424.4(A)"));
+        Assert.Equal(red, RedOn(held).Length > 0);
+    }
+
+    [Fact] // Table 220.55 note 4: 7.4 + 4.8 kW as one range, 8 kW: 33.3 A → 40 A on 8
+    public void A_cooktop_and_an_oven_of_one_room_are_one_range()
+    {
+        var job = Houses.Row(("kitchen", RoomUse.Kitchen, 20)).With(
+            Houses.Appliance("top", "kitchen", 1, 60, Houses.Plate(Appliance.Cooktop, 240, 7400)),
+            Houses.Appliance("oven", "kitchen", 1, 120, Houses.Plate(Appliance.Oven, 240, 4800)));
+        var held = job with { Pins = new() { Boxes = [new(new("top"), new("cook")), new(new("oven"), new("cook"))] } };
+        var circuit = Planner.Plan(held).CircuitOf(new("top"))!;
+        Assert.Equal(33.3m, decimal.Round(circuit.Load.Required.Value, 1));
+        Assert.Equal(40m, circuit.Breaker.Value);
+        Assert.DoesNotContain(RedOn(held), t => t.Subject == Subject.Circuit(circuit.Circuit.Key));
+    }
+
+    [Theory] // 210.23(A) of 2023: a circuit of 10 A feeds no receptacle
+    [InlineData(Edition.Y2023, 10, true)]
+    [InlineData(Edition.Y2023, 15, false)]
+    public void Ten_amperes_feed_no_receptacle(Edition edition, int held, bool red)
+    {
+        var job = (Houses.Row(("den", RoomUse.Den, 20)) with { Edition = edition }).With(Houses.On("r", "den", 1, 30));
+        var key = Planner.Plan(job).CircuitOf(new("r"))!.Circuit.Key;
+        Assert.Equal(red, RedOn(job with { Pins = new() { Breakers = [new(key, held.Amps())] } }).Any(t => t.Rule == "210.23(A)"));
+    }
+
+    [Fact] // 210.11(C)(4)
+    public void A_garages_receptacle_belongs_on_its_circuit()
+    {
+        var job = Houses.Row(("garage", RoomUse.Garage, 20), ("bed", RoomUse.Bedroom, 12))
+            .With(Houses.On("g", "garage", 1, 30), Houses.On("b", "bed", 1, 30));
+        Assert.Empty(RedOn(job));
+        var key = Planner.Plan(job).CircuitOf(new("b"))!.Circuit.Key;
+        Assert.Contains(RedOn(job with { Pins = new() { Boxes = [new(new("g"), key)] } }), t => t.Rule == "210.11(C)(4)");
     }
 
     [Theory] // 240.24(A): the highest handle at most 6'-7", so its top at most about 6'-10"

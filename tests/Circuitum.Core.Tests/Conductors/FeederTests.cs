@@ -33,9 +33,9 @@ public sealed class FeederTests
         var feeder = plan.Landed(new("feeder-G"))!.Sized;
         Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
         Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminium");
-        // 2 × 19.5 A × .508 Ω/1000 ft.
+        // 2 × 20.25 A × .508 Ω/1000 ft: 4500 VA on both legs and 180 VA on one.
         var feet = feeder.Routed.HomeRun!.Length.Value.Feet;
-        Assert.Equal(decimal.Round(2 * 19.5m * .508m * feet / 1000 / 240 * 100, 6), decimal.Round(feeder.Drop.Value.Value, 6));
+        Assert.Equal(decimal.Round(2 * 20.25m * .508m * feet / 1000 / 240 * 100, 6), decimal.Round(feeder.Drop.Value.Value, 6));
     }
 
     private static Job ByBranch(Func<Job, Job>? change = null)
@@ -104,14 +104,15 @@ public sealed class FeederTests
         Assert.Contains("lead a trench to it", JobProblems.First(job)!.ToString(), StringComparison.Ordinal);
     }
 
-    [Fact] // 3600 × 1.25 + 180 = 4680 VA at 240 V
+    [Fact] // 3600 × 1.25 + 180 = 4680 VA at 240 V, 19.5 A; the leg with the receptacle has 18.75 + 1.5
     public void Its_load_is_everything_the_panel_feeds()
     {
         var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired;
         Assert.Equal(3780m, feeder.Circuit.Load.Connected.Value);
         // 220.61: the heater of 240 V alone has no neutral; the receptacle's 180 VA has.
         Assert.Equal(180m, feeder.Sized.Feeding!.Standard.Lines.Sum(l => l.Neutral.Value));
-        Assert.Equal(19.5m, feeder.Sized.Through[feeder.HomeRun!.Id].Value);
+        Assert.Equal(19.5m, feeder.Sized.Feeding.Standard.Current.Value);
+        Assert.Equal(20.25m, feeder.Sized.Through[feeder.HomeRun!.Id].Value);
     }
 
     // A den with panel A, a bedroom with panel B, a receptacle, a heater and a car's outlet; everything that is near B lands in it.
@@ -145,12 +146,12 @@ public sealed class FeederTests
             .Landed(new("feeder-B"))!.Sized.Feeding!.Method);
     }
 
-    [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A
+    [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A; the breaker of the receptacles behind it is 20 A
     public void Only_an_outbuilding_has_60_A_at_least()
     {
         var job = Inside(Houses.On("far", "den", 4, 100));
         var feeder = Planner.Plan(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") }).Landed(new("feeder-B"))!.Sized;
-        Assert.Equal(15m, feeder.Breaker.Value.Value);
+        Assert.Equal(20m, feeder.Breaker.Value.Value);
     }
 
     [Fact] // held at 100 A: 83 A, which 4 copper carries at 75 °C; without the whole dwelling it takes 3, 100 A
@@ -176,6 +177,67 @@ public sealed class FeederTests
         // 461.4 + 8000 of the range + 3000 + 7200 + 1800 = 20 461.4 VA, 85.3 A: more than the 85 A of 4.
         Assert.Equal("3", Of(part).ToString());
     }
+
+    [Fact] // 220.14(A), 220.40: a welder's own outlet counts at its plate: 9600 VA, 40 A
+    public void What_is_plugged_in_on_a_circuit_of_its_own_is_carried()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20), ("shop", RoomUse.Utility, 12));
+        var plan = Planner.Plan((job with
+        {
+            Panels = [job.Panels[0], Houses.Panel("shop", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }],
+        }).With(Houses.On("far", "den", 4, 100), Houses.Appliance("welder", "shop", 1, 60,
+            Houses.Plate(Appliance.Other, 240, 9600) with { Cord = true, Individual = true }, DeviceKind.ApplianceReceptacle)));
+        var feeder = plan.Landed(new("feeder-B"))!.Sized;
+        Assert.Equal(9600m, feeder.Feeding!.Standard.Lines.Single(l =>
+            l.Section.Contains("220.14(A)", StringComparison.Ordinal)).Counted.Value);
+        Assert.Equal(40m, feeder.Breaker.Value.Value);
+        Assert.DoesNotContain(plan.Tags, t => t.Subject == Subject.Circuit(new("feeder-B")) && t.Severity == Severity.Red);
+    }
+
+    [Fact] // 215.2(A)(1): 1920 VA at 120 V are 8 A by the sum and 16 on their leg, 20 with the quarter for three hours
+    public void The_heavier_leg_decides()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20), ("shop", RoomUse.Utility, 12));
+        var plan = Planner.Plan((job with
+        {
+            Panels = [job.Panels[0], Houses.Panel("shop", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }],
+        }).With(Houses.On("far", "den", 4, 100),
+            Houses.Appliance("heater", "shop", 1, 60, Houses.Plate(Appliance.SpaceHeater, 120, 1920))));
+        var feeder = plan.Landed(new("feeder-B"))!.Sized;
+        Assert.Equal(8m, feeder.Feeding!.Standard.Current.Value);
+        Assert.Equal((20m, 20m), (feeder.Feeding.Current.Value, feeder.Breaker.Value.Value));
+    }
+
+    [Theory] // 215.3: 51.9 A
+    [InlineData(40, true)]
+    [InlineData(60, false)]
+    public void A_feeders_breaker_is_not_below_its_load(int held, bool red) =>
+        Assert.Equal(red, Planner.Plan(Inside(Houses.On("far", "den", 4, 100)) with
+        {
+            Pins = new() { Breakers = [new(new("feeder-B"), held.Amps())] },
+        }).Tags.Any(t => t.Rule == "215.3" && t.Severity == Severity.Red));
+
+    [Fact] // 310.12(B): 83 % of 100 A is the permission itself, and no tag hangs on it
+    public void A_feeder_by_83_per_cent_is_not_red()
+    {
+        var plan = Planner.Plan(Inside() with
+        {
+            Pins = new() { Breakers = [new(new("feeder-B"), 100.Amps())] },
+            Pipes = [new() { Id = new("p"), Circuits = [new("feeder-B")], Marked75 = true }],
+            Service = new() { Method = LoadMethod.Optional },
+        });
+        Assert.Equal("4", plan.Landed(new("feeder-B"))!.Sized.Gauge.Value.ToString());
+        Assert.DoesNotContain(plan.Tags, t => t.Subject == Subject.Circuit(new("feeder-B")) && t.Severity == Severity.Red);
+    }
+
+    [Theory] // 110.14(C)(1): to 100 A by the 60 °C column, 2 AWG 95 A and the next size up; above it by the 75, 115 A and the next size up
+    [InlineData(100, "2")]
+    [InlineData(125, "2")]
+    public void Above_100_A_terminals_are_taken_at_75(int held, string gauge) =>
+        Assert.Equal(gauge, Planner.Plan(Inside(Houses.On("far", "den", 4, 100)) with
+        {
+            Pins = new() { Breakers = [new(new("feeder-B"), held.Amps())] },
+        }).Landed(new("feeder-B"))!.Sized.Gauge.Value.ToString());
 
     [Fact] // a panel behind a panel: its heater of 3000 is in both feeders, whichever is listed first
     public void A_feeder_carries_the_panels_behind_it()

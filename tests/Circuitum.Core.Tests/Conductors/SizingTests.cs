@@ -36,6 +36,28 @@ public sealed class SizingTests
         Assert.Equal(23.4375m, sized.Circuit.Load.Required.Value);
     }
 
+    [Theory] // 424.4(B): heating and its blower at 125 %: 40 × 1.25 = 50; 20 × 1.25 = 25
+    [InlineData(9600, 50, "6-2")]
+    [InlineData(4800, 30, "10-2")]
+    public void A_furnace_counts_for_a_quarter_more(int load, int breaker, string cable) =>
+        Assert.Equal((breaker, cable), Of(Houses.Plate(Appliance.AirHandler, 240, load)));
+
+    [Theory] // 430.22(A), 440.32: 19.17 × 1.25 = 23.96; 20 × 1.25 = 25; a gas furnace's blower 6.67 × 1.25
+    [InlineData(Appliance.Pump, 240, 4600, 30, "10-2")]
+    [InlineData(Appliance.HeatPump, 240, 4800, 30, "10-2")]
+    [InlineData(Appliance.AirHandler, 120, 800, 20, "12-2")]
+    public void One_motor_counts_for_a_quarter_more(Appliance appliance, int volts, int load, int breaker, string cable) =>
+        Assert.Equal((breaker, cable), Of(Houses.Plate(appliance, volts, load) with { Motor = true }));
+
+    [Fact]
+    public void An_outdoor_unit_without_its_plates_amperes_is_said()
+    {
+        var job = Houses.Row(("shop", RoomUse.Utility, 16)).With(
+            Houses.Appliance("it", "shop", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4800)));
+        Assert.Contains(Planner.Plan(job).Tags, t => t.Severity == Reasons.Severity.Amber
+            && t.Rule.StartsWith("440.4(B)", StringComparison.Ordinal));
+    }
+
     [Theory] // 8800 ÷ 240 = 36.7 A → 40 A; the trade's default 50 A
     [InlineData(RangeCircuit.SmallestThatCarries, 40, "8-3")]
     [InlineData(RangeCircuit.Usual50, 50, "6-3")]

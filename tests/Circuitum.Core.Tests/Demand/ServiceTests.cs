@@ -27,6 +27,37 @@ public sealed class ServiceTests
         Assert.Equal([LoadKind.Cooking, LoadKind.SpaceHeat, LoadKind.Cooling], furnace.Loads.Select(l => l.Kind).Order());
     }
 
+    [Fact] // 220.82(B)(3): on a circuit of its own it counts by its plate: 40 % of 1500 beyond 10 kVA; by Part III all of it
+    public void A_microwave_on_its_own_circuit_counts()
+    {
+        var with = Planner.Plan(House.With(Houses.Appliance("micro", "kitchen", 3, 100,
+            Houses.Plate(Appliance.Microwave, 120, 1500) with { Cord = true, Individual = true }, DeviceKind.Single))).Service;
+        var without = Planner.Plan(House).Service;
+        Assert.Equal(600m, with.Optional.Total.Value - without.Optional.Total.Value);
+        Assert.Equal(1500m, with.Standard.Total.Value - without.Standard.Total.Value);
+    }
+
+    [Fact] // 230.42(A)(1), 625.42: 11 520 VA and a quarter, 2880
+    public void Vehicle_charging_counts_a_quarter_more_at_the_service()
+    {
+        var car = Planner.Plan(House.With(Houses.Appliance("car", "den", 3, 100, Houses.Plate(Appliance.VehicleCharger, 240, 11_520))))
+            .Service;
+        Assert.Equal(2880m, car.Standard.Lines.Single(l => l.Section.Contains("230.42(A)(1)", StringComparison.Ordinal)).Counted.Value);
+        Assert.DoesNotContain(car.Optional.Lines, l => l.Section.Contains("230.42", StringComparison.Ordinal));
+    }
+
+    [Theory] // 220.53: from 2020 fixed cooking of any size helps no four
+    [InlineData(Edition.Y2017, true)]
+    [InlineData(Edition.Y2020, false)]
+    public void A_small_cooktop_does_not_make_four(Edition edition, bool four)
+    {
+        Box At(string id, int inches, Nameplate plate) => Houses.Appliance(id, "kitchen", 1, inches, plate);
+        var job = (Houses.Row(("kitchen", RoomUse.Kitchen, 20)) with { Edition = edition }).With(
+            At("dw", 30, Houses.Plate(Appliance.Dishwasher, 120, 1200)), At("dis", 60, Houses.Plate(Appliance.Disposer, 120, 800)),
+            At("wh", 90, Houses.Plate(Appliance.WaterHeater, 240, 4500)), At("top", 120, Houses.Plate(Appliance.Cooktop, 240, 1500)));
+        Assert.Equal(four, Planner.Plan(job).Service.Standard.Lines.Any(l => l.Section == "220.53"));
+    }
+
     [Theory] // Table 310.12(A)
     [InlineData(100, "4", "2")]
     [InlineData(125, "2", "1/0")]

@@ -45,6 +45,21 @@ public sealed class SharedCableTests
         Assert.True(plan.Footage < Planner.Plan(Kitchen(TwoCircuits.TwoWire)).Footage);
     }
 
+    [Theory] // Table 310.15(C)(1): 12-2-2 has four of its own: 48 °C, 30 × .82 × .8 = 19.68 A, under 20 A with several receptacles → 10
+    [InlineData(TwoCircuits.Multiwire, "12")]
+    [InlineData(TwoCircuits.FourWire, "10")]
+    public void A_cable_of_four_current_carrying_conductors_is_adjusted_by_itself(TwoCircuits school, string gauge)
+    {
+        var job = Kitchen(school);
+        var hot = Planner.Plan(job with
+        {
+            Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { AmbientAbove = new(48) }] }],
+        });
+        var lead = hot.Circuits.Single(c => c.HomeRun?.TakesAlong is not null);
+        Assert.Equal(gauge, lead.Sized.Gauge.Value.ToString());
+        Assert.Equal(gauge, hot.Circuits.Single(c => c.Circuit.Key == lead.HomeRun!.TakesAlong).Sized.Gauge.Value.ToString());
+    }
+
     [Theory] // 12-3 in, two 12-2 out, a receptacle: 7 × 2.25 + 4.50 + 2.25 = 22.50; 12-2-2: 24.75 (case 4)
     [InlineData(TwoCircuits.Multiwire, 22.50, 22.50)]
     [InlineData(TwoCircuits.FourWire, 24.75, null)]

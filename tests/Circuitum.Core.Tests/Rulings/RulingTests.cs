@@ -23,12 +23,12 @@ public sealed class RulingTests
     private static Ruling On(Plan plan, string box, RulingTopic topic) =>
         CircuitRulings.On(plan, plan.Landed(plan.CircuitOf(new(box))!.Circuit.Key)!, topic);
 
-    [Fact] // case 18: 9.6 + 7.2 = 16.8 ≤ 20, and the half does not bind
+    [Fact] // case 18: 9.6 + 7.2 × 1.25 = 18.6 ≤ 20, and the half does not bind
     public void Fixed_loads_alone_are_not_bound_by_half()
     {
         var ruling = On(Kitchen(9.6m), "d", RulingTopic.HalfRating);
         Assert.StartsWith("No. Nothing but equipment fastened in place", ruling.Answer, StringComparison.Ordinal);
-        Assert.Contains("16.8 A fits 20 A", ruling.Answer, StringComparison.Ordinal);
+        Assert.Contains("18.6 A fits 20 A", ruling.Answer, StringComparison.Ordinal);
         Assert.Equal(["1 152 VA, 9.6 A", "864 VA, 7.2 A"], ruling.Lines.Select(l => l.Value));
         Assert.Equal("210.20(A), 210.23", ruling.Governs.Section);
         Assert.Equal("210.23(A)", ruling.Quoted!.Section);

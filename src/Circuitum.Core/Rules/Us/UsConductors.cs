@@ -182,6 +182,11 @@ internal sealed class UsConductors : ConductorRules
     /// <inheritdoc/>
     public override Percent RacewayFill(int conductors) => new(conductors switch { 1 => 53, 2 => 31, _ => 40 });
 
+    /// <summary>110.14(C)(1)(b): over 100 A, or larger than 1 AWG.</summary>
+    public override bool TerminatesAt75(Amps rating, Gauge gauge) => rating.Value > 100 || gauge > One;
+
+    private static Gauge One { get; } = Gauge.Parse("1");
+
     /// <inheritdoc/>
     public override Amps? SmallConductorLimit(Gauge gauge, Metal metal) => (metal, gauge.ToString()) switch
     {

@@ -74,7 +74,7 @@ internal sealed class UsDemand(Edition edition) : DemandRules
     public override Percent Dryers(int count) => new(count switch { <= 4 => 100, 5 => 85, 6 => 75, 7 => 65, 8 => 60, 9 => 55, _ => 50 });
 
     /// <summary>220.53. From 2020 also no other household cooking equipment, and only of 1/4 hp or 500 W and more.</summary>
-    public override bool CountsTowardsFour(VoltAmps load, bool cooking) => !cooking && (edition == Edition.Y2017 || load.Value >= 500);
+    public override bool CountsTowardsFour(VoltAmps load, bool cooking) => edition == Edition.Y2017 || (!cooking && load.Value >= 500);
 
     /// <summary>220.57, from 2023.</summary>
     public override VoltAmps LeastVehicle => new(edition >= Edition.Y2023 ? 7200 : 0);

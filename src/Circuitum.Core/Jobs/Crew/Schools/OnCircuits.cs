@@ -53,6 +53,16 @@ public enum DishwasherRun
     Continuous,
 }
 
+/// <summary>The quarter of the largest motor where it shares a circuit with other loads.</summary>
+public enum MotorQuarter
+{
+    /// <summary>Added, as the book reads.</summary>
+    Added,
+
+    /// <summary>Left out, as many inspectors read it.</summary>
+    LeftOut,
+}
+
 /// <summary>The refrigerator on a small-appliance circuit or alone.</summary>
 public enum RefrigeratorCircuit
 {

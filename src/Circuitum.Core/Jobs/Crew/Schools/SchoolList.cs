@@ -26,6 +26,8 @@ public static class SchoolList
             .InRooms(r => r.Dishwasher, (r, a) => r with { Dishwasher = (DishwasherAndDisposer?)a }, use => use == RoomUse.Kitchen),
         Ask("dishwasherRun", "A dishwasher's load", s => s.DishwasherRun, (s, a) => s with { DishwasherRun = a },
             [(DishwasherRun.NotContinuous, "not continuous"), (DishwasherRun.Continuous, "continuous, long programmes")]),
+        Ask("motorQuarter", "A motor beside other loads", s => s.MotorQuarter, (s, a) => s with { MotorQuarter = a },
+            [(MotorQuarter.Added, "a quarter more for the largest"), (MotorQuarter.LeftOut, "by its plate, as many inspectors take it")]),
         Ask("refrigerator", "Refrigerator", s => s.Refrigerator, (s, a) => s with { Refrigerator = a },
             [(RefrigeratorCircuit.OnSmallAppliance, "on a small-appliance circuit"), (RefrigeratorCircuit.Alone, "alone")])
             .InRooms(r => r.Refrigerator, (r, a) => r with { Refrigerator = (RefrigeratorCircuit?)a }, use => use is RoomUse.Kitchen

@@ -68,6 +68,9 @@ public sealed record Schools
     /// <summary>Whether a dishwasher's load is taken as continuous.</summary>
     public DishwasherRun DishwasherRun { get; init; }
 
+    /// <summary>The quarter of the largest motor in company.</summary>
+    public MotorQuarter MotorQuarter { get; init; }
+
     /// <summary>Two circuits to one place.</summary>
     public TwoCircuits TwoCircuits { get; init; }
 
