@@ -9,6 +9,12 @@ namespace Circuitum.Core.Changes;
 public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, Joists CeilingJoists, Joists? FloorJoists, bool AtticAbove,
     Celsius AmbientAbove, Celsius AmbientBelow) : HouseChange
 {
+    /// <summary>Below grade; null where its rooms' uses say it.</summary>
+    public bool? Basement { get; init; }
+
+    /// <summary>Its unfinished rooms can never be finished.</summary>
+    public bool NeverFinished { get; init; }
+
     /// <inheritdoc/>
     protected override bool KeepsWalls => true;
 
@@ -26,6 +32,8 @@ public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, 
             AtticAbove = AtticAbove,
             AmbientAbove = AmbientAbove,
             AmbientBelow = AmbientBelow,
+            Basement = Basement,
+            NeverFinished = NeverFinished,
         });
     }
 }

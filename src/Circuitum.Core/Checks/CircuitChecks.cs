@@ -181,7 +181,8 @@ internal static class CircuitChecks
         on.Circuit.Kind switch
         {
             CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) || !MayRide(box) =>
-                ([RuleId.SmallApplianceOnly], "a small-appliance circuit feeds only kitchen, dining and pantry receptacles, and refrigeration"),
+                ([RuleId.SmallApplianceOnly],
+                    "a small-appliance circuit feeds only kitchen, dining and pantry receptacles, and refrigeration"),
             CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry || !MayRide(box) =>
                 ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
             CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || ((box.IsLighting || !MayRide(box)) && rooms > 1) =>

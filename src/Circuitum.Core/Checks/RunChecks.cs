@@ -15,7 +15,8 @@ namespace Circuitum.Core.Checks;
 internal static class RunChecks
 {
     public static IEnumerable<Tag> Check(Checked plan) => plan.Circuits.Where(c => c.HomeRun is not null).SelectMany(c => Check(plan, c))
-        .Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan));
+        .Concat(IdleWays(plan)).Concat(PipeChecks.Check(plan)).Concat(TrenchChecks.Check(plan)).Concat(Supplies(plan))
+        .Concat(Feeders(plan));
 
     // 225.30: a building without a panel has one supply, one branch circuit or one multiwire circuit.
     private static IEnumerable<Tag> Supplies(Checked plan)
@@ -28,6 +29,38 @@ internal static class RunChecks
                 yield return new(Severity.Red, Stage.Runs, Subject.Structure(building.Structure.Id), plan.Book.Cite(RuleId.OneSupply),
                     $"{building.Structure.Name} is fed by {fed.Count} circuits.",
                     "A building has one supply: one branch circuit, or a feeder and a panel. Put a panel in it, or take equipment away.");
+            }
+        }
+    }
+
+    // 225.30: however many panels, one feeder. 225.33: no more than six throws shut a building off.
+    private static IEnumerable<Tag> Feeders(Checked plan)
+    {
+        foreach (var building in plan.House.Structures.Where(s => s.Structure.Accessory))
+        {
+            bool Here(PanelId id) => plan.House.Room(plan.Job.Panels.First(p => p.Id == id).Room).Structure == building.Index;
+            var fed = plan.Job.Panels.Where(p => Here(p.Id) && p.FedFrom is { } from && !Here(from)).ToList();
+            if (fed.Count > 1)
+            {
+                yield return new(Severity.Red, Stage.Runs, Subject.Structure(building.Structure.Id), plan.Book.Cite(RuleId.OneSupply),
+                    $"{building.Structure.Name} is fed by {fed.Count} feeders.",
+                    $"A building has one supply. Feed panel {fed[1].Id} from panel {fed[0].Id}.");
+            }
+
+            foreach (var panel in fed.Where(p => p.Listing.MainLugs))
+            {
+                var throws = plan.Circuits.Count(c => c.Circuit.Panel == panel.Id && !c.Circuit.ByLugs) + panel.Taken.Length;
+                if (throws > plan.Book.Service.MostThrows)
+                {
+                    yield return new(Severity.Red, Stage.Runs, Subject.Panel(panel.Id), plan.Book.Cite(RuleId.BuildingThrows),
+                        $"{building.Structure.Name} is shut off by {throws} throws.",
+                        $"Panel {panel.Id} has main lugs only; at most {plan.Book.Service.MostThrows} throws shut a building off. Give it "
+                            + "a main breaker.")
+                    {
+                        Fixes = [new Fix("It has a main breaker",
+                            new SetPanel(panel with { Listing = panel.Listing with { MainLugs = false } }))],
+                    };
+                }
             }
         }
     }

@@ -54,7 +54,7 @@ internal static class ServiceChecks
             yield return Red(plan.Book.Cite(RuleId.Electrodes), "The service has no electrode.",
                 "Footing steel, water pipe in the earth, or rods.", Set("Plan two rods", service with { Rods = 2 }));
         }
-        else if (!service.FootingSteel && !service.WaterPipe && service is { Rods: 1, RodMeasured: false })
+        else if (!service.FootingSteel && service is { Rods: 1, RodMeasured: false })
         {
             yield return Red(plan.Book.Cite(RuleId.SecondRod), "One rod alone is not enough.",
                 "A second 6 ft away, unless the one is measured at 25 ohm or less.", Set("Plan a second rod", service with { Rods = 2 }),
@@ -64,6 +64,15 @@ internal static class ServiceChecks
         {
             yield return Red(plan.Book.Cite(RuleId.WaterPipeSupplement), "Water pipe alone is no electrode.",
                 "It is supplemented by another: rods, or footing steel.", Set("Plan two rods", service with { Rods = 2 }));
+        }
+
+        if (main.Listing.MainLugs && !service.BondedAtDisconnect)
+        {
+            yield return Red(plan.Book.Cite(RuleId.ServiceDisconnect), $"Panel {main.Id} is on the service and has main lugs only.",
+                "The service has a disconnect and an overcurrent device: a main in the panel, or outdoors ahead of it, where neutral and "
+                    + "ground are bonded then.",
+                new Fix("It has a main breaker", new SetPanel(main with { Listing = main.Listing with { MainLugs = false } })),
+                Set("The main is outdoors", service with { OutdoorDisconnect = true, BondedAtDisconnect = true }));
         }
 
         if (!service.IntersystemBonding)

@@ -15,6 +15,8 @@ internal static class WorkingSpace
     /// <summary>110.26(A)(1), condition 1 at 150 V or less to ground.</summary>
     public static Length Depth { get; } = Length.FromInches(36);
 
+    private static readonly Length Headroom = Length.FromInches(78);
+
     private static readonly Length CabinetHalf = Length.FromInches(7.25m);
 
     public static IEnumerable<Tag> Check(Checked plan, FramedRoom room, Panel panel)
@@ -44,6 +46,17 @@ internal static class WorkingSpace
             yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.WorkingSpaceClear),
                 inWay is null ? $"There is no room to work before panel {panel.Id}." : $"The {inWay} stands in front of panel {panel.Id}.",
                 $"30 in wide and 36 in deep stay clear; the wall is {side.Clear} clear and the panel at {panel.Offset}.");
+        }
+
+        // 110.26(A)(3): 6-1/2 ft; an existing dwelling's service to 200 A is let off.
+        var level = plan.House.LevelOf(panel.Room).Level;
+        if ((level.CeilingHeight < Headroom || room.Room.Use == RoomUse.CrawlSpace)
+            && !(plan.Job.Service.Existing && panel.Rating.Value <= 200))
+        {
+            yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.Headroom),
+                $"There is no headroom before panel {panel.Id}.",
+                room.Room.Use == RoomUse.CrawlSpace ? "Nobody stands upright in a crawl space; 6-1/2 ft are asked. Move the panel."
+                    : $"The ceiling is at {level.CeilingHeight}; 6-1/2 ft are asked. Move the panel.");
         }
 
         var over = plan.House.LevelOf(panel.Room).Level.Obstructions.FirstOrDefault(o => o.Kind is ObstructionKind.Duct

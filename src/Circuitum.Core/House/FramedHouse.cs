@@ -37,6 +37,10 @@ public sealed record FramedStructure(int Index, Structure Structure, ImmutableAr
 public sealed record FramedLevel(int Structure, int Index, Level Level, Length Floor, ImmutableArray<FramedRoom> Rooms,
     ImmutableArray<Wall> Walls)
 {
+    /// <summary>True for a level below grade, as it is said or as its rooms' uses say.</summary>
+    public bool IsBasement => Level.Basement
+        ?? Level.Rooms.Any(r => r.Use is RoomUse.FinishedBasement or RoomUse.UnfinishedBasement);
+
     /// <summary>Height of its ceiling above the lowest floor.</summary>
     public Length Ceiling => Floor + Level.CeilingHeight;
 }

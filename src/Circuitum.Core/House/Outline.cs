@@ -44,6 +44,21 @@ public static class Outline
         return new(Math.Abs(twice) / 2m / (768m * 768m));
     }
 
+    /// <summary>Length of a passage along its middle, round its corners: the length of the straight one that has its area and its way
+    /// round.</summary>
+    public static Length CentreLine(IReadOnlyList<Point> corners)
+    {
+        var round = 0L;
+        for (var i = 0; i < corners.Count; i++)
+        {
+            round += corners[i].SquareTo(corners[(i + 1) % corners.Count]).Sixtyfourths;
+        }
+
+        // Length and width are the roots of x² − half round · x + area.
+        var (half, area) = (round / 2.0, (double)Area(corners).Value * 768 * 768);
+        return new((int)Math.Round((half + Math.Sqrt(Math.Max(0, (half * half) - (4 * area)))) / 2));
+    }
+
     /// <summary>Opposite corners of the largest rectangle that lies in the outline: of an L its larger part.</summary>
     public static (Point NorthWest, Point SouthEast) Largest(IReadOnlyList<Point> corners)
     {

@@ -11,16 +11,24 @@ public static class BoxSpace
     extension(PlacedBox box)
     {
         /// <summary>Yokes in it, for box fill: switches and receptacles. A lamp, a fan or an alarm hangs before the box.</summary>
-        public int Yokes => box.Box.Devices.Count(d => d.Kind.IsSwitch() || d.Kind.IsReceptacle());
+        public int Yokes => box.Box.Devices.Count(d => (d.Kind.IsSwitch() || d.Kind.IsReceptacle()) && !IsWide(d));
+
+        /// <summary>Devices of two gangs: flush receptacles of 30 and 50 A.</summary>
+        public int WideYokes => box.Box.Devices.Count(IsWide);
 
         /// <summary>Gangs of the box that is usual for it; 0 for a round one, which carries a lamp, a fan or an alarm.</summary>
         public int Gangs => box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan())
             ? box.Box.Devices.Length : 0;
 
         /// <summary>What so many cables and its own devices need.</summary>
-        public Figure<CubicInches> Needed(IReadOnlyList<EnteringCable> cables, CodeBook book) => book.Boxes.Count(cables, box.Yokes);
+        public Figure<CubicInches> Needed(IReadOnlyList<EnteringCable> cables, CodeBook book) =>
+            book.Boxes.Count(new() { Cables = [.. cables], Yokes = box.Yokes, WideYokes = box.WideYokes });
 
         /// <summary>The most that it can hold: what is stamped in it, or the largest usual box of its gangs.</summary>
         public CubicInches? Most => box.Box.Volume ?? BoxRules.Largest(box.Gangs);
     }
+
+    // 20 A contacts carry 16 A plugged in; what draws more has 30 or 50 A ones.
+    private static bool IsWide(Device device) => device.Kind == DeviceKind.ApplianceReceptacle && device.Plate is { } plate
+        && (plate.Appliance is Appliance.Range or Appliance.Dryer || (plate.Load / plate.Volts).Value > 16);
 }

@@ -20,7 +20,8 @@ internal static class OutdoorOutlets
     {
         foreach (var structure in draft.House.Structures.Where(s => !s.Structure.Accessory))
         {
-            var rooms = structure.Levels[0].Rooms;
+            var levels = Grade.Levels(draft.House, structure).ToList();
+            var rooms = levels.SelectMany(l => l.Rooms).ToList();
             var doors = rooms.SelectMany(r => Doorways.Of(draft.House, r).Where(d => d.Other is null).Select(d => (Room: r, Way: d)))
                 .ToList();
             if (doors.Count == 0)
@@ -34,7 +35,7 @@ internal static class OutdoorOutlets
             foreach (var (where, face) in new[] { ("front", facing), ("back", (Facing)(((int)facing + 2) % 4)) })
             {
                 if (draft.Boxes.Exists(b => b.Outside && b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsGeneralReceptacle())
-                    && draft.House.Room(b.Room) is var room && room.Structure == structure.Index && room.Level == 0
+                    && draft.House.Room(b.Room) is var room && room.Structure == structure.Index && rooms.Contains(room)
                     && Of(room.Sides[b.Wall - 1]) == face
                     && draft.Height(b) <= Length.FromInches(78)))
                 {
@@ -43,7 +44,7 @@ internal static class OutdoorOutlets
 
                 var offered = doors.Where(d => Of(d.Way.Side) == face)
                     .Select(d => (d.Room, d.Way.Side, Wish: d.Way.Opening.To + Length.FromInches(36)))
-                    .Concat(rooms.SelectMany(r => r.Sides.Where(s => s.Exterior && Of(s) == face).OrderByDescending(s => s.Clear)
+                    .Concat(levels[0].Rooms.SelectMany(r => r.Sides.Where(s => s.Exterior && Of(s) == face).OrderByDescending(s => s.Clear)
                         .Select(s => (Room: r, Side: s, Wish: s.Clear / 2))))
                     .ToList();
                 if (offered.Count > 0)

@@ -14,6 +14,9 @@ internal static class RequiredOutlets
     // A basin is about this wide in its vanity.
     private static readonly Length BasinHalf = Length.FromInches(10);
 
+    // The tallest usual vanity: a receptacle is at most 12 in below its top.
+    private static readonly Length BasinTop = Length.FromInches(36);
+
     public static IEnumerable<Owed> Find(Draft draft) => Basins(draft).Concat(Rooms(draft)).Concat(Foyers(draft)).Concat(Equipment(draft));
 
     private static IEnumerable<Owed> Basins(Draft draft)
@@ -40,7 +43,7 @@ internal static class RequiredOutlets
 
     private static bool ServesBasin(Draft draft, FramedRoom room, Fixture basin, Box box) =>
         !box.Outside && box.Mount == Mount.Wall && box.Devices.Any(d => d.Kind.IsGeneralReceptacle())
-            && FromBasin(room, basin, draft.At(box)) <= ThreeFeet;
+            && draft.Height(box) >= BasinTop - Length.FromInches(12) && FromBasin(room, basin, draft.At(box)) <= ThreeFeet;
 
     private static Length FromBasin(FramedRoom room, Fixture basin, Point at)
     {
@@ -105,11 +108,13 @@ internal static class RequiredOutlets
         foreach (var room in draft.House.Rooms)
         {
             var general = draft.In(room.Room.Id)
-                .Count(b => !b.Outside && draft.Height(b) <= Length.FromInches(66) && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()));
-            var any = general > 0 || draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsReceptacle()));
-            var length = Length.Max(room.ClearWidth, room.ClearDepth);
+                .Count(b => !b.Outside && draft.Height(b) <= Length.FromInches(66)
+                    && b.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle()));
+            // One of 125 V, a washer's own among them; a dryer's of 250 V is none.
+            var any = draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsGeneralReceptacle()));
+            var length = Outline.CentreLine(room.Inside);
             var accessory = draft.House.Structures[room.Structure].Structure.Accessory;
-            var bays = room.Room.Use == RoomUse.Garage
+            var bays = room.Room.Use == RoomUse.Garage && (!accessory || HasPower(draft, room))
                 ? Math.Max(1, room.Sides.SelectMany(s => s.Openings).Where(o => o.Opening.Kind == OpeningKind.GarageDoor)
                     .Sum(o => o.Opening.Width >= Length.FromFeet(12) ? 2 : 1)) : 0;
             if (general < bays)
@@ -132,7 +137,7 @@ internal static class RequiredOutlets
                     "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
             }
             else if (accessory && general == 0 && !draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms)
-                .Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Kind.IsGeneralReceptacle()))))
+                .Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Plate is null && x.Kind.IsGeneralReceptacle()))))
             {
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.AccessoryReceptacle),
                     $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.",
@@ -146,6 +151,11 @@ internal static class RequiredOutlets
             }
         }
     }
+
+    /// <summary>Something in the building of a room is fed: it has a panel or a box.</summary>
+    public static bool HasPower(Draft draft, FramedRoom room) =>
+        draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms).Any(r => draft.In(r.Room.Id).Count > 0
+            || draft.Start.Panels.Any(p => p.Room == r.Room.Id));
 
     private static IEnumerable<Owed> Foyers(Draft draft)
     {
@@ -167,16 +177,10 @@ internal static class RequiredOutlets
 
     private static IEnumerable<Owed> Equipment(Draft draft)
     {
-        foreach (var unit in draft.Boxes.Where(b =>
-            b.Devices.Any(d => d.Plate is { Appliance: Appliance.HeatPump or Appliance.AirHandler })).ToList())
+        foreach (var unit in draft.Boxes.Where(EquipmentReach.IsEquipment).ToList())
         {
             var room = draft.House.Room(unit.Room);
-            var at = draft.At(unit).At(Length.Zero);
-            var reach = Length.FromFeet(25);
-            bool Near(Box b) => draft.House.Room(b.Room) is var other && other.Structure == room.Structure && other.Level == room.Level
-                && (!unit.Outside || b.Outside)
-                && b.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && draft.At(b).At(Length.Zero).StraightTo(at) <= reach;
-            if (!draft.Boxes.Exists(Near))
+            if (!draft.Boxes.Exists(b => EquipmentReach.Serves(draft.House, unit, b, draft.At)))
             {
                 yield return new(unit.Room, draft.Book.Cite(RuleId.EquipmentReceptacle),
                     $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.",

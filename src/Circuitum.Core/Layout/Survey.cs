@@ -38,6 +38,15 @@ public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Hei
     /// <summary>It stands in an accessory building.</summary>
     public bool Accessory { get; init; }
 
+    /// <summary>It stands on a level below grade.</summary>
+    public bool Basement { get; init; }
+
+    /// <summary>The receptacle within reach of heating or cooling equipment that 210.63 asks for: the nearest.</summary>
+    public bool ServesEquipment { get; init; }
+
+    /// <summary>Sinks, tubs and showers of the next room within 6 ft by way of a doorway.</summary>
+    public ImmutableArray<FixtureKind> ByDoorway { get; init; } = [];
+
     /// <summary>Its devices' kinds contain a switch and no outlet.</summary>
     public bool SwitchesOnly => Box.Devices.All(d => d.Kind.IsSwitch());
 

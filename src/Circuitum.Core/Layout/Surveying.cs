@@ -12,8 +12,10 @@ public static class Surveying
     public static Survey Survey(FramedHouse house, Job job)
     {
         var byRoom = job.Boxes.ToLookup(b => b.Room);
+        var serving = EquipmentReach.Nearest(house, job.Boxes, job.HouseRules);
         return new(
-            Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal).Select(b => PlaceBox(house, job, b))]),
+            Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal)
+                .Select(b => PlaceBox(house, job, b) with { ServesEquipment = serving.Contains(b.Id) })]),
             [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id]))],
             [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id]))],
             FloorArea(house, _ => true));
@@ -50,7 +52,19 @@ public static class Surveying
 
         return new(box, room, place, height,
             box.Name ?? BoxNames.For(box, room.Room))
-        { Accessory = house.Structures[room.Structure].Structure.Accessory };
+        {
+            Accessory = house.Structures[room.Structure].Structure.Accessory,
+            Basement = house.LevelOf(box.Room).IsBasement,
+            ByDoorway = ThroughDoorways.Reach(house, room, box),
+        };
+    }
+
+    /// <summary>Where a box stands on the plan.</summary>
+    internal static Point Stands(FramedHouse house, Box box, HouseRules rules)
+    {
+        var room = house.Room(box.Room);
+        return box.Mount == Mount.Wall ? room.Sides[box.Wall - 1].At(Length.Min(box.Offset, room.Sides[box.Wall - 1].Clear))
+            : room.NorthWest.By(box.X, box.Y);
     }
 
     private static Place OnWall(FramedHouse house, RoomId id, int number, Length offset, Length height)
@@ -86,7 +100,8 @@ public static class Surveying
         : box.Devices.Any(d => d.Kind == DeviceKind.Equipment) ? Length.FromInches(48)
         : rules.ReceptacleHeight;
 
-    // By outside dimensions, without garages, greenhouses and unfinished places (220.12, 220.11, 220.5(C)). Centre lines are
+    // By outside dimensions, without garages, greenhouses and places that can never be finished (220.12, 220.11, 220.5(C)). Centre lines
+    // are
     // grown to the outside face by half a wall on each exterior edge.
     internal static SquareFeet FloorArea(FramedHouse house, Func<RoomId, bool> counted)
     {
@@ -94,7 +109,8 @@ public static class Surveying
         foreach (var level in house.Structures.Where(s => !s.Structure.Accessory).SelectMany(s => s.Levels))
         {
             foreach (var room in level.Rooms.Where(r =>
-                r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace)
+                r.Room.Use is not (RoomUse.Garage or RoomUse.Greenhouse or RoomUse.CrawlSpace)
+                && !(r.Room.Use == RoomUse.UnfinishedBasement && level.Level.NeverFinished)
                 && counted(r.Room.Id)))
             {
                 square += Outline.Area(room.Room.Corners).Value;

@@ -30,15 +30,18 @@ internal static class SwitchedLights
     private static IEnumerable<Owed> Indoors(Draft draft)
     {
         foreach (var room in draft.House.Rooms.Where(r =>
-            r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse or RoomUse.CrawlSpace)))
+            r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse)
+            && (r.Room.Use != RoomUse.CrawlSpace || HasEquipment(draft, r))))
         {
             if (LitWith(draft, room).Any(r => Of(draft, r).Any()))
             {
                 continue;
             }
 
-            var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry or RoomUse.Utility);
-            yield return new(room.Room.Id, asked ? draft.Book.Cite(RuleId.Lighting) : "lighting",
+            var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry);
+            var stored = room.Room.Use is RoomUse.Utility or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace;
+            yield return new(room.Room.Id, stored ? draft.Book.Cite(RuleId.LightingStorage)
+                : asked ? draft.Book.Cite(RuleId.Lighting) : "lighting",
                 $"{room.Room.Name} has no switched lighting outlet.",
                 "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.", d => Place(d, room))
             {
@@ -47,6 +50,9 @@ internal static class SwitchedLights
             };
         }
     }
+
+    private static bool HasEquipment(Draft draft, FramedRoom room) =>
+        draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Plate is not null));
 
     private static void Place(Draft draft, FramedRoom room)
     {
@@ -96,7 +102,9 @@ internal static class SwitchedLights
 
     private static IEnumerable<Owed> AtDoors(Draft draft)
     {
-        foreach (var room in draft.House.Rooms.Where(r => r.Level == 0 && !draft.House.Structures[r.Structure].Structure.Accessory))
+        foreach (var room in draft.House.Rooms.Where(r => Grade.IsAt(draft.House, r)
+            && (!draft.House.Structures[r.Structure].Structure.Accessory
+                || (r.Room.Use == RoomUse.Garage && RequiredOutlets.HasPower(draft, r)))))
         {
             foreach (var way in Doorways.Of(draft.House, room)
                 .Where(d => d.Other is null && d.Opening.Opening.Kind is OpeningKind.Door or OpeningKind.Slider))

@@ -137,8 +137,8 @@ public static class WallSpaces
         var pieces = new List<WallPiece?>();
         foreach (var side in room.Sides)
         {
-            var breaks = side.Openings.Where(o => o.Opening.Kind != OpeningKind.Window).Select(o => (o.From, o.To))
-                .Concat(room.Room.Fixtures.Where(f => f.Wall == side.Number && Fixed(f.Kind))
+            var breaks = side.Openings.Where(o => o.Opening.Kind != OpeningKind.Window).Select(o => Open(side, o))
+                .Concat(room.Room.Fixtures.Where(f => f.Wall == side.Number && Fixed(f.Kind, room.Room.Use))
                     .Select(f => (From: f.Offset, To: f.Offset + f.Width)))
                 .Concat(Mirrored(room, side))
                 .OrderBy(b => b.From);
@@ -166,7 +166,7 @@ public static class WallSpaces
     // A cabinet run that turns a corner stands against the next wall by its depth.
     private static IEnumerable<(Length From, Length To)> Mirrored(FramedRoom room, RoomSide side)
     {
-        foreach (var fixture in room.Room.Fixtures.Where(f => f.Wall is not null && Fixed(f.Kind)))
+        foreach (var fixture in room.Room.Fixtures.Where(f => f.Wall is not null && Fixed(f.Kind, room.Room.Use)))
         {
             var on = room.Sides[fixture.Wall!.Value - 1];
             var next = room.Sides[on.Number % room.Sides.Length];
@@ -245,9 +245,15 @@ public static class WallSpaces
         && (box.Height is not Length height || height <= Length.FromInches(66))
         && box.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle());
 
-    /// <summary>Breaks the floor line: fixed cabinets and what is built in.</summary>
-    internal static bool Fixed(FixtureKind kind) => kind is FixtureKind.Counter or FixtureKind.Cabinet or FixtureKind.Fireplace
-        or FixtureKind.Range
-        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower
-            or FixtureKind.Stair or FixtureKind.Peninsula;
+    // A slider to the outside is half glass that is fixed, which is wall space; which half is not asked. Before a closet both halves slide.
+    private static (Length From, Length To) Open(RoomSide side, SideOpening opening) =>
+        opening.Opening.Kind == OpeningKind.Slider && side.Exterior
+        ? ((opening.From + opening.To) / 2, opening.To) : (opening.From, opening.To);
+
+    /// <summary>Breaks the floor line: fixed cabinets without a work surface and what is built in, 210.52(A)(2)(1). The counters of
+    /// kitchens,
+    /// pantries and dining rooms are measured by themselves; a desk or a bar elsewhere is wall space.</summary>
+    internal static bool Fixed(FixtureKind kind, RoomUse use) => kind is FixtureKind.Cabinet or FixtureKind.Fireplace or FixtureKind.Range
+        or FixtureKind.Refrigerator or FixtureKind.Dishwasher or FixtureKind.Tub or FixtureKind.Shower or FixtureKind.Stair
+        or FixtureKind.Peninsula || (kind is FixtureKind.Counter or FixtureKind.Vanity && CounterSpaces.Covers(use));
 }

@@ -41,6 +41,11 @@ public static class Protecting
             d.Plate?.Appliance)
         {
             Accessory = box.Accessory,
+            Basement = box.Basement,
+            ServesEquipment = box.ServesEquipment && d.Plate is null,
+            SinkByDoorway = box.ByDoorway.Any(f => f is FixtureKind.Sink or FixtureKind.Vanity),
+            TubByDoorway = box.ByDoorway.Any(f => f is FixtureKind.Tub or FixtureKind.Shower),
+            FoodArea = ServesFood(box),
             Alarm = d.Kind.IsAlarm(),
         });
 
@@ -136,6 +141,13 @@ public static class Protecting
         Func<OutletProtection, Need?> which, Survey survey) =>
         circuit.Boxes.Select(id => (Need: which(outlets[id]), survey[id].Name)).Where(x => x.Need is not null).GroupBy(x => x.Need!)
             .Select(g => (g.Key, g.Count() <= 2 ? string.Join(", ", g.Select(x => x.Name)) : $"{g.First().Name} and {g.Count() - 1} more"));
+
+    // A wet bar: a sink and a counter; a pantry with a sink is one as a whole.
+    private static bool ServesFood(PlacedBox box) => box.Room.Room.Fixtures.Any(f => f.Kind == FixtureKind.Sink)
+        && (box.Room.Room.Use == RoomUse.Pantry || (box.Room.Room.Use is not (RoomUse.Kitchen or RoomUse.Bath or RoomUse.Laundry)
+            && box.Room.Room.Fixtures.Any(f => f.Kind == FixtureKind.Counter && (box.Box.ServesCounter
+                || (f.Wall == box.Box.Wall && box.Box.Mount == Mount.Wall && box.Box.Offset >= f.Offset
+                    && box.Box.Offset <= f.Offset + f.Width)))));
 
     private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
         box.Room.Room.Fixtures.Where(f => which(f.Kind))

@@ -21,18 +21,19 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
     /// <summary>What the 125 V receptacle in a box must be; null where the box has none.</summary>
     public static ReceptacleListing? For(PlacedBox box, ProtectedCircuit circuit, Schools schools)
     {
-        if (box.Box.Devices.FirstOrDefault(d => d.Kind.IsGeneralReceptacle()) is not { } device)
-        {
-            return null;
-        }
+        return box.Box.Devices.FirstOrDefault(d => d.Kind.IsGeneralReceptacle()) is { } device ? For(box, device, circuit, schools) : null;
+    }
 
+    /// <summary>What one 125 V receptacle of a box must be.</summary>
+    public static ReceptacleListing For(PlacedBox box, Device device, ProtectedCircuit circuit, Schools schools)
+    {
         var book = circuit.Sized.Book;
         var why = ImmutableArray.CreateBuilder<string>();
         var dedicated = device.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher
             or Appliance.Disposer or Appliance.Microwave or Appliance.Washer && device.Kind == DeviceKind.Single;
-        var tamper = box.Height <= OutOfReach && !dedicated && !box.Accessory;
-        why.Add(tamper ? $"tamper-resistant, {book.Cite(RuleId.TamperResistant)}" : box.Accessory
-            ? $"not tamper-resistant: no dwelling, {book.Cite(RuleId.TamperResistant)}" : dedicated
+        // Garages and accessory buildings of a dwelling are named with it.
+        var tamper = box.Height <= OutOfReach && !dedicated;
+        why.Add(tamper ? $"tamper-resistant, {book.Cite(RuleId.TamperResistant)}" : dedicated
             ? $"not tamper-resistant: one appliance not easily moved, {book.Cite(RuleId.TamperException)}"
             : $"not tamper-resistant: more than 5'-6\" up, {book.Cite(RuleId.TamperException)}");
         var damp = box.Room.Room.Use is RoomUse.Greenhouse or RoomUse.Sauna;

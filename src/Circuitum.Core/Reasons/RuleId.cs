@@ -16,6 +16,10 @@ public enum RuleId
     WorkingSpace,
     /// <summary>Depth, width and height of the clear space.</summary>
     WorkingSpaceClear,
+    /// <summary>Headroom before a panel.</summary>
+    Headroom,
+    /// <summary>The service's disconnect.</summary>
+    ServiceDisconnect,
     /// <summary>Nothing foreign above and below a panel.</summary>
     DedicatedSpace,
     /// <summary>A neutral that is shared belongs to one multiwire circuit.</summary>
@@ -30,6 +34,10 @@ public enum RuleId
     GroundFault,
     /// <summary>In bathrooms.</summary>
     GroundFaultBath,
+    /// <summary>GFCI where food or drink is prepared at a sink.</summary>
+    GroundFaultFood,
+    /// <summary>GFCI of the receptacle for servicing equipment.</summary>
+    GroundFaultService,
     /// <summary>In garages and accessory buildings.</summary>
     GroundFaultGarage,
     /// <summary>Outdoors.</summary>
@@ -158,6 +166,8 @@ public enum RuleId
     Lighting,
     /// <summary>Switched lighting at doors, in halls, stairs, garages.</summary>
     LightingAtEntries,
+    /// <summary>A light where something is stored or serviced.</summary>
+    LightingStorage,
     /// <summary>Conductors of a feeder.</summary>
     FeederConductors,
     /// <summary>A feeder carries what is continuous at 125 per cent.</summary>
@@ -228,6 +238,8 @@ public enum RuleId
     MeasuredDemand,
     /// <summary>A building has one supply.</summary>
     OneSupply,
+    /// <summary>Throws of a building's disconnect.</summary>
+    BuildingThrows,
     /// <summary>A building has a disconnect.</summary>
     BuildingDisconnect,
     /// <summary>What that disconnect is rated.</summary>

@@ -32,6 +32,21 @@ public sealed record Outlet(
     /// <summary>It stands in an accessory building.</summary>
     public bool Accessory { get; init; }
 
+    /// <summary>It stands on a level below grade, whatever its room is used for.</summary>
+    public bool Basement { get; init; }
+
+    /// <summary>The receptacle for servicing heating or cooling equipment.</summary>
+    public bool ServesEquipment { get; init; }
+
+    /// <summary>Within 6 ft of a sink by way of a doorway.</summary>
+    public bool SinkByDoorway { get; init; }
+
+    /// <summary>Within 6 ft of a tub or shower by way of a doorway.</summary>
+    public bool TubByDoorway { get; init; }
+
+    /// <summary>It serves an area with a sink where food or drink is prepared, other than a kitchen.</summary>
+    public bool FoodArea { get; init; }
+
     /// <summary>An alarm: 210.8 asks nothing of it (exceptions for alarm circuits), 210.12 does.</summary>
     public bool Alarm { get; init; }
 }

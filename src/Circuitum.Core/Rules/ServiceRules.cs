@@ -6,6 +6,9 @@ namespace Circuitum.Core.Rules;
 /// <summary>Conductors of a service, or of a feeder that carries a whole dwelling, and what is asked at it.</summary>
 public abstract class ServiceRules
 {
+    /// <summary>Most throws that shut a building off.</summary>
+    public abstract int MostThrows { get; }
+
     /// <summary>Ratings that dwelling services have, small to large.</summary>
     public abstract ImmutableArray<Amps> Ratings { get; }
 

@@ -23,6 +23,7 @@ public static class TagRulings
             Governs = new(tag.Cite, tag.Severity switch
             {
                 Severity.Red => "The model code, or the local authority, would fail it.",
+                Severity.Amber when !tag.Cite.Ids.IsEmpty => "The section is there; how far it goes here is for the authority to say.",
                 Severity.Amber => "Not a rule of the model code: the crew's own way, or good practice.",
                 _ => "A fact is waited for; the plan goes on with what the job says now.",
             }),

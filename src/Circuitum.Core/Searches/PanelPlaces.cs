@@ -87,5 +87,5 @@ public static class PanelPlaces
 
     // 240.24(D) to (F); nobody hangs one in a bedroom's or a living room's wall without being asked to.
     private static bool Allowed(RoomUse use) => use is RoomUse.Utility or RoomUse.Laundry or RoomUse.Garage or RoomUse.Mudroom
-        or RoomUse.Hall or RoomUse.UnfinishedBasement or RoomUse.Pantry or RoomUse.Entry or RoomUse.Greenhouse or RoomUse.Den;
+        or RoomUse.Hall or RoomUse.UnfinishedBasement or RoomUse.Pantry or RoomUse.Entry or RoomUse.Den;
 }

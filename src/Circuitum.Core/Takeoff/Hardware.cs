@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
@@ -95,7 +96,7 @@ public static class Hardware
             if (ground > Length.Zero)
             {
                 yield return Long(plan, "Warning tape", ground,
-                    $"in {trench.Id}, 12 in below grade ({plan.Book.Cite(RuleId.WarningTape)})");
+                    $"in {trench.Id}, 12 in above what lies there; asked over service conductors ({plan.Book.Cite(RuleId.WarningTape)})");
                 if (trench.DataPipe is { } apart)
                 {
                     yield return Long(plan, "1 in PVC for data, with a pull cord", ground, $"in {trench.Id}, {apart} from the power");
@@ -140,13 +141,17 @@ public static class Hardware
             && plan.CircuitOf(box.Box.Id)?.Devices.GetValueOrDefault(box.Box.Id) is { } protective
             ? $"{protective.Kind.ToString().ToUpperInvariant()} receptacle".Replace("DUAL", "AFCI/GFCI", StringComparison.Ordinal)
             : Words.Of(device.Kind);
-        var rated = device.Kind.IsGeneralReceptacle()
-            ? $", {device.Rating?.ToString() ?? "15 A"}, tamper-resistant{(box.Box.Outside ? ", weather-resistant" : "")}" : "";
+        var rated = device.Kind.IsGeneralReceptacle() && plan.CircuitOf(box.Box.Id) is { } circuit
+            && ReceptacleListing.For(box, device, circuit.Protected, plan.Job.Schools) is var listing
+            ? $", {listing.Rating}{(listing.TamperResistant ? ", tamper-resistant" : "")}"
+                + $"{(listing.WeatherResistant ? ", weather-resistant" : "")}" : "";
         return char.ToUpperInvariant(kind[0]) + kind[1..] + rated;
     }
 
     private static IEnumerable<MaterialLine> Breakers(Plan plan) =>
         plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
+        // One breaker opens both legs of a multiwire circuit.
+        .Where(c => c.Circuit.SharesNeutralWith is not { } with || string.CompareOrdinal(c.Circuit.Key.Value, with.Value) < 0)
         .Select(c => $"Breaker {c.Breaker}, "
             + $"{(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}"
             + $"{(c.Mark.Length > 0 ? ", " + c.Mark : "")}")

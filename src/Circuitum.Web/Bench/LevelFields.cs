@@ -43,6 +43,12 @@ public sealed record LevelFields
     /// <summary>Ambient below.</summary>
     public string? Below { get; init; }
 
+    /// <summary>Below grade: yes, no, or empty where its rooms say it.</summary>
+    public string? Basement { get; init; }
+
+    /// <summary>Its unfinished rooms can never be finished.</summary>
+    public bool NeverFinished { get; init; }
+
     /// <summary>The change.</summary>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public JobChange Read(Job job) =>
@@ -50,5 +56,9 @@ public sealed record LevelFields
             new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)),
         string.IsNullOrEmpty(FloorRun) ? null
             : new(Entry.Choice<JoistRun>(FloorRun), Length.Parse(FloorSpacing ?? ""), Length.Parse(FloorDepth ?? "")), Attic,
-            Entry.Celsius(Above), string.IsNullOrWhiteSpace(Below) ? new(30) : Entry.Celsius(Below));
+            Entry.Celsius(Above), string.IsNullOrWhiteSpace(Below) ? new(30) : Entry.Celsius(Below))
+        {
+            Basement = Basement switch { "true" => true, "false" => false, _ => null },
+            NeverFinished = NeverFinished,
+        };
 }

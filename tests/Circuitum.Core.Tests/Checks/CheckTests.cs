@@ -89,6 +89,56 @@ public sealed class CheckTests
         Assert.Equal(red, RedOn(job with { Pins = new() { Breakers = [new(key, held.Amps())] } }).Any(t => t.Rule == "210.23(A)"));
     }
 
+    [Theory] // 250.53(D)(2) with (A)(2): the rod beside a water pipe is itself supplemented
+    [InlineData(1, false, true)]
+    [InlineData(1, true, false)]
+    [InlineData(2, false, false)]
+    public void One_unmeasured_rod_beside_a_water_pipe_is_not_enough(int rods, bool measured, bool red) =>
+        Assert.Equal(red, Planner.Plan(Shop(p => p) with { Service = new() { WaterPipe = true, Rods = rods, RodMeasured = measured } })
+            .Tags.Any(t => t.Rule == "250.53(A)(2)"));
+
+    [Theory] // 110.26(A)(3): 6-1/2 ft
+    [InlineData(77, true)]
+    [InlineData(78, false)]
+    public void Headroom_before_a_panel(int ceiling, bool red)
+    {
+        var job = Shop(p => p with { Top = 60.Inches() });
+        Assert.Equal(red, Planner.Plan(job with
+        {
+            Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { CeilingHeight = ceiling.Inches() }] }],
+        }).Tags.Any(t => t.Rule == "110.26(A)(3)"));
+    }
+
+    [Theory] // 230.70, 230.90(A): lugs alone are no disconnect
+    [InlineData(true, false, true)]
+    [InlineData(true, true, false)]
+    [InlineData(false, false, false)]
+    public void A_service_panel_of_lugs_alone_has_its_main_ahead(bool lugs, bool outdoors, bool red) =>
+        Assert.Equal(red, Planner.Plan(Shop(p => p with { Listing = new() { MainLugs = lugs } }) with
+        {
+            Service = new() { BondedAtDisconnect = outdoors },
+        }).Tags.Any(t => t.Rule == "230.70"));
+
+    [Fact] // 225.30: one feeder; 225.33: seven throws are one too many
+    public void A_building_has_one_feeder_and_six_throws()
+    {
+        Panel At(string id, int wall, string from, bool lugs) => Houses.ShedPanel with
+        {
+            Id = new(id),
+            Wall = wall,
+            FedFrom = new(from),
+            Listing = new() { MainLugs = lugs },
+        };
+        Job With(params Panel[] panels) => Houses.WithShed(null) is var job ? job with { Panels = [job.Panels[0], .. panels] } : null!;
+        Assert.Contains(Planner.Plan(With(At("G", 4, "A", false), At("H", 2, "A", false))).Tags,
+            t => t.Rule == "225.30" && t.Severity == Severity.Red);
+        Assert.DoesNotContain(Planner.Plan(With(At("G", 4, "A", false), At("H", 2, "G", false))).Tags, t => t.Rule == "225.30");
+        bool Throws(int machines, bool lugs) => Planner.Plan(With(At("G", 4, "A", lugs)).With([.. Enumerable.Range(0, machines)
+            .Select(i => Houses.Appliance($"m{i}", "shop", 1, 10 + (i * 15),
+                Houses.Plate(Appliance.Other, 240, 1000) with { Individual = true }))])).Tags.Any(t => t.Rule == "225.33");
+        Assert.Equal([false, true, false], [Throws(6, true), Throws(7, true), Throws(7, false)]);
+    }
+
     [Fact] // 210.11(C)(4)
     public void A_garages_receptacle_belongs_on_its_circuit()
     {

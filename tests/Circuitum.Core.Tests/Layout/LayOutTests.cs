@@ -118,8 +118,10 @@ public sealed partial class LayOutTests
         Assert.Equal(60 + 30 + 25, Assert.Single(turned).Clear.Inches);
     }
 
-    [Theory] // 24 × 12 in in 2017: one; 2020: one for 9 ft², one more for each 18 ft² or part; 2023: none
-    [InlineData(23, 12, 0, 0, 0)]
+    [Theory] // 24 × 12 in in 2017: one; 2020: from 12 in of width one for 9 ft², one more for each 18 ft² or part; 2023: none
+    [InlineData(23, 12, 0, 1, 0)]
+    [InlineData(20, 20, 0, 1, 0)]
+    [InlineData(20, 11, 0, 0, 0)]
     [InlineData(24, 12, 1, 1, 0)]
     [InlineData(36, 36, 1, 1, 0)]
     [InlineData(37, 36, 1, 2, 0)]

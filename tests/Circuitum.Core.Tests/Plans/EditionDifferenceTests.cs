@@ -9,7 +9,8 @@ namespace Circuitum.Core.Tests;
 /// <summary>What exactly another edition changes, outlet by outlet with its section.</summary>
 public sealed class EditionDifferenceTests
 {
-    private static readonly Job House = Houses.Row(("kitchen", RoomUse.Kitchen, 16), ("laundry", RoomUse.Laundry, 10),
+    // A finished basement beside the rest: the level as a whole lies above grade.
+    private static readonly Job House = Above(Houses.Row(("kitchen", RoomUse.Kitchen, 16), ("laundry", RoomUse.Laundry, 10),
         ("base", RoomUse.FinishedBasement, 12), ("bed", RoomUse.Bedroom, 12)).With(
         Houses.On("counter", "kitchen", 1, 30) with { ServesCounter = true },
             Houses.On("counter2", "kitchen", 1, 90) with { ServesCounter = true }, Houses.On("plain", "kitchen", 3, 60),
@@ -17,7 +18,12 @@ public sealed class EditionDifferenceTests
             DeviceKind.ApplianceReceptacle),
         Houses.On("b", "base", 1, 40), Houses.On("r", "bed", 1, 40),
         Houses.Appliance("unit", "bed", 1, 90, Houses.Plate(Appliance.HeatPump, 240, 4100) with { Mca = new(21), Mocp = new(35) }) with
-        { Outside = true });
+        { Outside = true }));
+
+    private static Job Above(Job job) => job with
+    {
+        Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Basement = false }] }],
+    };
 
     private static EditionDifference Between(Edition from, Edition to) =>
         EditionDifference.Between(Planner.Plan(House with { Edition = from }), Planner.Plan(House with { Edition = to }));

@@ -26,6 +26,55 @@ public sealed class ProtectionTests
     private static string Gfci(Outlet outlet) =>
         string.Concat(Editions.Select(e => CodeBook.For(e).Protection.Gfci(outlet) is null ? '0' : '1'));
 
+    [Fact] // 210.8(A)(5) of 2020 and 2023: every receptacle of a basement, whatever its room is used for
+    public void A_bedroom_below_grade_is_in_a_basement() =>
+        Assert.Equal("011", Gfci(Receptacle(RoomUse.Bedroom) with { Basement = true }));
+
+    [Fact] // 210.8(E) from 2020
+    public void The_receptacle_for_servicing_equipment() =>
+        Assert.Equal("011", Gfci(Receptacle(RoomUse.Hall) with { ServesEquipment = true }));
+
+    [Fact] // 210.8(A)(7) of 2023
+    public void Where_food_is_prepared_at_a_sink() =>
+        Assert.Equal("001", Gfci(Receptacle(RoomUse.Family) with { FoodArea = true }));
+
+    [Fact] // the 6 ft go through a doorway from 2020: 24 in from the door, 30 in beyond it
+    public void Six_feet_through_a_doorway()
+    {
+        var bed = Houses.Rectangle("bed", RoomUse.Bedroom, Length.Zero, Length.Zero, 12.Feet(), 12.Feet()) with
+        {
+            Openings = [new() { Id = new("d"), Kind = OpeningKind.Door, Wall = 2, Offset = 60.Inches(), Width = 32.Inches() }],
+        };
+        var bath = Houses.Rectangle("bath", RoomUse.Bath, 12.Feet(), Length.Zero, 10.Feet(), 12.Feet()) with
+        {
+            Fixtures = [new() { Kind = FixtureKind.Vanity, Wall = 4, Offset = 95.Inches(), Width = 30.Inches(), Depth = 21.Inches() }],
+        };
+        string Asked(int offset) => string.Concat(Editions.Select(e => Planner.Plan(Houses.House([bed, bath])
+            .With(Houses.On("r", "bed", 2, offset)) with
+        { Edition = e }).CircuitOf(new("r"))!.Outlets[new("r")].Gfci is null ? '0' : '1'));
+        // The door is from 60 to 92; wall 4 of the bath runs the other way, so its basin is south of the door or north of it.
+        Assert.Equal("011", Asked(36));
+        Assert.Equal("000", Asked(4));
+    }
+
+    [Fact] // an air handler on a hall's ceiling, one duplex 10 ft off: the one that 210.63 asks for
+    public void The_nearest_receptacle_to_an_air_handler_is_protected()
+    {
+        var job = Houses.Row(("hall", RoomUse.Hall, 30)).With(Houses.On("near", "hall", 1, 120), Houses.On("far", "hall", 1, 280),
+            new Box
+            {
+                Id = new("ah"),
+                Room = new("hall"),
+                Mount = Mount.Ceiling,
+                X = 60.Inches(),
+                Y = 60.Inches(),
+                Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.AirHandler, 240, 4800) }]
+            });
+        var plan = Planner.Plan(job);
+        Assert.Equal("210.8(E)", plan.CircuitOf(new("near"))!.Outlets[new("near")].Gfci?.Section);
+        Assert.Null(plan.CircuitOf(new("far"))!.Outlets[new("far")].Gfci);
+    }
+
     [Theory]
     [InlineData(RoomUse.Bedroom, false, "111", "000")]
     [InlineData(RoomUse.Bath, false, "000", "111")]

@@ -1,8 +1,11 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
+using Circuitum.Tests.Support;
 
 namespace Circuitum.Core.Tests;
 
@@ -30,6 +33,26 @@ public sealed class BoxFillTests
         var needed = Books.Us2020.Boxes.Count([TwelveTwo, TwelveTwo, TwelveTwo], 1).Value;
         Assert.Equal(20.25m, needed.Value);
         Assert.Equal(22.5m, BoxRules.Smallest(1, needed)!.Value.Value);
+    }
+
+    [Fact] // 314.16(B)(4), (5): a flush receptacle of 30 A takes two gangs, four volumes: 3 × 2.5 + 4 × 2.5 + 2.5 = 20.0
+    public void A_dryers_receptacle_is_two_gangs_wide()
+    {
+        var plate = Houses.Plate(Appliance.Dryer, 240, 5600) with { Cord = true, Neutral = true };
+        var job = Houses.Row(("laundry", RoomUse.Laundry, 12)).With(
+            Houses.Appliance("dryer", "laundry", 1, 30, plate, DeviceKind.ApplianceReceptacle) with { Volume = new(18) });
+        var plan = Planner.Plan(job);
+        Assert.Equal(20.0m, plan.CircuitOf(new("dryer"))!.Boxes[new("dryer")].Volume.Value.Value);
+        Assert.Contains(plan.Tags, t => t.Rule == "314.16" && t.Severity == Severity.Red);
+    }
+
+    [Fact] // a range on 6-3 with its 10 ground: 3 × 5 + 4 × 5 + 2.5 = 37.5
+    public void A_ranges_ground_counts_by_its_own_size()
+    {
+        var plate = Houses.Plate(Appliance.Range, 240, 12_000) with { Cord = true, Neutral = true };
+        var job = Houses.Row(("kitchen", RoomUse.Kitchen, 12)).With(
+            Houses.Appliance("range", "kitchen", 1, 30, plate, DeviceKind.ApplianceReceptacle));
+        Assert.Equal(37.5m, Planner.Plan(job).CircuitOf(new("range"))!.Boxes[new("range")].Volume.Value.Value);
     }
 
     [Fact] // 8 × 2.25 + 4.50 + 2.25

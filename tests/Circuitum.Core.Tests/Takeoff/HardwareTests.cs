@@ -20,6 +20,19 @@ public sealed class HardwareTests
 
     private static int Quantity(Plan plan, string item) => Hardware.Of(plan).Where(m => m.Item == item).Sum(m => m.Quantity);
 
+    [Fact] // 210.21(B)(1): alone on 20 A; 406.9(A): a damp place; 406.12: an outbuilding of a dwelling
+    public void A_receptacle_is_ordered_as_it_must_be_listed()
+    {
+        var sump = Planner.Plan(Houses.Row(("cellar", RoomUse.UnfinishedBasement, 12)).With(Houses.Appliance("s", "cellar", 1, 30,
+            Houses.Plate(Appliance.SumpPump, 120, 900) with { Cord = true, Individual = true }, DeviceKind.Single)));
+        Assert.Equal("Single, 20 A, tamper-resistant",
+            string.Join("; ", Hardware.Of(sump).Select(m => m.Item).Where(i => i.StartsWith("Single", StringComparison.Ordinal))));
+        var damp = Planner.Plan(Houses.Row(("green", RoomUse.Greenhouse, 12)).With(Houses.On("g", "green", 1, 40)));
+        Assert.Equal(1, Quantity(damp, "Duplex, 15 A, tamper-resistant, weather-resistant"));
+        var match = Planner.Plan(Two with { Schools = new() { FifteenOnTwenty = FifteenOnTwenty.AlwaysMatch } });
+        Assert.Equal(2, Quantity(match, "Duplex, 20 A, tamper-resistant"));
+    }
+
     [Fact]
     public void Two_receptacles_in_a_room_by_hand()
     {

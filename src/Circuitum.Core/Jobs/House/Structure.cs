@@ -65,6 +65,14 @@ public sealed record Level
     /// <summary>Ambient of what is below the floor of the lowest level.</summary>
     public Celsius AmbientBelow { get; init; } = new(30);
 
+    /// <summary>It lies below grade, whatever its rooms are used for (210.8(A)(5)); null where its rooms' uses say it: one that has a
+    /// basement's room.</summary>
+    public bool? Basement { get; init; }
+
+    /// <summary>Its unfinished rooms can never be finished: then they are not in the floor area (220.12, 220.11, 220.5(C)). The strict
+    /// reading is that they can.</summary>
+    public bool NeverFinished { get; init; }
+
     /// <summary>True when an attic is above, not another storey.</summary>
     public bool AtticAbove { get; init; }
 

@@ -73,14 +73,18 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
 
         if (cables.Length > 0)
         {
-            Item($"{cables.Length} grounds", Grounds(cables.Length) * largest, RuleId.BoxFillGrounds);
+            // By the size of the ground, which is smaller than its conductors from 8 AWG on.
+            Item($"{cables.Length} grounds", Grounds(cables.Length) * Each(cables.Max(c => GroundIn(c.Gauge))), RuleId.BoxFillGrounds);
         }
 
         return new(new(total), why.Book("needed", new CubicInches(total).ToString(), book.Cite(RuleId.BoxFill)));
     }
 
-    // 314.16(B)(5): one volume of the largest for all grounds in 2017; from 2020 for up to four, a quarter for each further.
+    // 314.16(B)(5): one volume of the largest ground for all in 2017; from 2020 for up to four, a quarter for each further.
     private decimal Grounds(int grounds) => book.Edition == Edition.Y2017 ? 1 : 1 + (.25m * Math.Max(0, grounds - 4));
+
+    // Bare ground of a cable as it is made: Table 250.122 for the rating its conductors go with.
+    private static Gauge GroundIn(Gauge gauge) => gauge <= Gauge.Parse("10") ? gauge : Gauge.Parse(gauge <= Gauge.Parse("6") ? "10" : "8");
 
     private decimal Each(Gauge gauge) => Volume(gauge)?.Value ?? 0;
 }

@@ -12,13 +12,15 @@ internal sealed class UsOutlets(Edition edition) : OutletRules
     /// <summary>406.9(C), from 2020.</summary>
     public override bool KeepsReceptaclesOffTubs => edition >= Edition.Y2020;
 
-    /// <summary>210.52(C)(2) (2017: (C)(2) and (3)): one where it is 24 × 12 in or larger; from 2020 one for the first 9 ft² and one for
+    /// <summary>210.52(C)(2) (2017: (C)(2) and (3)): one where it is 24 × 12 in or larger; in 2020, from 12 in of width, one for the first
+    /// 9 ft² and one for
     /// each further 18 ft² or part;
     /// from 2023 none, but a way for wiring one later.</summary>
     public override int OfIsland(Length width, Length depth)
     {
         Length longer = Length.Max(width, depth), shorter = Length.Min(width, depth);
-        if (edition >= Edition.Y2023 || longer < Length.FromInches(24) || shorter < Length.FromInches(12))
+        if (edition >= Edition.Y2023 || shorter < Length.FromInches(12)
+            || (edition == Edition.Y2017 && longer < Length.FromInches(24)))
         {
             return 0;
         }

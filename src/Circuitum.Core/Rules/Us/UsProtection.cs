@@ -83,8 +83,16 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
             RoomUse.Laundry => new("laundry area receptacle", book.Cite(RuleId.GroundFaultLaundry)),
             RoomUse.Sauna when book.Edition >= Edition.Y2020 =>
                 new("receptacle in an indoor damp or wet place", book.Cite(RuleId.GroundFaultDampIndoors)),
-            _ when o.NearSink => new("receptacle within 6 ft of a sink", book.Cite(RuleId.GroundFaultSink)),
-            _ when o.NearTub => new("receptacle within 6 ft of a tub or shower", book.Cite(RuleId.GroundFaultTub)),
+            _ when o.Basement && book.Edition >= Edition.Y2020 =>
+                new("basement receptacle, finished or not", book.Cite(RuleId.GroundFaultBasement)),
+            _ when late && o.FoodArea =>
+                new("receptacle where food or drink is prepared at a sink", book.Cite(RuleId.GroundFaultFood)),
+            _ when o.NearSink || (o.SinkByDoorway && book.Edition >= Edition.Y2020) =>
+                new("receptacle within 6 ft of a sink", book.Cite(RuleId.GroundFaultSink)),
+            _ when o.NearTub || (o.TubByDoorway && book.Edition >= Edition.Y2020) =>
+                new("receptacle within 6 ft of a tub or shower", book.Cite(RuleId.GroundFaultTub)),
+            _ when o.ServesEquipment && book.Edition >= Edition.Y2020 =>
+                new("receptacle for servicing equipment", book.Cite(RuleId.GroundFaultService)),
             _ => null,
         };
     }

@@ -21,6 +21,9 @@ internal sealed class UsService(Edition edition) : ServiceRules
     /// <inheritdoc/>
     public override ImmutableArray<Amps> Ratings { get; } = [.. Dwelling.Select(d => new Amps(d.Rating))];
 
+    /// <summary>225.33.</summary>
+    public override int MostThrows => 6;
+
     /// <summary>230.79(C).</summary>
     public override Amps Least { get; } = new(100);
 
