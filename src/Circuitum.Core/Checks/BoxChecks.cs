@@ -17,7 +17,7 @@ internal static class BoxChecks
     private static readonly Length BoxHalf = Length.FromInches(1.25m);
 
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
-        .Concat(AtTubs(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(Fill(plan));
+        .Concat(AtTubs(plan)).Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
     private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
@@ -58,6 +58,22 @@ internal static class BoxChecks
                     $"They are kept from {kept.Reservation.Offset}, {kept.Reservation.Width} wide. Move the box, or ask the other trade.");
             }
         }
+    }
+
+    // 210.52(C)(2) of 2023: an island without a receptacle has a way for wiring one later.
+    private static IEnumerable<Tag> IslandsLater(Checked plan) => !plan.Book.Outlets.ProvidesForIslands ? []
+        : plan.House.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => r.Room.Fixtures
+            .Where(f => f.Kind is FixtureKind.Island or FixtureKind.Peninsula && !IsServed(plan, r, f))
+            .Select(f => new Tag(Severity.Amber, Stage.Boxes, Subject.Room(r.Room.Id), plan.Book.Cite(RuleId.ProvisionAtIsland),
+                $"{r.Room.Name}: the {Words.Of(f.Kind)} has no receptacle: leave a way for one later.",
+                "None is asked by this edition, but a way for wiring one is: a box with a blank cover, or an empty pipe to below the "
+                    + "floor.")));
+
+    private static bool IsServed(Checked plan, FramedRoom room, Fixture fixture)
+    {
+        var (a, b) = room.Footprint(fixture);
+        return plan.Survey.Boxes.Any(x => x.Room == room && x.Box.ServesCounter && x.HasGeneralReceptacle && x.Place.At.Plan is var at
+            && at.X >= a.X && at.X <= b.X && at.Y >= a.Y && at.Y <= b.Y);
     }
 
     // 406.9(C): receptacles stand out of the 3 ft beside a tub or shower.

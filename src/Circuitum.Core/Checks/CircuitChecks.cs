@@ -23,7 +23,19 @@ internal static class CircuitChecks
 
     public static IEnumerable<Tag> Check(Checked plan) => LooseHeads(plan).Concat(Loads(plan)).Concat(Ratings(plan))
         .Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan))
-        .Concat(LoosePins(plan));
+        .Concat(LoosePins(plan)).Concat(Wires(plan));
+
+    // 250.140: a new range or dryer has a neutral apart from its ground.
+    private static IEnumerable<Tag> Wires(Checked plan) => plan.Survey.Boxes
+        .SelectMany(b => b.Box.Devices.Select((d, i) => (Box: b, Device: d, Place: i)))
+        .Where(x => x.Device.Kind == DeviceKind.ApplianceReceptacle && x.Device.Plate is { Neutral: false } p
+            && p.Appliance is Appliance.Range or Appliance.Dryer && plan.Book.Supply.IsAcross(p.Volts))
+        .Select(x => new Tag(Severity.Red, Stage.Boxes, Subject.Box(x.Box.Box.Id), plan.Book.Cite(RuleId.FourWires),
+            $"{x.Device.Plate!.Name} is planned without a neutral.",
+            "A new circuit for a range or a dryer has four wires: its frame may not be grounded by the neutral.")
+        {
+            Fixes = [new Fix("Give it a neutral", new SetPlate(x.Box.Box.Id, x.Place, x.Device.Plate with { Neutral = true }))],
+        });
 
     private static IEnumerable<Tag> Loads(Checked plan)
     {
@@ -110,7 +122,7 @@ internal static class CircuitChecks
     // 210.21(B): contacts against their circuit.
     private static IEnumerable<Tag> Receptacles(Checked plan)
     {
-        foreach (var circuit in plan.Circuits.Where(c => c.Breaker.Value == 20 || c.Circuit.Boxes.Length == 1))
+        foreach (var circuit in plan.Circuits)
         {
             var breaker = circuit.Breaker;
             foreach (var (box, device, place) in circuit.Circuit.Boxes.Select(b => plan.Survey[b])

@@ -48,7 +48,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         {
             return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch",
                 Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "",
-                    book.Cite(RuleId.OneSupply, RuleId.BuildingOfTwoCircuits)));
+                    book.Cite(RuleId.OneSupply, RuleId.BuildingOfOneCircuit)));
         }
 
         if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))

@@ -107,7 +107,9 @@ public static class Listing
             Appliance.Dryer when book.Supply.IsAcross(plate.Volts) => LoadKind.Dryer,
             Appliance.SpaceHeater => LoadKind.SpaceHeat,
             Appliance.HeatPump => heatPump ? LoadKind.HeatPump : LoadKind.Cooling,
-            Appliance.AirHandler => heatPump ? LoadKind.Supplement : LoadKind.SpaceHeat,
+            // A blower alone runs with the heat and with the cooling: it is never left out (220.60).
+            Appliance.AirHandler => !book.Supply.IsAcross(plate.Volts) ? LoadKind.Fixed
+                : heatPump ? LoadKind.Supplement : LoadKind.SpaceHeat,
             Appliance.VehicleCharger => LoadKind.Vehicle,
             Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener => LoadKind.Fixed,
             Appliance.GeneratorInlet => null,
@@ -115,7 +117,8 @@ public static class Listing
         };
         return kind is { } known ? new(plate.Name, known, plate.Load)
         {
-            Motor = plate.Motor || plate.Appliance is Appliance.HeatPump,
+            Motor = plate.Motor || plate.Appliance is Appliance.HeatPump
+                || (plate.Appliance == Appliance.AirHandler && !book.Supply.IsAcross(plate.Volts)),
             Cooks = plate.Appliance is Appliance.Range or Appliance.Cooktop or Appliance.Oven or Appliance.Microwave,
             OneLeg = !book.Supply.IsAcross(plate.Volts),
             Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral

@@ -64,7 +64,8 @@ internal static class CounterOutlets
                 var has = owed == 0 ? 0 : draft.In(room.Room.Id).Count(b => Serves(draft, room, fixture, b));
                 if (has < owed)
                 {
-                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.IslandReceptacles),
+                    yield return new(room.Room.Id, draft.Book.Cite(fixture.Kind == FixtureKind.Peninsula
+                        ? RuleId.PeninsulaReceptacles : RuleId.IslandReceptacles),
                         $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has "
                         + $"{(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
                         $"{fixture.Width} × {fixture.Depth}, {decimal.Round(fixture.Width.Feet * fixture.Depth.Feet, 1)} ft²: {owed} by "
@@ -73,9 +74,25 @@ internal static class CounterOutlets
                         Part = $"{i + 1}",
                     };
                 }
+                else if (owed > 0 && fixture is { Kind: FixtureKind.Peninsula, Wall: not null }
+                    && draft.Book.Outlets.ServesPeninsulaAtItsEnd
+                    && !draft.In(room.Room.Id).Any(b => Serves(draft, room, fixture, b) && IsAtEnd(draft, room, fixture, b)))
+                {
+                    yield return new(room.Room.Id, draft.Book.Cite(RuleId.PeninsulaEnd),
+                        $"{room.Room.Name}: no receptacle within 2 ft of the peninsula’s outer end.",
+                        "One of its receptacles stands there.", d => Place(d, room, fixture, 0, 1))
+                    {
+                        Part = $"{i + 1}-end",
+                    };
+                }
             }
         }
     }
+
+    private static bool IsAtEnd(Draft draft, FramedRoom room, Fixture fixture, Box box) =>
+        fixture.Depth - (room.Sides[fixture.Wall!.Value - 1].AlongX
+            ? (draft.At(box).Y - room.Sides[fixture.Wall.Value - 1].Start.Y).Abs()
+            : (draft.At(box).X - room.Sides[fixture.Wall.Value - 1].Start.X).Abs()) <= Length.FromFeet(2);
 
     private static bool Serves(Draft draft, FramedRoom room, Fixture fixture, Box box)
     {

@@ -17,7 +17,8 @@ internal static class RequiredOutlets
     // The tallest usual vanity: a receptacle is at most 12 in below its top.
     private static readonly Length BasinTop = Length.FromInches(36);
 
-    public static IEnumerable<Owed> Find(Draft draft) => Basins(draft).Concat(Rooms(draft)).Concat(Foyers(draft)).Concat(Equipment(draft));
+    public static IEnumerable<Owed> Find(Draft draft) => Basins(draft).Concat(Rooms(draft)).Concat(Foyers(draft)).Concat(Equipment(draft))
+        .Concat(Disconnects(draft));
 
     private static IEnumerable<Owed> Basins(Draft draft)
     {
@@ -187,6 +188,47 @@ internal static class RequiredOutlets
                     "On the same level, for whoever services it.", d => Beside(d, room, unit))
                 { Part = unit.Id.Value };
             }
+        }
+    }
+
+    // 440.14: within sight of an outdoor unit, on its wall, within reach and not behind it.
+    private static IEnumerable<Owed> Disconnects(Draft draft)
+    {
+        var worked = draft.Boxes.SelectMany(b => b.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls))
+            .ToHashSet();
+        foreach (var unit in draft.Boxes.Where(b => b.Outside && b.Mount == Mount.Wall && !worked.Contains(b.Id)
+            && b.Devices.Any(d => d is { Kind: DeviceKind.Equipment, Plate.Appliance: Appliance.HeatPump })).ToList())
+        {
+            yield return new(unit.Room, draft.Book.Cite(RuleId.EquipmentDisconnect),
+                $"{unit.Devices.First(d => d.Plate is not null).Plate!.Name} has no disconnect within sight.",
+                "Within sight and reach of the unit, on its wall and not behind it.", d => PlaceDisconnect(d, unit))
+            {
+                Part = unit.Id.Value,
+                On = Subject.Box(unit.Id),
+                Act = "Place a disconnect beside it",
+            };
+        }
+    }
+
+    private static void PlaceDisconnect(Draft draft, Box unit)
+    {
+        var room = draft.House.Room(unit.Room);
+        var side = room.Sides[unit.Wall - 1];
+        Length height = Length.FromInches(48), off = Length.FromInches(24), reach = Length.FromFeet(4);
+        var places = draft.Places(room, height);
+        if ((places.Nearest(side, unit.Offset + off, unit.Offset, unit.Offset + reach)
+            ?? places.Nearest(side, unit.Offset - off, unit.Offset - reach, unit.Offset)) is Length at)
+        {
+            draft.Add(room, "x", id => new()
+            {
+                Id = id,
+                Room = unit.Room,
+                Wall = unit.Wall,
+                Offset = at,
+                Height = height,
+                Outside = true,
+                Devices = [new() { Kind = DeviceKind.Disconnect, Controls = [unit.Id] }],
+            });
         }
     }
 

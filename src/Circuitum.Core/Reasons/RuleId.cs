@@ -142,6 +142,16 @@ public enum RuleId
     CounterReach,
     /// <summary>Receptacles of islands and peninsulas.</summary>
     IslandReceptacles,
+    /// <summary>Receptacles of a peninsula.</summary>
+    PeninsulaReceptacles,
+    /// <summary>A peninsula's receptacle near its outer end.</summary>
+    PeninsulaEnd,
+    /// <summary>A way for wiring an island's receptacle later.</summary>
+    ProvisionAtIsland,
+    /// <summary>A disconnect within sight of cooling equipment.</summary>
+    EquipmentDisconnect,
+    /// <summary>Four wires to ranges and dryers.</summary>
+    FourWires,
     /// <summary>How high above a counter.</summary>
     CounterHeight,
     /// <summary>One within 3 ft of a basin.</summary>
@@ -245,7 +255,7 @@ public enum RuleId
     /// <summary>What that disconnect is rated.</summary>
     BuildingRating,
     /// <summary>Of a building with two circuits or fewer.</summary>
-    BuildingOfTwoCircuits,
+    BuildingOfOneCircuit,
     /// <summary>Of a building with more: at least 60 A.</summary>
     BuildingOfMany,
     /// <summary>Conductors of a service.</summary>

@@ -52,7 +52,9 @@ public static class FootageBound
             .Where(b => !sets.Exists(s => s.Fed.Contains(b))).ToList();
         var contacts = always.Select(b => new List<BoxId> { b }).Concat(sets.Select(s => s.Fed)).ToList();
         List<List<Place>> trunk = [[routed.HomeRun!.From.Place], .. contacts.Select(c => c.ConvertAll(b => placeOf[b]))];
-        Length Between(List<Place> a, List<Place> b) => a.SelectMany(p => b.Select(q => shortest.Cost(p, q))).Min();
+        // Two sets that meet in one box need no cable between them: a way from a box to itself would leave it and come back.
+        Length Between(List<Place> a, List<Place> b) => a.Exists(b.Contains) ? Length.Zero
+            : a.SelectMany(p => b.Select(q => shortest.Cost(p, q))).Min();
         var way = SpanningTree.Least(trunk, Between);
         foreach (var (all, _) in sets)
         {

@@ -40,6 +40,57 @@ public sealed class CheckTests
             t => t.Headline.StartsWith("Other may not be on", StringComparison.Ordinal));
     }
 
+    [Fact] // 440.14: within sight of the unit; laid out by rule it stands beside it
+    public void An_outdoor_unit_has_a_disconnect()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Appliance("unit", "den", 1, 60,
+            Houses.Plate(Appliance.HeatPump, 240, 4800) with { Mca = new(21.4m), Mocp = 35.Amps() }) with
+        { Outside = true });
+        var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Rule == "440.14");
+        Assert.Equal((Severity.Red, Subject.Box(new("unit"))), (tag.Severity, tag.Subject));
+        var mended = tag.Fixes[0].Change.On(job).Job!;
+        var disconnect = Assert.Single(mended.Boxes, b => b.Devices[0].Kind == DeviceKind.Disconnect);
+        Assert.InRange(disconnect.Offset.Inches, 12m, 108m);
+        var plan = Planner.Plan(mended);
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "440.14");
+        Assert.Empty(RedOn(mended));
+        // In between: panel, disconnect, unit.
+        Assert.Equal([disconnect.Id, new("unit")], plan.CircuitOf(new("unit"))!.WayTo(new("unit")).Select(r => r.To.Box!.Value));
+    }
+
+    [Theory] // 250.140
+    [InlineData(false, true)]
+    [InlineData(true, false)]
+    public void A_new_dryer_has_four_wires(bool neutral, bool red) =>
+        Assert.Equal(red, Planner.Plan(Houses.Row(("laundry", RoomUse.Laundry, 12)).With(Houses.Appliance("d", "laundry", 1, 30,
+            Houses.Plate(Appliance.Dryer, 240, 5600) with { Cord = true, Neutral = neutral }, DeviceKind.ApplianceReceptacle)))
+            .Tags.Any(t => t.Rule == "250.140" && t.Severity == Severity.Red));
+
+    [Theory] // 210.21(B)(3): 20 A receptacles on a 15 A circuit of several
+    [InlineData(15, true)]
+    [InlineData(20, false)]
+    public void Twenty_ampere_receptacles_on_fifteen(int held, bool red)
+    {
+        var twenty = Houses.On("b", "den", 1, 120) with { Devices = [new() { Kind = DeviceKind.Duplex, Rating = 20.Amps() }] };
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 30), twenty);
+        var key = Planner.Plan(job).CircuitOf(new("a"))!.Circuit.Key;
+        Assert.Equal(red, RedOn(job with { Pins = new() { Breakers = [new(key, held.Amps())] } })
+            .Any(t => t.Subject == Subject.Box(new("b"))));
+    }
+
+    [Theory] // 210.52(C)(2) of 2023: none is asked, but a way for one later
+    [InlineData(Edition.Y2020, false)]
+    [InlineData(Edition.Y2023, true)]
+    public void An_island_without_a_receptacle_leaves_a_way_for_one(Edition edition, bool amber)
+    {
+        var room = Houses.Rectangle("kitchen", RoomUse.Kitchen, Length.Zero, Length.Zero, 16.Feet(), 14.Feet()) with
+        {
+            Fixtures = [new() { Kind = FixtureKind.Island, X = 60.Inches(), Y = 60.Inches(), Width = 60.Inches(), Depth = 36.Inches() }],
+        };
+        Assert.Equal(amber, Planner.Plan(Houses.House([room]) with { Edition = edition }).Tags
+            .Any(t => t.Severity == Severity.Amber && t.Rule == "210.52(C)(2)"));
+    }
+
     [Fact] // 440.14 asks for it: it is a part of the unit, no other equipment and no light
     public void A_disconnect_is_at_home_on_the_circuit_of_its_unit()
     {

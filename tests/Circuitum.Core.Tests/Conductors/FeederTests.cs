@@ -239,6 +239,15 @@ public sealed class FeederTests
             Pins = new() { Breakers = [new(new("feeder-B"), held.Amps())] },
         }).Landed(new("feeder-B"))!.Sized.Gauge.Value.ToString());
 
+    [Fact] // what the card says is lost is lost in the trace too: 240 V less its share
+    public void The_trace_of_a_feeder_ends_with_the_volts_of_its_card()
+    {
+        var feeder = Planner.Plan(Shed()).Landed(new("feeder-G"))!.Wired;
+        var last = Wiring.Trace.To(feeder, null, "Panel A")[^1];
+        Assert.True(feeder.Drop.Value > 0.5m);
+        Assert.Equal(240 * (1 - (feeder.Drop.Value / 100)), last.Left.Value);
+    }
+
     [Fact] // a panel behind a panel: its heater of 3000 is in both feeders, whichever is listed first
     public void A_feeder_carries_the_panels_behind_it()
     {

@@ -139,13 +139,13 @@ public sealed class ServiceLoadTests
                 Loads = [L("heat", LoadKind.SpaceHeat, heat), L("cool", LoadKind.Cooling, cool)]
             }, Book), "220.60"));
 
-    [Fact] // cooling that is left out turns no motor; cooling that counts adds a quarter: 6001 ÷ 4
+    [Fact] // 220.60: cooling is compared with its motor at 125 %: 6000 + 1500 against the heat; what is left out turns no motor
     public void Only_a_motor_that_is_counted_adds_a_quarter()
     {
         LoadList Of(int heat, int cool) =>
             new() { Area = new(0), Loads = [L("heat", LoadKind.SpaceHeat, heat), L("cool", LoadKind.Cooling, cool, motor: true)] };
-        Assert.DoesNotContain(StandardMethod.Of(Of(6000, 5999), Book).Lines, l => l.Section == "220.50");
-        Assert.Equal(1500.25m, Line(StandardMethod.Of(Of(6000, 6001), Book), "220.50"));
+        Assert.DoesNotContain(StandardMethod.Of(Of(7500, 6000), Book).Lines, l => l.Section == "220.50");
+        Assert.Equal(1500m, Line(StandardMethod.Of(Of(7499, 6000), Book), "220.50"));
     }
 
     [Fact] // standard: 4800 + 5000; optional: 4800 + 65 % of 5000 = 8050

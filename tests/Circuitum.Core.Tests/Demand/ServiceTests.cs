@@ -37,6 +37,19 @@ public sealed class ServiceTests
         Assert.Equal(1500m, with.Standard.Total.Value - without.Standard.Total.Value);
     }
 
+    [Fact] // 220.60: a gas furnace's blower runs with the cooling as well: 6000 + 1500 and 800
+    public void A_blower_is_never_left_out()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(
+            Houses.Appliance("cool", "den", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 6000)),
+            Houses.Appliance("blower", "den", 1, 90, Houses.Plate(Appliance.AirHandler, 120, 800))) with
+        { Service = new() { OutdoorUnitHeats = false } };
+        var service = Planner.Plan(job).Service;
+        Assert.Contains(service.Standard.Lines, l => l.Text == "AirHandler" && l.Counted.Value == 800);
+        Assert.Equal(6000m, service.Standard.Lines.Single(l => l.Text == "heating or cooling").Counted.Value);
+        Assert.Contains("AirHandler 800 VA", service.Optional.Lines[0].Sum, StringComparison.Ordinal);
+    }
+
     [Fact] // 230.42(A)(1), 625.42: 11 520 VA and a quarter, 2880
     public void Vehicle_charging_counts_a_quarter_more_at_the_service()
     {

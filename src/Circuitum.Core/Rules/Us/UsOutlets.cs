@@ -9,6 +9,12 @@ internal sealed class UsOutlets(Edition edition) : OutletRules
     /// <summary>210.52(A)(2)(1).</summary>
     public override Length NarrowestWall { get; } = Length.FromFeet(2);
 
+    /// <summary>210.52(C)(2)(b) of 2020.</summary>
+    public override bool ServesPeninsulaAtItsEnd => edition == Edition.Y2020;
+
+    /// <summary>210.52(C)(2) of 2023.</summary>
+    public override bool ProvidesForIslands => edition >= Edition.Y2023;
+
     /// <summary>406.9(C), from 2020.</summary>
     public override bool KeepsReceptaclesOffTubs => edition >= Edition.Y2020;
 

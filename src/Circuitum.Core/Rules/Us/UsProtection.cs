@@ -118,7 +118,7 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
             return null;
         }
 
-        if (o.Appliance is Appliance.HeatPump)
+        if (o.Appliance is Appliance.HeatPump or Appliance.AirHandler)
         {
             // Many authorities amend 2020 the way 2023 excepts listed HVAC equipment.
             return book.ExceptsListedHvac || book.Amended(AmendedRule.NoGfciForCondensers) is not null ? null
