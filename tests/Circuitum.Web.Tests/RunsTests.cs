@@ -174,6 +174,8 @@ public sealed class RunsTests : IDisposable
     [Theory] // the worked cases, asked as a program asks them
     [InlineData("ampacity?gauge=12&cables=3&carrying=6", "Ampacity", "20 A")] // case 6
     [InlineData("ampacity?gauge=12&cables=5&carrying=10", "Ampacity", "15 A")]
+    [InlineData("ampacity?gauge=12&cables=5", "Ampacity", "15 A")] // two a cable where nothing is said
+    [InlineData("ampacity?gauge=12&carrying=4&ambient=48", "Ampacity", "19.68 A")] // 12-2-2: 30 × .82 × .8
     [InlineData("ampacity?gauge=14&cables=5&carrying=10&receptacles=no", "Largest breaker", "15 A")] // case 7: 12.5 A, next size up
     [InlineData("ampacity?gauge=14&cables=5&carrying=10", "Largest breaker", "none")]
     [InlineData("ampacity?gauge=12&cables=3&carrying=6&ambient=48", "Ampacity", "19.68 A")] // case 9

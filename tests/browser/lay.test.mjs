@@ -88,7 +88,7 @@ test("the stretch that no receptacle serves is lit with its distance, and follow
 test("a room is laid out by its button, and one undo takes all of it back", async ({ page }) => {
   await open(page, "boxes", "room:family");
   await card(page).getByRole("button", { name: "Lay out Family room by rule" }).click();
-  await expect(said(page)).toContainText("Lay out Family room by rule: 1 box");
+  await expect(said(page)).toContainText("Lay out Family room by rule: 2 boxes");
   await expect(plan(page).locator(".unserved")).toHaveCount(0);
   await page.getByRole("button", { name: /^Undo “Lay out Family room/ }).click();
   await expect(plan(page).locator(".unserved")).toHaveCount(1);

@@ -173,8 +173,8 @@ test("two breakers share a space where the label lists it, by card and by hand, 
 test("the service is read line by line, sized the other way, and the tag's button mends it", async ({ page }) => {
   await open(page, "panel");
   await card(page).getByRole("link", { name: "Both, line by line" }).click();
-  await expect(page.getByRole("region", { name: "Standard method, Part III" })).toContainText("233.0 A");
-  await expect(page.getByRole("region", { name: "Optional method (220.82)" })).toContainText("167.3 A");
+  await expect(page.getByRole("region", { name: "Standard method, Part III" })).toContainText("249.0 A");
+  await expect(page.getByRole("region", { name: "Optional method (220.82)" })).toContainText("169.7 A");
   await page.getByLabel("Sized by").selectOption("Standard");
   await page.getByRole("button", { name: "Set the service" }).click();
   await expect(page.getByRole("status")).toContainText("Change the service");

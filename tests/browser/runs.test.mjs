@@ -64,7 +64,7 @@ test("a box's card is opened at the wall on a phone, read in order, and the next
   await expect(page.getByRole("heading", { name: "Kitchen switches" })).toBeVisible();
   await expect(page.getByRole("img", { name: "Wiring of Kitchen switches" })).toBeVisible();
   const steps = page.getByRole("listitem");
-  await expect(steps.first()).toContainText(/^Join bare of A, bare of B and bare of C/);
+  await expect(steps.first()).toContainText(/^Join bare of A, bare of B, bare of C and bare of D/);
   await expect(page.getByText("Electricity kills and burns.")).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await page.getByRole("link", { name: /^Next: / }).click();

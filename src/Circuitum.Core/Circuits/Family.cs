@@ -16,7 +16,10 @@ internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string 
 {
     /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed
     /// refrigerators.</summary>
-    public bool HasCap => Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance;
+    public bool HasCap => !OneSupply && Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance;
+
+    /// <summary>All that feeds a building without a panel: rules are not traded for the crew's cap or fill, and it stays one (225.30).</summary>
+    public bool OneSupply { get; init; }
 
     /// <summary>In an outbuilding: the floor area is the dwelling's alone.</summary>
     public bool Accessory { get; init; }
@@ -48,7 +51,8 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         {
             return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch",
                 Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "",
-                    book.Cite(RuleId.OneSupply, RuleId.BuildingOfOneCircuit)));
+                    book.Cite(RuleId.OneSupply, RuleId.BuildingOfOneCircuit)))
+            { OneSupply = true };
         }
 
         if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))

@@ -29,7 +29,7 @@ public static class AllSums
         [
             new("wiring", "Wiring", "nm", [("nm", "NM cable"), ("uf", "UF cable"), ("mc", "MC cable"), ("pipe", "THWN-2 in pipe")]),
             new("gauge", "Conductor, AWG or kcmil", "12", Gauges), new("metal", "Metal, in pipe", "copper", Metals),
-            new("cables", "Cables in one sealed hole", "1", []), new("carrying", "Current-carrying conductors together", "2", []),
+            new("cables", "Cables in one sealed hole", "1", []), new("carrying", "Current-carrying conductors together; empty: two a cable", "", []),
                 new("ambient", "Ambient", "30 °C", []),
             new("terminations", "Terminations, in pipe", "60", [("60", "60 °C"), ("75", "75 °C, both ends marked")]),
                 new("receptacles", "Several receptacles for cords on it", "yes", [("yes", "yes"), ("no", "no")]), EditionField,
@@ -80,7 +80,14 @@ public static class AllSums
         var book = Book(typed);
         var gauge = Gauge.Parse(typed["gauge"]);
         var metal = MetalOf(typed["metal"]);
-        int cables = Between(typed["cables"], 1, 40, "cables"), carrying = Between(typed["carrying"], 1, 120, "conductors");
+        var cables = Between(typed["cables"], 1, 40, "cables");
+        var carrying = string.IsNullOrWhiteSpace(typed["carrying"]) ? 2 * cables : Between(typed["carrying"], 1, 120, "conductors");
+        if (typed["wiring"] != "pipe" && (carrying < 2 * cables || carrying > 4 * cables))
+        {
+            throw new FormatException($"{cables} cable{(cables == 1 ? "" : "s")} have {2 * cables} to {4 * cables} current-carrying "
+                + $"conductors, not {carrying}. Leave the field empty for two a cable.");
+        }
+
         var ambient = Warm(typed["ambient"]);
         var piped = typed["wiring"] == "pipe";
         if (!piped && metal == Metal.Aluminium)

@@ -248,6 +248,16 @@ public sealed class FeederTests
         Assert.Equal(240 * (1 - (feeder.Drop.Value / 100)), last.Left.Value);
     }
 
+    [Fact] // 225.30 is not traded for the crew's cap and fill: eleven duplexes and a lamp are 16.65 A of 20, on one circuit
+    public void A_shed_without_a_panel_stays_on_one_circuit()
+    {
+        var plan = Planner.Plan(ByBranch(j => j.With([.. Enumerable.Range(0, 9)
+            .Select(i => Houses.On($"m{i}", "shop", i < 6 ? 3 : 1, 50 + (i % 6 * 14)))])));
+        Assert.Single(plan.Circuits, c => c.Circuit.Boxes.Contains(new("r")));
+        Assert.Equal("shop-branch", plan.CircuitOf(new("m8"))!.Circuit.Key.Value);
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "225.30");
+    }
+
     [Fact] // a panel behind a panel: its heater of 3000 is in both feeders, whichever is listed first
     public void A_feeder_carries_the_panels_behind_it()
     {
