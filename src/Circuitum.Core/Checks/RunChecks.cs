@@ -154,6 +154,15 @@ internal static class RunChecks
             }
         }
 
+        if (sized is { Ground: null, GroundNeeded: { } ground } && new EnteringCable(sized.HomeRunGauge, 2).Ground is var brought
+            && ground > brought)
+        {
+            yield return Red(plan.Book.Cite(RuleId.GroundGrows), "The ground in the cable is too small for its conductors.",
+                $"{sized.HomeRunGauge} AWG behind {breaker}, larger than it need be: its ground grows with it to {ground} AWG, and the "
+                    + $"cable "
+                    + $"brings {brought}. Take conductors that the cable’s ground goes with, or loose ones in a pipe.");
+        }
+
         if (sized.Feeding is { } feeding && breaker < feeding.Current)
         {
             yield return Red(plan.Book.Cite(RuleId.FeederProtection), "The feeder's breaker is smaller than what it carries.",

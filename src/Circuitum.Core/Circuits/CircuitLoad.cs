@@ -18,6 +18,9 @@ public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use
     /// <summary>What its branch circuit is sized for: the load, or a household range's demand by Table 220.55, note 4.</summary>
     public VoltAmps Demand { get; init; } = Load;
 
+    /// <summary>Contact devices for portable loads: a duplex is two receptacles (article 100).</summary>
+    public int Contacts { get; init; }
+
     /// <summary>A motor of some size that is fastened in place, without a plate that says its minimum circuit ampacity: it or what it turns
     /// counts a quarter more on its circuit.</summary>
     public bool Motor { get; init; }
@@ -92,7 +95,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     public Amps Required => (Items.Select(i => i.Required).Total() + Quarter) / Volts;
 
     /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
-    public bool PortableReceptacles => Items.Count(i => i.Use is LoadUse.PortableReceptacle) > 1;
+    public bool PortableReceptacles => Items.Sum(i => i.Contacts) > 1;
 
     /// <summary>Current of what is fastened in place, as 210.23 counts it.</summary>
     public Amps Fastened => Items.Where(i => i.Use == LoadUse.Fastened).Select(i => i.Load).Total() / Volts;
@@ -138,6 +141,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
             return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance)
                 || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
             {
+                Contacts = ContactsOf(device),
                 Demand = plate.Appliance == Appliance.Range ? book.Demand.Range(plate.Load) : plate.Load,
                 Motor = use == LoadUse.Fastened && IsMotor(plate) && plate.Mca is null && plate.Load >= book.Division.LeastMotor,
             };
@@ -145,13 +149,16 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
 
         if (device.Kind.IsReceptacle())
         {
-            return new(box.Box.Id, box.Name, Yoke, LoadUse.PortableReceptacle, false, true);
+            return new(box.Box.Id, box.Name, Yoke, LoadUse.PortableReceptacle, false, true) { Contacts = ContactsOf(device) };
         }
 
         return TypicalLoads.TryGetValue(device.Kind, out var typical)
             ? new(box.Box.Id, box.Name, device.Load ?? new VoltAmps(typical), LoadUse.Lighting, false, device.Load is null)
             : null;
     }
+
+    private static int ContactsOf(Device device) => !device.Kind.IsReceptacle() ? 0
+        : device.Kind is DeviceKind.Single or DeviceKind.ApplianceReceptacle ? 1 : 2;
 
     // A dishwasher's plate is its heater's, whatever turns in it.
     private static bool IsMotor(Nameplate plate) => plate.Appliance is Appliance.HeatPump or Appliance.Pump or Appliance.SumpPump

@@ -37,7 +37,9 @@ public static class Dividing
             (f.Family, Bundles: f.Bundles.Where(b => !b.Boxes.Any(x => pinned.Contains(x.Box.Id))).ToList()))
             .Where(f => f.Bundles.Count > 0).ToList();
         var weighings = families.Select(f => sorted.Weigh(f.Family, f.Bundles, Reckoning.Between)).ToList();
-        var cuts = weighings.ConvertAll(Cutting.Divide);
+        // What one circuit can carry of a building without a panel stays one, whatever the aims say: it has one supply.
+        var cuts = families.Select((f, i) => f.Family.OneSupply && weighings[i].Rules.CarriesAll
+            ? [[.. Enumerable.Range(0, f.Bundles.Count)]] : Cutting.Divide(weighings[i])).ToList();
         // 210.11(A): where the floor asks for more general circuits, the family with most to share gives them.
         if (LeastGeneral.Short(survey, sorted.Book, families.Select((f, i) => (f.Family, cuts[i].Count))) is > 0 and var missing
             && Enumerable.Range(0, families.Count).Where(i => families[i].Family.CountsForFloor).OrderByDescending(i => weighings[i].Count)

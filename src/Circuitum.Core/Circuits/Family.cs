@@ -16,9 +16,11 @@ internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string 
 {
     /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed
     /// refrigerators.</summary>
-    public bool HasCap => !OneSupply && Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance;
+    public bool HasCap => !OneSupply && Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General
+        or CircuitKind.SmallAppliance;
 
-    /// <summary>All that feeds a building without a panel: rules are not traded for the crew's cap or fill, and it stays one (225.30).</summary>
+    /// <summary>All that feeds a building without a panel: rules are not traded for the crew's cap or fill, and it stays one
+    /// (225.30).</summary>
     public bool OneSupply { get; init; }
 
     /// <summary>In an outbuilding: the floor area is the dwelling's alone.</summary>

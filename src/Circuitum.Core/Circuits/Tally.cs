@@ -90,6 +90,9 @@ internal sealed class FamilyRules
         || (t.Outlets <= cap && t.Connected <= fill && t.Required + (t.LargestMotor / 4) <= full.Value
         && t.LargestCord <= plugged && (!t.Other || t.Fastened <= fastened));
 
+    /// <summary>One circuit carries all of the family.</summary>
+    public bool CarriesAll => Carries(whole);
+
     /// <summary>Rules about company that this circuit breaks, where another division of the family could keep them.</summary>
     public int Broken(Tally t)
     {

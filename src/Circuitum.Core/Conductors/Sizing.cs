@@ -52,6 +52,9 @@ public sealed record SizedCircuit
     /// <summary>Its equipment grounding conductor where it is pulled loose in a raceway; a cable brings its own.</summary>
     public Gauge? Ground { get; init; }
 
+    /// <summary>The ground that its home run needs by its breaker, and by how much it is larger than it need be (250.122(B)).</summary>
+    public Gauge? GroundNeeded { get; init; }
+
     /// <summary>The pipe its home run is pulled in; null for cable.</summary>
     public FittedPipe? Pipe { get; init; }
 
@@ -189,7 +192,7 @@ public static class Sizing
         // The job's school is about general circuits; one circuit's own is about it, whatever it is.
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
         var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger
-            ? larger : gauge;
+            && Grounding.For(breaker.Value, larger, needed, book) <= new EnteringCable(larger, 2).Ground ? larger : gauge;
         return Drops.Measure(new()
         {
             Routed = routed,
@@ -201,6 +204,7 @@ public static class Sizing
             Mca = mca,
             ComesIn = comesIn,
             Ampacity = ampacity,
+            GroundNeeded = Grounding.For(breaker.Value, home, needed, book),
             Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, home, needed, book) : null,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],

@@ -96,6 +96,13 @@ internal static class RequiredOutlets
         }
     }
 
+    /// <summary>Some free wall within 3 ft of a basin lies outside the tub's or shower's 3 ft.</summary>
+    public static bool HasPlaceOffTub(FramedRoom room) => room.Room.Fixtures
+        .Where(f => f.Kind is FixtureKind.Vanity or FixtureKind.Sink && f.Wall is not null)
+        .Any(basin => room.Sides.Any(side => Enumerable.Range(0, side.Clear.WholeFeetUp * 12).Select(i => Length.FromInches(i))
+            .Where(at => at <= side.Clear && !side.Openings.Any(o => at >= o.From && at <= o.To))
+            .Any(at => FromBasin(room, basin, side.At(at)) <= ThreeFeet && !InTubZone(room, side.At(at)))));
+
     /// <summary>Within 3 ft of a tub or shower, 406.9(C).</summary>
     public static bool InTubZone(FramedRoom room, Point at) =>
         room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f =>

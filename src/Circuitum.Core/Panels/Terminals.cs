@@ -22,7 +22,9 @@ public sealed record Terminals(int Neutrals, int Tails, int Grounds, int GroundS
         var circuits = schedule.Circuits.Select(c => c.Wired).Where(c => c.HomeRun is not null).ToList();
         // Conductors that come in another circuit's cable bring no cable and no ground; a shared neutral is one neutral.
         var cables = circuits.Where(c => c.HomeRun!.RidesIn is null).ToList();
-        var tails = circuits.Count(c => c.Mark.Length > 0);
+        // One two-pole device for both circuits of a multiwire pair has one tail.
+        var tails = circuits.Count(c => c.Mark.Length > 0 && (c.Circuit.SharesNeutralWith is not { } with
+            || string.CompareOrdinal(c.Circuit.Key.Value, with.Value) < 0));
         var neutrals = circuits.Count(c => c.Mark.Length == 0 && !c.Circuit.ByLugs && HasNeutral(c) && !RidesOnSharedNeutral(c, circuits));
         // What stood there has a cable and a ground each; a neutral where it is of one pole, a range or a dryer.
         var before = schedule.Panel.Taken;

@@ -7,7 +7,11 @@ namespace Circuitum.Core.Rules;
 /// <summary>A cable that enters a box.</summary>
 /// <param name="Gauge">Its conductors, 14 to 6 AWG.</param>
 /// <param name="Conductors">Insulated conductors in it: 2, 3 or 4.</param>
-public sealed record EnteringCable(Gauge Gauge, int Conductors);
+public sealed record EnteringCable(Gauge Gauge, int Conductors)
+{
+    /// <summary>Its ground, as the cable is made: its conductors' own size to 10 AWG, 10 to 6 AWG, 8 beyond.</summary>
+    public Gauge Ground => Gauge <= Gauge.Awg10 ? Gauge : Gauge <= Gauge.Parse("6") ? Gauge.Awg10 : Gauge.Parse("8");
+}
 
 /// <summary>What is in a box.</summary>
 public sealed record BoxContents

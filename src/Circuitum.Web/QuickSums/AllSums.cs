@@ -29,7 +29,8 @@ public static class AllSums
         [
             new("wiring", "Wiring", "nm", [("nm", "NM cable"), ("uf", "UF cable"), ("mc", "MC cable"), ("pipe", "THWN-2 in pipe")]),
             new("gauge", "Conductor, AWG or kcmil", "12", Gauges), new("metal", "Metal, in pipe", "copper", Metals),
-            new("cables", "Cables in one sealed hole", "1", []), new("carrying", "Current-carrying conductors together; empty: two a cable", "", []),
+            new("cables", "Cables in one sealed hole", "1", []),
+                new("carrying", "Current-carrying conductors together; empty: two a cable", "", []),
                 new("ambient", "Ambient", "30 °C", []),
             new("terminations", "Terminations, in pipe", "60", [("60", "60 °C"), ("75", "75 °C, both ends marked")]),
                 new("receptacles", "Several receptacles for cords on it", "yes", [("yes", "yes"), ("no", "no")]), EditionField,

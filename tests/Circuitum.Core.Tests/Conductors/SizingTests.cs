@@ -36,6 +36,25 @@ public sealed class SizingTests
         Assert.Equal(23.4375m, sized.Circuit.Load.Required.Value);
     }
 
+    [Theory] // 250.122(B): 20 A on 8-2: 12 AWG × 16 510 ÷ 6530 is 16 510 cmil, 8 AWG, and the cable brings 10; 10-2 brings its own size
+    [InlineData("8", true)]
+    [InlineData("10", false)]
+    [InlineData("12", false)]
+    public void The_ground_in_a_cable_grows_with_its_conductors(string gauge, bool red)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60));
+        var key = Planner.Plan(job).CircuitOf(new("a"))!.Circuit.Key;
+        Assert.Equal(red, Planner.Plan(job with { Pins = new() { Cables = [new(key, Gauge.Parse(gauge))] } }).Tags
+            .Any(t => t.Rule == "250.122(B)" && t.Severity == Reasons.Severity.Red));
+    }
+
+    [Theory] // 240.4(B)(1), article 100: one duplex is two receptacles; a single one is one
+    [InlineData(DeviceKind.Duplex, true)]
+    [InlineData(DeviceKind.Single, false)]
+    public void A_duplex_is_more_than_one_receptacle(DeviceKind kind, bool several) =>
+        Assert.Equal(several, Planner.Plan(Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60, kind)))
+            .CircuitOf(new("a"))!.Load.PortableReceptacles);
+
     [Theory] // 424.4(B): heating and its blower at 125 %: 40 × 1.25 = 50; 20 × 1.25 = 25
     [InlineData(9600, 50, "6-2")]
     [InlineData(4800, 30, "10-2")]

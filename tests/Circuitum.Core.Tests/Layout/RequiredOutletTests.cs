@@ -101,6 +101,22 @@ public sealed class RequiredOutletTests
         Assert.Equal(owed, Owed(One(RoomUse.Bath, 10, On(FixtureKind.Vanity, 1, 40, 30)).With(
             Houses.On("r", "room", 1, 80) with { Height = height.Inches() }), "210.52(D)"));
 
+    [Theory] // 406.9(C), exception: a bath of 5 × 5 ft has no wall that is 3 ft from its tub; one of 5 × 11 ft has, by the basin too
+    [InlineData(5, Severity.Amber)]
+    [InlineData(11, Severity.Red)]
+    public void A_small_bath_has_no_other_place(int feet, Severity severity)
+    {
+        var room = Houses.Rectangle("room", RoomUse.Bath, Length.Zero, Length.Zero, 5.Feet() + Houses.Outer,
+            feet.Feet() + Houses.Outer) with
+        {
+            // The tub across the south end, the basin at the north end of the west wall.
+            Fixtures = [On(FixtureKind.Tub, 3, 0, 60, 30), On(FixtureKind.Vanity, 4, feet == 5 ? 36 : 100, 20, 18)],
+        };
+        var job = (Houses.House([room]) with { Panels = [Houses.Panel("room") with { Offset = 30.Inches() }] })
+            .With(Houses.On("r", "room", 2, feet == 5 ? 15 : 80) with { Height = 44.Inches() });
+        Assert.Equal(severity, Assert.Single(Planner.Plan(job).Tags, t => t.Rule == "406.9(C)").Severity);
+    }
+
     [Theory] // 210.70(C): where something is stored or serviced
     [InlineData(RoomUse.Utility, false, true)]
     [InlineData(RoomUse.CrawlSpace, false, false)]

@@ -74,7 +74,7 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
         if (cables.Length > 0)
         {
             // By the size of the ground, which is smaller than its conductors from 8 AWG on.
-            Item($"{cables.Length} grounds", Grounds(cables.Length) * Each(cables.Max(c => GroundIn(c.Gauge))), RuleId.BoxFillGrounds);
+            Item($"{cables.Length} grounds", Grounds(cables.Length) * Each(cables.Max(c => c.Ground)), RuleId.BoxFillGrounds);
         }
 
         return new(new(total), why.Book("needed", new CubicInches(total).ToString(), book.Cite(RuleId.BoxFill)));
@@ -82,9 +82,6 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
 
     // 314.16(B)(5): one volume of the largest ground for all in 2017; from 2020 for up to four, a quarter for each further.
     private decimal Grounds(int grounds) => book.Edition == Edition.Y2017 ? 1 : 1 + (.25m * Math.Max(0, grounds - 4));
-
-    // Bare ground of a cable as it is made: Table 250.122 for the rating its conductors go with.
-    private static Gauge GroundIn(Gauge gauge) => gauge <= Gauge.Parse("10") ? gauge : Gauge.Parse(gauge <= Gauge.Parse("6") ? "10" : "8");
 
     private decimal Each(Gauge gauge) => Volume(gauge)?.Value ?? 0;
 }
