@@ -195,7 +195,7 @@ internal static class CircuitChecks
             CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) || !MayRide(box) =>
                 ([RuleId.SmallApplianceOnly],
                     "a small-appliance circuit feeds only kitchen, dining and pantry receptacles, and refrigeration"),
-            CircuitKind.Laundry when box.IsLighting || box.Room.Room.Use != RoomUse.Laundry || !MayRide(box) =>
+            CircuitKind.Laundry when box.IsLighting || !box.InLaundryArea || !MayRide(box) =>
                 ([RuleId.LaundryCircuit], "the laundry circuit has no other outlets"),
             CircuitKind.Bathroom when box.Room.Room.Use != RoomUse.Bath || ((box.IsLighting || !MayRide(box)) && rooms > 1) =>
                 ([RuleId.BathCircuit], rooms > 1 ? "a bathroom circuit that serves more than one bathroom has no other outlets"
@@ -210,7 +210,8 @@ internal static class CircuitChecks
             _ => null,
         };
 
-    private static bool MayRide(PlacedBox box) => box.Plates.All(p => Families.MayRide(p, box.Room.Room.Use));
+    private static bool MayRide(PlacedBox box) => box.Plates.All(p => Families.MayRide(p,
+        box.InLaundryArea ? RoomUse.Laundry : box.Room.Room.Use));
 
     // A disconnect, another switch of it, and an indoor head are parts of one piece of equipment.
     private static bool Belongs(PlacedBox box) => box.SwitchesOnly || box.IsHead;
@@ -233,7 +234,7 @@ internal static class CircuitChecks
         || circuit.Kind == CircuitKind.Individual ? null
         : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom
         ? (RuleId.BathCircuit, "bathroom receptacles have their own 20 A circuit")
-        : box.Room.Room.Use == RoomUse.Laundry && circuit.Kind != CircuitKind.Laundry
+        : box.InLaundryArea && circuit.Kind != CircuitKind.Laundry
         ? (RuleId.LaundryCircuit, "laundry receptacles have their own 20 A circuit")
         : box.Room.Room.Use == RoomUse.Garage && circuit.Kind != CircuitKind.Garage
             && plan.Job.Panels.Any(p => plan.House.Room(p.Room).Structure == box.Place.Structure)

@@ -73,7 +73,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         }
 
         // Equipment that may not ride on the circuits that are kept for receptacles goes with the room's general ones.
-        if (bundle.Boxes.SelectMany(b => b.Plates).Any(p => !MayRide(p, use)))
+        if (bundle.Boxes.Any(b => b.Plates.Any(p => !MayRide(p, b.InLaundryArea ? RoomUse.Laundry : use))))
         {
             return General(building, room, schools, lights: false);
         }
@@ -82,14 +82,13 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             ? new($"{building}/outdoors", CircuitKind.Outdoor, 20.Amps(), $"{building}-outdoors",
                 Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "",
                     "school: outdoors apart"))
+            : bundle.Boxes.Any(b => b.InLaundryArea) ? Laundry(building)
             : use switch
             {
                 RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry =>
                     new($"{building}/appliances", CircuitKind.SmallAppliance, 20.Amps(), "appliances",
                     Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them",
                         "", book.Cite(RuleId.SmallApplianceCircuits, RuleId.KitchenReceptacles))),
-                RoomUse.Laundry => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry",
-                    Reason("laundry receptacles on a 20 A circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit))),
                 RoomUse.Bath when schools.Baths == BathReceptacles.Whole => WholeBath(room),
                 RoomUse.Bath => new(schools.Baths == BathReceptacles.OneEach ? $"{building}/{room.Room.Id}/bath" : $"{building}/baths",
                     CircuitKind.Bathroom, 20.Amps(),
@@ -101,6 +100,9 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
                 _ => General(building, room, schools, lights: false),
             };
     }
+
+    private Family Laundry(string building) => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry",
+        Reason("laundry receptacles on a 20 A circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit)));
 
     /// <summary>Equipment that may be on the circuit kept for the receptacles of such a room: refrigeration on a small-appliance circuit
     /// (210.52(B)(2)), what is plugged in on those of laundry, baths and garage (210.11(C)); everything elsewhere.</summary>

@@ -18,7 +18,7 @@ internal static class RequiredOutlets
     private static readonly Length BasinTop = Length.FromInches(36);
 
     public static IEnumerable<Owed> Find(Draft draft) => Basins(draft).Concat(Rooms(draft)).Concat(Foyers(draft)).Concat(Equipment(draft))
-        .Concat(Disconnects(draft));
+        .Concat(Disconnects(draft)).Concat(Washers(draft));
 
     private static IEnumerable<Owed> Basins(Draft draft)
     {
@@ -194,6 +194,23 @@ internal static class RequiredOutlets
                     $"No receptacle within 25 ft of {unit.Devices.First(d => d.Plate is not null).Plate!.Name}.",
                     "On the same level, for whoever services it.", d => Beside(d, room, unit))
                 { Part = unit.Id.Value };
+            }
+        }
+    }
+
+    // A washer in a closet, a hall or a bath makes a laundry area of it.
+    private static IEnumerable<Owed> Washers(Draft draft)
+    {
+        foreach (var room in draft.House.Rooms.Where(r => LaundryAreas.WashersIn(r).Any()))
+        {
+            if (!draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsGeneralReceptacle())
+                && LaundryAreas.WashersIn(room).Any(w => LaundryAreas.Serves(room, w, draft.At(b)))))
+            {
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LaundryReceptacle),
+                    $"{room.Room.Name}: no receptacle for the washer.",
+                    $"At least one, within 6 ft of the machine ({draft.Book.Cite(RuleId.LaundryWithinReach)}).",
+                    d => AtFixture(d, room, FixtureKind.Washer))
+                { Part = "washer" };
             }
         }
     }

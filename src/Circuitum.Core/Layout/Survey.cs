@@ -38,6 +38,9 @@ public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Hei
     /// <summary>It stands in an accessory building.</summary>
     public bool Accessory { get; init; }
 
+    /// <summary>A receptacle of a laundry area: in a laundry, a washer's own, or by a washer in a closet, a hall or the like.</summary>
+    public bool InLaundryArea { get; init; }
+
     /// <summary>It stands on a level below grade.</summary>
     public bool Basement { get; init; }
 

@@ -55,6 +55,7 @@ public static class Surveying
         {
             Accessory = house.Structures[room.Structure].Structure.Accessory,
             Basement = house.LevelOf(box.Room).IsBasement,
+            InLaundryArea = LaundryAreas.Has(room, box, Stands(house, box, job.HouseRules)),
             ByDoorway = ThroughDoorways.Reach(house, room, box),
         };
     }

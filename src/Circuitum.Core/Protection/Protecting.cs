@@ -41,6 +41,7 @@ public static class Protecting
             d.Plate?.Appliance)
         {
             Accessory = box.Accessory,
+            LaundryArea = box.InLaundryArea,
             Basement = box.Basement,
             ServesEquipment = box.ServesEquipment && d.Plate is null,
             SinkByDoorway = box.ByDoorway.Any(f => f is FixtureKind.Sink or FixtureKind.Vanity),

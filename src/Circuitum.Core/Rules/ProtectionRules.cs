@@ -32,6 +32,9 @@ public sealed record Outlet(
     /// <summary>It stands in an accessory building.</summary>
     public bool Accessory { get; init; }
 
+    /// <summary>A receptacle of a laundry area.</summary>
+    public bool LaundryArea { get; init; }
+
     /// <summary>It stands on a level below grade, whatever its room is used for.</summary>
     public bool Basement { get; init; }
 

@@ -50,7 +50,7 @@ public static class Trace
         {
             var at = run.To.Box;
             stations.Add(new(at, run.To.Name, run, sized.CableOf(run), sized.Through[run.Id],
-                at is BoxId b ? sized.VoltsAt[b] : new(volts.Value * (100 - sized.Drop.Value.Value) / 100),
+                at is BoxId b ? sized.VoltsAt[b] : volts - (circuit.Drop * volts),
                 at is BoxId r ? new(circuit.BreakerIsGfci, circuit.Outlets[r].ResetAt) : default,
                 at is BoxId e && circuit.Boxes[e].IsEnd));
         }

@@ -101,6 +101,24 @@ public sealed class RequiredOutletTests
         Assert.Equal(owed, Owed(One(RoomUse.Bath, 10, On(FixtureKind.Vanity, 1, 40, 30)).With(
             Houses.On("r", "room", 1, 80) with { Height = height.Inches() }), "210.52(D)"));
 
+    [Fact] // 210.52(F), 210.11(C)(2), 210.8(A)(10): a washer in a hall's closet makes a laundry area of it
+    public void A_washer_in_a_closet_is_a_laundry()
+    {
+        var job = Houses.House([Houses.Rectangle("hall", RoomUse.Hall, Length.Zero, Length.Zero, 8.Feet(), 12.Feet()),
+            Houses.Rectangle("closet", RoomUse.Closet, 8.Feet(), Length.Zero, 6.Feet(), 12.Feet()) with
+            { Fixtures = [On(FixtureKind.Washer, 1, 10, 30, 28)] }]);
+        Assert.True(Owed(job, "210.52(F)"));
+        var with = job.With(Houses.On("w", "closet", 1, 25), Houses.On("far", "closet", 3, 20), Houses.On("h", "hall", 1, 40));
+        var plan = Planner.Plan(with);
+        Assert.False(Owed(with, "210.52(F)"));
+        Assert.Equal((Circuits.CircuitKind.Laundry, 20m),
+            (plan.CircuitOf(new("w"))!.Circuit.Kind, plan.CircuitOf(new("w"))!.Breaker.Value));
+        Assert.Equal("210.8(A)(10)", plan.CircuitOf(new("w"))!.Outlets[new("w")].Gfci?.Section);
+        // Eight feet off it is the closet's own, and so is the hall's.
+        Assert.True(plan.CircuitOf(new("far"))!.Circuit.IsGeneral);
+        Assert.True(plan.CircuitOf(new("h"))!.Circuit.IsGeneral);
+    }
+
     [Theory] // 406.9(C), exception: a bath of 5 × 5 ft has no wall that is 3 ft from its tub; one of 5 × 11 ft has, by the basin too
     [InlineData(5, Severity.Amber)]
     [InlineData(11, Severity.Red)]

@@ -83,6 +83,7 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
             RoomUse.Laundry => new("laundry area receptacle", book.Cite(RuleId.GroundFaultLaundry)),
             RoomUse.Sauna when book.Edition >= Edition.Y2020 =>
                 new("receptacle in an indoor damp or wet place", book.Cite(RuleId.GroundFaultDampIndoors)),
+            _ when o.LaundryArea => new("laundry area receptacle", book.Cite(RuleId.GroundFaultLaundry)),
             _ when o.Basement && book.Edition >= Edition.Y2020 =>
                 new("basement receptacle, finished or not", book.Cite(RuleId.GroundFaultBasement)),
             _ when late && o.FoodArea =>
