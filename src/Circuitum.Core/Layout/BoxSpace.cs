@@ -28,6 +28,9 @@ public static class BoxSpace
         public CubicInches? Most => box.Box.Volume ?? BoxRules.Largest(box.Gangs);
     }
 
+    /// <summary>Heights of receptacles are those of their contacts, in the middle of a box of 4 in: this far above its bottom.</summary>
+    public static Length Contacts { get; } = Length.FromInches(2);
+
     // 20 A contacts carry 16 A plugged in; what draws more has 30 or 50 A ones.
     private static bool IsWide(Device device) => device.Kind == DeviceKind.ApplianceReceptacle && device.Plate is { } plate
         && (plate.Appliance is Appliance.Range or Appliance.Dryer || (plate.Load / plate.Volts).Value > 16);

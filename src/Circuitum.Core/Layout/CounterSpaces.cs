@@ -62,7 +62,7 @@ public static class CounterSpaces
             WallSpaces.Serve(s, boxes.SelectMany(b => WallSpaces.Distance(s, b.Wall, b.Offset).Select(d => (d, b.Id)))))];
 
     private static bool Counts(Box box) => box.Mount == Mount.Wall && !box.Outside && box.ServesCounter
-        && (box.Height is not Length height || (height >= Top && height <= Top + Highest))
+        && (box.Height is not Length height || (height >= Top && height + BoxSpace.Contacts <= Top + Highest))
         && box.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle());
 
     // What of a wall has counter before it and nothing that breaks it.

@@ -116,7 +116,7 @@ internal static class RequiredOutlets
         foreach (var room in draft.House.Rooms)
         {
             var general = draft.In(room.Room.Id)
-                .Count(b => !b.Outside && draft.Height(b) <= Length.FromInches(66)
+                .Count(b => !b.Outside && draft.Height(b) + BoxSpace.Contacts <= Length.FromInches(66)
                     && b.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle()));
             // One of 125 V, a washer's own among them; a dryer's of 250 V is none.
             var any = draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsGeneralReceptacle()));

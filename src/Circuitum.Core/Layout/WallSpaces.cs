@@ -242,7 +242,7 @@ public static class WallSpaces
     }
 
     private static bool Counts(Box box) => box.Mount is Mount.Wall or Mount.Floor && !box.Outside && !box.ServesCounter
-        && (box.Height is not Length height || height <= Length.FromInches(66))
+        && (box.Height is not Length height || height + BoxSpace.Contacts <= Length.FromInches(66))
         && box.Devices.Any(d => d.Plate is null && d.Kind.IsGeneralReceptacle());
 
     // A slider to the outside is half glass that is fixed, which is wall space; which half is not asked. Before a closet both halves slide.

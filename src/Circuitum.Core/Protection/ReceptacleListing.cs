@@ -32,7 +32,7 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
         var dedicated = device.Plate?.Appliance is Appliance.Refrigerator or Appliance.Freezer or Appliance.Dishwasher
             or Appliance.Disposer or Appliance.Microwave or Appliance.Washer && device.Kind == DeviceKind.Single;
         // Garages and accessory buildings of a dwelling are named with it.
-        var tamper = box.Height <= OutOfReach && !dedicated;
+        var tamper = box.Height + BoxSpace.Contacts <= OutOfReach && !dedicated;
         why.Add(tamper ? $"tamper-resistant, {book.Cite(RuleId.TamperResistant)}" : dedicated
             ? $"not tamper-resistant: one appliance not easily moved, {book.Cite(RuleId.TamperException)}"
             : $"not tamper-resistant: more than 5'-6\" up, {book.Cite(RuleId.TamperException)}");

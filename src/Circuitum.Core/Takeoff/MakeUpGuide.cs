@@ -40,8 +40,8 @@ public static class MakeUpGuide
         return new(panel, terminals,
         [
             new("Bring the cables in", null,
-                "Sheaths stripped to one line a quarter inch inside the connector, numbers on before anything is cut; knockouts and "
-                + "screws stay reachable.",
+                "Sheaths stripped to one line a quarter inch inside the connector, what comes in pipe cut to length; numbers on before "
+                + "anything is cut; knockouts and screws stay reachable.",
                 [.. own.OrderBy(c => c.Space).Select(c => new MakeUpLine(c.SpaceText, c.Cable, c.Description))]),
             new("Grounds, largest first", listing.BarTorque, job.BondsAt(panel.Panel)
                 ? $"To the bar that is bonded with the neutral here, and nowhere beyond ({book.Cite(RuleId.ServiceGrounding)}, "
@@ -86,18 +86,21 @@ public static class MakeUpGuide
         ]);
     }
 
-    // Small ones share a screw where the label and the crew allow it, neighbours together.
+    // Small ones share a screw where the label and the crew allow it, neighbours of one side together.
     private static ImmutableArray<MakeUpLine> Grounds(List<Landed> cables, int each)
     {
         var lines = ImmutableArray.CreateBuilder<MakeUpLine>();
-        var sorted = cables.OrderByDescending(c => Terminals.GroundOf(c.Wired)).ThenBy(c => c.Space).ToList();
+        var sorted = cables.OrderByDescending(c => Terminals.GroundOf(c.Wired))
+            .ThenBy(c => (c.Space?.Number ?? 0) % 2 == 0 ? 1 : 0).ThenBy(c => c.Space).ToList();
         var small = sorted.FindAll(c => Terminals.IsSmall(Terminals.GroundOf(c.Wired)));
         foreach (var cable in sorted)
         {
             var at = small.IndexOf(cable);
             var mate = at >= 0 && each > 1 ? small.Skip(at / each * each).Take(each).Where(c => c != cable).Select(c => c.SpaceText)
                 .ToList() : [];
-            lines.Add(new(cable.SpaceText, $"{Terminals.GroundOf(cable.Wired)} bare", mate.Count == 0 ? "a screw of its own"
+            lines.Add(new(cable.SpaceText,
+                $"{Terminals.GroundOf(cable.Wired)} {(cable.HomeRun!.Jacket == Jacket.Loose ? "green" : "bare")}",
+                mate.Count == 0 ? "a screw of its own"
                 : $"one screw with {string.Join(" and ", mate)}"));
         }
 

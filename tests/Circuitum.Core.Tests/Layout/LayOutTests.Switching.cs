@@ -181,8 +181,8 @@ public sealed partial class LayOutTests
     }
 
     [Theory]
-    [InlineData(false, 66, true, false)] // 406.12: above 5-1/2 ft it need not be
-    [InlineData(false, 67, false, false)]
+    [InlineData(false, 64, true, false)] // 406.12: above 5-1/2 ft it need not be; the contacts are 2 in above the box's bottom
+    [InlineData(false, 65, false, false)]
     [InlineData(true, 24, true, true)] // 406.9(B)
     public void What_kind_of_receptacle_is_owed(bool outside, int height, bool tamper, bool weather)
     {

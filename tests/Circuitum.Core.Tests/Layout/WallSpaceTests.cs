@@ -78,10 +78,10 @@ public sealed class WallSpaceTests
     public void Too_high_a_receptacle_a_counter_one_and_an_appliances_own_do_not_count()
     {
         var job = Houses.Row(("den", RoomUse.Den, 12)).With(
-            Houses.On("high", "den", 1, 20) with { Height = 67.Inches() },
+            Houses.On("high", "den", 1, 20) with { Height = 65.Inches() },
             Houses.On("counter", "den", 1, 40) with { ServesCounter = true },
             Houses.Appliance("freezer", "den", 1, 60, Houses.Plate(Appliance.Freezer, 120, 500), DeviceKind.Duplex),
-            Houses.On("low", "den", 1, 80) with { Height = 66.Inches() });
+            Houses.On("low", "den", 1, 80) with { Height = 64.Inches() });
         Assert.Equal([80.Inches()], Assert.Single(Planner.Plan(job).Survey.Coverage).Receptacles.ToArray());
     }
 
