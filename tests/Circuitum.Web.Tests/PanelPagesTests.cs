@@ -201,6 +201,17 @@ public sealed class PanelPagesTests : IDisposable
         Assert.StartsWith("%PDF", Encoding.ASCII.GetString((await answer.Content.ReadAsByteArrayAsync())[..4]), StringComparison.Ordinal);
     }
 
+    [Theory] // an act that no page knows, on a panel that is not there
+    [InlineData("/job/demo/prints/Z")]
+    [InlineData("/job/demo/make-up/Z")]
+    [InlineData("/job/demo/places/Z")]
+    public async Task An_act_on_what_is_not_there_is_not_found(string address)
+    {
+        var visitor = await host.AtAsync("/job/demo/panel");
+        var (_, _, answer) = await visitor.PostAsync(address, inPlace: false, ("from", "1"));
+        Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
+    }
+
     [Theory]
     [InlineData("/job/demo/prints/A?handler=HomeRuns&paper=Door", HttpStatusCode.UnprocessableEntity)]
     [InlineData("/job/demo/prints/Z?handler=HomeRuns", HttpStatusCode.NotFound)]

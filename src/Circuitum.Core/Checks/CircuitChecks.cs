@@ -64,6 +64,16 @@ internal static class CircuitChecks
                         + "inspectors do; the book adds it.");
             }
 
+            if (plates.FirstOrDefault(p => p.Appliance is Appliance.AirHandler or Appliance.SpaceHeater
+                && p.Load / p.Volts > plan.Book.Division.MostOfHeater) is { } heater)
+            {
+                yield return Red(circuit, plan.Book.Cite(RuleId.HeaterSubdivision),
+                    $"{heater.Name} is one load of {heater.Load / heater.Volts}.",
+                    $"Heating elements are subdivided: none over {plan.Book.Division.MostOfHeater}, each behind 60 A at most. Plan it as "
+                        + $"the "
+                        + "circuits that its plate names.", []);
+            }
+
             if (plates.Count == 1 && plates[0] is { Appliance: Appliance.HeatPump, Mca: null })
             {
                 yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key),
@@ -254,6 +264,25 @@ internal static class CircuitChecks
             yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits),
                 "Fewer than two small-appliance circuits.",
                 "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
+        }
+
+        // 210.52(B)(3): a kitchen's counters on two circuits at least, none of them shared with another kitchen.
+        var counters = plan.Circuits.SelectMany(c => c.Circuit.Boxes.Select(b => (Circuit: c, Box: plan.Survey[b])))
+            .Where(x => x.Box.Box.ServesCounter && x.Box.HasGeneralReceptacle && x.Box.Room.Room.Use == RoomUse.Kitchen).ToList();
+        foreach (var kitchen in counters.GroupBy(x => x.Box.Room.Room).Where(k => k.Count() > 1
+            && k.Select(x => x.Circuit.Circuit.Key).Distinct().Count() < 2))
+        {
+            yield return Red(kitchen.First().Circuit, plan.Book.Cite(RuleId.CounterCircuits),
+                $"All counter receptacles of {kitchen.Key.Name} are on one circuit.",
+                "A kitchen’s counters are fed by two small-appliance circuits at least.", Unpin(plan, kitchen.First().Circuit));
+        }
+
+        foreach (var circuit in counters.GroupBy(x => x.Circuit).Where(c => c.Select(x => x.Box.Room.Room.Id).Distinct().Count() > 1))
+        {
+            yield return Red(circuit.Key, plan.Book.Cite(RuleId.CounterCircuits), "Counters of two kitchens are on one circuit.",
+                $"{string.Join(" and ", circuit.Select(x => x.Box.Room.Room.Name).Distinct())}: no small-appliance circuit serves more "
+                    + $"than "
+                    + "one kitchen.", Unpin(plan, circuit.Key));
         }
 
         // The floor area is the dwelling's, and so are the circuits, whichever panel they land in; an outbuilding's are not.

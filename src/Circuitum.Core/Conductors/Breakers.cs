@@ -12,6 +12,8 @@ public static class Breakers
     // Sizes the trade keeps on the truck; the standard ratings between them are lawful and ordered where a nameplate asks.
     private static readonly int[] Stocked = [15, 20, 30, 40, 50, 60, 70, 80, 90, 100, 125, 150, 200];
 
+    private static Amps DryerCord { get; } = new(30);
+
     /// <summary>The rating by pin, by kind of circuit, or by nameplate.</summary>
     public static Figure<Amps> Choose(Circuit circuit, IReadOnlyList<Nameplate> plates, Job job, CodeBook book)
     {
@@ -51,6 +53,13 @@ public static class Breakers
         if (plate.Appliance == Appliance.Range)
         {
             return Range(plate, job, book, why);
+        }
+
+        if (plate is { Appliance: Appliance.Dryer, Cord: true } && book.Supply.IsAcross(plate.Volts) && load.Required <= DryerCord)
+        {
+            return new(DryerCord, why.Job($"{plate.Name} at {plate.Volts}", $"{plate.Load / plate.Volts}")
+                .House("a dryer's cord has a plug of 30 A, and its receptacle goes with the circuit", DryerCord.ToString(),
+                    book.Cite(RuleId.ReceptacleRatings)));
         }
 
         return ByLoad(load, book, why.Job($"{plate.Name} at {plate.Volts}", $"{plate.Load} ÷ {plate.Volts} = {plate.Load / plate.Volts}"));

@@ -198,16 +198,19 @@ internal static class RequiredOutlets
         }
     }
 
-    // A washer in a closet, a hall or a bath makes a laundry area of it.
+    // A washer in a closet, a hall or a bath makes a laundry area of it; in a laundry its receptacle may stand too far off.
     private static IEnumerable<Owed> Washers(Draft draft)
     {
-        foreach (var room in draft.House.Rooms.Where(r => LaundryAreas.WashersIn(r).Any()))
+        foreach (var room in draft.House.Rooms)
         {
-            if (!draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsGeneralReceptacle())
-                && LaundryAreas.WashersIn(room).Any(w => LaundryAreas.Serves(room, w, draft.At(b)))))
+            var washers = room.Room.Fixtures.Where(f => f.Kind == FixtureKind.Washer).ToList();
+            var receptacles = draft.In(room.Room.Id).Where(b => b.Devices.Any(d => d.Kind.IsGeneralReceptacle())).ToList();
+            var laundry = room.Room.Use == RoomUse.Laundry;
+            if (washers.Count > 0 && !(laundry && receptacles.Count == 0)
+                && !receptacles.Exists(b => washers.Exists(w => LaundryAreas.Serves(room, w, draft.At(b)))))
             {
-                yield return new(room.Room.Id, draft.Book.Cite(RuleId.LaundryReceptacle),
-                    $"{room.Room.Name}: no receptacle for the washer.",
+                yield return new(room.Room.Id, draft.Book.Cite(laundry ? RuleId.LaundryWithinReach : RuleId.LaundryReceptacle),
+                    $"{room.Room.Name}: no receptacle {(laundry ? "within 6 ft of" : "for")} the washer.",
                     $"At least one, within 6 ft of the machine ({draft.Book.Cite(RuleId.LaundryWithinReach)}).",
                     d => AtFixture(d, room, FixtureKind.Washer))
                 { Part = "washer" };

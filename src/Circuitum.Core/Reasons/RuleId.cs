@@ -102,6 +102,10 @@ public enum RuleId
     MotorConductors,
     /// <summary>What a circuit of 10 A may feed.</summary>
     TenAmperes,
+    /// <summary>Heating elements are subdivided.</summary>
+    HeaterSubdivision,
+    /// <summary>Counters of a kitchen on two circuits, and of no other.</summary>
+    CounterCircuits,
     /// <summary>Several fixed heaters on one circuit.</summary>
     SeveralHeaters,
     /// <summary>A motor fastened in place beside other loads.</summary>

@@ -14,6 +14,9 @@ public abstract class DivisionRules
     /// <summary>The share that what is fastened in place may take beside lights or things plugged in.</summary>
     public abstract Percent Fastened { get; }
 
+    /// <summary>The most that one undivided set of heating elements draws.</summary>
+    public abstract Amps MostOfHeater { get; }
+
     /// <summary>A smaller motor is counted with what it stands beside.</summary>
     public abstract VoltAmps LeastMotor { get; }
 

@@ -46,7 +46,10 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     /// <summary>Reads what the page shows from the job as it is open now.</summary>
     protected abstract Task ReadAsync();
 
-    /// <summary>Opens the job; false when there is none.</summary>
+    /// <summary>What the address names stands in the job: a panel, a box, a room.</summary>
+    protected virtual bool IsThere => true;
+
+    /// <summary>Opens the job; false when there is none, or not what the address names.</summary>
     protected async Task<bool> LoadAsync()
     {
         if (await bench.OpenAsync(new(Key)) is not { } open)
@@ -56,7 +59,7 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
 
         Open = open;
         await ReadAsync();
-        return true;
+        return IsThere;
     }
 
     /// <summary>Does one thing to the job, from the revision that the form names.</summary>

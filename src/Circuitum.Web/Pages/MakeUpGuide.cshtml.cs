@@ -14,8 +14,8 @@ public sealed class MakeUpGuideModel(Workbench bench) : JobPage(bench)
     /// <summary>Its guide.</summary>
     public PanelMakeUp Guide { get; private set; } = null!;
 
-    /// <summary>Shows the sheet of a panel of this job.</summary>
-    public override async Task<IActionResult> OnGetAsync() => await LoadAsync() && Guide is not null ? Page() : NotFound();
+    /// <inheritdoc/>
+    protected override bool IsThere => Guide is not null;
 
     /// <inheritdoc/>
     protected override Task ReadAsync()

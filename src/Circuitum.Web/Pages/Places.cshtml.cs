@@ -32,8 +32,8 @@ public sealed class PlacesModel(Workbench bench) : JobPage(bench)
     /// <summary>The panel as it stands; null when the job has none of that name.</summary>
     public Panel? Standing { get; private set; }
 
-    /// <summary>Shows the places of a panel of this job.</summary>
-    public override async Task<IActionResult> OnGetAsync() => await LoadAsync() && Standing is not null ? Page() : NotFound();
+    /// <inheritdoc/>
+    protected override bool IsThere => Standing is not null;
 
     /// <summary>Hangs the panel at one of them.</summary>
     public async Task<IActionResult> OnPostHangAsync(string room, string wall, string offset, int from)

@@ -35,7 +35,7 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
     /// <summary>Shows the page, with the change sheet when a revision is named.</summary>
     public override async Task<IActionResult> OnGetAsync()
     {
-        if (!await LoadAsync() || Schedule is null)
+        if (!await LoadAsync())
         {
             return NotFound();
         }
@@ -59,7 +59,7 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
     /// <summary>Prints the schedule, and keeps that it was printed: so it is posted, and no link from elsewhere can do it.</summary>
     public async Task<IActionResult> OnPostPdfAsync(string? paper, string? code)
     {
-        if (!await LoadAsync() || Schedule is null)
+        if (!await LoadAsync())
         {
             return NotFound();
         }
@@ -80,7 +80,7 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
     }
 
     /// <summary>Prints the home runs of the panel.</summary>
-    public async Task<IActionResult> OnGetHomeRunsAsync(string? paper) => !await LoadAsync() || Schedule is null ? NotFound()
+    public async Task<IActionResult> OnGetHomeRunsAsync(string? paper) => !await LoadAsync() ? NotFound()
         : Enum.TryParse<Paper>(paper ?? nameof(Paper.Letter), true, out var sheet) && sheet is Paper.Letter or Paper.A4
             ? File(HomeRunPdf.Write(Open.Plan, new() { Paper = sheet, Panel = Schedule.Panel.Id, Stamp = Stamp }), "application/pdf")
             : Refuse("Choose Letter or A4.", StatusCodes.Status422UnprocessableEntity);
@@ -88,7 +88,7 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
     /// <summary>Holds a typed schedule against the plan.</summary>
     public async Task<IActionResult> OnPostCompareAsync(IFormFile? sheet)
     {
-        if (!await LoadAsync() || Schedule is null)
+        if (!await LoadAsync())
         {
             return NotFound();
         }
@@ -129,6 +129,9 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
     private string Stamp =>
         $"Revision {Open.Revision} · printed "
         + $"{clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)} · {Crew.Of(HttpContext)}";
+
+    /// <inheritdoc/>
+    protected override bool IsThere => Schedule is not null;
 
     /// <inheritdoc/>
     protected override async Task ReadAsync()

@@ -130,6 +130,29 @@ public sealed class CheckTests
         Assert.DoesNotContain(RedOn(held), t => t.Subject == Subject.Circuit(circuit.Circuit.Key));
     }
 
+    [Theory] // 424.22(B): 11 520 VA are 48 A, 11 521 more
+    [InlineData(11_520, false)]
+    [InlineData(11_521, true)]
+    public void Heating_over_48_A_is_subdivided(int load, bool red) =>
+        Assert.Equal(red, RedOn(Houses.Row(("utility", RoomUse.Utility, 20)).With(
+            Houses.Appliance("f", "utility", 1, 60, Houses.Plate(Appliance.AirHandler, 240, load)))).Any(t => t.Rule == "424.22(B)"));
+
+    [Fact] // 210.52(B)(3)
+    public void A_kitchens_counters_are_on_two_circuits_of_its_own()
+    {
+        Box At(string id, string room, int inches) => Houses.On(id, room, 1, inches) with { ServesCounter = true };
+        var job = Houses.Row(("k1", RoomUse.Kitchen, 16), ("k2", RoomUse.Kitchen, 16)).With(At("a", "k1", 30), At("b", "k1", 90),
+            At("c", "k2", 30), At("d", "k2", 90));
+        bool Red(params (string Box, string Circuit)[] pins) => RedOn(job with
+        {
+            Pins = new() { Boxes = [.. pins.Select(p => new BoxPin(new(p.Box), new(p.Circuit)))] },
+        }).Any(t => t.Rule == "210.52(B)(3)");
+        Assert.False(Red());
+        Assert.True(Red(("a", "one"), ("b", "one"), ("c", "two"), ("d", "three")));
+        Assert.True(Red(("a", "one"), ("b", "two"), ("c", "two"), ("d", "three")));
+        Assert.False(Red(("a", "one"), ("b", "two"), ("c", "three"), ("d", "four")));
+    }
+
     [Theory] // 210.23(A) of 2023: a circuit of 10 A feeds no receptacle
     [InlineData(Edition.Y2023, 10, true)]
     [InlineData(Edition.Y2023, 15, false)]

@@ -68,6 +68,12 @@ public sealed class SizingTests
     public void One_motor_counts_for_a_quarter_more(Appliance appliance, int volts, int load, int breaker, string cable) =>
         Assert.Equal((breaker, cable), Of(Houses.Plate(appliance, volts, load) with { Motor = true }));
 
+    [Theory] // 18.75 A and 23.3 A: either has a 30 A plug, on 10-3
+    [InlineData(4500)]
+    [InlineData(5600)]
+    public void A_dryer_is_on_30_A(int load) => Assert.Equal((30m, "10-3"),
+        Of(Houses.Plate(Appliance.Dryer, 240, load) with { Cord = true, Neutral = true }, DeviceKind.ApplianceReceptacle));
+
     [Fact]
     public void An_outdoor_unit_without_its_plates_amperes_is_said()
     {

@@ -119,6 +119,13 @@ public sealed class RequiredOutletTests
         Assert.True(plan.CircuitOf(new("h"))!.Circuit.IsGeneral);
     }
 
+    [Theory] // 210.50(C): within 6 ft of the washer, which ends at 40 in
+    [InlineData(100, false)]
+    [InlineData(130, true)]
+    public void A_laundrys_receptacle_is_near_its_washer(int inches, bool owed) =>
+        Assert.Equal(owed, Owed(One(RoomUse.Laundry, 14, On(FixtureKind.Washer, 1, 10, 30, 28)).With(Houses.On("r", "room", 1, inches)),
+            "210.50(C)"));
+
     [Theory] // 406.9(C), exception: a bath of 5 × 5 ft has no wall that is 3 ft from its tub; one of 5 × 11 ft has, by the basin too
     [InlineData(5, Severity.Amber)]
     [InlineData(11, Severity.Red)]

@@ -160,7 +160,8 @@ public sealed class RedividingTests
             .Order(StringComparer.Ordinal),
             plan.Circuits.Select(c => string.Join(' ', c.Circuit.Boxes.Select(b => b.Value).Order(StringComparer.Ordinal)))
                 .Order(StringComparer.Ordinal));
-        Assert.Equal(found.Found, Redivide.Weigh(followed));
+        // It weighs the same; two ways to feed a circuit may weigh alike, one with more cable and the other leaving a room more.
+        Assert.Equal(found.Found.Weight, Redivide.Weigh(followed).Weight);
     }, iter: 200);
 
     // Sixteen to twenty-four receptacles: too many for the exact way, few enough to prove by it with pairs of rooms.

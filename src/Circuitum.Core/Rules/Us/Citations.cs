@@ -59,6 +59,8 @@ internal static class Citations
             [RuleId.RangeConductors] = ("210.19(A)(3)", "210.19(A)(3)", "210.19(C)"),
             [RuleId.ContinuousLoad] = Same("210.20(A)"),
             [RuleId.TenAmperes] = new(null, null, "210.23(A)"),
+            [RuleId.HeaterSubdivision] = Same("424.22(B)"),
+            [RuleId.CounterCircuits] = Same("210.52(B)(3)"),
             [RuleId.SeveralHeaters] = new("424.3(A)", "424.4(A)", "424.4(A)"),
             [RuleId.MotorConductors] = Same("430.22(A)"),
             [RuleId.MotorWithOthers] = new("220.18(A)", "220.18(A)", "220.11(A)"),

@@ -14,6 +14,9 @@ internal sealed class UsDivision(SupplySystem supply) : DivisionRules
     /// <summary>210.23(A) (2023: (B)): of 15 and 20 A.</summary>
     public override bool HoldsToShares(Amps rating, Volts volts) => rating.Value is 15 or 20 && volts == supply.ToNeutral;
 
+    /// <summary>424.22(B).</summary>
+    public override Amps MostOfHeater { get; } = new(48);
+
     /// <summary>220.18(A): over 1/8 hp; that draws some 200 VA.</summary>
     public override VoltAmps LeastMotor { get; } = new(200);
 
