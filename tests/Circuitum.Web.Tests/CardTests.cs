@@ -1,7 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
-using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Bench.Cards;
 
@@ -10,10 +9,9 @@ namespace Circuitum.Web.Tests;
 /// <summary>What the cards of a box, a room and a panel say, without a browser.</summary>
 public sealed class CardTests
 {
-    private static readonly Plan Plan = Planner.Plan(Demo.Read());
+    private static readonly Plan Plan = DemoBench.Plan;
 
-    private static BenchView View(string on, Stage stage = Stage.Boxes) => new(new(new("demo"),
-        Timeline.Of([new(1, RevisionKind.Start, 0, default, "crew", "Load the demo house")]), Plan), stage, null, on);
+    private static BenchView View(string on, Stage stage = Stage.Boxes) => DemoBench.View(on, stage);
 
     private static string Fact(IEnumerable<CardFact> facts, string what) => facts.Single(f => f.What == what).Text;
 

@@ -1,7 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
-using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Bench.Cards;
 
@@ -10,10 +9,7 @@ namespace Circuitum.Web.Tests;
 /// <summary>What the card of a circuit says, without a browser.</summary>
 public sealed class CircuitCardTests
 {
-    private static readonly Plan Plan = Planner.Plan(Demo.Read());
-
-    private static CircuitCard Card(string on) => CircuitCard.Of(new(new(new("demo"),
-        Timeline.Of([new(1, RevisionKind.Start, 0, default, "crew", "Load the demo house")]), Plan), Stage.Circuits, null, on));
+    private static CircuitCard Card(string on) => CircuitCard.Of(DemoBench.View(on, Stage.Circuits));
 
     private static string Fact(CircuitCard card, string what)
     {
@@ -50,7 +46,8 @@ public sealed class CircuitCardTests
     public void A_box_can_go_to_every_other_circuit_and_to_no_feeder()
     {
         var card = Card("circuit:laundry");
-        Assert.Equal(Plan.Panels.Sum(p => p.Circuits.Length) - 1 - Plan.Circuits.Count(c => c.Feeds is not null), card.Others.Count);
+        Assert.Equal(DemoBench.Plan.Panels.Sum(p => p.Circuits.Length) - 1 - DemoBench.Plan.Circuits.Count(c => c.Feeds is not null),
+            card.Others.Count);
         Assert.DoesNotContain(card.Landed, card.Others);
     }
 

@@ -63,18 +63,13 @@ internal static class BoxChecks
     // 210.52(C)(2) of 2023: an island without a receptacle has a way for wiring one later.
     private static IEnumerable<Tag> IslandsLater(Checked plan) => !plan.Book.Outlets.ProvidesForIslands ? []
         : plan.House.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => r.Room.Fixtures
-            .Where(f => f.Kind is FixtureKind.Island or FixtureKind.Peninsula && !IsServed(plan, r, f))
+            .Where(f => f.Kind is FixtureKind.Island or FixtureKind.Peninsula
+                && !plan.Survey.Boxes.Any(b => b.Room == r && b.HasGeneralReceptacle
+                    && CounterOutlets.Serves(r, f, b.Box, b.Place.At.Plan)))
             .Select(f => new Tag(Severity.Amber, Stage.Boxes, Subject.Room(r.Room.Id), plan.Book.Cite(RuleId.ProvisionAtIsland),
                 $"{r.Room.Name}: the {Words.Of(f.Kind)} has no receptacle: leave a way for one later.",
                 "None is asked by this edition, but a way for wiring one is: a box with a blank cover, or an empty pipe to below the "
                     + "floor.")));
-
-    private static bool IsServed(Checked plan, FramedRoom room, Fixture fixture)
-    {
-        var (a, b) = room.Footprint(fixture);
-        return plan.Survey.Boxes.Any(x => x.Room == room && x.Box.ServesCounter && x.HasGeneralReceptacle && x.Place.At.Plan is var at
-            && at.X >= a.X && at.X <= b.X && at.Y >= a.Y && at.Y <= b.Y);
-    }
 
     // 406.9(C): receptacles stand out of the 3 ft beside a tub or shower.
     private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.Outlets.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes

@@ -70,8 +70,7 @@ internal static class CircuitChecks
                 yield return Red(circuit, plan.Book.Cite(RuleId.HeaterSubdivision),
                     $"{heater.Name} is one load of {heater.Load / heater.Volts}.",
                     $"Heating elements are subdivided: none over {plan.Book.Division.MostOfHeater}, each behind 60 A at most. Plan it as "
-                        + $"the "
-                        + "circuits that its plate names.", []);
+                        + "the circuits that its plate names.", []);
             }
 
             if (plates.Count == 1 && plates[0] is { Appliance: Appliance.HeatPump, Mca: null })

@@ -154,7 +154,7 @@ internal static class RunChecks
             }
         }
 
-        if (sized is { Ground: null, GroundNeeded: { } ground } && new EnteringCable(sized.HomeRunGauge, 2).Ground is var brought
+        if (sized is { Ground: null, GroundNeeded: { } ground } && EnteringCable.GroundWith(sized.HomeRunGauge) is var brought
             && ground > brought)
         {
             yield return Red(plan.Book.Cite(RuleId.GroundGrows), "The ground in the cable is too small for its conductors.",

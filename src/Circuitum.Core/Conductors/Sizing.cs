@@ -192,7 +192,7 @@ public static class Sizing
         // The job's school is about general circuits; one circuit's own is about it, whatever it is.
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
         var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger
-            && Grounding.For(breaker.Value, larger, needed, book) <= new EnteringCable(larger, 2).Ground ? larger : gauge;
+            && Grounding.For(breaker.Value, larger, needed, book) <= EnteringCable.GroundWith(larger) ? larger : gauge;
         return Drops.Measure(new()
         {
             Routed = routed,

@@ -48,7 +48,7 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
         }
 
         var whole = Listing.CarriesDwelling(panel, circuits, house, survey, job);
-        var standard = StandardMethod.WithContinuous(StandardMethod.Of(list, book), list, book.Cite(RuleId.FeederContinuous), book);
+        var standard = StandardMethod.WithContinuous(list, book.Cite(RuleId.FeederContinuous), book);
         return new(panel.Id, list, standard, OptionalMethod.Of(list, book), whole, whole ? job.Service.Method : LoadMethod.Standard)
         {
             // What carries the dwelling has lights on both legs, and demand factors that know no legs.

@@ -44,8 +44,7 @@ public static class ServiceSizing
     {
         var list = Listing.OfService(circuits, house, survey, job, book);
         var service = job.Service;
-        var (standard, optional) = (StandardMethod.WithContinuous(StandardMethod.Of(list, book), list, book.Cite(RuleId.ServiceContinuous),
-            book),
+        var (standard, optional) = (StandardMethod.WithContinuous(list, book.Cite(RuleId.ServiceContinuous), book),
             service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate, book) : OptionalMethod.Of(list, book));
         // What stood there is in the measured peak; what is drawn comes on top, unless it was measured too.
         var measured = service.MeasuredPeak is Amps peak

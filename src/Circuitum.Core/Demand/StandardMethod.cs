@@ -14,10 +14,11 @@ public static class StandardMethod
     /// <param name="book">The edition.</param>
     public static LoadSum Of(LoadList list, CodeBook book) => new(LoadMethod.Standard, book.Supply.Between, [.. Lines(list, book)]);
 
-    /// <summary>The sum with the quarter that conductors and breakers have for what charges three hours: Part III leaves that to the
+    /// <summary>The same sum with the quarter that conductors and breakers have for what charges three hours: Part III leaves that to the
     /// articles on feeders and services. Heat is at 100 per cent by 220.51.</summary>
-    internal static LoadSum WithContinuous(LoadSum sum, LoadList list, Citation by, CodeBook book)
+    internal static LoadSum WithContinuous(LoadList list, Citation by, CodeBook book)
     {
+        var sum = Of(list, book);
         var vehicles = list.Sum(LoadKind.Vehicle);
         return vehicles.Value == 0 ? sum : sum with
         {

@@ -59,6 +59,10 @@ public static class Outline
         return new((int)Math.Round((half + Math.Sqrt(Math.Max(0, (half * half) - (4 * area)))) / 2));
     }
 
+    /// <summary>The place of a rectangle, given by opposite corners, that lies nearest to another; itself where it lies inside.</summary>
+    public static Point Nearest((Point NorthWest, Point SouthEast) area, Point to) => new(
+        Length.Max(area.NorthWest.X, Length.Min(area.SouthEast.X, to.X)), Length.Max(area.NorthWest.Y, Length.Min(area.SouthEast.Y, to.Y)));
+
     /// <summary>Opposite corners of the largest rectangle that lies in the outline: of an L its larger part.</summary>
     public static (Point NorthWest, Point SouthEast) Largest(IReadOnlyList<Point> corners)
     {

@@ -61,7 +61,7 @@ internal static class CounterOutlets
                 var fixture = room.Room.Fixtures[i];
                 var owed = fixture.Kind is FixtureKind.Island or FixtureKind.Peninsula
                     ? draft.Book.Outlets.OfIsland(fixture.Width, fixture.Depth) : 0;
-                var has = owed == 0 ? 0 : draft.In(room.Room.Id).Count(b => Serves(draft, room, fixture, b));
+                var has = owed == 0 ? 0 : draft.In(room.Room.Id).Count(b => Serves(room, fixture, b, draft.At(b)));
                 if (has < owed)
                 {
                     yield return new(room.Room.Id, draft.Book.Cite(fixture.Kind == FixtureKind.Peninsula
@@ -76,7 +76,7 @@ internal static class CounterOutlets
                 }
                 else if (owed > 0 && fixture is { Kind: FixtureKind.Peninsula, Wall: not null }
                     && draft.Book.Outlets.ServesPeninsulaAtItsEnd
-                    && !draft.In(room.Room.Id).Any(b => Serves(draft, room, fixture, b) && IsAtEnd(draft, room, fixture, b)))
+                    && !draft.In(room.Room.Id).Any(b => Serves(room, fixture, b, draft.At(b)) && IsAtEnd(draft, room, fixture, b)))
                 {
                     yield return new(room.Room.Id, draft.Book.Cite(RuleId.PeninsulaEnd),
                         $"{room.Room.Name}: no receptacle within 2 ft of the peninsula’s outer end.",
@@ -94,10 +94,10 @@ internal static class CounterOutlets
             ? (draft.At(box).Y - room.Sides[fixture.Wall.Value - 1].Start.Y).Abs()
             : (draft.At(box).X - room.Sides[fixture.Wall.Value - 1].Start.X).Abs()) <= Length.FromFeet(2);
 
-    private static bool Serves(Draft draft, FramedRoom room, Fixture fixture, Box box)
+    /// <summary>A receptacle that stands at such a place serves an island or a peninsula: it is over its footprint.</summary>
+    public static bool Serves(FramedRoom room, Fixture fixture, Box box, Point at)
     {
         var (a, b) = room.Footprint(fixture);
-        var at = draft.At(box);
         return box.ServesCounter && at.X >= a.X && at.X <= b.X && at.Y >= a.Y && at.Y <= b.Y
             && box.Devices.Any(d => d.Kind.IsGeneralReceptacle());
     }

@@ -22,10 +22,6 @@ internal static class LaundryAreas
                 && WashersIn(room).Any(w => Serves(room, w, at))));
 
     /// <summary>Within 6 ft of a washer.</summary>
-    public static bool Serves(FramedRoom room, Fixture washer, Point at)
-    {
-        var (a, b) = room.Footprint(washer);
-        var near = new Point(Length.Max(a.X, Length.Min(b.X, at.X)), Length.Max(a.Y, Length.Min(b.Y, at.Y)));
-        return near.At(Length.Zero).StraightTo(at.At(Length.Zero)) <= Reach;
-    }
+    public static bool Serves(FramedRoom room, Fixture washer, Point at) =>
+        Outline.Nearest(room.Footprint(washer), at).At(Length.Zero).StraightTo(at.At(Length.Zero)) <= Reach;
 }

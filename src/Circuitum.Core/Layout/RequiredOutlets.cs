@@ -58,8 +58,7 @@ internal static class RequiredOutlets
     private static Length To(Point a, Point b, Point at)
     {
         Length west = Length.Min(a.X, b.X), east = Length.Max(a.X, b.X), north = Length.Min(a.Y, b.Y), south = Length.Max(a.Y, b.Y);
-        var near = new Point(Length.Max(west, Length.Min(east, at.X)), Length.Max(north, Length.Min(south, at.Y)));
-        return near.At(Length.Zero).StraightTo(at.At(Length.Zero));
+        return Outline.Nearest((new(west, north), new(east, south)), at).At(Length.Zero).StraightTo(at.At(Length.Zero));
     }
 
     private static void PlaceAtBasin(Draft draft, FramedRoom room, Fixture basin)

@@ -39,8 +39,6 @@ internal static class ThroughDoorways
     // By the best of some places across the opening.
     private static Length Through(Doorway way, Point from, (Point NorthWest, Point SouthEast) to) =>
         Enumerable.Range(0, Steps + 1).Select(i => way.Side.At(way.Opening.From + ((way.Opening.To - way.Opening.From) * i / Steps)))
-            .Min(p => from.At(Length.Zero).StraightTo(p.At(Length.Zero)) + p.At(Length.Zero).StraightTo(Nearest(p, to).At(Length.Zero)));
-
-    private static Point Nearest(Point at, (Point NorthWest, Point SouthEast) area) => new(
-        Length.Max(area.NorthWest.X, Length.Min(area.SouthEast.X, at.X)), Length.Max(area.NorthWest.Y, Length.Min(area.SouthEast.Y, at.Y)));
+            .Min(p => from.At(Length.Zero).StraightTo(p.At(Length.Zero)) + p.At(Length.Zero)
+                .StraightTo(Outline.Nearest(to, p).At(Length.Zero)));
 }

@@ -14,8 +14,6 @@ namespace Circuitum.Core.Protection;
 /// as costs least.</summary>
 public static class Protecting
 {
-    private static readonly Length SixFeet = Length.FromFeet(6);
-
     /// <summary>Protects every circuit; the two of a multiwire circuit get the same, since both legs open together.</summary>
     public static ImmutableArray<ProtectedCircuit> Protect(ImmutableArray<SizedCircuit> circuits, Survey survey, Job job, CodeBook book)
     {
@@ -152,7 +150,7 @@ public static class Protecting
 
     private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
         box.Room.Room.Fixtures.Where(f => which(f.Kind))
-            .Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)SixFeet.Sixtyfourths);
+            .Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)ThroughDoorways.SixFeet.Sixtyfourths);
 
     // Where a cord leaves: the wall's face, not the box's place in its middle.
     private static Point Face(PlacedBox box) => box.Box.Mount == Mount.Wall && !box.Box.Outside ? box.Room.Sides[box.Box.Wall - 1]

@@ -10,7 +10,11 @@ namespace Circuitum.Core.Rules;
 public sealed record EnteringCable(Gauge Gauge, int Conductors)
 {
     /// <summary>Its ground, as the cable is made: its conductors' own size to 10 AWG, 10 to 6 AWG, 8 beyond.</summary>
-    public Gauge Ground => Gauge <= Gauge.Awg10 ? Gauge : Gauge <= Gauge.Parse("6") ? Gauge.Awg10 : Gauge.Parse("8");
+    public Gauge Ground => GroundWith(Gauge);
+
+    /// <summary>The ground that a cable brings with conductors of a size.</summary>
+    public static Gauge GroundWith(Gauge conductors) => conductors <= Gauge.Awg10 ? conductors
+        : conductors <= Gauge.Parse("6") ? Gauge.Awg10 : Gauge.Parse("8");
 }
 
 /// <summary>What is in a box.</summary>
