@@ -168,9 +168,9 @@ internal static class BoxChecks
     private static IEnumerable<Fix> Roomier(Checked plan, BoxId id, WiredBox wired)
     {
         var gangs = wired.Gangs;
-        if (BoxRules.Smallest(gangs, wired.Volume.Value) is { } deeper)
+        if (BoxRules.Taken(gangs, wired.Volume.Value) is { } deeper)
         {
-            yield return new($"Take a box of {deeper}", new SetVolume(id, deeper));
+            yield return new($"Take a box of {BoxRules.Words(deeper)}", new SetVolume(id, deeper));
         }
 
         if (gangs > 0 && BoxRules.Smallest(gangs + 1, wired.Volume.Value) is { } wider)

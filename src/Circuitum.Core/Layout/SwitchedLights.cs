@@ -137,7 +137,7 @@ internal static class SwitchedLights
         Length off = Length.FromInches(10), reach = Length.FromFeet(6);
         var at = places.Nearest(way.Side, way.Opening.To + off, way.Opening.To, way.Opening.To + reach)
             ?? places.Nearest(way.Side, way.Opening.From - off, way.Opening.From - reach, way.Opening.From);
-        if (at is not Length offset)
+        if ((at is Length here ? (room, way.Side.Number, here) : BesideNextDoor(draft, room, way)) is not { } place)
         {
             return;
         }
@@ -146,9 +146,9 @@ internal static class SwitchedLights
             id => new()
             {
                 Id = id,
-                Room = room.Room.Id,
-                Wall = way.Side.Number,
-                Offset = offset,
+                Room = place.Room.Room.Id,
+                Wall = place.Wall,
+                Offset = place.Offset,
                 Outside = true,
                 Devices = [new() { Kind = DeviceKind.OutdoorLight }]
             });
@@ -161,9 +161,24 @@ internal static class SwitchedLights
         {
             draft.Replace(beside with { Devices = beside.Devices.Add(device) });
         }
-        else if ((Doorways.SwitchPlace(draft, room, way, Arm) ?? FreeWall(draft, room)) is { } place)
+        else if ((Doorways.SwitchPlace(draft, room, way, Arm) ?? FreeWall(draft, room)) is { } free)
         {
-            draft.OnWall(place.Room, "s", place.Wall, place.Offset, device);
+            draft.OnWall(free.Room, "s", free.Wall, free.Offset, device);
         }
+    }
+
+    // A hall no wider than its door: the wall outside goes on past the next room, whose bay holds the lamp within 6 ft of the door.
+    private static (FramedRoom Room, int Wall, Length Offset)? BesideNextDoor(Draft draft, FramedRoom room, Doorway way)
+    {
+        var reach = Length.FromFeet(6);
+        return draft.House.Rooms.Where(r => r != room && r.Structure == room.Structure && r.Level == room.Level)
+            .SelectMany(r => r.Sides.Where(s => s.Exterior && s.AlongX == way.Side.AlongX
+                    && (s.AlongX ? s.Start.Y == way.Side.Start.Y && s.End.X > s.Start.X == way.Side.End.X > way.Side.Start.X
+                        : s.Start.X == way.Side.Start.X && s.End.Y > s.Start.Y == way.Side.End.Y > way.Side.Start.Y))
+                .Select(s => (Room: r, Side: s, Wish: s.Offset(way.Middle))))
+            .Select(s => (s.Room, s.Side, s.Wish, At: draft.Places(s.Room, Length.FromInches(80))
+                .Nearest(s.Side, s.Wish, s.Wish - reach, s.Wish + reach)))
+            .Where(s => s.At is not null).OrderBy(s => (s.At!.Value - s.Wish).Abs()).ThenBy(s => s.Room.Room.Id.Value, StringComparer.Ordinal)
+            .Select(s => ((FramedRoom, int, Length)?)(s.Room, s.Side.Number, s.At!.Value)).FirstOrDefault();
     }
 }

@@ -14,7 +14,7 @@ namespace Circuitum.Core.Routing;
 public sealed record CableBundle(Spot Spot, ImmutableArray<RunId> Runs, int CurrentCarrying, Length Long, Celsius Ambient, bool Insulated);
 
 /// <summary>Finds where cables are bundled; what is pulled in a pipe is that pipe's own (see <see cref="Raceway"/>). Through the same holes
-/// one after the other, and down the same bay where the crew ties them.</summary>
+/// one after the other, and from the same hole of a plate down its bay where the crew ties them.</summary>
 public static class Bundling
 {
     /// <summary>Together for more than this they are adjusted, Table 310.15(C)(1) and 310.15(C)(1)(b).</summary>
@@ -25,13 +25,13 @@ public static class Bundling
         Func<Spot, bool> insulated)
     {
         var carrying = circuits.SelectMany(c => c.Runs).ToDictionary(r => r.Id, r => r.CurrentCarrying);
-        var found = new Dictionary<string, CableBundle>();
+        // Down an insulated bay and along a warm attic are two places: neither stands for the other.
+        var found = new Dictionary<(string Runs, bool Insulated), CableBundle>();
         void Keep(Spot spot, List<RunId> runs, Length together, Celsius ambient, bool inInsulation)
         {
-            var key = string.Join('|', runs);
+            var key = (string.Join('|', runs), inInsulation);
             if (runs.Count > 1 && together > Allowed
-                && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees
-                    || (!known.Insulated && inInsulation)))
+                && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees))
             {
                 found[key] = new(spot, [.. runs], runs.Sum(r => carrying[r]), together, ambient, inInsulation);
             }
@@ -65,7 +65,7 @@ public static class Bundling
 
         if (column == CableColumn.Ties)
         {
-            foreach (var (spot, runs) in Columns(circuits))
+            foreach (var (spot, runs) in Columns(circuits, holes))
             {
                 Keep(spot, runs.ConvertAll(r => r.Run), runs.Min(r => r.Long), new(30), insulated(spot));
             }
@@ -74,28 +74,15 @@ public static class Bundling
         return found.Values.SelectMany(b => b.Runs.Select(r => (r, b))).ToLookup(x => x.r, x => x.b);
     }
 
-    // Cables that come through one plate and go down the bay under it for more than 24 in.
-    private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits)
+    // Cables that come through one hole of a plate and go down the bay under it for more than 24 in: a tie takes the cables of one hole, the
+    // next hole has a tie of its own. One tie around all that enters a panel would cost conductors that no receptacle takes.
+    private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits, Holes holes)
     {
-        var columns = new SortedDictionary<Spot, List<(RunId, Length)>>();
-        foreach (var run in circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
-        {
-            foreach (var plate in run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Plate))
-            {
-                var drop = run.Way.Legs.Where(l => l.Space == Space.StudBay && l.From.Plan == plate.At.Plan).Select(l => l.Run)
-                    .DefaultIfEmpty().Max();
-                if (drop > Allowed)
-                {
-                    if (!columns.TryGetValue(plate.Spot, out var list))
-                    {
-                        columns[plate.Spot] = list = [];
-                    }
-
-                    list.Add((run.Id, drop));
-                }
-            }
-        }
-
-        return columns.Select(c => (c.Key, c.Value));
+        var drops = circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null).SelectMany(r => r.Way.Passages
+                .Where(p => p.Spot.Kind == MemberKind.Plate).Select(p => (r.Id, p.Spot, Long: r.Way.Legs
+                    .Where(l => l.Space == Space.StudBay && l.From.Plan == p.At.Plan).Select(l => l.Run).DefaultIfEmpty().Max())))
+            .GroupBy(d => (d.Id, d.Spot)).ToDictionary(g => g.Key, g => g.Max(d => d.Long));
+        return holes.All.Where(h => h.Spot.Kind == MemberKind.Plate).Select(h => (h.Spot, h.Runs
+            .Select(r => (r, Long: drops.GetValueOrDefault((r, h.Spot)))).Where(r => r.Long > Allowed).ToList())).Where(c => c.Item2.Count > 0);
     }
 }

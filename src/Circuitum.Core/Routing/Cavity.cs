@@ -14,15 +14,15 @@ internal sealed class Cavity
     private readonly bool straight;
     private readonly Labour labour;
 
-    private Cavity(FramedLevel level, int number, Joists joists, Length z, Celsius ambient, bool attic, IEnumerable<Block> obstructions,
-        bool straight, Labour labour)
+    private Cavity(FramedLevel level, IReadOnlyList<FramedRoom> rooms, int number, Joists joists, Length z, Celsius ambient, bool attic,
+        IEnumerable<Block> obstructions, bool straight, Labour labour)
     {
         (Structure, Number, Joists, Z, Ambient, IsAttic, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic,
             straight, labour);
-        outside = Outside(level);
+        outside = Outside(rooms);
         blocks = [.. outside, .. obstructions];
         // Over a level that is not drawn yet nothing runs.
-        var corners = level.Rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
+        var corners = rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
     }
 
@@ -42,8 +42,10 @@ internal sealed class Cavity
     public static Cavity? Below(FramedStructure structure, bool straight, Labour labour)
     {
         var level = structure.Levels[0];
-        return structure.Structure.Underfloor != Underfloor.Slab && level.Level.FloorJoists is { } joists
-            ? new(level, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, [], straight, labour)
+        // A garage stands on a slab beside the crawl space: nothing runs under it.
+        var rooms = level.Rooms.Where(r => r.Room.Use != RoomUse.Garage).ToList();
+        return structure.Structure.Underfloor != Underfloor.Slab && level.Level.FloorJoists is { } joists && rooms.Count > 0
+            ? new(level, rooms, 0, joists, -(joists.Depth / 2), level.Level.AmbientBelow, false, [], straight, labour)
             : null;
     }
 
@@ -52,7 +54,7 @@ internal sealed class Cavity
         var level = structure.Levels[index];
         var obstructions = level.Level.Obstructions.Select(o =>
             new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth));
-        return new(level, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2),
+        return new(level, level.Rooms, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2),
             level.Level.AmbientAbove, level.Level.AtticAbove, obstructions, straight, labour);
     }
 
@@ -179,9 +181,9 @@ internal sealed class Cavity
     }
 
     // What of the level's bounds no room covers is open air.
-    private static List<Block> Outside(FramedLevel level)
+    private static List<Block> Outside(IReadOnlyList<FramedRoom> rooms)
     {
-        var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
+        var corners = rooms.SelectMany(r => r.Room.Corners).ToList();
         var xs = corners.Select(c => c.X).Distinct().Order().ToList();
         var ys = corners.Select(c => c.Y).Distinct().Order().ToList();
         var outside = new List<Block>();
@@ -190,7 +192,7 @@ internal sealed class Cavity
             for (var j = 0; j + 1 < ys.Count; j++)
             {
                 var middle = new Point((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2);
-                if (!level.Rooms.Any(r => Outline.Contains(r.Room.Corners, middle)))
+                if (!rooms.Any(r => Outline.Contains(r.Room.Corners, middle)))
                 {
                     outside.Add(new(xs[i], ys[j], xs[i + 1], ys[j + 1]));
                 }

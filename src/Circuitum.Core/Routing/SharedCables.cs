@@ -49,7 +49,7 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
         var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart)
             .Select(r => new EnteringCable(Gauge.Awg12, r.Conductors)).Append(new(Gauge.Awg12, 2)).ToList();
         var volume = survey[apart].Needed(cables, book).Value;
-        return new TogetherWay(school, footage, home.To, volume, BoxRules.Smallest(survey[apart].Gangs, volume));
+        return new TogetherWay(school, footage, home.To, volume, BoxRules.Taken(survey[apart].Gangs, volume));
     });
 
     private CircuitRoute Route(Circuit circuit) => new(circuit, survey, panel, finder, job, book);

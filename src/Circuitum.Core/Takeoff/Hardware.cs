@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
@@ -113,10 +114,12 @@ public static class Hardware
         .Select(b => NameOf(b, plan.CircuitOf(b.Box.Id)?.Boxes[b.Box.Id].Given, plan.Book))
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "boxes"));
 
-    private static string NameOf(Layout.PlacedBox box, CubicInches? given, CodeBook book)
+    private static string NameOf(PlacedBox box, CubicInches? given, CodeBook book)
     {
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
         return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) ? $"Ceiling box rated for a fan, {size}"
+            : BoxRules.SquareOf(given) is { } square
+                ? $"{square} square box 2-1/8 deep with a {(box.Gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, {size}"
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
             : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"
             : $"{box.Box.Devices.Length}-gang box, {size}";
@@ -129,7 +132,7 @@ public static class Hardware
             .Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
     }
 
-    private static string? NameOf(Plan plan, Layout.PlacedBox box, Device device, int gang)
+    private static string? NameOf(Plan plan, PlacedBox box, Device device, int gang)
     {
         if (device.Kind == DeviceKind.Equipment)
         {

@@ -174,7 +174,7 @@ public static class Wires
         var volume = box.Needed(cables, book);
         var counted = box.Plates.All(p => p.Volts == book.Supply.ToNeutral);
         return new(fed, into, from, volume,
-            box.Box.Volume ?? (counted ? BoxRules.Smallest(gangs, volume.Value) : volume.Value.WholeUp))
+            box.Box.Volume ?? (counted ? BoxRules.Taken(gangs, volume.Value) : volume.Value.WholeUp))
         {
             Gangs = gangs
         };

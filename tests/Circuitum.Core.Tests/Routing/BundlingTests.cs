@@ -80,15 +80,38 @@ public sealed class BundlingTests
     {
         static ILookup<RunId, CableBundle> Of(CableColumn column)
         {
-            var plan = Planner.Plan(Machines(1, column: column));
-            return Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, column, _ => false);
+            var plan = Planner.Plan(Machines(3, column: column));
+            return Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, column, _ => true);
         }
 
-        Assert.Empty(Of(CableColumn.Stackers));
-        Assert.Empty(Of(CableColumn.StapleOverStaple));
-        var ties = Of(CableColumn.Ties);
+        // Along the joists they lie together either way.
+        static List<CableBundle> AtPlates(ILookup<RunId, CableBundle> all) => [.. all.SelectMany(b => b)
+            .Where(b => b.Insulated && b.Spot.Kind == MemberKind.Plate)];
+        Assert.Empty(AtPlates(Of(CableColumn.Stackers)));
+        Assert.Empty(AtPlates(Of(CableColumn.StapleOverStaple)));
+        var ties = AtPlates(Of(CableColumn.Ties));
         Assert.NotEmpty(ties);
-        Assert.All(ties.SelectMany(t => t), b => Assert.True(b.Long > 24.Inches() && b.Spot.Kind == MemberKind.Plate));
+        Assert.All(ties, b => Assert.True(b.Long > 24.Inches()));
+    }
+
+    [Fact] // three of a hole in one tie: six conductors, 30 × .8 = 24 A ≥ 20, so that 12 stays 12; all six in one would leave 30 × .5 = 15
+    public void A_tie_takes_the_cables_of_one_hole_however_many_come_down()
+    {
+        var plan = Planner.Plan(Machines(3, column: CableColumn.Ties));
+        var bundles = Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, CableColumn.Ties, _ => true);
+        Assert.All(bundles.SelectMany(b => b), b => Assert.True(b.Runs.Length <= 3));
+        Assert.Contains(bundles.SelectMany(b => b), b => b.Runs.Length == 3);
+        Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Sized.Cable));
+    }
+
+    [Fact] // two tied down an insulated bay at 30 °C and bored through an attic of 60 °C: both places count, 30 × .71 × .8 = 17.04 in the attic
+    public void A_tie_in_a_cool_wall_does_not_hide_the_warm_attic()
+    {
+        var plan = Planner.Plan(Machines(2, ambient: 60, column: CableColumn.Ties));
+        var bundles = Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, CableColumn.Ties, _ => true)
+            .SelectMany(b => b).ToList();
+        Assert.Contains(bundles, b => b.Insulated && b.Ambient.Degrees == 30);
+        Assert.Contains(bundles, b => !b.Insulated && b.Ambient.Degrees == 60);
     }
 
     [Fact] // 6-3 of a range lies straight across the joists of the crawl space; 12-2 is bored through

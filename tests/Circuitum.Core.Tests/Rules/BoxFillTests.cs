@@ -94,4 +94,16 @@ public sealed class BoxFillTests
     [InlineData(22.75, null)]
     public void The_smallest_one_gang_that_holds_it_is_taken(double needed, double? box) =>
         Assert.Equal((decimal?)box, BoxRules.Smallest(1, new((decimal)needed))?.Value);
+
+    [Theory] // Table 314.16(A): 4 × 2-1/8 in square 30.3 in³, 4-11/16 × 2-1/8 in 42.0; a ring has two gangs at most
+    [InlineData(1, 22.50, 22.5)]
+    [InlineData(1, 24.75, 30.3)]
+    [InlineData(1, 30.50, 42.0)]
+    [InlineData(1, 42.25, null)]
+    [InlineData(2, 34.00, 34.0)]
+    [InlineData(2, 34.25, 42.0)]
+    [InlineData(3, 45.25, null)]
+    [InlineData(0, 22.25, 30.3)]
+    public void Where_the_usual_boxes_end_a_metal_square_with_a_ring_is_taken(int gangs, double needed, double? box) =>
+        Assert.Equal((decimal?)box, BoxRules.Taken(gangs, new((decimal)needed))?.Value);
 }

@@ -25,7 +25,7 @@ internal static class GoldenHouses
         {
             Name = $"House {number}",
             Edition = (Edition)(2017 + (3 * (number % 3))),
-            Schools = SchoolsOf(number),
+            Schools = CrewSchools.Number(number),
         };
         if (number % 5 == 0)
         {
@@ -59,33 +59,6 @@ internal static class GoldenHouses
 
         return number % 7 == 3 ? Piped(job) : job;
     }
-
-    private static Schools SchoolsOf(int n) => new()
-    {
-        Lighting = (LightsAndReceptacles)(n % 3),
-        Bedrooms = (BedroomSharing)(n / 2 % 2),
-        Dishwasher = (DishwasherAndDisposer)(n / 3 % 2),
-        Baths = (BathReceptacles)(n / 2 % 3),
-        HomeRun = (HomeRunSize)(n / 5 % 2),
-        Range = (RangeCircuit)(n / 4 % 2),
-        Way = (CableWay)(n / 3 % 3),
-        Lay = (CableLay)(n / 4 % 2),
-        Branches = (FeedBranches)(n / 6 % 2),
-        Landing = (LandingSchool)(n / 5 % 3),
-        Spares = (SpareSpaces)(n / 7 % 2),
-        Column = (CableColumn)(n / 2 % 3),
-        FeederMetal = (FeederMetal)(n / 3 % 2),
-        Joints = (JointSchool)(n / 4 % 3),
-        Feed = (LightingFeed)(n / 2 % 2),
-        KitchenLights = (KitchenLights)(n / 8 % 2),
-        Refrigerator = (RefrigeratorCircuit)(n / 9 % 2),
-        DishwasherRun = (DishwasherRun)(n / 10 % 2),
-        TwoCircuits = (TwoCircuits)(n % 3),
-        Subpanel = (SubpanelHolds)(n / 4 % 2),
-        Gfci = (GfciWay)(n % 4),
-        Afci = (AfciWay)(n / 6 % 2),
-        FifteenOnTwenty = (FifteenOnTwenty)(n / 11 % 2),
-    };
 
     // Every fourth house stands on steel studs, every sixth has insulated panels, every eighth furred masonry.
     private static Job Framed(Job job, int n)
@@ -148,17 +121,5 @@ internal static class GoldenHouses
         }
 
         return job;
-    }
-
-    // Of the textbook (Numerical Recipes): the same on every machine and with every library.
-    private sealed class Draw(uint seed)
-    {
-        private uint state = seed * 2654435761;
-
-        public int Below(int most)
-        {
-            state = (state * 1664525) + 1013904223;
-            return (int)((state >> 8) % (uint)most);
-        }
     }
 }

@@ -4,6 +4,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Protection;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Web.Bench.Cards;
@@ -47,7 +48,7 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
             To = view.Selected,
             On = Stage.Circuits,
         };
-        yield return new("Box", $"{wired.Volume.Value} of {wired.Given?.ToString() ?? "no usual box"}");
+        yield return new("Box", $"{wired.Volume.Value} of {(wired.Given is { } given ? BoxRules.Words(given) : "no usual box")}");
         yield return new("AFCI", outlet.Afci is { } afci ? $"needed, {afci.Section}" : "not asked");
         yield return new("GFCI", outlet.Gfci is { } gfci ? $"needed, {gfci.Section}" : "not asked");
         yield return new("Resets at", view.ResetOf(placed.Box.Id));

@@ -49,7 +49,8 @@ public enum CableColumn
     /// <summary>In stackers, spaced from each other.</summary>
     Stackers,
 
-    /// <summary>Tied behind a staple: in contact, so that 334.80 and Table 310.15(C)(1) count them together.</summary>
+    /// <summary>Tied behind a staple, the cables of one hole together: in contact, so that 334.80 and Table 310.15(C)(1) count
+    /// them.</summary>
     Ties,
 
     /// <summary>Staple over staple, spaced.</summary>

@@ -77,7 +77,7 @@ public static class SchoolList
         Ask("grounds", "Small grounds at the bar", s => s.Grounds, (s, a) => s with { Grounds = a },
             [(SmallGrounds.AsLabelAllows, "as many under a screw as the label allows"), (SmallGrounds.OneEach, "one each")]),
         Ask("column", "Cables down one bay", s => s.Column, (s, a) => s with { Column = a },
-            [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, in contact"),
+            [(CableColumn.Stackers, "in stackers, spaced"), (CableColumn.Ties, "tied behind a staple, those of one hole in contact"),
                 (CableColumn.StapleOverStaple, "staple over staple, spaced")]),
         Ask("feederMetal", "Feeders in pipe", s => s.FeederMetal, (s, a) => s with { FeederMetal = a },
             [(FeederMetal.Copper, "copper"), (FeederMetal.Aluminium, "aluminium, terminals listed for it")]),

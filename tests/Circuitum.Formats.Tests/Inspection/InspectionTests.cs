@@ -1,0 +1,82 @@
+using System.Globalization;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Reasons;
+using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Tests.Golden;
+using Circuitum.Inspector;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Formats.Tests.Inspection;
+
+/// <summary>An inspector who reads only what the program writes, and works it out by his own tables and geometry, finds nothing that is wrong
+/// and untold. <c>./test inspector 2000</c> takes so many houses instead of 200.</summary>
+[Trait("Category", "Inspector")]
+public sealed class InspectionTests
+{
+    private static int Houses => int.Parse(Environment.GetEnvironmentVariable("HOUSES") ?? "200", CultureInfo.InvariantCulture);
+
+    [Theory] // every edition and school in turn; basements, upper storeys, sheds, second panels, wet bars
+    [InlineData(0)]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    public void It_finds_nothing_in_houses_as_people_build_them(int quarter)
+    {
+        for (var number = quarter + 1; number <= Houses; number += 4)
+        {
+            var found = Inspector.Inspection.Of(WrittenPapers.Of(BuiltHouses.Number(number)));
+            Assert.True(found.Count == 0, $"house {number}: {string.Join("; ", found.Select(f => f.What))}");
+        }
+    }
+
+    [Fact] // rooms by lot, frames of steel, foam and masonry, machines in odd places
+    public void It_finds_nothing_in_the_golden_houses()
+    {
+        var found = Enumerable.Range(1, GoldenHouses.Count).SelectMany(number => Inspector.Inspection.Of(WrittenPapers.Of(
+            GoldenHouses.Number(number))).Select(f => $"house {number}, {f.Check}: {f.What}")).ToList();
+        Assert.True(found.Count == 0, string.Join('\n', found));
+    }
+
+    public static TheoryData<string> Planted => [.. PlantedFaults.All.Select(f => f.Name)];
+
+    [Theory, MemberData(nameof(Planted))]
+    public void It_finds_every_fault_that_is_planted(string name)
+    {
+        var fault = PlantedFaults.All.First(f => f.Name == name);
+        var papers = WrittenPapers.Of(BuiltHouses.Number(fault.House));
+        fault.Plant(papers);
+        Assert.Contains(Inspector.Inspection.Of(papers), f => f.Check == fault.Check);
+    }
+
+    [Fact]
+    public void It_finds_nothing_in_the_demo() => Assert.Empty(Inspector.Inspection.Of(WrittenPapers.Of(
+        JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))))));
+
+    [Fact]
+    public void It_knows_nothing_of_the_program() => Assert.DoesNotContain(typeof(Papers).Assembly.GetReferencedAssemblies(),
+        a => a.Name!.StartsWith("Circuitum", StringComparison.Ordinal));
+
+    [Fact] // what is red is what was put there: a service too small for its machines, a panel too full, a pipe as it was dug
+    public void Laying_out_by_the_rules_leaves_no_red_tag_of_its_own_making()
+    {
+        string[] drawn = ["220.40, 230.42", "408.54", "352.26"];
+        for (var number = 1; number <= 120; number++)
+        {
+            var red = Planner.Plan(BuiltHouses.Number(number)).Tags.Where(t => t.Severity == Severity.Red && !drawn.Contains(t.Rule)).ToList();
+            Assert.True(red.Count == 0, $"house {number}: {string.Join("; ", red.Select(t => $"{t.Rule} {t.Headline}"))}");
+        }
+    }
+
+    [Fact] // each of what the rules turn on is in some house
+    public void The_houses_have_what_the_rules_turn_on()
+    {
+        var jobs = Enumerable.Range(1, 24).Select(BuiltHouses.Number).ToList();
+        Assert.All(Enum.GetValues<Core.Jobs.Edition>(), e => Assert.Contains(jobs, j => j.Edition == e));
+        Assert.Contains(jobs, j => j.Structures[0].Levels.Any(l => l.Basement == true));
+        Assert.Contains(jobs, j => j.Structures[0].Levels.Length == 2 && j.Structures[0].Levels.All(l => l.Basement != true));
+        Assert.Contains(jobs, j => j.Structures.Length == 2);
+        Assert.Contains(jobs, j => j.Panels.Any(p => p.Id.Value == "B"));
+        Assert.Contains(jobs, j => j.Boxes.Any(b => b.Id.Value == "m-heatpump"));
+        Assert.True(jobs.Average(j => j.Boxes.Length) > 90);
+    }
+}
