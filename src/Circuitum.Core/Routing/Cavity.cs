@@ -10,6 +10,7 @@ internal sealed class Cavity
 {
     private readonly List<Block> blocks;
     private readonly List<Block> outside;
+    private readonly List<Block> obstructions;
     private readonly Block whole;
     private readonly bool straight;
     private readonly Labour labour;
@@ -20,7 +21,8 @@ internal sealed class Cavity
         (Structure, Number, Joists, Z, Ambient, IsAttic, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic,
             straight, labour);
         outside = Outside(rooms);
-        blocks = [.. outside, .. obstructions];
+        this.obstructions = [.. obstructions];
+        blocks = [.. outside, .. this.obstructions];
         // Over a level that is not drawn yet nothing runs.
         var corners = rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
@@ -62,6 +64,12 @@ internal sealed class Cavity
     public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South
         && !outside.Exists(o => o.Holds(at));
 
+    /// <summary>Something stands in it that cable goes round.</summary>
+    public bool HasObstructions => obstructions.Count > 0;
+
+    /// <summary>The place is in what stands in it.</summary>
+    public bool Bars(Point at) => obstructions.Exists(o => o.Holds(at));
+
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
 
@@ -72,6 +80,12 @@ internal sealed class Cavity
     /// <summary>Corners of the way from one place to another; null when there is none.</summary>
     public List<Point>? Corners(Point a, Point b)
     {
+        // What stands over an end bars it: the way comes from the other side, or there is none.
+        if (Bars(a) || Bars(b))
+        {
+            return null;
+        }
+
         Point xFirst = new(b.X, a.Y), yFirst = new(a.X, b.Y);
         var around = blocks.Where(o => !o.Holds(a) && !o.Holds(b)).ToList();
         if (straight && a.X != b.X && a.Y != b.Y && !around.Exists(o => o.CutAslant(a, b)))

@@ -7,7 +7,8 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Routing;
 
 /// <summary>Draws a way that was chosen: every leg of it, and every member it passes.</summary>
-internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][] cavities, Risers risers, Chases chases)
+internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][] cavities, Risers risers, Chases chases,
+    Aside aside)
 {
     private readonly ILookup<(bool AlongX, Length Line), Wall>[][] wallsOn = [.. house.Structures.Select(s =>
         s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
@@ -75,7 +76,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
     {
         var build = new WayBuilder();
         var here = cavities[a.Structure];
-        var at = chases.Exit(a);
+        var at = aside.Exit(a, start);
         Leave(build, a, start, entering: false);
         foreach (var next in via)
         {
@@ -88,7 +89,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
         for (int from = start, step = Math.Sign(end - start); from != end; from += step)
         {
             int storey = Math.Min(from, from + step);
-            var riser = risers.Riser(a.Structure, storey, at, chases.Exit(b));
+            var riser = risers.Riser(a.Structure, storey, at, aside.Exit(b, end));
             Cross(build, here[from]!, at, riser.At);
             build.Go(Space.StudBay, riser.At.At(here[from]!.Z), riser.At.At(here[from + step]!.Z), Indoors);
             foreach (var top in new[] { false, true })
@@ -101,7 +102,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
             at = riser.At;
         }
 
-        Cross(build, here[end]!, at, chases.Exit(b));
+        Cross(build, here[end]!, at, aside.Exit(b, end));
         Leave(build, b, end, entering: true);
         return build.Done(cost);
     }
@@ -110,8 +111,14 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
     private void Leave(WayBuilder build, Place place, int number, bool entering)
     {
         var cavity = cavities[place.Structure][number]!;
-        var turn = chases.Exit(place).At(cavity.Z);
+        var turn = aside.Exit(place, number).At(cavity.Z);
         List<Point3> stops = [place.At];
+        var step = aside.Step(place, number);
+        if (step is { } sideways)
+        {
+            stops.AddRange([place.At.Plan.At(sideways.Z), turn.Plan.At(sideways.Z)]);
+        }
+
         var panel = chases.HasAny ? chases.InPanel(place) : null;
         if (panel is not null && turn.Plan != place.At.Plan)
         {
@@ -127,7 +134,12 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
 
         for (var i = 0; i + 1 < stops.Count; i++)
         {
-            build.Go(panel is null ? Space.StudBay : Space.Chase, stops[i], stops[i + 1], Indoors);
+            var along = step is not null && stops[i].Z == stops[i + 1].Z;
+            build.Go(panel is not null ? Space.Chase : along ? Space.Studs : Space.StudBay, stops[i], stops[i + 1], Indoors);
+            if (along && step is { Wall: var bored })
+            {
+                Bore(build, house.Structures[place.Structure].Levels[place.Level], bored, stops[i].Plan, stops[i + 1].Plan, stops[i].Z);
+            }
         }
 
         if (place.Wall is int index)

@@ -15,6 +15,7 @@ internal sealed class Wayfinder
     private readonly Cavity?[][] cavities;
     private readonly Risers risers;
     private readonly Chases chases;
+    private readonly Aside aside;
     private readonly WayDrawing drawing;
     private readonly Labour labour;
 
@@ -26,7 +27,8 @@ internal sealed class Wayfinder
         cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour))
             .Prepend(Cavity.Below(s, straight, labour)).ToArray())];
         (risers, chases) = (new(house), new(house, job.HouseRules.BoreHeight));
-        drawing = new(house, webs, cavities, risers, chases);
+        aside = new(house, cavities, chases, labour);
+        drawing = new(house, webs, cavities, risers, chases, aside);
     }
 
     /// <summary>What a wall is made of.</summary>
@@ -81,14 +83,14 @@ internal sealed class Wayfinder
             for (var j = 0; j < endCount; j++)
             {
                 var cost = Rise(a, starts[i]) + Rise(b, ends[j]);
-                var at = chases.Exit(a);
+                var at = aside.Exit(a, starts[i]);
                 foreach (var next in via)
                 {
                     cost += cavities[a.Structure][starts[i]]!.LeastCost(at, next);
                     at = next;
                 }
 
-                found.Add((starts[i], ends[j], cost + Through(a.Structure, at, chases.Exit(b), starts[i], ends[j])));
+                found.Add((starts[i], ends[j], cost + Through(a.Structure, at, aside.Exit(b, ends[j]), starts[i], ends[j])));
             }
         }
 
@@ -122,7 +124,8 @@ internal sealed class Wayfinder
                         continue;
                     }
 
-                    var cost = rises + Through(a.Structure, chases.Exit(a), chases.Exit(b), starts[i], ends[j]);
+                    var cost = rises + Through(a.Structure, aside.Exit(a, starts[i]), aside.Exit(b, ends[j]), starts[i],
+                        ends[j]);
                     if (cost < best.Cost)
                     {
                         best = (cost, null, starts[i], ends[j]);
@@ -190,7 +193,7 @@ internal sealed class Wayfinder
         var plate = place.Wall is null ? Length.Zero : labour.Plate;
         if (!chases.HasAny || chases.InPanel(place) is not { } wall)
         {
-            return (place.At.Z - z).Abs() + plate;
+            return (place.At.Z - z).Abs() + plate + aside.Cost(place, cavity);
         }
 
         var turn = chases.ChaseZ(place, wall) ?? place.At.Z;

@@ -83,6 +83,48 @@ public sealed class RoutingTests
         Assert.Contains(Planner.Plan(wall).Tags, t => t.Rule == "routing" && t.Subject.Kind == SubjectKind.Run);
     }
 
+    // A den with its panel at 68-3/4 in along the west wall, and a beam over that wall from 50 to 90 in.
+    private static Job UnderBeam(int from, int to, Underfloor underfloor = Underfloor.Slab)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("r", "den", 1, 120));
+        return job with
+        {
+            Schools = new() { Way = CableWay.Overhead },
+            Structures = [job.Structures[0] with
+            {
+                Underfloor = underfloor,
+                Levels = [job.Structures[0].Levels[0] with
+                {
+                    Obstructions = [new("Beam", ObstructionKind.Beam, new((-6).Inches(), from.Inches()), 12.Inches(), (to - from).Inches())],
+                }],
+            }],
+        };
+    }
+
+    [Fact] // bays are centred at 8, 24, 40 … in: 40 lies nearer than 104, and the studs at 48 and 64 are bored on the way there
+    public void A_beam_over_the_panel_is_passed_by_the_next_open_bay()
+    {
+        var run = Planner.Plan(UnderBeam(50, 90)).CircuitOf(new("r"))!.HomeRun!;
+        Assert.False(run.Way.Blocked);
+        Assert.Equal([3, 4], run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Stud).Select(p => p.Spot.Number).Order());
+        Assert.Equal(40.Inches(), Assert.Single(run.Way.Legs, l => l.Space == Space.Studs).To.Y);
+        Assert.DoesNotContain(run.Way.Legs, l => l.From.Z != l.To.Z && l.Space == Space.StudBay && l.From.Plan == run.From.Place.At.Plan
+            && l.To.Z > 96.Inches());
+    }
+
+    [Theory] // nothing opens upward in the whole wall: under the floor, or on a slab through the studs round the corner
+    [InlineData(Underfloor.CrawlSpace, Space.Joists)]
+    [InlineData(Underfloor.Slab, Space.Studs)]
+    public void A_beam_over_the_whole_wall_sends_the_cable_another_way(Underfloor underfloor, Space space)
+    {
+        var job = UnderBeam(-20, 200, underfloor);
+        var plan = Planner.Plan(underfloor == Underfloor.Slab ? job : job with { Schools = new() { Way = CableWay.FromBelow } });
+        var run = plan.CircuitOf(new("r"))!.HomeRun!;
+        Assert.False(run.Way.Blocked);
+        Assert.Contains(run.Way.Legs, l => l.Space == space);
+        Assert.DoesNotContain(run.Way.Legs, l => l.To.Z > 96.Inches());
+    }
+
     [Theory] // joists run north and south at 24 in: east to west crosses them, north to south does not
     [InlineData(40, 70, 160, 70, 5)]
     [InlineData(40, 20, 40, 110, 0)]
