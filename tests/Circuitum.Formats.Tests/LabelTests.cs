@@ -95,7 +95,7 @@ public sealed class LabelTests
         // Conservation: what is cut by cable is what the pull list cuts.
         Assert.Equal(Demo.Takeoff.Pulls.Sum(p => p.Length.WholeFeetUp), Demo.Takeoff.Cables.Sum(c => c.Length.WholeFeetUp));
         var cut = Hardware.Of(Demo).Where(m => m.For.Contains(" ft cut", StringComparison.Ordinal))
-            .Sum(m => int.Parse(Regex.Replace(Regex.Match(m.For, @", ([\d\s]+) ft cut").Groups[1].Value, @"\s", ""),
+            .Sum(m => int.Parse(Regex.Match(m.For, @" ([\d,]+) ft cut").Groups[1].Value, System.Globalization.NumberStyles.AllowThousands,
                 System.Globalization.CultureInfo.InvariantCulture));
         Assert.Equal(Demo.Takeoff.Pulls.Where(p => p.Kind != RunKind.Feeder).Sum(p => p.Length.WholeFeetUp), cut);
     }
