@@ -18,18 +18,20 @@ public static class Ampacities
     /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armoured cable goes by 330.80.</param>
     /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than
     /// three conductors are adjusted.</param>
+    /// <param name="metal">Copper as usual, or aluminium from 12 AWG.</param>
     public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where,
-        Jacket jacket = Jacket.Nonmetallic, Length? bundled = null)
+        Jacket jacket = Jacket.Nonmetallic, Length? bundled = null, Metal metal = Metal.Copper)
     {
         var (column, section) = jacket switch
         {
             Jacket.Underground => (Column.C60, book.Cite(RuleId.UndergroundAmpacity)),
             Jacket.Armoured => (Column.C90, book.Cite(RuleId.ArmouredAmpacity)),
+            Jacket.ServiceEntrance => (Column.C90, book.Cite(RuleId.ServiceCableAmpacity)),
             _ => (Column.C90, book.Cite(RuleId.CableAmpacity))
         };
-        var start = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
+        var start = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         var why = Because.Of("Why this ampacity")
-            .Book($"{gauge} copper{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(),
+            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")}{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(),
                 book.Cite(RuleId.AmpacityTable).And(section));
         var amps = start;
         if (ambient.Degrees > 30 || ambient.Degrees <= 25)
@@ -61,7 +63,7 @@ public static class Ampacities
                 amps.ToString(), book.Cite(RuleId.CableAmpacity, RuleId.AdjustmentTable));
         }
 
-        return Held(amps, gauge, Column.C60, why, book, section);
+        return Held(amps, gauge, Column.C60, why, book, section, metal);
     }
 
     /// <summary>THWN-2 in a raceway: from the 90 °C column, held to the terminations.</summary>

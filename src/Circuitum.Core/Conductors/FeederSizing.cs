@@ -8,17 +8,19 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Conductors;
 
-/// <summary>Sizes the feeder of a panel in another building: four wires in PVC, 225.39 and 250.32.</summary>
+/// <summary>Sizes the feeder of a panel: four wires in cable inside a building, in pipe to another one (225.39, 250.32).</summary>
 public static class FeederSizing
 {
     /// <summary>Sizes one feeder in its pipe by the load it carries.</summary>
     /// <param name="routed">The feeder with its run.</param>
-    /// <param name="raceway">The pipe it is pulled in.</param>
+    /// <param name="raceway">The pipe it is pulled in; null for cable.</param>
+    /// <param name="places">Where cable lies at its worst.</param>
     /// <param name="feeding">What it carries.</param>
     /// <param name="largestBehind">The largest breaker behind it: it is no smaller.</param>
     /// <param name="job">The job.</param>
     /// <param name="book">Its code book.</param>
-    public static SizedCircuit Size(RoutedCircuit routed, Raceway raceway, FeederLoad feeding, Amps largestBehind, Job job, CodeBook book)
+    internal static SizedCircuit Size(RoutedCircuit routed, Raceway? raceway, IReadOnlyList<Sizing.WorstPlace> places, FeederLoad feeding,
+        Amps largestBehind, Job job, CodeBook book)
     {
         var run = routed.HomeRun!;
         var load = routed.Circuit.Load;
@@ -53,6 +55,15 @@ public static class FeederSizing
                 "good practice");
         }
 
+        var panel = job.Panels.First(p => p.Id == routed.Circuit.Feeds);
+        var usual = new Amps(Math.Min(job.HouseRules.LeastFeeder, panel.Rating.Value));
+        if (rating < usual && run.From.Place.Structure == run.To.Place.Structure)
+        {
+            rating = usual;
+            why = why.House("the smallest feeder that the crew pulls inside a building, and no more than the panel is rated for",
+                usual.ToString(), "smallest feeder");
+        }
+
         if (routed.Circuit.ByLugs)
         {
             rating = job.Panels.First(p => p.Id == routed.Circuit.Panel).Rating;
@@ -66,10 +77,18 @@ public static class FeederSizing
         }
 
         var metal = job.Schools.FeederMetal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
-        var worst = raceway.Worst(run);
-        Figure<Amps> Able(Gauge gauge) =>
-            Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75
+        Figure<Amps> Able(Gauge gauge)
+        {
+            if (raceway is null)
+            {
+                return Sizing.Worst(gauge, places, book, run.Jacket, metal);
+            }
+
+            var worst = raceway.Worst(run);
+            return Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75
                 || book.Conductors.TerminatesAt75(rating, gauge) ? Column.C75 : Column.C60, book, metal, worst.Where);
+        }
+
         // 310.12: what carries a whole dwelling may have 83 per cent of its rating, from 100 A.
         var dwelling = feeding.CarriesDwelling && book.Service.EasesWholeDwelling(rating);
         var share = book.Service.WholeDwelling * rating;
@@ -110,7 +129,9 @@ public static class FeederSizing
             Drop = new(drop, Because.Of("Why these volts")
                 .Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}",
                     $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
-            Ground = ground,
+            Ground = raceway is null ? null : ground,
+            GroundNeeded = raceway is null && metal == Metal.Copper ? ground : null,
+            Jacket = run.Jacket,
             Feeding = feeding,
         };
     }

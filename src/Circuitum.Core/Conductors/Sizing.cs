@@ -80,7 +80,15 @@ public sealed record SizedCircuit
     public string CableOf(Run run) => run.Jacket == Jacket.Loose
         ? $"{run.Conductors} × {GaugeOf(run)}{(Metal == Metal.Aluminium ? " Al" : "")} + {Ground} G"
         : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}"
-        + $"{run.Jacket switch { Jacket.Underground => " UF", Jacket.Armoured => " MC", _ => "" }}";
+        + $"{run.Jacket switch
+        {
+            Jacket.Underground => " UF",
+            Jacket.Armoured => " MC",
+            Jacket.ServiceEntrance => " SER Al",
+            // Nonmetallic-sheathed cable is made to 2 AWG.
+            Jacket.Nonmetallic when GaugeOf(run) > Units.Gauge.Awg2 => " SER",
+            _ => "",
+        }}";
 
     /// <summary>The home run's cable.</summary>
     public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
@@ -111,7 +119,7 @@ public static class Sizing
             var comesIn = ComesIn(c, circuits);
             return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
                 : c.Circuit.Kind == CircuitKind.Feeder
-                ? FeederSizing.Size(c, pipeOf[c.Circuit.Key], feeders[c.Circuit.Feeds!.Value],
+                ? FeederSizing.Size(c, pipeOf.GetValueOrDefault(c.Circuit.Key), WorstPlaces(c.Runs, null, holes, bundles), feeders[c.Circuit.Feeds!.Value],
                     LargestBehind(c.Circuit.Feeds.Value, circuits, survey, job, book), job, book)
                 : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
         })];
@@ -266,11 +274,12 @@ public static class Sizing
         && ampacity >= circuit.Load.Required
         && book.Protects(breaker, ampacity, circuit.Load.PortableReceptacles);
 
-    private static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket) => places.Count == 0
-        ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket)
+    internal static Figure<Amps> Worst(Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket,
+        Metal metal = Metal.Copper) => places.Count == 0
+        ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket, metal: metal)
         : places.Select(p => p.Piped is Column terminations
             ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
-            : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled)).MinBy(f => f.Value)!;
+            : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled, metal)).MinBy(f => f.Value)!;
 
     internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes,
         ILookup<RunId, CableBundle> bundles)

@@ -382,6 +382,9 @@ public enum RuleId
     BoxReachable,
     /// <summary>Ampacity of metal-clad cable.</summary>
     ArmouredAmpacity,
+
+    /// <summary>Ampacity of service-entrance cable inside.</summary>
+    ServiceCableAmpacity,
     /// <summary>Where nonmetallic cable may not be.</summary>
     NotInWet,
     /// <summary>Not in damp or wet places.</summary>

@@ -170,11 +170,11 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
 /// <summary>Gathers the runs of each pipe.</summary>
 public static class Raceways
 {
-    /// <summary>The pipe that a circuit's home run or feeder is pulled in: the job's own, or PVC for a feeder that it says nothing of; null
+    /// <summary>The pipe that a circuit's home run or feeder is pulled in: the job's own, or PVC for what needs a pipe and has none; null
     /// for cable.</summary>
-    public static Pipe? For(Job job, CircuitKey circuit, bool feeder) =>
+    public static Pipe? For(Job job, CircuitKey circuit, bool needed) =>
         job.Pipes.FirstOrDefault(p => p.Circuits.Contains(circuit))
-            ?? (feeder ? new Pipe { Id = new(circuit.Value), Circuits = [circuit] } : null);
+            ?? (needed ? new Pipe { Id = new(circuit.Value), Circuits = [circuit] } : null);
 
     /// <summary>Every pipe with something in it, in the order of their first circuits.</summary>
     public static ImmutableArray<Raceway> Of(ImmutableArray<RoutedCircuit> circuits, Job job) =>

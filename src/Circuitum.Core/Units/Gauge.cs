@@ -28,6 +28,9 @@ public readonly record struct Gauge : IComparable<Gauge>
     /// <summary>4 AWG.</summary>
     public static Gauge Awg4 => new(5);
 
+    /// <summary>2 AWG.</summary>
+    public static Gauge Awg2 => new(7);
+
     /// <summary>Every size, thin to thick.</summary>
     public static IReadOnlyList<Gauge> All { get; } = [.. Enumerable.Range(0, Names.Length).Select(i => new Gauge(i))];
 

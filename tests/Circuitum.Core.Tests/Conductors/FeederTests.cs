@@ -1,4 +1,5 @@
 using Circuitum.Core.Circuits;
+using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Problems;
@@ -146,13 +147,52 @@ public sealed class FeederTests
             .Landed(new("feeder-B"))!.Sized.Feeding!.Method);
     }
 
-    [Fact] // nothing of 60 A inside: 461.4 + 3000 = 3461.4 VA, 14.4 A; the breaker of the receptacles behind it is 20 A
+    [Fact] // nothing of 60 A inside by the book: 461.4 + 3000 = 3461.4 VA, 14.4 A; the breaker of the receptacles behind it is 20 A
     public void Only_an_outbuilding_has_60_A_at_least()
     {
         var job = Inside(Houses.On("far", "den", 4, 100));
-        var feeder = Planner.Plan(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") }).Landed(new("feeder-B"))!.Sized;
+        var feeder = Planner.Plan(NoFloor(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") })).Landed(new("feeder-B"))!.Sized;
         Assert.Equal(20m, feeder.Breaker.Value.Value);
     }
+
+    private static Job NoFloor(Job job) => job with { HouseRules = job.HouseRules with { LeastFeeder = 0 } };
+
+    private static SizedCircuit FeederOf(Func<Job, Job> with)
+    {
+        var job = Inside(Houses.On("far", "den", 4, 100));
+        return Planner.Plan(with(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") })).Landed(new("feeder-B"))!.Sized;
+    }
+
+    [Theory] // 14.4 A of load: the crew's least, but never more than the panel is rated for; 55 A of 6 and the next size up
+    [InlineData(60, 100, 60, "6-3")]
+    [InlineData(100, 100, 100, "2-3")] // 95 A at 60 °C, next size up
+    [InlineData(60, 50, 50, "6-3")] // 8 has 40
+    [InlineData(30, 100, 30, "10-3")]
+    public void A_feeder_inside_is_no_smaller_than_the_crew_pulls(int least, int panel, int breaker, string cable)
+    {
+        var feeder = FeederOf(j => j with
+        {
+            HouseRules = j.HouseRules with { LeastFeeder = least },
+            Panels = [j.Panels[0], j.Panels[1] with { Rating = panel.Amps() }],
+        });
+        Assert.Equal((breaker, cable), ((int)feeder.Breaker.Value.Value, feeder.Cable));
+        Assert.Null(feeder.Routed.HomeRun!.Pipe);
+        Assert.Null(feeder.Pipe);
+    }
+
+    [Fact] // four wires either way; aluminium at 60 °C: 6 has 40 A, 4 has 55 and the next size up
+    public void A_feeder_inside_is_pulled_as_the_crew_does()
+    {
+        var aluminium = FeederOf(j => j with { Schools = j.Schools with { FeederMetal = FeederMetal.Aluminium } });
+        Assert.Equal("4-3 SER Al", aluminium.Cable);
+        var pipe = FeederOf(j => j with { Schools = j.Schools with { Feeders = FeederWay.Pipe } });
+        Assert.Equal("3 × 6 + 10 G", pipe.Cable);
+        Assert.NotNull(pipe.Pipe);
+    }
+
+    [Fact] // in the earth no cable of the house will do, whatever the school
+    public void A_feeder_to_another_building_stays_in_pipe() =>
+        Assert.NotNull(Planner.Plan(Shed()).Landed(new("feeder-G"))!.Sized.Routed.HomeRun!.Pipe);
 
     [Fact] // held at 100 A: 83 A, which 4 copper carries at 75 °C; without the whole dwelling it takes 3, 100 A
     public void What_carries_the_whole_dwelling_has_83_per_cent()
@@ -182,7 +222,7 @@ public sealed class FeederTests
     public void What_is_plugged_in_on_a_circuit_of_its_own_is_carried()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20), ("shop", RoomUse.Utility, 12));
-        var plan = Planner.Plan((job with
+        var plan = Planner.Plan((NoFloor(job) with
         {
             Panels = [job.Panels[0], Houses.Panel("shop", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }],
         }).With(Houses.On("far", "den", 4, 100), Houses.Appliance("welder", "shop", 1, 60,
@@ -198,7 +238,7 @@ public sealed class FeederTests
     public void The_heavier_leg_decides()
     {
         var job = Houses.Row(("den", RoomUse.Den, 20), ("shop", RoomUse.Utility, 12));
-        var plan = Planner.Plan((job with
+        var plan = Planner.Plan((NoFloor(job) with
         {
             Panels = [job.Panels[0], Houses.Panel("shop", 12) with { Id = new("B"), Wall = 2, Rating = 100.Amps(), FedFrom = new("A") }],
         }).With(Houses.On("far", "den", 4, 100),
@@ -230,12 +270,13 @@ public sealed class FeederTests
         Assert.DoesNotContain(plan.Tags, t => t.Subject == Subject.Circuit(new("feeder-B")) && t.Severity == Severity.Red);
     }
 
-    [Theory] // 110.14(C)(1): to 100 A by the 60 °C column, 2 AWG 95 A and the next size up; above it by the 75, 115 A and the next size up
+    [Theory] // in pipe, 110.14(C)(1): to 100 A by the 60 °C column, 2 AWG 95 A and the next size up; above it by the 75, 115 A and the next size up
     [InlineData(100, "2")]
     [InlineData(125, "2")]
     public void Above_100_A_terminals_are_taken_at_75(int held, string gauge) =>
         Assert.Equal(gauge, Planner.Plan(Inside(Houses.On("far", "den", 4, 100)) with
         {
+            Schools = new() { Feeders = FeederWay.Pipe },
             Pins = new() { Breakers = [new(new("feeder-B"), held.Amps())] },
         }).Landed(new("feeder-B"))!.Sized.Gauge.Value.ToString());
 

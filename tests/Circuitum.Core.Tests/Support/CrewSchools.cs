@@ -21,6 +21,7 @@ internal static class CrewSchools
         Spares = (SpareSpaces)(n / 7 % 2),
         Column = (CableColumn)(n / 2 % 3),
         FeederMetal = (FeederMetal)(n / 3 % 2),
+        Feeders = (FeederWay)(n / 5 % 2),
         Joints = (JointSchool)(n / 4 % 3),
         Feed = (LightingFeed)(n / 2 % 2),
         KitchenLights = (KitchenLights)(n / 8 % 2),

@@ -39,6 +39,8 @@ public static class HouseRuleNumbers
             with { Book = "cover over PVC 18 in", Cites = [RuleId.BurialCover] },
         Count("cablesPerHole", "NM cables in one hole", r => r.CablesPerHole, (r, v) => r with { CablesPerHole = v }, 1, 9)
             with { Book = "derated above two", Cites = [RuleId.CableAmpacity] },
+        Count("leastFeeder", "Smallest feeder inside a building, A", r => r.LeastFeeder, (r, v) => r with { LeastFeeder = v }, 0, 200)
+            with { Book = "no less than its load", Cites = [RuleId.FeederConductors] },
         Count("outletsPerCircuit", "Outlets on a general circuit", r => r.OutletsPerCircuit, (r, v) => r with { OutletsPerCircuit = v }, 4,
             30) with { Book = "none in the model code; local caps apply" },
         Share("largestFill", "Largest fill of a general circuit", r => r.LargestFill, (r, v) => r with { LargestFill = v }, 40, 100)

@@ -200,6 +200,7 @@ internal static class Citations
             [RuleId.CableAtBox] = Same("314.17(C)"),
             [RuleId.BoxReachable] = Same("314.29"),
             [RuleId.ArmouredAmpacity] = Same("330.80"),
+            [RuleId.ServiceCableAmpacity] = Same("338.10(B)(4)"),
             [RuleId.NotInWet] = Same("334.12(B)"),
             [RuleId.NotInWetPipe] = Same("334.12(B)(4)"),
             [RuleId.CableSupport] = Same("334.30"),

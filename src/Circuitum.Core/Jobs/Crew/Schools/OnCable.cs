@@ -57,7 +57,17 @@ public enum CableColumn
     StapleOverStaple,
 }
 
-/// <summary>Metal of feeders in pipe.</summary>
+/// <summary>What a feeder inside one building is pulled in. In the ground it is always in pipe.</summary>
+public enum FeederWay
+{
+    /// <summary>In cable of four wires, as most houses have it.</summary>
+    Cable,
+
+    /// <summary>In a pipe of its own.</summary>
+    Pipe,
+}
+
+/// <summary>Metal of feeders.</summary>
 public enum FeederMetal
 {
     /// <summary>Copper.</summary>

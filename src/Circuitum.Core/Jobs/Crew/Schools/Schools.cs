@@ -50,7 +50,10 @@ public sealed record Schools
     /// <summary>How several cables down one bay are held.</summary>
     public CableColumn Column { get; init; }
 
-    /// <summary>Metal of feeders in pipe.</summary>
+    /// <summary>What a feeder inside one building is pulled in.</summary>
+    public FeederWay Feeders { get; init; }
+
+    /// <summary>Metal of feeders.</summary>
     public FeederMetal FeederMetal { get; init; }
 
     /// <summary>How joints are made.</summary>
