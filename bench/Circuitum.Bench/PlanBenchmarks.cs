@@ -95,7 +95,7 @@ public class PlanBenchmarks
     /// <summary>Checks.</summary>
     [Benchmark]
     public int Check() =>
-        Checking.Check(new(job, book, house, survey, wired, panels, ServiceSizing.Of(circuits, house, survey, job, book))).Length;
+        Checking.Check(new(job, book, house, survey, wired, holes, panels, ServiceSizing.Of(circuits, house, survey, job, book))).Length;
 
     /// <summary>Everything the rules ask for, laid out in a house without a box.</summary>
     [Benchmark]

@@ -46,7 +46,8 @@ internal static class Boards
                     && panel.Each("circuits").FirstOrDefault(c => c.Text("circuit") == other) is { } partner
                     && OnA(partner.Texts("spaces")[0]) == OnA(spaces[0]))
                 {
-                    yield return new("legs", "210.4", [Site.Of(circuit)], $"{circuit.Text("circuit")} and {other} share a neutral and a leg");
+                    yield return new("legs", "210.4", [Site.Of(circuit)],
+                        $"{circuit.Text("circuit")} and {other} share a neutral and a leg");
                 }
 
                 var load = circuit.Number("loadVa");

@@ -54,7 +54,8 @@ internal static class Branches
     }
 
     private static bool OnSmallAppliance(SiteBox box) => Dines(box.Use) && !box.Outside && !box.HasLight
-        && box.Devices.All(d => Site.IsReceptacle(d) && (d["plate"] is not { } plate || plate.Text("appliance") is "refrigerator" or "freezer" or "other"));
+        && box.Devices.All(d => Site.IsReceptacle(d) && (d["plate"] is not { } plate
+            || plate.Text("appliance") is "refrigerator" or "freezer" or "other"));
 
     private static IEnumerable<Finding> Kitchens(Site site)
     {
@@ -137,7 +138,8 @@ internal static class Branches
             .Sum(c => 120 * c.Number("breakerAmps"));
         if (carries < area * 3)
         {
-            yield return new("general", "210.11(A)", ["job:", "job", .. site.Papers.Plan.Each("panels").Select(p => "panel:" + p.Text("panel"))],
+            yield return new("general", "210.11(A)", ["job:", "job", .. site.Papers.Plan.Each("panels").Select(p => "panel:"
+                + p.Text("panel"))],
                 $"{area * 3:0} VA of lighting on circuits that carry {carries:0}");
         }
     }

@@ -71,7 +71,8 @@ internal static class Cables
             factors.Add(Tables.Adjustment(together) * Tables.Ambient(run.Each("path").Max(l => l.Number("ambientC")), start));
         }
 
-        factors.AddRange(run.Each("path").Select(l => Tables.Ambient(l.Number("ambientC"), start) * (own > 3 ? Tables.Adjustment(own) : 1)));
+        factors.AddRange(run.Each("path").Select(l => Tables.Ambient(l.Number("ambientC"), start) * (own > 3 ? Tables.Adjustment(own)
+            : 1)));
         if (run.Text("pipe").Length == 0)
         {
             factors.AddRange(holes.Where(h => h.Says("sealed") && h.Texts("runs").Count > 2)
@@ -103,7 +104,8 @@ internal static class Cables
                 if (aside + (ties ? down : 0) > 24)
                 {
                     yield return Tables.Adjustment(together.Sum(r => carrying[r]))
-                        * Tables.Ambient(aside > 24 ? between.Max(h => h.Number("ambientC")) : between.Min(h => h.Number("ambientC")), start);
+                        * Tables.Ambient(aside > 24 ? between.Max(h => h.Number("ambientC")) : between.Min(h => h.Number("ambientC")),
+                            start);
                     break;
                 }
             }

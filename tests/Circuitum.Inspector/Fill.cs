@@ -38,7 +38,8 @@ internal static class Fill
             }
             else if (volume <= 40)
             {
-                yield return new("fill", "314.16", ["box:" + box.Id, Site.Of(box.Circuit)], $"{box.Id}: {volume:0.00} in³ and no box for it");
+                yield return new("fill", "314.16", ["box:" + box.Id, Site.Of(box.Circuit)],
+                    $"{box.Id}: {volume:0.00} in³ and no box for it");
             }
 
             if (box.Planned.Number("neededIn3") < volume - largest - .01)

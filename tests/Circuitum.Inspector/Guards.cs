@@ -78,7 +78,8 @@ internal static class Guards
 
         if (edition >= 2020 && box.Outside && amps <= 50 && plate is not null && !receptacle)
         {
-            return !(edition >= 2023 && appliance is "heat-pump" && (Permitted(site) is not { } day || string.CompareOrdinal(day, "2026-09-01")
+            return !(edition >= 2023 && appliance is "heat-pump" && (Permitted(site) is not { } day || string.CompareOrdinal(day,
+                "2026-09-01")
                 < 0)) && !(appliance is "heat-pump" && site.Amended("no-gfci-for-condensers")) && Permitted(site) is not null;
         }
 

@@ -2,13 +2,16 @@ using System.Text.Json.Nodes;
 
 namespace Circuitum.Inspector;
 
-/// <summary>An inspector apart from the program: reads what it wrote and works the sums again by tables and a geometry of his own.</summary>
+/// <summary>An inspector apart from the program: reads what it wrote and works the sums again by tables and a geometry of his
+/// own.</summary>
 public static class Inspection
 {
-    /// <summary>What is wrong and not told: faults that a tag of the plan names, on the same thing by the same section, are left out.</summary>
+    /// <summary>What is wrong and not told: faults that a tag of the plan names, on the same thing by the same section, are left
+    /// out.</summary>
     public static List<Finding> Of(Papers papers)
     {
-        var tags = papers.Plan.Each("tags").Where(t => t.Text("severity") is "red" or "amber").Select(t => (t.Text("rule"), t.Text("subject")))
+        var tags = papers.Plan.Each("tags").Where(t => t.Text("severity") is "red" or "amber").Select(t => (t.Text("rule"),
+            t.Text("subject")))
             .ToList();
         return [.. All(papers).Where(f => f.Article.Length == 0
             || !tags.Exists(t => t.Item1.Contains(f.Article, StringComparison.Ordinal) && f.Subjects.Contains(t.Item2)))];
@@ -18,7 +21,8 @@ public static class Inspection
     {
         var house = new Surveyed(papers.Job);
         var site = new Site(papers, house);
-        return Lists.Check(papers).Concat(Branches.Check(site)).Concat(Cables.Check(site)).Concat(Fill.Check(site)).Concat(Guards.Check(site))
+        return Lists.Check(papers).Concat(Branches.Check(site)).Concat(Cables.Check(site)).Concat(Fill.Check(site))
+            .Concat(Guards.Check(site))
             .Concat(Boards.Check(site)).Concat(Placing.Check(site)).Concat(ServiceSum.Check(site));
     }
 }

@@ -103,7 +103,8 @@ internal static class Lists
             // What comes in another circuit's cable has no length of its own to pull.
             if (home is not null && row is not null && home.Text("ridesIn").Length == 0 && row["length_ft"] != home.Text("lengthFt"))
             {
-                yield return new("feet", "", [Site.Of(circuit)], $"the home run of {circuit.Text("circuit")} has another length in its list");
+                yield return new("feet", "", [Site.Of(circuit)],
+                    $"the home run of {circuit.Text("circuit")} has another length in its list");
             }
         }
     }

@@ -132,7 +132,8 @@ internal static class Placing
                     stretch.Zip(stretch.Skip(1), (p, q) => (q - p) / 2).DefaultIfEmpty().Max());
                 if (cut - at >= 12 && (stretch.Count == 0 || worst > 24.02))
                 {
-                    yield return new("counter", "210.52(C)", ["room:" + room.Id], $"{room.Id}: {worst:0.0} in of counter from a receptacle");
+                    yield return new("counter", "210.52(C)", ["room:" + room.Id],
+                        $"{room.Id}: {worst:0.0} in of counter from a receptacle");
                 }
 
                 at = Math.Max(at, end);
@@ -166,7 +167,8 @@ internal static class Placing
         }
 
         // One flight is lit from either of its storeys.
-        var lit = boxes.Exists(b => b.HasLight && !b.Outside) || (room.Use == "stair" && site.Boxes.Exists(b => b.Use == "stair" && b.HasLight))
+        var lit = boxes.Exists(b => b.HasLight && !b.Outside) || (room.Use == "stair" && site.Boxes.Exists(b => b.Use == "stair"
+            && b.HasLight))
             || (room.Use is not ("kitchen" or "bath" or "laundry" or "hall" or "stair" or "garage")
                 && boxes.Exists(b => b.Devices.Any(d => d.Text("kind") == "half-switched")));
         if (room.Use is "kitchen" or "dining" or "family" or "bedroom" or "den" or "finished-basement" or "bath" or "hall" or "stair"

@@ -97,7 +97,8 @@ internal static class ServiceSum
             for (var j = -1; j < ys.Length; j++)
             {
                 // The wall east of a cell and the one south of it: how far the outside face is beyond the line.
-                double Face(JsonObject? one, JsonObject? other, bool alongX, double line, double middle) => (one is null) == (other is null) ? 0
+                double Face(JsonObject? one, JsonObject? other, bool alongX, double line, double middle) =>
+                    (one is null) == (other is null) ? 0
                     : (one ?? other) is { } room && counted.Contains(room) ? Surveyed.HalfOuter(room, alongX, line, middle) : 0;
                 var east = j >= 0 && j < ys.Length - 1 && i + 1 < xs.Length
                     ? Face(At(i, j), At(i + 1, j), false, xs[i + 1], (ys[j] + ys[j + 1]) / 2) : 0;

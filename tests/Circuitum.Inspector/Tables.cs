@@ -51,10 +51,19 @@ internal static class Tables
     public static double NextStandard(double amps) => Standard.First(s => s >= amps - 1e-9);
 
     /// <summary>Table 310.15(C)(1).</summary>
-    public static double Adjustment(int carrying) => carrying switch { <= 3 => 1, <= 6 => .8, <= 9 => .7, <= 20 => .5, <= 30 => .45,
-        <= 40 => .4, _ => .35 };
+    public static double Adjustment(int carrying) => carrying switch
+    {
+        <= 3 => 1,
+        <= 6 => .8,
+        <= 9 => .7,
+        <= 20 => .5,
+        <= 30 => .45,
+        <= 40 => .4,
+        _ => .35
+    };
 
-    /// <summary>Table 310.15(B)(1) from 30 °C; zero where the column ends. Cooler places are taken as 30 °C: that is the strict side.</summary>
+    /// <summary>Table 310.15(B)(1) from 30 °C; zero where the column ends. Cooler places are taken as 30 °C: that is the strict
+    /// side.</summary>
     public static double Ambient(double celsius, int column)
     {
         double[] of = column switch
@@ -70,18 +79,46 @@ internal static class Tables
     public static double Volume(string gauge) => gauge switch { "14" => 2, "12" => 2.25, "10" => 2.5, "8" => 3, "6" => 5, _ => 0 };
 
     /// <summary>The ground in a nonmetallic cable as it is made.</summary>
-    public static string GroundInCable(string gauge) => gauge switch { "14" or "12" => gauge, "10" or "8" or "6" => "10", "4" or "3" => "8",
-        "2" => "8", "1" => "6", _ => "6" };
+    public static string GroundInCable(string gauge) => gauge switch
+    {
+        "14" or "12" => gauge,
+        "10" or "8" or "6" => "10",
+        "4" or "3" => "8",
+        "2" => "8",
+        "1" => "6",
+        _ => "6"
+    };
 
     /// <summary>Table 250.122, copper.</summary>
-    public static string Ground(double breaker) => breaker switch { <= 15 => "14", <= 20 => "12", <= 60 => "10", <= 100 => "8", <= 200 => "6",
-        <= 300 => "4", _ => "3" };
+    public static string Ground(double breaker) => breaker switch
+    {
+        <= 15 => "14",
+        <= 20 => "12",
+        <= 60 => "10",
+        <= 100 => "8",
+        <= 200 =>
+        "6",
+        <= 300 => "4",
+        _ => "3"
+    };
 
     /// <summary>Chapter 9 Table 8.</summary>
     public static double CircularMils(string gauge) => gauge switch
     {
-        "14" => 4110, "12" => 6530, "10" => 10380, "8" => 16510, "6" => 26240, "4" => 41740, "3" => 52620, "2" => 66360, "1" => 83690,
-        "1/0" => 105600, "2/0" => 133100, "3/0" => 167800, "4/0" => 211600, _ => double.Parse(gauge,
+        "14" => 4110,
+        "12" => 6530,
+        "10" => 10380,
+        "8" => 16510,
+        "6" => 26240,
+        "4" => 41740,
+        "3" => 52620,
+        "2" => 66360,
+        "1" => 83690,
+        "1/0" => 105600,
+        "2/0" => 133100,
+        "3/0" => 167800,
+        "4/0" => 211600,
+        _ => double.Parse(gauge,
             System.Globalization.CultureInfo.InvariantCulture) * 1000,
     };
 

@@ -55,7 +55,7 @@ public sealed record AddLevel(StructureId Structure, string Name) : JobChange
             Obstructions = [],
             Reservations = [],
             Chases = [],
-            FloorJoists = below.CeilingJoists,
+            FloorJoists = Floor(below.CeilingJoists),
             Underlay = null
         };
         phrase = $"Add level {level.Name} to {structure.Name}";
@@ -63,9 +63,12 @@ public sealed record AddLevel(StructureId Structure, string Name) : JobChange
             structure with
             {
                 Levels = [.. structure.Levels.RemoveAt(structure.Levels.Length - 1),
-                below with { AtticAbove = false, AmbientAbove = new(30) }, level]
+                below with { AtticAbove = false, AmbientAbove = new(30), CeilingJoists = Floor(below.CeilingJoists) }, level]
             });
     }
+
+    // What was under the roof carries a floor now, and trusses of a roof do not.
+    private static Joists Floor(Joists ceiling) => ceiling.Kind == JoistKind.RoofTruss ? ceiling with { Kind = JoistKind.Sawn } : ceiling;
 }
 
 /// <summary>Takes an empty level off the top of a building.</summary>

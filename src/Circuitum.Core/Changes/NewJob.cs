@@ -23,8 +23,11 @@ public sealed record NewJob
     /// <summary>Joists of the floors.</summary>
     public Joists Floors { get; init; } = new(JoistRun.NorthSouth, Length.FromInches(16), Length.FromInches(9.25m));
 
-    /// <summary>Joists or truss chords under the roof.</summary>
-    public Joists Roof { get; init; } = new(JoistRun.NorthSouth, Length.FromInches(24), Length.FromInches(5.5m));
+    /// <summary>What is under the roof: trusses, as most houses have them, unless told.</summary>
+    public Joists Roof { get; init; } = new(JoistRun.NorthSouth, Length.FromInches(24), Length.FromInches(5.5m))
+    {
+        Kind = JoistKind.RoofTruss,
+    };
 
     /// <summary>True when an attic is above the top storey.</summary>
     public bool Attic { get; init; } = true;

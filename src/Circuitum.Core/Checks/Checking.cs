@@ -6,6 +6,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Tags;
 using Circuitum.Core.Wiring;
@@ -14,7 +15,7 @@ namespace Circuitum.Core.Checks;
 
 /// <summary>What the checks look at: everything planned before them.</summary>
 public sealed record Checked(Job Job, CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits,
-    ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
+    Holes Holes, ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
 
 /// <summary>Stage Checks: hangs tags, stage by stage, in the order of work.</summary>
 public static class Checking
@@ -27,6 +28,7 @@ public static class Checking
         .. CircuitChecks.Check(plan),
         .. ProtectionChecks.Check(plan),
         .. RunChecks.Check(plan),
+        .. FramingChecks.Check(plan),
         .. PanelChecks.Check(plan),
     ];
 

@@ -31,7 +31,8 @@ public static class Ampacities
         };
         var start = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         var why = Because.Of("Why this ampacity")
-            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")}{(jacket == Jacket.Underground ? " UF" : "")}, {(int)column} °C column", start.ToString(),
+            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")}{(jacket == Jacket.Underground ? " UF" : "")}, "
+                + $"{(int)column} °C column", start.ToString(),
                 book.Cite(RuleId.AmpacityTable).And(section));
         var amps = start;
         if (ambient.Degrees > 30 || ambient.Degrees <= 25)

@@ -119,7 +119,8 @@ public static class Sizing
             var comesIn = ComesIn(c, circuits);
             return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
                 : c.Circuit.Kind == CircuitKind.Feeder
-                ? FeederSizing.Size(c, pipeOf.GetValueOrDefault(c.Circuit.Key), WorstPlaces(c.Runs, null, holes, bundles), feeders[c.Circuit.Feeds!.Value],
+                ? FeederSizing.Size(c, pipeOf.GetValueOrDefault(c.Circuit.Key), WorstPlaces(c.Runs, null, holes, bundles),
+                    feeders[c.Circuit.Feeds!.Value],
                     LargestBehind(c.Circuit.Feeds.Value, circuits, survey, job, book), job, book)
                 : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
         })];
@@ -279,7 +280,8 @@ public static class Sizing
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket, metal: metal)
         : places.Select(p => p.Piped is Column terminations
             ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
-            : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled, metal)).MinBy(f => f.Value)!;
+            : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled, metal)).MinBy(f =>
+                f.Value)!;
 
     internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes,
         ILookup<RunId, CableBundle> bundles)

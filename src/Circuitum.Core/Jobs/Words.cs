@@ -6,6 +6,15 @@ public static class Words
     /// <summary>What is along a pipe.</summary>
     public static string Of(PipeStopKind kind) => kind == PipeStopKind.PullBox ? "pull box" : "joint between boxes";
 
+    /// <summary>What joists are.</summary>
+    public static string Of(JoistKind kind) => kind switch
+    {
+        JoistKind.IJoist => "I-joists",
+        JoistKind.OpenWeb => "open-web trusses",
+        JoistKind.RoofTruss => "roof trusses",
+        _ => "sawn joists",
+    };
+
     /// <summary>GfciReceptacle becomes “GFCI receptacle”, SmokeAlarm “smoke alarm”.</summary>
     public static string Of<T>(T kind) where T : struct, Enum
     {

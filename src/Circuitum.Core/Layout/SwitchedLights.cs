@@ -178,7 +178,8 @@ internal static class SwitchedLights
                 .Select(s => (Room: r, Side: s, Wish: s.Offset(way.Middle))))
             .Select(s => (s.Room, s.Side, s.Wish, At: draft.Places(s.Room, Length.FromInches(80))
                 .Nearest(s.Side, s.Wish, s.Wish - reach, s.Wish + reach)))
-            .Where(s => s.At is not null).OrderBy(s => (s.At!.Value - s.Wish).Abs()).ThenBy(s => s.Room.Room.Id.Value, StringComparer.Ordinal)
+            .Where(s => s.At is not null).OrderBy(s => (s.At!.Value - s.Wish).Abs()).ThenBy(s => s.Room.Room.Id.Value,
+                StringComparer.Ordinal)
             .Select(s => ((FramedRoom, int, Length)?)(s.Room, s.Side.Number, s.At!.Value)).FirstOrDefault();
     }
 }

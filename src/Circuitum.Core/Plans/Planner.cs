@@ -52,7 +52,7 @@ public static class Planner
         gone.ThrowIfCancellationRequested();
         var service = ServiceSizing.Of(circuits, house, survey, job, book);
         gone.ThrowIfCancellationRequested();
-        var tags = Checking.Check(new(job, book, house, survey, wired, panels, service));
+        var tags = Checking.Check(new(job, book, house, survey, wired, holes, panels, service));
         gone.ThrowIfCancellationRequested();
         return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels));
     }

@@ -383,6 +383,21 @@ public enum RuleId
     /// <summary>Ampacity of metal-clad cable.</summary>
     ArmouredAmpacity,
 
+    /// <summary>Holes in sawn joists.</summary>
+    JoistHoles,
+
+    /// <summary>Holes in I-joists and other made members.</summary>
+    MadeJoistHoles,
+
+    /// <summary>Holes in studs.</summary>
+    StudHoles,
+
+    /// <summary>Roof trusses are never cut or bored.</summary>
+    TrussesUncut,
+
+    /// <summary>Cable over the framing of an attic.</summary>
+    CableInAttics,
+
     /// <summary>Ampacity of service-entrance cable inside.</summary>
     ServiceCableAmpacity,
     /// <summary>Where nonmetallic cable may not be.</summary>

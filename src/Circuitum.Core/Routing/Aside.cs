@@ -19,7 +19,8 @@ internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chas
     /// <summary>The step aside; null where the bay is open, or no bay of the wall is.</summary>
     public (Wall Wall, Length Along, Length Z)? Step(Place place, int cavity)
     {
-        if (place.Wall is not int index || cavities[place.Structure][cavity] is not { HasObstructions: true } over || !over.Bars(place.At.Plan))
+        if (place.Wall is not int index || cavities[place.Structure][cavity] is not { HasObstructions: true } over
+            || !over.Bars(place.At.Plan))
         {
             return null;
         }

@@ -74,15 +74,18 @@ public static class Bundling
         return found.Values.SelectMany(b => b.Runs.Select(r => (r, b))).ToLookup(x => x.r, x => x.b);
     }
 
-    // Cables that come through one hole of a plate and go down the bay under it for more than 24 in: a tie takes the cables of one hole, the
+    // Cables that come through one hole of a plate and go down the bay under it for more than 24 in: a tie takes the cables of one hole,
+    // the
     // next hole has a tie of its own. One tie around all that enters a panel would cost conductors that no receptacle takes.
-    private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits, Holes holes)
+    private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits,
+        Holes holes)
     {
         var drops = circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null).SelectMany(r => r.Way.Passages
                 .Where(p => p.Spot.Kind == MemberKind.Plate).Select(p => (r.Id, p.Spot, Long: r.Way.Legs
                     .Where(l => l.Space == Space.StudBay && l.From.Plan == p.At.Plan).Select(l => l.Run).DefaultIfEmpty().Max())))
             .GroupBy(d => (d.Id, d.Spot)).ToDictionary(g => g.Key, g => g.Max(d => d.Long));
         return holes.All.Where(h => h.Spot.Kind == MemberKind.Plate).Select(h => (h.Spot, h.Runs
-            .Select(r => (r, Long: drops.GetValueOrDefault((r, h.Spot)))).Where(r => r.Long > Allowed).ToList())).Where(c => c.Item2.Count > 0);
+            .Select(r => (r, Long: drops.GetValueOrDefault((r, h.Spot)))).Where(r => r.Long > Allowed).ToList())).Where(c =>
+                c.Item2.Count > 0);
     }
 }

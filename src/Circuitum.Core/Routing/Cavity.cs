@@ -64,6 +64,9 @@ internal sealed class Cavity
     public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South
         && !outside.Exists(o => o.Holds(at));
 
+    /// <summary>Its joists are bored where cable crosses them; open webs and trusses never are.</summary>
+    public bool IsBored => Joists.Kind is JoistKind.Sawn or JoistKind.IJoist;
+
     /// <summary>Something stands in it that cable goes round.</summary>
     public bool HasObstructions => obstructions.Count > 0;
 
@@ -75,7 +78,7 @@ internal sealed class Cavity
 
     /// <summary>Footage and holes of the cheapest way if nothing is in it; a lower bound otherwise.</summary>
     public Length LeastCost(Point a, Point b) => (straight ? a.At(Z).StraightTo(b.At(Z)) : a.SquareTo(b))
-        + (labour.Joist * JoistsCrossed(a, b));
+        + (labour.Of(Joists.Kind) * JoistsCrossed(a, b));
 
     /// <summary>Corners of the way from one place to another; null when there is none.</summary>
     public List<Point>? Corners(Point a, Point b)

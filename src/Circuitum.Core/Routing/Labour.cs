@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Routing;
@@ -10,6 +11,8 @@ public sealed record Labour
     {
         Stud = Length.FromInches(6),
         Joist = Length.FromInches(8),
+        Web = Length.FromInches(2),
+        Board = Length.FromInches(3),
         Plate = Length.FromInches(12),
         Corner = Length.FromInches(18),
         Storey = Length.FromInches(36),
@@ -24,6 +27,15 @@ public sealed record Labour
 
     /// <summary>One bored joist.</summary>
     public Length Joist { get; init; }
+
+    /// <summary>One open web that cable is threaded through.</summary>
+    public Length Web { get; init; }
+
+    /// <summary>One truss that cable lies across on a running board, stapled.</summary>
+    public Length Board { get; init; }
+
+    /// <summary>What one joist of a kind costs to cross.</summary>
+    public Length Of(JoistKind kind) => kind switch { JoistKind.OpenWeb => Web, JoistKind.RoofTruss => Board, _ => Joist };
 
     /// <summary>One plate, sealed after.</summary>
     public Length Plate { get; init; }

@@ -68,7 +68,8 @@ public static class Routes
                 Space.StudBay => "up and down stud bays",
                 Space.Chase => "in the chases of insulated panels",
                 Space.Studs => $"through bored studs, {way.Passages.Count(p => p.Spot.Kind == MemberKind.Stud)} holes",
-                Space.Joists => $"in the floor, {way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist)} joists bored",
+                Space.Joists => way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist) is > 0 and var bored
+                    ? $"in the floor, {bored} joists bored" : "in the floor, no joist bored",
                 Space.Attic => "in the attic",
                 _ => "in the trench",
             }, group.Select(l => l.Run).Total().Measured(measure));

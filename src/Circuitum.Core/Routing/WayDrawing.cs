@@ -159,7 +159,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
         {
             Point a = corners[i], b = corners[i + 1];
             build.Go(cavity.IsAttic ? Space.Attic : Space.Joists, a.At(cavity.Z), b.At(cavity.Z), cavity.Ambient);
-            if (!cavity.CrossesJoists(a, b))
+            if (!cavity.IsBored || !cavity.CrossesJoists(a, b))
             {
                 continue;
             }

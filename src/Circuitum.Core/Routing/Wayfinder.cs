@@ -146,7 +146,8 @@ internal sealed class Wayfinder
         a.Level == b.Level && a.Wall is not null && b.Wall is not null ? webs[a.Structure][a.Level]
             .Between(a, b, (limit - chases.ToBore(a) - chases.ToBore(b)).Sixtyfourths) : null;
 
-    // From a wall the cavity below or above; from a ceiling or floor the one it is in. What stands on a slab, or beside the basement and not
+    // From a wall the cavity below or above; from a ceiling or floor the one it is in. What stands on a slab, or beside the basement and
+    // not
     // over it, is reached from the ceiling above, a box in the slab by its sleeve.
     private int Reached(Place place, Span<int> numbers, bool bySchool)
     {

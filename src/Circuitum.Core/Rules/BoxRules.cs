@@ -9,7 +9,8 @@ namespace Circuitum.Core.Rules;
 /// <param name="Conductors">Insulated conductors in it: 2, 3 or 4.</param>
 public sealed record EnteringCable(Gauge Gauge, int Conductors)
 {
-    /// <summary>Its ground, as the cable is made: its conductors' own size to 10 AWG, 10 to 6 AWG, 8 to 2 AWG, 6 to 4/0, 4 beyond.</summary>
+    /// <summary>Its ground, as the cable is made: its conductors' own size to 10 AWG, 10 to 6 AWG, 8 to 2 AWG, 6 to 4/0, 4
+    /// beyond.</summary>
     public Gauge Ground => GroundWith(Gauge);
 
     /// <summary>The ground that a cable brings with conductors of a size.</summary>

@@ -12,7 +12,8 @@ public enum Jacket
     /// <summary>Metal-clad cable; 90 °C conductors held to the terminations (330.80).</summary>
     Armoured,
 
-    /// <summary>Service-entrance cable with an insulated neutral and a bare ground, inside: aluminium, held to the 60 °C column where it lies
+    /// <summary>Service-entrance cable with an insulated neutral and a bare ground, inside: aluminium, held to the 60 °C column where it
+    /// lies
     /// in insulation, which is not asked (338.10(B)(4)).</summary>
     ServiceEntrance,
 

@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using System.Runtime.InteropServices;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Conductors;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
@@ -30,19 +32,8 @@ public static class Hardware
     public static ImmutableArray<MaterialLine> Of(Plan plan) =>
     [
         .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan),
-        .. Guards(plan), .. Holes(plan),
+        .. Boards(plan), .. Guards(plan), .. Holes(plan),
     ];
-
-    /// <summary>The bit for so many cables: 3/4 in for two of 12 or smaller, 1 in for three or for one of 10-3 or larger, 1-3/8 in beyond.
-    /// A usual set of bits, no rule.</summary>
-    /// <param name="cables">Cables in the hole, 1 or more.</param>
-    /// <param name="thick">One of them is 10-3, 8 or larger.</param>
-    public static Length Bit(int cables, bool thick) => (cables, thick) switch
-    {
-        ( <= 2, false) => Length.FromInches(.75m),
-        (3, false) or (1, true) => Length.FromInches(1),
-        _ => Length.FromInches(1.375m),
-    };
 
     /// <summary>Steel plates for a centred hole: none where its edge is 1-1/4 in from both faces, else one on each.</summary>
     public static int PlatesFor(Length depth, Length bit) => (depth - bit) / 2 >= LeastEdge ? 0 : 2;
@@ -119,7 +110,8 @@ public static class Hardware
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
         return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) ? $"Ceiling box rated for a fan, {size}"
             : BoxRules.SquareOf(given) is { } square
-                ? $"{square} square box 2-1/8 deep with a {(box.Gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, {size}"
+                ? $"{square} square box 2-1/8 deep with a {(box.Gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, "
+                    + size
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
             : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"
             : $"{box.Box.Devices.Length}-gang box, {size}";
@@ -247,18 +239,70 @@ public static class Hardware
 
     /// <summary>The bit that bores a hole.</summary>
     public static Length BitOf(Plan plan, Hole hole) =>
-        Bit(hole.Runs.Length,
-            hole.Runs.Any(id => plan.FindRun(id) is var (circuit, run) && circuit.GaugeOf(run) is var gauge
-                && (gauge > Gauge.Awg10 || (gauge == Gauge.Awg10 && run.Conductors > 2))));
+        HoleSizes.Of(hole, id => plan.FindRun(id) is var (circuit, run) ? (circuit.Sized, run) : null);
 
     private static bool IsBetweenStoreys(Plan plan, Spot spot) => spot.Top
         ? spot.Level + 1 < plan.House.Structures[spot.Structure].Levels.Length : spot.Level > 0;
 
     private static IEnumerable<MaterialLine> Holes(Plan plan) =>
         plan.Holes.All.Where(h => h.Spot.Kind != MemberKind.Corner && !Punched(plan, h.Spot))
-        .GroupBy(h => (h.Spot.Kind, Bit: BitOf(plan, h))).OrderBy(g => g.Key.Kind).ThenBy(g => g.Key.Bit.Sixtyfourths)
-        .Select(g => new MaterialLine($"Holes of {g.Key.Bit} in {Words.Of(g.Key.Kind)}s", "holes", g.Count(),
+        .GroupBy(h => (h.Spot.Kind, In: NameOf(plan, h.Spot), Bit: BitOf(plan, h))).OrderBy(g => g.Key.Kind)
+        .ThenBy(g => g.Key.In, StringComparer.Ordinal).ThenBy(g => g.Key.Bit.Sixtyfourths)
+        .Select(g => new MaterialLine($"Holes of {g.Key.Bit} in {g.Key.In}", "holes", g.Count(),
             $"{g.Sum(h => h.Runs.Length)} passages of cable"));
+
+    // Joists by what they are: an I-joist is bored where its maker says.
+    private static string NameOf(Plan plan, Spot spot) => spot.Kind == MemberKind.Joist
+        && plan.House.Structures[spot.Structure].Levels[Math.Max(0, spot.Level - 1)].Level is var level
+        && (spot.Level == 0 ? level.FloorJoists : level.CeilingJoists)?.Kind == JoistKind.IJoist
+        ? "webs of I-joists, by the maker’s chart" : Words.Of(spot.Kind) + "s";
+
+    // 320.23, 334.23: over the bottom chords of trusses cable lies on boards, one for all that go the same line.
+    private static IEnumerable<MaterialLine> Boards(Plan plan)
+    {
+        var lines = new Dictionary<(int Structure, Length Z, int Line), List<(Length From, Length To)>>();
+        foreach (var run in plan.Circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
+        {
+            var structure = plan.House.Structures[run.From.Place.Structure];
+            foreach (var leg in run.Way.Legs.Where(l => l.Space is Space.Attic or Space.Joists))
+            {
+                if (structure.Levels.FirstOrDefault(l => l.Ceiling + (l.Level.CeilingJoists.Depth / 2) == leg.From.Z)?.Level.CeilingJoists
+                    is not { Kind: JoistKind.RoofTruss } trusses)
+                {
+                    continue;
+                }
+
+                var east = trusses.Run == JoistRun.NorthSouth;
+                var (from, to) = east ? (leg.From.X, leg.To.X) : (leg.From.Y, leg.To.Y);
+                if (from != to)
+                {
+                    var key = (structure.Index, leg.From.Z, (east ? leg.From.Y : leg.From.X).Sixtyfourths
+                        / WallFrame.UsualSpacing.Sixtyfourths);
+                    (CollectionsMarshal.GetValueRefOrAddDefault(lines, key, out _) ??= []).Add((Length.Min(from, to), Length.Max(from,
+                        to)));
+                }
+            }
+        }
+
+        var feet = lines.Values.Select(Covered).Total();
+        if (feet > Length.Zero)
+        {
+            yield return Long(plan, "Running boards, 1×4", feet,
+                $"over the bottom chords of trusses, which are never bored, {plan.Book.Cite(RuleId.TrussesUncut, RuleId.CableInAttics)}");
+        }
+    }
+
+    private static Length Covered(List<(Length From, Length To)> pieces)
+    {
+        var (sum, at) = (Length.Zero, new Length(int.MinValue / 2));
+        foreach (var (from, to) in pieces.OrderBy(p => p.From))
+        {
+            sum += Length.Max(Length.Zero, to - Length.Max(from, at));
+            at = Length.Max(at, to);
+        }
+
+        return sum;
+    }
 
     private static bool Punched(Plan plan, Spot spot) => spot.Kind == MemberKind.Stud
         && plan.House.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Frame.Framing == WallFraming.MetalStud;

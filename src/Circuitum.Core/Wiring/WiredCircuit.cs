@@ -141,6 +141,9 @@ public sealed record WiredCircuit(ProtectedCircuit Protected, ImmutableDictionar
 /// <param name="Given">The stamped volume, or the smallest usual box that fits; null when none does.</param>
 public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<Run> Out, Figure<CubicInches> Volume, CubicInches? Given)
 {
+    /// <summary>The cubic inches of <see cref="Volume"/>, bare.</summary>
+    public CubicInches Needed => Volume.Value;
+
     /// <summary>Device places of its box; none for a round one.</summary>
     public int Gangs { get; init; }
 

@@ -88,7 +88,7 @@ public static class PlanFiles
             ["circuit"] = circuit.Circuit.Key.Value,
             ["at"] = At(plan.Survey[box].Place.At),
             ["gangs"] = wired.Gangs,
-            ["neededIn3"] = wired.Volume.Value.Value,
+            ["neededIn3"] = wired.Needed.Value,
             ["volumeIn3"] = wired.Given?.Value,
             ["afci"] = safe.BreakerIsAfci ? "breaker" : outlet.AfciResetAt?.Value,
             ["gfci"] = safe.BreakerIsGfci ? "breaker" : outlet.ResetAt?.Value,

@@ -19,6 +19,9 @@ public sealed record LevelFields
     /// <summary>Direction of the ceiling's joists.</summary>
     public string Run { get; init; } = "";
 
+    /// <summary>What they are; sawn where it is left out.</summary>
+    public string? Kind { get; init; }
+
     /// <summary>Their spacing.</summary>
     public string Spacing { get; init; } = "";
 
@@ -27,6 +30,9 @@ public sealed record LevelFields
 
     /// <summary>Direction of the floor's joists; empty on a slab.</summary>
     public string? FloorRun { get; init; }
+
+    /// <summary>What they are; sawn where it is left out.</summary>
+    public string? FloorKind { get; init; }
 
     /// <summary>Their spacing.</summary>
     public string? FloorSpacing { get; init; }
@@ -53,12 +59,15 @@ public sealed record LevelFields
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public JobChange Read(Job job) =>
         new SetLevel(new(Level), Name ?? "", Length.Parse(CeilingHeight),
-            new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)),
-        string.IsNullOrEmpty(FloorRun) ? null
-            : new(Entry.Choice<JoistRun>(FloorRun), Length.Parse(FloorSpacing ?? ""), Length.Parse(FloorDepth ?? "")), Attic,
+            new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)) { Kind = KindOf(Kind) },
+            string.IsNullOrEmpty(FloorRun) ? null
+            : new(Entry.Choice<JoistRun>(FloorRun), Length.Parse(FloorSpacing ?? ""), Length.Parse(FloorDepth ?? ""))
+            { Kind = KindOf(FloorKind) }, Attic,
             Entry.Celsius(Above), string.IsNullOrWhiteSpace(Below) ? new(30) : Entry.Celsius(Below))
         {
             Basement = Basement switch { "true" => true, "false" => false, _ => null },
             NeverFinished = NeverFinished,
         };
+
+    private static JoistKind KindOf(string? kind) => string.IsNullOrEmpty(kind) ? JoistKind.Sawn : Entry.Choice<JoistKind>(kind);
 }

@@ -50,14 +50,19 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         }
     }
 
+    private JoistKind KindOf(string field, JoistKind usual) => string.IsNullOrEmpty(Form[field]) ? usual
+        : Entry.Choice<JoistKind>(Form[field]);
+
     private NewJob Answers(RuleSet? set) => new()
     {
         Name = Form["name"],
         Storeys = Entry.Count(Form["storeys"]),
         Foundation = Entry.Choice<Underfloor>(Form["foundation"]),
         CeilingHeight = Length.Parse(Form["ceiling"]),
-        Floors = new(Entry.Choice<JoistRun>(Form["floorRun"]), Length.Parse(Form["floorSpacing"]), Length.FromInches(9.25m)),
-        Roof = new(Entry.Choice<JoistRun>(Form["roofRun"]), Length.Parse(Form["roofSpacing"]), Length.FromInches(5.5m)),
+        Floors = new(Entry.Choice<JoistRun>(Form["floorRun"]), Length.Parse(Form["floorSpacing"]), Length.FromInches(9.25m))
+        { Kind = KindOf("floorKind", JoistKind.Sawn) },
+        Roof = new(Entry.Choice<JoistRun>(Form["roofRun"]), Length.Parse(Form["roofSpacing"]), Length.FromInches(5.5m))
+        { Kind = KindOf("roofKind", JoistKind.RoofTruss) },
         AtticAmbient = Entry.Celsius(Form["attic"]),
         Service = Entry.Amps(Form["service"]),
         Spaces = Entry.Count(Form["spaces"]),

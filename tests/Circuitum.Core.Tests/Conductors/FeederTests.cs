@@ -151,7 +151,11 @@ public sealed class FeederTests
     public void Only_an_outbuilding_has_60_A_at_least()
     {
         var job = Inside(Houses.On("far", "den", 4, 100));
-        var feeder = Planner.Plan(NoFloor(job with { Boxes = job.Boxes.RemoveAll(b => b.Id.Value == "car") })).Landed(new("feeder-B"))!.Sized;
+        var feeder = Planner.Plan(NoFloor(job with
+        {
+            Boxes = job.Boxes.RemoveAll(b =>
+            b.Id.Value == "car")
+        })).Landed(new("feeder-B"))!.Sized;
         Assert.Equal(20m, feeder.Breaker.Value.Value);
     }
 
@@ -270,7 +274,8 @@ public sealed class FeederTests
         Assert.DoesNotContain(plan.Tags, t => t.Subject == Subject.Circuit(new("feeder-B")) && t.Severity == Severity.Red);
     }
 
-    [Theory] // in pipe, 110.14(C)(1): to 100 A by the 60 °C column, 2 AWG 95 A and the next size up; above it by the 75, 115 A and the next size up
+    [Theory] // in pipe, 110.14(C)(1): to 100 A by the 60 °C column, 2 AWG 95 A and the next size up; above it by the 75, 115 A and the next
+    // size up
     [InlineData(100, "2")]
     [InlineData(125, "2")]
     public void Above_100_A_terminals_are_taken_at_75(int held, string gauge) =>

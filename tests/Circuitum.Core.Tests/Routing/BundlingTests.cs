@@ -104,7 +104,8 @@ public sealed class BundlingTests
         Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Sized.Cable));
     }
 
-    [Fact] // two tied down an insulated bay at 30 °C and bored through an attic of 60 °C: both places count, 30 × .71 × .8 = 17.04 in the attic
+    [Fact] // two tied down an insulated bay at 30 °C and bored through an attic of 60 °C: both places count, 30 × .71 × .8 = 17.04 in the
+    // attic
     public void A_tie_in_a_cool_wall_does_not_hide_the_warm_attic()
     {
         var plan = Planner.Plan(Machines(2, ambient: 60, column: CableColumn.Ties));

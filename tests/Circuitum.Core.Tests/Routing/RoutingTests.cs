@@ -95,7 +95,8 @@ public sealed class RoutingTests
                 Underfloor = underfloor,
                 Levels = [job.Structures[0].Levels[0] with
                 {
-                    Obstructions = [new("Beam", ObstructionKind.Beam, new((-6).Inches(), from.Inches()), 12.Inches(), (to - from).Inches())],
+                    Obstructions = [new("Beam", ObstructionKind.Beam, new((-6).Inches(), from.Inches()), 12.Inches(), (to
+                        - from).Inches())],
                 }],
             }],
         };

@@ -8,7 +8,8 @@ using Circuitum.Core.Units;
 namespace Circuitum.Tests.Support;
 
 /// <summary>Houses as people build them, by number: rooms off a hall, baths beside bedrooms, a garage set back so that the outline has a
-/// notch, on crawl space, slab or a basement with a walk-out, one storey or two, some with a second wing, a wet bar, a shed. The same number
+/// notch, on crawl space, slab or a basement with a walk-out, one storey or two, some with a second wing, a wet bar, a shed. The same
+/// number
 /// gives the same house.</summary>
 internal static class BuiltHouses
 {
@@ -94,8 +95,14 @@ internal static class BuiltHouses
         if (!up && draw.Below(4) > 0)
         {
             int back = 2 + draw.Below(4), wide = 20 + draw.Below(5), deep = Math.Max(22, y2);
-            rooms.Add(Of(at + "-garage", RoomUse.Garage, x4, back, x4 + wide, back + deep, new Opening { Id = new("bay"),
-                Kind = OpeningKind.GarageDoor, Wall = 3, Offset = 18.Inches(), Width = 192.Inches() }));
+            rooms.Add(Of(at + "-garage", RoomUse.Garage, x4, back, x4 + wide, back + deep, new Opening
+            {
+                Id = new("bay"),
+                Kind = OpeningKind.GarageDoor,
+                Wall = 3,
+                Offset = 18.Inches(),
+                Width = 192.Inches()
+            }));
         }
 
         return [.. rooms.Select(r => Furnished(r, draw, up))];
@@ -149,7 +156,8 @@ internal static class BuiltHouses
             Use = RoomUse.Bedroom,
             Corners = [P(x0, y0), P(x1, y0), P(x1, deep), P(cut, deep), P(cut, y1), P(x0, y1)],
             Openings = [new() { Id = new(id + "-door"), Kind = OpeningKind.Door, Wall = 1, Offset = 10.Inches(), Width = 30.Inches() },
-                new() { Id = new(id + "-w"), Kind = OpeningKind.Window, Wall = 5, Offset = 20.Inches(), Width = Math.Min(48, ((cut - x0) * 12) - 30)
+                new() { Id = new(id + "-w"), Kind = OpeningKind.Window, Wall = 5, Offset = 20.Inches(), Width = Math.Min(48, ((cut - x0)
+                    * 12) - 30)
                     .Inches(), Sill = 30.Inches() },
                 new() { Id = new(id + "-cl"), Kind = OpeningKind.Slider, Wall = 3, Offset = 8.Inches(), Width = 40.Inches() }],
         };
@@ -253,7 +261,8 @@ internal static class BuiltHouses
         if (number % 2 == 0)
         {
             job = Taken(job, job.With(Houses.Appliance("m-heatpump", "g-living", 4, 70, EquipmentLibrary.All.First(p =>
-                p.Appliance == Appliance.HeatPump)) with { Outside = true, Height = 24.Inches() }));
+                p.Appliance == Appliance.HeatPump)) with
+            { Outside = true, Height = 24.Inches() }));
         }
 
         return draw.Below(3) == 0 ? With(job, "g-living", 3, 100, Appliance.SpaceHeater) : job;

@@ -70,7 +70,7 @@ public sealed class HardwareTests
     [InlineData(1, true, 1)]
     [InlineData(2, true, 1.375)]
     public void A_bit_for_so_many_cables(int cables, bool thick, double inches) =>
-        Assert.Equal((decimal)inches, Hardware.Bit(cables, thick).Inches);
+        Assert.Equal((decimal)inches, HoleSizes.Bit(cables, thick).Inches);
 
     [Theory] // 96 in down a bay, 8 in of it held at the box: 88 in at 4 ft is one between, at 2 ft three, at 44 in one, at 43 in two
     [InlineData(48, 1)]

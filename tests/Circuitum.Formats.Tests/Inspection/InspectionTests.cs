@@ -8,7 +8,8 @@ using Circuitum.Tests.Support;
 
 namespace Circuitum.Formats.Tests.Inspection;
 
-/// <summary>An inspector who reads only what the program writes, and works it out by his own tables and geometry, finds nothing that is wrong
+/// <summary>An inspector who reads only what the program writes, and works it out by his own tables and geometry, finds nothing that is
+/// wrong
 /// and untold. <c>./test inspector 2000</c> takes so many houses instead of 200.</summary>
 [Trait("Category", "Inspector")]
 public sealed class InspectionTests
@@ -62,7 +63,8 @@ public sealed class InspectionTests
         string[] drawn = ["220.40, 230.42", "408.54", "352.26"];
         for (var number = 1; number <= 120; number++)
         {
-            var red = Planner.Plan(BuiltHouses.Number(number)).Tags.Where(t => t.Severity == Severity.Red && !drawn.Contains(t.Rule)).ToList();
+            var red = Planner.Plan(BuiltHouses.Number(number)).Tags.Where(t => t.Severity == Severity.Red && !drawn.Contains(t.Rule))
+                .ToList();
             Assert.True(red.Count == 0, $"house {number}: {string.Join("; ", red.Select(t => $"{t.Rule} {t.Headline}"))}");
         }
     }

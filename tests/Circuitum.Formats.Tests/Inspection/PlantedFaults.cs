@@ -54,7 +54,8 @@ internal static class PlantedFaults
         ("a garage receptacle without it", "GFCI", 4, p => Box(p, "g-garage-r-1")["gfci"] = null),
         ("a breaker that is not what it is said to be", "protected", 1, p => Circuit(p, "g-bed2-r-1")["breakerKind"] = ""),
         ("a device that stands behind what it is to protect", "protected", 1, p => Box(p, "g-bed2-r-1")["afci"] = "m-dryer"),
-        ("two circuits in one space", "space", 1, p => Circuit(p, "g-bed2-r-1")["spaces"] = new JsonArray(Circuit(p, "g-bath-r-1")["spaces"]![0]!
+        ("two circuits in one space", "space", 1, p => Circuit(p, "g-bed2-r-1")["spaces"] = new JsonArray(Circuit(p,
+            "g-bath-r-1")["spaces"]![0]!
             .DeepClone())),
         ("a two-pole breaker on one space", "poles", 1, p => Circuit(p, "m-dryer")["spaces"]!.AsArray().RemoveAt(1)),
         ("a two-pole breaker that lies apart", "poles", 1, p => Circuit(p, "m-dryer")["spaces"]![1] = 60),
@@ -72,7 +73,8 @@ internal static class PlantedFaults
         ("a range that no method counts", "counted", 1, p => Plate(p, "m-range")["name"] = "Forgotten range"),
     ];
 
-    private static JsonObject Circuit(Papers papers, string box) => papers.Circuits.First(c => c.Circuit.Texts("boxes").Contains(box)).Circuit;
+    private static JsonObject Circuit(Papers papers, string box) => papers.Circuits.First(c => c.Circuit.Texts("boxes")
+        .Contains(box)).Circuit;
 
     private static JsonArray Runs(Papers papers, string? box, string? circuit = null) =>
         (box is null ? papers.Circuits.First(c => c.Circuit.Text("circuit") == circuit).Circuit : Circuit(papers, box))["runs"]!.AsArray();
@@ -87,7 +89,14 @@ internal static class PlantedFaults
         .Add(new JsonObject
         {
             ["kind"] = cord ? "single" : "equipment",
-            ["plate"] = new JsonObject { ["appliance"] = appliance, ["name"] = "Planted", ["volts"] = 120, ["load"] = load, ["cord"] = cord },
+            ["plate"] = new JsonObject
+            {
+                ["appliance"] = appliance,
+                ["name"] = "Planted",
+                ["volts"] = 120,
+                ["load"] = load,
+                ["cord"] = cord
+            },
         });
 
     private static void Drop(JsonObject circuit, string list, string item)

@@ -44,7 +44,8 @@ public sealed record HouseRules
     /// <summary>NM cables in one bored hole, 1 to 9.</summary>
     public int CablesPerHole { get; init; } = 3;
 
-    /// <summary>The smallest feeder of a panel in the same building, 0 to 200 A; never more than its panel is rated for. The book asks for no
+    /// <summary>The smallest feeder of a panel in the same building, 0 to 200 A; never more than its panel is rated for. The book asks for
+    /// no
     /// more than the load.</summary>
     public int LeastFeeder { get; init; } = 60;
 

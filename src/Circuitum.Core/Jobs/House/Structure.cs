@@ -148,7 +148,27 @@ public sealed record Underlay(string Drawing, string Name, Point Corner, Length 
 /// <param name="Run">The way they run; a cable along them is free, across them it needs holes.</param>
 /// <param name="Spacing">On centres, 8 to 48 in.</param>
 /// <param name="Depth">3 to 24 in.</param>
-public sealed record Joists(JoistRun Run, Length Spacing, Length Depth);
+public sealed record Joists(JoistRun Run, Length Spacing, Length Depth)
+{
+    /// <summary>What they are: it decides whether they may be bored.</summary>
+    public JoistKind Kind { get; init; }
+}
+
+/// <summary>Kinds of joists.</summary>
+public enum JoistKind
+{
+    /// <summary>Of sawn timber: bored in the middle, a third of the depth at most, 2 in from the edges (R502.8.1).</summary>
+    Sawn,
+
+    /// <summary>With a web of board between flanges: the web by its knock-outs or the maker's chart, a flange never (R502.8.2).</summary>
+    IJoist,
+
+    /// <summary>Trusses with an open web: cable is threaded through, nothing is bored (R502.8.2).</summary>
+    OpenWeb,
+
+    /// <summary>Bottom chords of roof trusses: never bored (R802.10.4); cable lies on running boards over them (320.23).</summary>
+    RoofTruss,
+}
 
 /// <summary>Direction of joists.</summary>
 public enum JoistRun

@@ -1,0 +1,75 @@
+using Circuitum.Core.Changes;
+using Circuitum.Core.Conductors;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Tags;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Checks;
+
+/// <summary>Holes no larger than the timber bears: joists by a third of their depth and 2 in from the edges (R502.8.1), the web of an
+/// I-joist
+/// between its flanges (R502.8.2), studs by 40 per cent of their depth, since every wall may bear (R602.6).</summary>
+internal static class FramingChecks
+{
+    private static readonly Length JoistEdge = Length.FromInches(2), Flange = Length.FromInches(1.5m), StudEdge = Length.FromInches(.625m);
+
+    public static IEnumerable<Tag> Check(Checked plan)
+    {
+        var runs = plan.Circuits.SelectMany(c => c.Runs.Select(r => (c.Sized, Run: r))).ToDictionary(r => r.Run.Id);
+        Length Bit(Hole hole) => HoleSizes.Of(hole, id => runs.TryGetValue(id, out var found) ? (found.Sized, found.Run) : null);
+        var holes = plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Joist or MemberKind.Stud).Select(h => (Hole: h, Bit: Bit(h)))
+            .ToList();
+        foreach (var group in holes.Where(h => h.Hole.Spot.Kind == MemberKind.Joist)
+            .GroupBy(h => (h.Hole.Spot.Structure, h.Hole.Spot.Level)).OrderBy(g => g.Key))
+        {
+            var levels = plan.House.Structures[group.Key.Structure].Levels;
+            var under = group.Key.Level == 0;
+            var level = levels[Math.Max(0, group.Key.Level - 1)].Level;
+            var joists = under ? level.FloorJoists! : level.CeilingJoists;
+            var most = Most(joists);
+            if (group.Where(h => h.Bit > most).ToList() is { Count: > 0 } large)
+            {
+                yield return OfJoists(plan, level, joists, under, most, large.Count, large.Max(h => h.Bit));
+            }
+        }
+
+        foreach (var group in holes.Where(h => h.Hole.Spot.Kind == MemberKind.Stud)
+            .Select(h => (h.Bit, Level: plan.House.Structures[h.Hole.Spot.Structure].Levels[h.Hole.Spot.Level], h.Hole.Spot.Member))
+            .Where(h => h.Level.Walls[h.Member].Frame.IsWood && h.Bit > MostIn(h.Level.Walls[h.Member].Frame))
+            .GroupBy(h => (h.Level.Level.Id, Depth: h.Level.Walls[h.Member].Frame.StudDepth)))
+        {
+            yield return new(Severity.Red, Stage.Runs, Subject.Level(group.Key.Id), plan.Book.Cite(RuleId.StudHoles),
+                $"{group.Count()} holes of {group.Max(h => h.Bit)} are too large for studs of {group.Key.Depth}.",
+                $"At most 40 % of a stud that bears, {new Length(group.Key.Depth.Sixtyfourths * 2 / 5)}, and 5/8 in from its edges. Go "
+                    + "overhead or below, or through a deeper wall.");
+        }
+    }
+
+    /// <summary>The largest hole that joists take; nothing where they are too shallow for any.</summary>
+    public static Length Most(Joists joists) => joists.Kind == JoistKind.IJoist ? Length.Max(Length.Zero, joists.Depth - (Flange * 2))
+        : Length.Max(Length.Zero, Length.Min(joists.Depth / 3, joists.Depth - (JoistEdge * 2)));
+
+    private static Length MostIn(WallFrame frame) => Length.Min(new(frame.StudDepth.Sixtyfourths * 2 / 5), frame.StudDepth - (StudEdge
+        * 2));
+
+    private static Tag OfJoists(Checked plan, Level level, Joists joists, bool under, Length most, int count, Length bit)
+    {
+        var timber = joists.Kind == JoistKind.Sawn;
+        var roof = level with { CeilingJoists = level.CeilingJoists with { Kind = JoistKind.RoofTruss } };
+        return new(Severity.Red, Stage.Runs, Subject.Level(level.Id), plan.Book.Cite(timber ? RuleId.JoistHoles : RuleId.MadeJoistHoles),
+            $"{count} holes of {bit} are too large for the {Words.Of(joists.Kind)} {(under ? "under" : "over")} {level.Name}.",
+            timber ? $"At most a third of {joists.Depth}, 2 in from both edges: "
+                + $"{(most > Length.Zero ? most.ToString() : "no hole at all")}. Fewer cables to a hole, or another way."
+                : $"Its web is {most} between flanges, which are never cut; the maker's chart says where.")
+        {
+            Fixes = timber && !under && level.AtticAbove
+                ? [new("They are roof trusses", new SetLevel(level.Id, level.Name, level.CeilingHeight, roof.CeilingJoists,
+                    level.FloorJoists,
+                    level.AtticAbove, level.AmbientAbove, level.AmbientBelow) { Basement = level.Basement,
+                        NeverFinished = level.NeverFinished })] : [],
+        };
+    }
+}
