@@ -17,7 +17,8 @@ internal static class BoxChecks
     private static readonly Length BoxHalf = Length.FromInches(1.25m);
 
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
-        .Concat(AtTubs(plan)).Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(Fill(plan));
+        .Concat(AtTubs(plan)).Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(ClosetChecks.Check(plan))
+        .Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
     private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))

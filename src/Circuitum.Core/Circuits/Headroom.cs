@@ -21,7 +21,11 @@ public static class Headroom
 {
     /// <summary>The spares of a 15 or 20 A circuit of 120 V; empty for an individual circuit, a feeder, or any other rating, which take
     /// nothing more.</summary>
-    public static ImmutableArray<Spare> On(Circuit circuit, Amps rating, CodeBook book)
+    /// <param name="circuit">The circuit.</param>
+    /// <param name="rating">Its breaker.</param>
+    /// <param name="book">The rules.</param>
+    /// <param name="rooms">Rooms that it serves: the circuit of two bathrooms feeds their receptacles only (210.11(C)(3)).</param>
+    public static ImmutableArray<Spare> On(Circuit circuit, Amps rating, CodeBook book, int rooms = 1)
     {
         if (circuit.Kind is CircuitKind.Individual or CircuitKind.Feeder || !book.Division.HoldsToShares(rating, circuit.Load.Volts))
         {
@@ -31,7 +35,8 @@ public static class Headroom
         var load = circuit.Load;
         var rest = new Amps(Math.Max(0, rating.Value - load.Required.Value));
         Amps fastened = load.Fastened, half = book.Division.Fastened * rating;
-        var outlets = Refusing(circuit.Kind) is null ? "of lights and outlets" : "at its receptacles";
+        var manyBaths = circuit.Kind == CircuitKind.Bathroom && rooms > 1;
+        var outlets = Refusing(circuit.Kind) is null && !manyBaths ? "of lights and outlets" : "at its receptacles";
         // Beside more than half fastened in place nothing else may be.
         if (fastened > half)
         {
@@ -41,7 +46,7 @@ public static class Headroom
                 new($"{outlets}, less than three hours", new(0), none, book.Cite(RuleId.PermissibleFifteenTwenty)),
                 new($"{outlets}, three hours or more", new(0), none, book.Cite(RuleId.PermissibleFifteenTwenty)),
                 new("of one appliance plugged in", new(0), none, book.Cite(RuleId.PermissibleFifteenTwenty)),
-                Fastened(circuit, rating, rest, book),
+                Fastened(circuit, rating, rest, manyBaths, book),
             ];
         }
 
@@ -54,7 +59,7 @@ public static class Headroom
                 $"({left}) / 1.25 = {ContinuousLoad.Within(rest)}", book.Cite(RuleId.ContinuousLoad)),
             new("of one appliance plugged in", book.Division.Spare(new(Math.Min(most.Value, rest.Value))),
                 $"{book.Division.Plugged} of {rating} = {most}, {rest} left", book.Cite(RuleId.PermissibleFifteenTwenty)),
-            Fastened(circuit, rating, rest, book),
+            Fastened(circuit, rating, rest, manyBaths, book),
         ];
     }
 
@@ -64,9 +69,14 @@ public static class Headroom
     /// <summary>The outlet that carries most, or null for a circuit without load.</summary>
     public static LoadItem? Largest(CircuitLoad load) => load.Items.MaxBy(i => i.Load.Value);
 
-    private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, CodeBook book)
+    private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, bool manyBaths, CodeBook book)
     {
         const string what = "of equipment fastened in place";
+        if (manyBaths)
+        {
+            return new(what, new(0), "the receptacles of two bathrooms and nothing else", book.Cite(RuleId.BathCircuit));
+        }
+
         if (Refusing(circuit.Kind) is { } section)
         {
             return new(what, new(0), "this circuit feeds its receptacles only", book.Cite(section));

@@ -217,17 +217,25 @@ internal static class RequiredOutlets
         }
     }
 
-    // 440.14: within sight of an outdoor unit, on its wall, within reach and not behind it.
+    // Within sight of an outdoor unit (440.14), of electric heat with its blower (424.19), of a motor (430.102(B)): beside it, within reach
+    // and not behind it. A panel in the same room within 50 ft is in sight (Article 100).
     private static IEnumerable<Owed> Disconnects(Draft draft)
     {
         var worked = draft.Boxes.SelectMany(b => b.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls))
             .ToHashSet();
-        foreach (var unit in draft.Boxes.Where(b => b.Outside && b.Mount == Mount.Wall && !worked.Contains(b.Id)
-            && b.Devices.Any(d => d is { Kind: DeviceKind.Equipment, Plate.Appliance: Appliance.HeatPump })).ToList())
+        foreach (var unit in draft.Boxes.Where(b => !worked.Contains(b.Id)).ToList())
         {
-            yield return new(unit.Room, draft.Book.Cite(RuleId.EquipmentDisconnect),
+            if (unit.Devices.Select(d => AsksDisconnect(unit, d)).FirstOrDefault(r => r is not null) is not { } rule
+                || (!unit.Outside && draft.Start.Panels.Any(p => p.Room == unit.Room)))
+            {
+                continue;
+            }
+
+            yield return new(unit.Room, draft.Book.Cite(rule),
                 $"{unit.Devices.First(d => d.Plate is not null).Plate!.Name} has no disconnect within sight.",
-                "Within sight and reach of the unit, on its wall and not behind it.", d => PlaceDisconnect(d, unit))
+                unit.Outside ? "Within sight and reach of the unit, on its wall and not behind it."
+                    : "Within sight of it, at most 50 ft off; one that is built in counts: the plate says so.", d => PlaceDisconnect(d,
+                        unit))
             {
                 Part = unit.Id.Value,
                 On = Subject.Box(unit.Id),
@@ -236,9 +244,39 @@ internal static class RequiredOutlets
         }
     }
 
+    private static RuleId? AsksDisconnect(Box unit, Device device) => device is
+    {
+        Kind: DeviceKind.Equipment,
+        Plate: { OwnDisconnect: false } plate
+    }
+        ? plate.Appliance switch
+        {
+            Appliance.HeatPump when unit.Outside => RuleId.EquipmentDisconnect,
+            Appliance.AirHandler => RuleId.HeatingDisconnect,
+            Appliance.Pump => RuleId.MotorDisconnect,
+            _ => null,
+        }
+        : null;
+
     private static void PlaceDisconnect(Draft draft, Box unit)
     {
         var room = draft.House.Room(unit.Room);
+        if (unit.Mount != Mount.Wall)
+        {
+            // Beside it where it stands, in the attic or on the floor, toward the middle of the room.
+            var step = unit.X * 2 > room.ClearWidth ? -Length.FromInches(24) : Length.FromInches(24);
+            draft.Add(room, "x", id => new()
+            {
+                Id = id,
+                Room = unit.Room,
+                Mount = unit.Mount,
+                X = unit.X + step,
+                Y = unit.Y,
+                Devices = [new() { Kind = DeviceKind.Disconnect, Controls = [unit.Id] }],
+            });
+            return;
+        }
+
         var side = room.Sides[unit.Wall - 1];
         Length height = Length.FromInches(48), off = Length.FromInches(24), reach = Length.FromFeet(4);
         var places = draft.Places(room, height);
@@ -252,7 +290,7 @@ internal static class RequiredOutlets
                 Wall = unit.Wall,
                 Offset = at,
                 Height = height,
-                Outside = true,
+                Outside = unit.Outside,
                 Devices = [new() { Kind = DeviceKind.Disconnect, Controls = [unit.Id] }],
             });
         }

@@ -383,6 +383,30 @@ public enum RuleId
     /// <summary>Ampacity of metal-clad cable.</summary>
     ArmouredAmpacity,
 
+    /// <summary>Disconnect of electric heat with its blower.</summary>
+    HeatingDisconnect,
+
+    /// <summary>Disconnect of a motor.</summary>
+    MotorDisconnect,
+
+    /// <summary>Boxes for 4 AWG and larger.</summary>
+    PullBoxes,
+
+    /// <summary>Boxes in ceilings where a paddle fan may hang.</summary>
+    FanBoxes,
+
+    /// <summary>Bonding of gas and other metal pipe.</summary>
+    BondedPipe,
+
+    /// <summary>Cable along framing or furring, nearer than 1-1/4 in to its face.</summary>
+    CableAlongFurring,
+
+    /// <summary>Pipe where it comes out of the earth.</summary>
+    OutOfTheEarth,
+
+    /// <summary>Breakers that are locked off in place of a disconnect in sight.</summary>
+    LockedOff,
+
     /// <summary>Holes in sawn joists.</summary>
     JoistHoles,
 

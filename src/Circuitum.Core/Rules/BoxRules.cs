@@ -65,6 +65,9 @@ public abstract class BoxRules
     /// <param name="contents">What is in it.</param>
     public abstract Figure<CubicInches> Count(BoxContents contents);
 
+    /// <summary>Boxes in the ceilings of habitable rooms are rated for a paddle fan, 314.27(C) from 2020.</summary>
+    public abstract bool FanRatedInCeilings { get; }
+
     /// <summary>Volume for each conductor in a box; null for conductors too large to be counted so.</summary>
     public abstract CubicInches? Volume(Gauge gauge);
 

@@ -32,7 +32,7 @@ public static class Hardware
     public static ImmutableArray<MaterialLine> Of(Plan plan) =>
     [
         .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan),
-        .. Boards(plan), .. Guards(plan), .. Holes(plan),
+        .. Boards(plan), .. Guards(plan), .. Holes(plan), .. ServiceMaterial.Of(plan),
     ];
 
     /// <summary>Steel plates for a centred hole: none where its edge is 1-1/4 in from both faces, else one on each.</summary>
@@ -102,20 +102,27 @@ public static class Hardware
         ? new(item, "m", (int)Math.Ceiling(length.CutUp(Measure.Metres).Metres - 0.0005m), why) : new(item, "ft", length.WholeFeetUp, why);
 
     private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes
-        .Select(b => NameOf(b, plan.CircuitOf(b.Box.Id)?.Boxes[b.Box.Id].Given, plan.Book))
+        .Select(b => plan.CircuitOf(b.Box.Id) is { } circuit ? NameOf(b, circuit.Boxes[b.Box.Id].Given, circuit.Sized.Gauge.Value,
+            plan.Book)
+            : NameOf(b, null, Gauge.Awg14, plan.Book))
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "boxes"));
 
-    private static string NameOf(PlacedBox box, CubicInches? given, CodeBook book)
+    private static string NameOf(PlacedBox box, CubicInches? given, Gauge gauge, CodeBook book)
     {
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
-        return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) ? $"Ceiling box rated for a fan, {size}"
+        return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) || IsForAFan(box, book) ? $"Ceiling box rated for a fan, {size}"
             : BoxRules.SquareOf(given) is { } square
                 ? $"{square} square box 2-1/8 deep with a {(box.Gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, "
                     + size
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
+            : gauge >= Gauge.Awg4 ? $"Box for {gauge} AWG, by the length of its pull ({book.Cite(RuleId.PullBoxes)})"
             : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"
             : $"{box.Box.Devices.Length}-gang box, {size}";
     }
+
+    /// <summary>A lamp's box in the ceiling of a habitable room, where a paddle fan may hang one day (314.27(C) from 2020).</summary>
+    public static bool IsForAFan(PlacedBox box, CodeBook book) => book.Boxes.FanRatedInCeilings && box.Box.Mount == Mount.Ceiling
+        && box.Box.Devices.Any(d => d.Kind is DeviceKind.Lamp or DeviceKind.Pendant) && WallSpaces.Covers(box.Room.Room.Use);
 
     private static IEnumerable<MaterialLine> Devices(Plan plan)
     {

@@ -33,6 +33,9 @@ public sealed record PlateFields
     /// <summary>Needs a neutral.</summary>
     public bool Neutral { get; init; }
 
+    /// <summary>A disconnect is built in.</summary>
+    public bool OwnDisconnect { get; init; }
+
     /// <summary>Minimum circuit ampacity.</summary>
     public string? Mca { get; init; }
 
@@ -56,6 +59,7 @@ public sealed record PlateFields
             Motor = Motor,
             Individual = Individual,
             Neutral = Neutral,
+            OwnDisconnect = OwnDisconnect,
             Mca = string.IsNullOrWhiteSpace(Mca) ? null : Entry.Amps(Mca),
             Mocp = string.IsNullOrWhiteSpace(Mocp) ? null : Entry.Amps(Mocp),
         };

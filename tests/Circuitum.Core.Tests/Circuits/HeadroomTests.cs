@@ -167,4 +167,13 @@ public sealed class HeadroomTests
     }
 
     private static double? Rounded(TimeSpan? time) => time is { } t ? Math.Round(t.TotalSeconds, 3) : null;
+
+    [Fact] // 210.11(C)(3): one bath may have half of 20 A fastened in place, two have none
+    public void The_circuit_of_two_baths_takes_nothing_fastened_in_place()
+    {
+        var circuit = Of(CircuitKind.Bathroom, Item("r", 1.5m, LoadUse.PortableReceptacle));
+        Assert.Equal(1200m, Headroom.On(circuit, 20.Amps(), Book)[^1].Most.Value);
+        Assert.Equal((0m, "210.11(C)(3)"), (Headroom.On(circuit, 20.Amps(), Book, 2)[^1].Most.Value,
+            Headroom.On(circuit, 20.Amps(), Book, 2)[^1].Section));
+    }
 }

@@ -199,6 +199,9 @@ public sealed record Nameplate
     /// <summary>Needs a neutral as well as both legs.</summary>
     public bool Neutral { get; init; }
 
+    /// <summary>A disconnect or a breaker is built into it, so that none is owed beside it.</summary>
+    public bool OwnDisconnect { get; init; }
+
     /// <summary>Minimum circuit ampacity, where the plate gives one (440).</summary>
     public Amps? Mca { get; init; }
 

@@ -19,6 +19,9 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
     }.ToImmutableDictionary();
 
     /// <inheritdoc/>
+    public override bool FanRatedInCeilings => book.Edition >= Edition.Y2020;
+
+    /// <inheritdoc/>
     public override CubicInches? Volume(Gauge gauge) => BoxVolumes.TryGetValue(gauge.ToString(), out var volume) ? new(volume) : null;
 
     /// <inheritdoc/>

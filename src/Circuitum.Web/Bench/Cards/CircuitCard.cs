@@ -33,7 +33,8 @@ public sealed record CircuitCard(Landed Landed, ImmutableArray<CardFact> Facts, 
     {
         var landed = view.Circuit!;
         var (key, pins) = (landed.Key, view.Plan.Job.Pins);
-        var spares = Headroom.On(landed.Wired.Circuit, landed.Breaker, view.Plan.Book);
+        var spares = Headroom.On(landed.Wired.Circuit, landed.Breaker, view.Plan.Book,
+            landed.Boxes.Select(b => view.Plan.Survey[b].Room.Room.Id).Distinct().Count());
         return new(landed, [.. FactsOf(view, landed, spares)], spares,
             [.. view.Plan.Panels.SelectMany(p => p.Circuits).Where(c => c.Kind != CircuitKind.Feeder && c != landed)],
             pins.Boxes.Count(p => p.Circuit == key))

@@ -1,0 +1,54 @@
+using Circuitum.Core.Changes;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>Equipment with a motor or electric heat has something in sight that shuts it off: RuleId.HeatingDisconnect,
+/// MotorDisconnect.</summary>
+public sealed class DisconnectTests
+{
+    private static Job With(Appliance appliance, string room = "far", bool own = false) =>
+        Houses.Row(("den", RoomUse.Utility, 12), ("far", RoomUse.Utility, 12)).With(Houses.Appliance("m", room, 1, 60,
+            Houses.Plate(appliance, 240, 4000) with { Motor = true, OwnDisconnect = own }));
+
+    [Theory]
+    [InlineData(Appliance.AirHandler, "424.19")]
+    [InlineData(Appliance.Pump, "430.102(B)")]
+    public void Out_of_sight_of_the_panel_it_is_owed_and_laid_out(Appliance appliance, string section)
+    {
+        var job = With(appliance);
+        var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Rule == section);
+        Assert.Equal((Severity.Red, Subject.Box(new("m"))), (tag.Severity, tag.Subject));
+        var after = Planner.Plan(Assert.Single(tag.Fixes).Change.On(job).Job!);
+        Assert.DoesNotContain(after.Tags, t => t.Rule == section);
+        var placed = Assert.Single(after.Job.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect));
+        Assert.False(placed.Outside);
+        Assert.Equal(after.CircuitOf(new("m")), after.CircuitOf(placed.Id));
+        Assert.DoesNotContain(after.Tags, t => t.Subject == Subject.Circuit(after.CircuitOf(new("m"))!.Circuit.Key)
+            && t.Severity == Severity.Red);
+    }
+
+    [Theory] // the panel in its own room is in sight, and so is what is built in; a water heater's breaker is locked off instead
+    [InlineData(Appliance.AirHandler, "den", false)]
+    [InlineData(Appliance.AirHandler, "far", true)]
+    [InlineData(Appliance.Pump, "far", true)]
+    [InlineData(Appliance.WaterHeater, "far", false)]
+    public void Nothing_more_is_owed(Appliance appliance, string room, bool own) =>
+        Assert.DoesNotContain(Planner.Plan(With(appliance, room, own)).Tags, t => t.Rule is "424.19" or "430.102(B)" or "440.14");
+
+    [Fact] // in the attic over a hall it is owed the same, and placed beside it
+    public void An_air_handler_in_the_attic_has_one_too()
+    {
+        var job = With(Appliance.AirHandler);
+        job = job with { Boxes = [job.Boxes[0] with { Mount = Mount.Ceiling, X = 40.Inches(), Y = 60.Inches() }] };
+        var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Rule == "424.19");
+        var after = tag.Fixes[0].Change.On(job).Job!;
+        Assert.Equal((Mount.Ceiling, 64.Inches()), after.Boxes.Where(b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect))
+            .Select(b => (b.Mount, b.X)).Single());
+        Assert.DoesNotContain(Planner.Plan(after).Tags, t => t.Rule == "424.19");
+    }
+}
