@@ -176,4 +176,20 @@ public sealed class HeadroomTests
         Assert.Equal((0m, "210.11(C)(3)"), (Headroom.On(circuit, 20.Amps(), Book, 2)[^1].Most.Value,
             Headroom.On(circuit, 20.Amps(), Book, 2)[^1].Section));
     }
+
+    [Fact] // 210.23: a fan is fastened in place, a lamp is not: 1000 VA at 120 V are 8.33 A, more than half of 15
+    public void A_fan_counts_as_fastened_in_place()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 60, 60), new Box
+        {
+            Id = new("f"),
+            Room = new("den"),
+            Mount = Mount.Ceiling,
+            X = 120.Inches(),
+            Y = 60.Inches(),
+            Devices = [new() { Kind = DeviceKind.CeilingFan, Load = new VoltAmps(1000) }],
+        });
+        var circuit = Planner.Plan(job).CircuitOf(new("f"))!.Circuit;
+        Assert.Equal(8.33m, decimal.Round(circuit.Load.Fastened.Value, 2));
+    }
 }

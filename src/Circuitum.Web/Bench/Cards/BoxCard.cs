@@ -5,6 +5,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Rules;
+using Circuitum.Core.Takeoff;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Web.Bench.Cards;
@@ -49,6 +50,11 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
             On = Stage.Circuits,
         };
         yield return new("Box", $"{wired.Volume.Value} of {(wired.Given is { } given ? BoxRules.Words(given) : "no usual box")}");
+        if (Hardware.IsForAFan(placed, view.Plan.Book))
+        {
+            yield return new("Rated", $"for a fan that may hang there, {view.Plan.Book.Cite(RuleId.FanBoxes)}");
+        }
+
         yield return new("AFCI", outlet.Afci is { } afci ? $"needed, {afci.Section}" : "not asked");
         yield return new("GFCI", outlet.Gfci is { } gfci ? $"needed, {gfci.Section}" : "not asked");
         yield return new("Resets at", view.ResetOf(placed.Box.Id));
