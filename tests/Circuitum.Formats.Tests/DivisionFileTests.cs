@@ -68,7 +68,7 @@ public sealed class DivisionFileTests
     [Theory] // either side of every bound
     [InlineData("\"aims\": {\"breaker\": \"500'\", \"cable\": 400, \"wantedFill\": 20}")]
     [InlineData("\"aims\": {\"breaker\": 0, \"cable\": 0, \"wantedFill\": 100, \"darkness\": 0, \"crowding\": 0, \"crossing\": 0, "
-        + "\"leavingRoom\": 0}")]
+        + "\"lone\": 0, \"leavingRoom\": 0}")]
     [InlineData("\"prices\": {\"breaker\": 0, \"gfciReceptacle\": 10000}")]
     public void What_lies_on_the_bound_is_read_and_planned(string members) =>
         Assert.NotEmpty(Core.Plans.Planner.Plan(JobFiles.Read(With(members))).Circuits);

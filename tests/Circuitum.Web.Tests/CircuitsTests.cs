@@ -189,7 +189,7 @@ public sealed class CircuitsTests : IDisposable
     {
         var visitor = await host.AtAsync("/job/demo/circuits");
         (string, string)[] aims = [("aims.cable", "50 %"), ("aims.breaker", "45-0"), ("aims.darkness", "4'"), ("aims.crowding", "1'"),
-            ("aims.wantedFill", "55"), ("aims.crossing", "12'"), ("aims.leavingRoom", "4'")];
+            ("aims.wantedFill", "55"), ("aims.crossing", "12'"), ("aims.lone", "60'"), ("aims.leavingRoom", "4'")];
         Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/rules?handler=Aims", inPlace: false, aims)).Status);
         var job = await host.NewestAsync();
         Assert.Equal((50m, 45m, 55m), (job.Aims.Cable.Value, job.Aims.Breaker.Feet, job.Aims.WantedFill.Value));

@@ -10,9 +10,11 @@ namespace Circuitum.Core.Searches;
 /// <param name="Crowding">Hundredths of a rating beyond the wanted fill, summed.</param>
 /// <param name="Crossings">Floors crossed from box to box.</param>
 /// <param name="RoomsLeft">Times that a circuit goes on into another room.</param>
+/// <param name="Lone">Breakers for one outlet alone; one for two counts half.</param>
 /// <param name="Broken">Rules about company that it breaks where another division would keep them.</param>
 /// <param name="Weight">All of it by the crew's weights, in feet of cable.</param>
-public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Percent Crowding, int Crossings, int RoomsLeft, int Broken,
+public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Percent Crowding, int Crossings, int RoomsLeft, decimal Lone,
+    int Broken,
     Length Weight);
 
 /// <summary>A division found, beside the one that stands.</summary>

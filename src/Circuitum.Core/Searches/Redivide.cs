@@ -220,7 +220,7 @@ public static class Redivide
             long cable = 0, weight = 0;
             var dark = 0.0;
             var crowding = 0m;
-            int breakers = 0, crossings = 0, left = 0;
+            int breakers = 0, crossings = 0, left = 0, lone = 0;
             for (var f = 0; f < weights.Count; f++)
             {
                 var weighing = weighings[f].Weighing;
@@ -229,6 +229,7 @@ public static class Redivide
                     var (own, order) = weights[f].Circuit(circuit);
                     weight += own;
                     breakers++;
+                    lone += Weighing.Halves(circuit.Aggregate(default(Tally), (sum, b) => sum + weighing.TallyOf(b)));
                     dark += weighing.Darkness(circuit);
                     crowding += circuit.Count > 1 ? weighing.Beyond(circuit.Sum(b => weighing.TallyOf(b).Connected)) : 0;
                     cable += weighing.HomeCable(order[0]).Sixtyfourths;
@@ -242,7 +243,7 @@ public static class Redivide
             }
 
             return new(new((int)Math.Min(int.MaxValue, cable)), breakers, (decimal)Math.Round(dark, 2), new(decimal.Round(crowding, 1)),
-                crossings, left, (int)(weight / Weighing.Rule), InFeet(weight % Weighing.Rule));
+                crossings, left, lone / 2m, (int)(weight / Weighing.Rule), InFeet(weight % Weighing.Rule));
         }
 
         private static Length InFeet(long weight) => new((int)Math.Min(int.MaxValue, weight % Weighing.Rule / 100));

@@ -54,6 +54,8 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
         new("Beyond the wanted fill", a => a.Crowding.ToString(), w => $"{w.Crowding} a hundredth above {w.WantedFill}"),
         new("Floors crossed", a => $"{a.Crossings}", w => $"{w.Crossing} each"),
         new("Into another room", a => $"{a.RoomsLeft}", w => $"{w.LeavingRoom} each"),
+        new("One outlet alone", a => a.Lone.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture), w =>
+            $"{w.Lone} each, half for two"),
         new("All by the crew's weights", a => $"{a.Weight.WholeFeetUp} ft", _ => "feet of cable"),
     ];
 

@@ -75,7 +75,11 @@ public sealed class RedividingTests
         var over = Math.Max(0,
             (CircuitLoad.Of(circuit.SelectMany(b => b.Boxes), job.Schools, CodeBook.For(job)).Connected.Value / rules.Full * 100)
             - job.Aims.WantedFill.Value);
-        return chain + Feet(job.Aims.Breaker) + (dark * Feet(job.Aims.Darkness))
+        // One outlet alone weighs its aim, two half of it.
+        var machines = CircuitLoad.Of(circuit.SelectMany(b => b.Boxes), job.Schools, CodeBook.For(job)).Items
+            .Any(i => i.Use is LoadUse.Fastened or LoadUse.CordAndPlug);
+        var lone = machines ? 0 : circuit.Sum(b => b.Outlets) switch { 1 => Feet(job.Aims.Lone), 2 => Feet(job.Aims.Lone) / 2, _ => 0 };
+        return chain + Feet(job.Aims.Breaker) + lone + (dark * Feet(job.Aims.Darkness))
             + (circuit.Count == 1 ? 0 : (double)over * Feet(job.Aims.Crowding));
     }
 

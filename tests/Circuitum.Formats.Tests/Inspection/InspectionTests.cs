@@ -1,4 +1,5 @@
 using System.Globalization;
+using Circuitum.Core.Circuits;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Formats.JobFile;
@@ -80,5 +81,22 @@ public sealed class InspectionTests
         Assert.Contains(jobs, j => j.Panels.Any(p => p.Id.Value == "B"));
         Assert.Contains(jobs, j => j.Boxes.Any(b => b.Id.Value == "m-heatpump"));
         Assert.True(jobs.Average(j => j.Boxes.Length) > 90);
+    }
+
+    [Fact] // three outlets of a kind and more in one building: none of them has a breaker alone, unless a rule leaves it no company
+    public void No_lamp_and_no_receptacle_has_a_breaker_alone_where_another_takes_it()
+    {
+        for (var number = 1; number <= 60; number++)
+        {
+            var plan = Planner.Plan(BuiltHouses.Number(number));
+            foreach (var kind in new[] { CircuitKind.Lighting, CircuitKind.Receptacles })
+            {
+                foreach (var building in plan.Circuits.Where(c => c.Circuit.Kind == kind)
+                    .GroupBy(c => plan.Survey[c.Circuit.Boxes[0]].Place.Structure).Where(b => b.Count() > 1))
+                {
+                    Assert.All(building, c => Assert.True(c.Circuit.Load.Items.Length > 1, $"house {number}: {c.Circuit.Key}"));
+                }
+            }
+        }
     }
 }

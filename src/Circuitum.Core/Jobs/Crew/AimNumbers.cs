@@ -18,6 +18,7 @@ public static class AimNumbers
             100),
         Length("crowding", "One hundredth of a rating beyond that fill", r => r.Crowding, (r, v) => r with { Crowding = v }, 0, 1200),
         Length("crossing", "One floor crossed from box to box", r => r.Crossing, (r, v) => r with { Crossing = v }, 0, 1200),
+        Length("lone", "A breaker for one lamp or receptacle alone, half for two", r => r.Lone, (r, v) => r with { Lone = v }, 0, 6000),
         Length("leavingRoom", "One time on into another room", r => r.LeavingRoom, (r, v) => r with { LeavingRoom = v }, 0, 1200),
     ];
 

@@ -27,4 +27,8 @@ public sealed record Aims
 
     /// <summary>One time that a circuit goes on into another room, 0 to 100 ft.</summary>
     public Length LeavingRoom { get; init; } = Length.FromFeet(4);
+
+    /// <summary>A breaker for one lamp or receptacle alone, 0 to 500 ft; half of it where two share one. Machines are not
+    /// asked.</summary>
+    public Length Lone { get; init; } = Length.FromFeet(200);
 }
