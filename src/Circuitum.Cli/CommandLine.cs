@@ -114,7 +114,8 @@ public static class CommandLine
         {
             output.WriteLine($"{what,-7} {amounts.Weight.WholeFeetUp} ft by the aims: cable {amounts.Cable.WholeFeetUp} ft, "
                 + $"{amounts.Breakers} breakers, darkness {amounts.Darkness:0.0} outlets, crowding {amounts.Crowding}, "
-                + $"{amounts.Crossings} floors crossed, {amounts.RoomsLeft} rooms left, {amounts.Lone:0.#} lone outlets, {amounts.Broken} rules broken");
+                + $"{amounts.Crossings} floors crossed, {amounts.RoomsLeft} rooms left, "
+                + $"{amounts.Lone:0.#} lone outlets, {amounts.Broken} rules broken");
         }
 
         output.WriteLine(found.Bound is { } bound

@@ -31,7 +31,7 @@ internal static class WorkingSpace
             yield break;
         }
 
-        var fixtures = room.Room.Fixtures.Where(f => f.Kind != FixtureKind.Shelf).Select(f => (f.Kind, At: room.Footprint(f))).ToList();
+        var fixtures = room.Room.Fixtures.Select(f => (f.Kind, At: room.Footprint(f))).ToList();
         // The 30 in need not be centred on it: any stretch that holds the cabinet will do.
         Length first = Length.Max(Length.Zero, panel.Offset + CabinetHalf - Width),
             last = Length.Min(panel.Offset - CabinetHalf, side.Clear - Width);

@@ -23,12 +23,28 @@ internal static class Alarms
                         d => Place(d, bedroom, DeviceKind.SmokeAlarm))
                     { Act = "Place an alarm" };
                 }
+
+                // R315.3: inside the bedroom too, where something burns in it or in a bath of its own.
+                if (Burns(bedroom) || Doorways.Of(draft.House, bedroom).Any(d => d.Other is { Room.Use: RoomUse.Bath } bath && Burns(bath)))
+                {
+                    if (!draft.In(bedroom.Room.Id).Any(b => b.Devices.Any(x => x.Kind == DeviceKind.SmokeCoAlarm)))
+                    {
+                        yield return new(bedroom.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms),
+                            $"{bedroom.Room.Name} has no carbon monoxide alarm.", "A fireplace burns in it, or in a bath of its own.",
+                            d => MakeMonoxide(d, bedroom))
+                        {
+                            Part = "monoxide",
+                            Act = "Place an alarm",
+                        };
+                    }
+                }
             }
 
             var outside = rooms.Where(r => r.Room.Use == RoomUse.Bedroom).SelectMany(b => Doorways.Of(draft.House, b)).Select(d => d.Other)
                 .OfType<FramedRoom>()
                 .Where(r => r.Room.Use is not (RoomUse.Closet or RoomUse.Bath or RoomUse.Bedroom)).DistinctBy(r => r.Room.Id).ToList();
-            var monoxide = structure.Structure.FuelBurning || rooms.Exists(r => r.Room.Use == RoomUse.Garage);
+            var fuel = structure.Structure.FuelBurning || rooms.Exists(Burns);
+            var monoxide = fuel || rooms.Exists(r => r.Room.Use == RoomUse.Garage);
             foreach (var room in outside)
             {
                 if (!HasAlarm(draft, room))
@@ -42,7 +58,7 @@ internal static class Alarms
                 if (monoxide && !draft.In(room.Room.Id).Any(b => b.Devices.Any(x => x.Kind == DeviceKind.SmokeCoAlarm)))
                 {
                     yield return new(room.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms),
-                        $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", structure.Structure.FuelBurning
+                        $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", fuel
                         ? "Something in this house burns fuel." : "A garage adjoins this house.",
                         d => MakeMonoxide(d, room))
                     { Act = "Place an alarm" };
@@ -73,6 +89,8 @@ internal static class Alarms
             }
         }
     }
+
+    private static bool Burns(FramedRoom room) => room.Room.Fixtures.Any(f => f is { Kind: FixtureKind.Fireplace, Electric: false });
 
     private static bool HasAlarm(Draft draft, FramedRoom room) => draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsAlarm()));
 

@@ -27,6 +27,9 @@ public sealed record FixtureFields
     /// <summary>Depth; the usual one of its kind when empty.</summary>
     public string? Depth { get; init; }
 
+    /// <summary>A fireplace that burns no fuel.</summary>
+    public bool Electric { get; init; }
+
     /// <summary>The fixture.</summary>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public Fixture Read()
@@ -42,6 +45,7 @@ public sealed record FixtureFields
             Y = Or(Y, Length.Zero),
             Width = Or(Width, width),
             Depth = Or(Depth, depth),
+            Electric = Electric && kind == FixtureKind.Fireplace,
         };
     }
 

@@ -247,6 +247,18 @@ public sealed class CheckTests
         Assert.Equal(tagged, Planner.Plan(Shop(p => p, shelf)).Tags.Any(t => t.Rule == "110.26(A)"));
     }
 
+    [Theory] // 110.26(A)(3): shelves hold what stands in the way as well as any bench
+    [InlineData(40, true)]
+    [InlineData(80, false)]
+    public void A_shelf_in_front_of_a_panel(int offset, bool tagged) => Assert.Equal(tagged, Planner.Plan(Shop(p => p, new Fixture
+    {
+        Kind = FixtureKind.Shelf,
+        Wall = 4,
+        Offset = offset.Inches(),
+        Width = 40.Inches(),
+        Depth = 12.Inches(),
+    })).Tags.Any(t => t.Rule == "110.26(A)"));
+
     [Theory] // between two benches: from 60 to 90 is 30 in, to 89 one less
     [InlineData(90, false)]
     [InlineData(89, true)]

@@ -208,6 +208,10 @@ public sealed record Fixture
 
     /// <summary>Out from the wall, or north to south.</summary>
     public required Length Depth { get; init; }
+
+    /// <summary>A fireplace that burns no fuel. One that is not said to is taken to burn: it asks for carbon monoxide alarms
+    /// (R315.2).</summary>
+    public bool Electric { get; init; }
 }
 
 /// <summary>Kinds of fixture.</summary>
