@@ -214,7 +214,7 @@ internal static class CircuitChecks
             CircuitKind.Individual when SeveralHeaters(plan, on) => on.Breaker.Value is 15 or 20 or 25 or 30 ? null
                 : ([RuleId.SeveralHeaters], "several heaters may be on one circuit of 15, 20, 25 or 30 A"),
             CircuitKind.Individual when on.Circuit.Boxes.Length > 1 && box.Box.Id.Value != on.Circuit.Key.Value && !Belongs(box)
-                && !CooksTogether(plan, on) =>
+                && !CooksTogether(plan, on) && !MayShare(plan, on) =>
                 ([RuleId.IndividualDefined, RuleId.PermissibleLoads], "an individual branch circuit supplies one piece of equipment"),
             _ => null,
         };
@@ -233,6 +233,10 @@ internal static class CircuitChecks
     private static bool CooksTogether(Checked plan, WiredCircuit on) => CircuitLoad.CookTogether([.. Plates(plan, on).Select(p => p.Plate)])
         && Plates(plan, on).Select(p => p.Room).Distinct().Count() == 1
         && on.Circuit.Boxes.All(b => plan.Survey[b] is var box && (box.Plates.Any() || Belongs(box)));
+
+    // A dishwasher or disposer whose instructions ask for nothing may have company while 210.23 is kept, which is checked by itself.
+    private static bool MayShare(Checked plan, WiredCircuit on) => Plates(plan, on).TrueForAll(p => !p.Plate.Individual
+        && p.Plate.Appliance is Appliance.Dishwasher or Appliance.Disposer && p.Plate.Volts == plan.Book.Supply.ToNeutral);
 
     private static List<(RoomId Room, Nameplate Plate)> Plates(Checked plan, WiredCircuit on) =>
         [.. on.Circuit.Boxes.Select(b => plan.Survey[b]).SelectMany(b => b.Plates.Select(p => (b.Room.Room.Id, p)))];

@@ -65,13 +65,13 @@ public sealed record WayPin(RunId Run, ImmutableArray<Point> Via)
 
 /// <summary>The words beside a breaker, held.</summary>
 /// <param name="Circuit">The circuit.</param>
-/// <param name="Text">1 to 56 characters.</param>
+/// <param name="Text">1 to 112 characters.</param>
 /// <param name="Instead">What the planner wrote when they were held: once it would write something else, the circuit has changed under
 /// them.</param>
 public sealed record DescriptionPin(CircuitKey Circuit, string Text, string Instead)
 {
-    /// <summary>Longest description, so that a door's schedule stays legible.</summary>
-    public const int Longest = 56;
+    /// <summary>Longest description: two lines of a door's schedule.</summary>
+    public const int Longest = 112;
 }
 
 /// <summary>The line of breakers that a circuit's breaker is of.</summary>

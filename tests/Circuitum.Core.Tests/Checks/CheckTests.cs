@@ -247,6 +247,22 @@ public sealed class CheckTests
         Assert.Equal(tagged, Planner.Plan(Shop(p => p, shelf)).Tags.Any(t => t.Rule == "110.26(A)"));
     }
 
+    [Theory] // 210.23(A)(2): fastened in place at most 10 A of 20 beside a lamp: 1150 VA are 9.58 A, 1210 are 10.08
+    [InlineData(1150, false, false)]
+    [InlineData(1210, false, true)]
+    [InlineData(1150, true, true)] // its instructions ask for a circuit of its own
+    public void Kitchen_lights_put_on_the_dishwashers_circuit(int load, bool individual, bool red)
+    {
+        var job = Houses.Row(("kitchen", RoomUse.Kitchen, 20)).With(Houses.Ceiling("l", "kitchen", 60, 60),
+            Houses.Switch("s", "kitchen", 3, 40, DeviceKind.Switch, "l"), Houses.Appliance("dw", "kitchen", 1, 60,
+                Houses.Plate(Appliance.Dishwasher, 120, load) with { Cord = true, Motor = true, Individual = individual },
+                    DeviceKind.Single));
+        var key = Planner.Plan(job).CircuitOf(new("dw"))!.Circuit.Key;
+        var pinned = Planner.Plan(job with { Pins = new() { Boxes = [new(new("l"), key), new(new("s"), key)] } });
+        Assert.Equal(red, pinned.Tags.Any(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits
+            && t.Rule.Contains("210.23", StringComparison.Ordinal)));
+    }
+
     [Theory] // 110.26(A)(3): shelves hold what stands in the way as well as any bench
     [InlineData(40, true)]
     [InlineData(80, false)]
