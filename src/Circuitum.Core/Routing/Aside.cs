@@ -8,6 +8,11 @@ namespace Circuitum.Core.Routing;
 /// open, and leaves the wall there.</summary>
 internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chases, Labour labour)
 {
+    // Walls with something over them, by building, level and cavity (below or above): nearly none, and asked of for every pair of places.
+    private readonly HashSet<int>[][][] barred = [.. house.Structures.Select((s, i) => s.Levels.Select((l, n) => new[] { n, n + 1 }
+        .Select(c => cavities[i][c] is { } cavity ? l.Walls.Where(cavity.BarsSome).Select(w => w.Index).ToHashSet() : []).ToArray())
+        .ToArray())];
+
     /// <summary>Where the cable of a place leaves its wall for a cavity: its own bay, the upright chase of a panel, or the nearest open bay
     /// aside.</summary>
     public Point Exit(Place place, int cavity) => Step(place, cavity) is { } step ? step.Wall.At(step.Along) : chases.Exit(place);
@@ -19,7 +24,8 @@ internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chas
     /// <summary>The step aside; null where the bay is open, or no bay of the wall is.</summary>
     public (Wall Wall, Length Along, Length Z)? Step(Place place, int cavity)
     {
-        if (place.Wall is not int index || cavities[place.Structure][cavity] is not { HasObstructions: true } over
+        if (place.Wall is not int index || barred[place.Structure][place.Level][cavity - place.Level] is not { Count: > 0 } walls
+            || !walls.Contains(index) || cavities[place.Structure][cavity] is not { } over
             || !over.Bars(place.At.Plan))
         {
             return null;

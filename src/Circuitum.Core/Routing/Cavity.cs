@@ -62,16 +62,16 @@ internal sealed class Cavity
 
     /// <summary>The place is under or over some room.</summary>
     public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South
-        && !outside.Exists(o => o.Holds(at));
+        && !Held(outside, at);
 
     /// <summary>Its joists are bored where cable crosses them; open webs and trusses never are.</summary>
     public bool IsBored => Joists.Kind is JoistKind.Sawn or JoistKind.IJoist;
 
-    /// <summary>Something stands in it that cable goes round.</summary>
-    public bool HasObstructions => obstructions.Count > 0;
-
     /// <summary>The place is in what stands in it.</summary>
-    public bool Bars(Point at) => obstructions.Exists(o => o.Holds(at));
+    public bool Bars(Point at) => Held(obstructions, at);
+
+    /// <summary>Something stands in it over a part of this wall.</summary>
+    public bool BarsSome(Wall wall) => obstructions.Exists(o => o.Cut(wall.Start, wall.End));
 
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
@@ -122,6 +122,20 @@ internal sealed class Cavity
     private int Across(Point at) => (Joists.Run == JoistRun.EastWest ? at.Y : at.X).Sixtyfourths;
 
     private static int FloorDiv(int a, int b) => (a >= 0 ? a : a - b + 1) / b;
+
+    // Asked for every pair of places: without a closure.
+    private static bool Held(List<Block> blocks, Point at)
+    {
+        foreach (var block in blocks)
+        {
+            if (block.Holds(at))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     private static bool Clear(List<Block> blocks, Point a, Point b) => !blocks.Exists(o => o.Cut(a, b));
 
