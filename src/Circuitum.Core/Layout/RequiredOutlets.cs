@@ -263,25 +263,32 @@ internal static class RequiredOutlets
         var room = draft.House.Room(unit.Room);
         if (unit.Mount != Mount.Wall)
         {
-            // Beside it where it stands, in the attic or on the floor, toward the middle of the room.
-            var step = unit.X * 2 > room.ClearWidth ? -Length.FromInches(24) : Length.FromInches(24);
-            draft.Add(room, "x", id => new()
+            // Beside it where it stands, in the attic or on the floor, wherever the room has 2 ft to a side.
+            Length beside = Length.FromInches(24), none = Length.Zero;
+            var places = new[] { (beside, none), (-beside, none), (none, beside), (none, -beside) }
+                .Select(s => (X: unit.X + s.Item1, Y: unit.Y + s.Item2))
+                .Where(p => Outline.Contains(room.Inside, room.NorthWest.By(p.X, p.Y))).ToList();
+            if (places.Count > 0)
             {
-                Id = id,
-                Room = unit.Room,
-                Mount = unit.Mount,
-                X = unit.X + step,
-                Y = unit.Y,
-                Devices = [new() { Kind = DeviceKind.Disconnect, Controls = [unit.Id] }],
-            });
+                draft.Add(room, "x", id => new()
+                {
+                    Id = id,
+                    Room = unit.Room,
+                    Mount = unit.Mount,
+                    X = places[0].X,
+                    Y = places[0].Y,
+                    Devices = [new() { Kind = DeviceKind.Disconnect, Controls = [unit.Id] }],
+                });
+            }
+
             return;
         }
 
         var side = room.Sides[unit.Wall - 1];
         Length height = Length.FromInches(48), off = Length.FromInches(24), reach = Length.FromFeet(4);
-        var places = draft.Places(room, height);
-        if ((places.Nearest(side, unit.Offset + off, unit.Offset, unit.Offset + reach)
-            ?? places.Nearest(side, unit.Offset - off, unit.Offset - reach, unit.Offset)) is Length at)
+        var onWall = draft.Places(room, height);
+        if ((onWall.Nearest(side, unit.Offset + off, unit.Offset, unit.Offset + reach)
+            ?? onWall.Nearest(side, unit.Offset - off, unit.Offset - reach, unit.Offset)) is Length at)
         {
             draft.Add(room, "x", id => new()
             {

@@ -109,8 +109,9 @@ public static class Descriptions
     private static string Rooms(IEnumerable<PlacedBox> boxes, string before, string after)
     {
         var rooms = boxes.GroupBy(b => b.Room.Room.Name).OrderByDescending(g => g.Count()).ThenBy(g => g.Key, StringComparer.Ordinal)
-            .Select(g => g.Key).GroupBy(Stem).Select(g => g.Count() == 1 ? g.First()
-                : $"{g.Key} {string.Join(", ", g.Select(n => n[(g.Key.Length + 1)..]).Order(StringComparer.Ordinal))}").ToList();
+            .Select(g => Numbered(g.Key)).GroupBy(r => (r.Name, HasNumber: r.Number.Length > 0))
+            .Select(g => g.Key.HasNumber ? $"{g.Key.Name} {string.Join(", ", g.Select(r => r.Number).OrderBy(n => n.Length)
+                .ThenBy(n => n, StringComparer.Ordinal))}" : g.Key.Name).ToList();
         if (rooms.Count == 0)
         {
             return (before + after).Trim();
@@ -130,11 +131,11 @@ public static class Descriptions
         return before + (before.Length > 0 ? Lower(rooms[0]) : rooms[0]) + (rooms.Count > 1 ? $" + {rooms.Count - 1} more" : "") + after;
     }
 
-    // Bedroom 2 and Bedroom 3 are written bedroom 2, 3; any other name is its own.
-    private static string Stem(string room)
+    // Bedroom 2 and Bedroom 3 are written bedroom 2, 3; a name without a number is its own.
+    private static (string Name, string Number) Numbered(string room)
     {
         var at = room.LastIndexOf(' ');
-        return at > 0 && room[(at + 1)..].All(char.IsAsciiDigit) ? room[..at] : room;
+        return at > 0 && room[(at + 1)..].All(char.IsAsciiDigit) ? (room[..at], room[(at + 1)..]) : (room, "");
     }
 
     private static string Lower(string name) => name.Length > 1 && char.IsUpper(name[0]) && !char.IsUpper(name[1])

@@ -51,4 +51,21 @@ public sealed class DisconnectTests
             .Select(b => (b.Mount, b.X)).Single());
         Assert.DoesNotContain(Planner.Plan(after).Tags, t => t.Rule == "424.19");
     }
+
+    [Fact] // a hall of 41-1/2 in with the unit in its middle: no 2 ft to the east or west, but along it
+    public void In_a_narrow_hall_it_stands_along_it()
+    {
+        var job = Houses.Row(("den", RoomUse.Utility, 12), ("hall", RoomUse.Hall, 4)).With(new Box
+        {
+            Id = new("m"),
+            Room = new("hall"),
+            Mount = Mount.Ceiling,
+            X = 20.Inches(),
+            Y = 60.Inches(),
+            Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.AirHandler, 240, 4000) }],
+        });
+        var after = new LayOut([new("hall")]).On(job).Job!;
+        var placed = Assert.Single(after.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect));
+        Assert.Equal((20.Inches(), 84.Inches()), (placed.X, placed.Y));
+    }
 }
