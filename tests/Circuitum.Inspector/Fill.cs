@@ -9,9 +9,7 @@ internal static class Fill
             .ToLookup(x => x.End, x => x.Run);
         foreach (var box in site.Boxes)
         {
-            var cables = ends[box.Id].ToList();
-            // Conductors that come on in another circuit's cable are counted with that cable.
-            var entering = cables.FindAll(r => r.Text("ridesIn").Length == 0 || r.Text("from") != box.Id || true);
+            var entering = ends[box.Id].ToList();
             var volume = entering.Sum(r => r.Texts("carries").Count * Tables.Volume(r.Text("gauge")));
             var largest = entering.Select(r => Tables.Volume(r.Text("gauge"))).DefaultIfEmpty().Max();
             var grounds = entering.Select(r => Tables.Volume(r.Text("ground") is { Length: > 0 } g ? g

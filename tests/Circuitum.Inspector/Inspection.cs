@@ -82,6 +82,17 @@ internal sealed class Site
     public static bool IsReceptacle(JsonObject device) => device.Text("kind") is "duplex" or "single" or "gfci-receptacle"
         or "appliance-receptacle" or "half-switched" or "afci-receptacle";
 
+    /// <summary>What runs lead to from the places where one begins.</summary>
+    public static HashSet<string> Reached(IEnumerable<string> from, IReadOnlyList<JsonObject> runs)
+    {
+        var reached = from.ToHashSet();
+        while (runs.Any(r => reached.Contains(r.Text("from")) && reached.Add(r.Text("to"))))
+        {
+        }
+
+        return reached;
+    }
+
     public static bool IsFeeder(JsonObject circuit) => circuit.Each("runs").Any(r => r.Text("kind") == "feeder");
 
     public static string Of(JsonObject circuit) => "circuit:" + circuit.Text("circuit");

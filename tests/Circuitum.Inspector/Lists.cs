@@ -25,17 +25,8 @@ internal static class Lists
         {
             var boxes = circuit.Texts("boxes");
             var runs = circuit.Each("runs").ToList();
-            var reached = new HashSet<string> { "panel-" + panel };
-            foreach (var guest in runs.Where(r => r.Text("ridesIn").Length > 0))
-            {
-                reached.Add(guest.Text("from"));
-            }
-
-            for (var grew = true; grew;)
-            {
-                grew = runs.Exists(r => reached.Contains(r.Text("from")) && reached.Add(r.Text("to")));
-            }
-
+            var guests = runs.Where(r => r.Text("ridesIn").Length > 0).Select(r => r.Text("from"));
+            var reached = Site.Reached(guests.Prepend("panel-" + panel), runs);
             foreach (var box in boxes.Where(b => !reached.Contains(b)))
             {
                 yield return new("reached", "", ["box:" + box], $"no cable of {circuit.Text("circuit")} reaches {box}");

@@ -51,7 +51,7 @@ internal static class ServiceSum
         // 220.54, 220.55: the least that one dryer and one range of 12 kW count for in the standard method.
         foreach (var (appliance, least) in new[] { ("dryer", 5000), ("range", 8000) })
         {
-            var own = plates.Where(p => p.Text("appliance") == appliance && p.Number("load") is >= 8750 or < 8750).ToList();
+            var own = plates.Where(p => p.Text("appliance") == appliance).ToList();
             var line = service.Each("standard").FirstOrDefault(l => own.Count == 1 && (l.Text("text") + l.Text("sum"))
                 .Contains(own[0].Text("name"), StringComparison.Ordinal));
             if (own.Count == 1 && own[0].Number("load") >= (appliance == "range" ? 12_000 : 0) && line is not null
@@ -90,7 +90,7 @@ internal static class ServiceSum
         double[] xs = [.. all.SelectMany(Surveyed.Corners).Select(p => p.X).Distinct().Order()];
         double[] ys = [.. all.SelectMany(Surveyed.Corners).Select(p => p.Y).Distinct().Order()];
         JsonObject? At(int i, int j) => i < 0 || j < 0 || i >= xs.Length - 1 || j >= ys.Length - 1 ? null
-            : all.Find(r => Inside(Surveyed.Corners(r), (xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2));
+            : all.Find(r => Surveyed.Holds(Surveyed.Corners(r), (xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2));
         double beyond = 0;
         for (var i = -1; i < xs.Length; i++)
         {
@@ -112,21 +112,6 @@ internal static class ServiceSum
         }
 
         return beyond;
-    }
-
-    private static bool Inside((double X, double Y)[] corners, double x, double y)
-    {
-        var inside = false;
-        for (var i = 0; i < corners.Length; i++)
-        {
-            var (a, b) = (corners[i], corners[(i + 1) % corners.Length]);
-            if (a.Y > y != b.Y > y && x < ((b.X - a.X) * (y - a.Y) / (b.Y - a.Y)) + a.X)
-            {
-                inside = !inside;
-            }
-        }
-
-        return inside;
     }
 
     private static int Circuits(Site site, Func<SiteBox, bool> which) => site.Boxes.Where(which).Select(b => b.Circuit).Distinct().Count();

@@ -107,24 +107,24 @@ internal sealed class Surveyed
     public static (double X, double Y)[] Corners(JsonObject room) => [.. room["corners"]!.AsArray()
         .Select(c => (Reading.Inches(c![0]!.ToString()), Reading.Inches(c[1]!.ToString())))];
 
-    /// <summary>A place lies in a room's outline or at most so far beside it.</summary>
-    public static bool Near((double X, double Y)[] corners, double x, double y, double beside)
+    /// <summary>A place lies in an outline.</summary>
+    public static bool Holds((double X, double Y)[] corners, double x, double y)
     {
         var inside = false;
         for (var i = 0; i < corners.Length; i++)
         {
             var (a, b) = (corners[i], corners[(i + 1) % corners.Length]);
-            if (x >= Math.Min(a.X, b.X) - beside && x <= Math.Max(a.X, b.X) + beside && y >= Math.Min(a.Y, b.Y) - beside
-                && y <= Math.Max(a.Y, b.Y) + beside)
-            {
-                return true;
-            }
-
             inside ^= a.Y > y != b.Y > y && x < ((b.X - a.X) * (y - a.Y) / (b.Y - a.Y)) + a.X;
         }
 
         return inside;
     }
+
+    /// <summary>A place lies in an outline or at most so far beside one of its edges.</summary>
+    public static bool Near((double X, double Y)[] corners, double x, double y, double beside) => Holds(corners, x, y)
+        || corners.Select((a, i) => (A: a, B: corners[(i + 1) % corners.Length])).Any(e =>
+            x >= Math.Min(e.A.X, e.B.X) - beside && x <= Math.Max(e.A.X, e.B.X) + beside
+            && y >= Math.Min(e.A.Y, e.B.Y) - beside && y <= Math.Max(e.A.Y, e.B.Y) + beside);
 
     /// <summary>Half the outer wall of a room on a line: as it is built there, or 2×6.</summary>
     public static double HalfOuter(JsonObject room, bool alongX, double line, double middle)

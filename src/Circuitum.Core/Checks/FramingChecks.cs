@@ -10,8 +10,7 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Checks;
 
 /// <summary>Holes no larger than the timber bears: joists by a third of their depth and 2 in from the edges (R502.8.1), the web of an
-/// I-joist
-/// between its flanges (R502.8.2), studs by 40 per cent of their depth, since every wall may bear (R602.6).</summary>
+/// I-joist between its flanges (R502.8.2), studs by 40 per cent of their depth, since every wall may bear (R602.6).</summary>
 internal static class FramingChecks
 {
     private static readonly Length JoistEdge = Length.FromInches(2), Flange = Length.FromInches(1.5m), StudEdge = Length.FromInches(.625m);
@@ -25,14 +24,11 @@ internal static class FramingChecks
         foreach (var group in holes.Where(h => h.Hole.Spot.Kind == MemberKind.Joist)
             .GroupBy(h => (h.Hole.Spot.Structure, h.Hole.Spot.Level)).OrderBy(g => g.Key))
         {
-            var levels = plan.House.Structures[group.Key.Structure].Levels;
-            var under = group.Key.Level == 0;
-            var level = levels[Math.Max(0, group.Key.Level - 1)].Level;
-            var joists = under ? level.FloorJoists! : level.CeilingJoists;
+            var (level, joists, under) = BoredJoists.Of(plan.House, group.First().Hole.Spot);
             var most = Most(joists);
             if (group.Where(h => h.Bit > most).ToList() is { Count: > 0 } large)
             {
-                yield return OfJoists(plan, level, joists, under, most, large.Count, large.Max(h => h.Bit));
+                yield return OfJoists(plan, level.Level, joists, under, most, large.Count, large.Max(h => h.Bit));
             }
         }
 
@@ -58,7 +54,6 @@ internal static class FramingChecks
     private static Tag OfJoists(Checked plan, Level level, Joists joists, bool under, Length most, int count, Length bit)
     {
         var timber = joists.Kind == JoistKind.Sawn;
-        var roof = level with { CeilingJoists = level.CeilingJoists with { Kind = JoistKind.RoofTruss } };
         return new(Severity.Red, Stage.Runs, Subject.Level(level.Id), plan.Book.Cite(timber ? RuleId.JoistHoles : RuleId.MadeJoistHoles),
             $"{count} holes of {bit} are too large for the {Words.Of(joists.Kind)} {(under ? "under" : "over")} {level.Name}.",
             timber ? $"At most a third of {joists.Depth}, 2 in from both edges: "
@@ -66,10 +61,12 @@ internal static class FramingChecks
                 : $"Its web is {most} between flanges, which are never cut; the maker's chart says where.")
         {
             Fixes = timber && !under && level.AtticAbove
-                ? [new("They are roof trusses", new SetLevel(level.Id, level.Name, level.CeilingHeight, roof.CeilingJoists,
-                    level.FloorJoists,
-                    level.AtticAbove, level.AmbientAbove, level.AmbientBelow) { Basement = level.Basement,
-                        NeverFinished = level.NeverFinished })] : [],
+                ? [new("They are roof trusses", new SetLevel(level.Id, level.Name, level.CeilingHeight,
+                    joists with { Kind = JoistKind.RoofTruss }, level.FloorJoists, level.AtticAbove, level.AmbientAbove, level.AmbientBelow)
+                {
+                    Basement = level.Basement,
+                    NeverFinished = level.NeverFinished,
+                })] : [],
         };
     }
 }

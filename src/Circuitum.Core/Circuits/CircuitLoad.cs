@@ -155,8 +155,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
         return TypicalLoads.TryGetValue(device.Kind, out var typical)
             // A fan is utilization equipment fastened in place, no luminaire (210.23).
             ? new(box.Box.Id, box.Name, device.Load ?? new VoltAmps(typical), device.Kind.IsFan() ? LoadUse.Fastened : LoadUse.Lighting,
-                false,
-                device.Load is null)
+                false, device.Load is null)
             : null;
     }
 

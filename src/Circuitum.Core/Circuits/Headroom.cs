@@ -19,6 +19,8 @@ public sealed record Spare(string What, VoltAmps Most, string Sum, Citation Cite
 /// <summary>What a circuit of several outlets could still carry, rule by rule.</summary>
 public static class Headroom
 {
+    private const string Only = "this circuit feeds its receptacles only";
+
     /// <summary>The spares of a 15 or 20 A circuit of 120 V; empty for an individual circuit, a feeder, or any other rating, which take
     /// nothing more.</summary>
     /// <param name="circuit">The circuit.</param>
@@ -35,8 +37,8 @@ public static class Headroom
         var load = circuit.Load;
         var rest = new Amps(Math.Max(0, rating.Value - load.Required.Value));
         Amps fastened = load.Fastened, half = book.Division.Fastened * rating;
-        var manyBaths = circuit.Kind == CircuitKind.Bathroom && rooms > 1;
-        var outlets = Refusing(circuit.Kind) is null && !manyBaths ? "of lights and outlets" : "at its receptacles";
+        var refused = Refusing(circuit.Kind, rooms);
+        var outlets = refused is null ? "of lights and outlets" : "at its receptacles";
         // Beside more than half fastened in place nothing else may be.
         if (fastened > half)
         {
@@ -46,7 +48,7 @@ public static class Headroom
                 new($"{outlets}, less than three hours", new(0), none, book.Cite(RuleId.PermissibleFifteenTwenty)),
                 new($"{outlets}, three hours or more", new(0), none, book.Cite(RuleId.PermissibleFifteenTwenty)),
                 new("of one appliance plugged in", new(0), none, book.Cite(RuleId.PermissibleFifteenTwenty)),
-                Fastened(circuit, rating, rest, manyBaths, book),
+                Fastened(circuit, rating, rest, refused, book),
             ];
         }
 
@@ -59,7 +61,7 @@ public static class Headroom
                 $"({left}) / 1.25 = {ContinuousLoad.Within(rest)}", book.Cite(RuleId.ContinuousLoad)),
             new("of one appliance plugged in", book.Division.Spare(new(Math.Min(most.Value, rest.Value))),
                 $"{book.Division.Plugged} of {rating} = {most}, {rest} left", book.Cite(RuleId.PermissibleFifteenTwenty)),
-            Fastened(circuit, rating, rest, manyBaths, book),
+            Fastened(circuit, rating, rest, refused, book),
         ];
     }
 
@@ -69,17 +71,13 @@ public static class Headroom
     /// <summary>The outlet that carries most, or null for a circuit without load.</summary>
     public static LoadItem? Largest(CircuitLoad load) => load.Items.MaxBy(i => i.Load.Value);
 
-    private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, bool manyBaths, CodeBook book)
+    private static Spare Fastened(Circuit circuit, Amps rating, Amps rest, (RuleId Rule, string Says)? refused,
+        CodeBook book)
     {
         const string what = "of equipment fastened in place";
-        if (manyBaths)
+        if (refused is { } kept)
         {
-            return new(what, new(0), "the receptacles of two bathrooms and nothing else", book.Cite(RuleId.BathCircuit));
-        }
-
-        if (Refusing(circuit.Kind) is { } section)
-        {
-            return new(what, new(0), "this circuit feeds its receptacles only", book.Cite(section));
+            return new(what, new(0), kept.Says, book.Cite(kept.Rule));
         }
 
         Amps fastened = circuit.Load.Fastened, half = book.Division.Fastened * rating;
@@ -91,11 +89,12 @@ public static class Headroom
     }
 
     // Circuits that have no other outlets than the receptacles they are for.
-    private static RuleId? Refusing(CircuitKind kind) => kind switch
+    private static (RuleId Rule, string Says)? Refusing(CircuitKind kind, int rooms) => kind switch
     {
-        CircuitKind.SmallAppliance => RuleId.SmallApplianceOnly,
-        CircuitKind.Laundry => RuleId.LaundryCircuit,
-        CircuitKind.Garage => RuleId.GarageCircuit,
+        CircuitKind.SmallAppliance => (RuleId.SmallApplianceOnly, Only),
+        CircuitKind.Laundry => (RuleId.LaundryCircuit, Only),
+        CircuitKind.Garage => (RuleId.GarageCircuit, Only),
+        CircuitKind.Bathroom when rooms > 1 => (RuleId.BathCircuit, "the receptacles of two bathrooms and nothing else"),
         _ => null,
     };
 }

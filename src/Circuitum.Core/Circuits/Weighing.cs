@@ -86,8 +86,7 @@ internal sealed class Weighing : IWeights
         return (job.Aims.Breaker.Sixtyfourths * 100L) + Lone(t) + (t.Bundles > 1 ? Crowding(t.Connected) : 0) + (Rule * Rules.Broken(t));
     }
 
-    /// <summary>What a breaker for one outlet alone weighs, and half of that for two.</summary>
-    public long Lone(Tally t) => job.Aims.Lone.Sixtyfourths * 50L * Halves(t);
+    private long Lone(Tally t) => job.Aims.Lone.Sixtyfourths * 50L * Halves(t);
 
     /// <summary>Halves of that weight: two for one lamp or receptacle, one for two, none where a machine is among them.</summary>
     public static int Halves(Tally t) => t.Fastened > 0 || t.LargestCord > 0 ? 0 : t.Outlets switch { 1 => 2, 2 => 1, _ => 0 };

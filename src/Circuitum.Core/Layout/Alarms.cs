@@ -25,18 +25,16 @@ internal static class Alarms
                 }
 
                 // R315.3: inside the bedroom too, where something burns in it or in a bath of its own.
-                if (Burns(bedroom) || Doorways.Of(draft.House, bedroom).Any(d => d.Other is { Room.Use: RoomUse.Bath } bath && Burns(bath)))
+                if (!HasMonoxide(draft, bedroom) && (Burns(bedroom)
+                    || Doorways.Of(draft.House, bedroom).Any(d => d.Other is { Room.Use: RoomUse.Bath } bath && Burns(bath))))
                 {
-                    if (!draft.In(bedroom.Room.Id).Any(b => b.Devices.Any(x => x.Kind == DeviceKind.SmokeCoAlarm)))
+                    yield return new(bedroom.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms),
+                        $"{bedroom.Room.Name} has no carbon monoxide alarm.", "A fireplace burns in it, or in a bath of its own.",
+                        d => MakeMonoxide(d, bedroom))
                     {
-                        yield return new(bedroom.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms),
-                            $"{bedroom.Room.Name} has no carbon monoxide alarm.", "A fireplace burns in it, or in a bath of its own.",
-                            d => MakeMonoxide(d, bedroom))
-                        {
-                            Part = "monoxide",
-                            Act = "Place an alarm",
-                        };
-                    }
+                        Part = "monoxide",
+                        Act = "Place an alarm",
+                    };
                 }
             }
 
@@ -55,7 +53,7 @@ internal static class Alarms
                     { Act = "Place an alarm" };
                 }
 
-                if (monoxide && !draft.In(room.Room.Id).Any(b => b.Devices.Any(x => x.Kind == DeviceKind.SmokeCoAlarm)))
+                if (monoxide && !HasMonoxide(draft, room))
                 {
                     yield return new(room.Room.Id, draft.Book.Cite(RuleId.CarbonMonoxideAlarms),
                         $"{room.Room.Name}, outside the bedrooms, has no carbon monoxide alarm.", fuel
@@ -91,6 +89,9 @@ internal static class Alarms
     }
 
     private static bool Burns(FramedRoom room) => room.Room.Fixtures.Any(f => f is { Kind: FixtureKind.Fireplace, Electric: false });
+
+    private static bool HasMonoxide(Draft draft, FramedRoom room) =>
+        draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind == DeviceKind.SmokeCoAlarm));
 
     private static bool HasAlarm(Draft draft, FramedRoom room) => draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind.IsAlarm()));
 

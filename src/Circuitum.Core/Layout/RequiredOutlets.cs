@@ -221,8 +221,7 @@ internal static class RequiredOutlets
     // and not behind it. A panel in the same room within 50 ft is in sight (Article 100).
     private static IEnumerable<Owed> Disconnects(Draft draft)
     {
-        var worked = draft.Boxes.SelectMany(b => b.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls))
-            .ToHashSet();
+        var worked = draft.Boxes.ShutOff();
         foreach (var unit in draft.Boxes.Where(b => !worked.Contains(b.Id)).ToList())
         {
             if (unit.Devices.Select(d => AsksDisconnect(unit, d)).FirstOrDefault(r => r is not null) is not { } rule

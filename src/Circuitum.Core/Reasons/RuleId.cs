@@ -395,9 +395,6 @@ public enum RuleId
     /// <summary>Boxes in ceilings where a paddle fan may hang.</summary>
     FanBoxes,
 
-    /// <summary>Bonding of gas and other metal pipe.</summary>
-    BondedPipe,
-
     /// <summary>Cable along framing or furring, nearer than 1-1/4 in to its face.</summary>
     CableAlongFurring,
 

@@ -75,8 +75,7 @@ public static class Bundling
     }
 
     // Cables that come through one hole of a plate and go down the bay under it for more than 24 in: a tie takes the cables of one hole,
-    // the
-    // next hole has a tie of its own. One tie around all that enters a panel would cost conductors that no receptacle takes.
+    // the next hole has a tie of its own. One tie around all that enters a panel would cost conductors that no receptacle takes.
     private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits,
         Holes holes)
     {

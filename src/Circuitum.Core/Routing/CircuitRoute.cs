@@ -280,8 +280,7 @@ internal sealed class CircuitRoute
     private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp || way.Legs.Any(l => l.Space == Space.Trench) ? Jacket.Underground
         : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall
             && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
-            || way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud
-                && finder.FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud) ? Jacket.Armoured
+            || finder.PassesSteel(way) ? Jacket.Armoured
         : Jacket.Nonmetallic;
 
     private static RunEnd End(PlacedBox box) => new(box.Place, box.Name, box.Box.Id, null);

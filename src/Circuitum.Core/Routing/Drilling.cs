@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Runtime.InteropServices;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
@@ -14,6 +15,19 @@ namespace Circuitum.Core.Routing;
 /// <param name="Ambient">Of the warmer side.</param>
 /// <param name="At">Where it is.</param>
 public sealed record Hole(Spot Spot, int Number, ImmutableArray<RunId> Runs, int CurrentCarrying, bool Sealed, Celsius Ambient, Point3 At);
+
+/// <summary>Joists that holes are bored in.</summary>
+public static class BoredJoists
+{
+    /// <summary>The level that the joists of a spot belong to, and whether they are under it: the lowest level's floor, else the ceiling of
+    /// the level below the cavity.</summary>
+    public static (FramedLevel Level, Joists Joists, bool Under) Of(FramedHouse house, Spot spot)
+    {
+        var under = spot.Level == 0;
+        var level = house.Structures[spot.Structure].Levels[under ? 0 : spot.Level - 1];
+        return (level, under ? level.Level.FloorJoists! : level.Level.CeilingJoists, under);
+    }
+}
 
 /// <summary>All holes of a plan, and which of them each run passes.</summary>
 public sealed record Holes(ImmutableArray<Hole> All, IReadOnlyDictionary<RunId, ImmutableArray<Hole>> ByRun)

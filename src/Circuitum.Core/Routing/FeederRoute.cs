@@ -20,7 +20,7 @@ internal static class FeederRoute
         return new(RunId.Of(from.End, to.End, RunPurpose.Feed), circuit.Key, RunKind.Feeder, from, to, null,
             [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job))
         {
-            Jacket = pipe is not null ? Jacket.Loose : ThroughSteel(way, finder) ? Jacket.Armoured
+            Jacket = pipe is not null ? Jacket.Loose : finder.PassesSteel(way) ? Jacket.Armoured
                 : job.Schools.FeederMetal == FeederMetal.Aluminium ? Jacket.ServiceEntrance : Jacket.Nonmetallic,
             Pipe = pipe?.Id,
         };
@@ -30,9 +30,6 @@ internal static class FeederRoute
     private static bool InPipe(RunEnd from, RunEnd to, Way way, FramedHouse house, Job job) => job.Schools.Feeders == FeederWay.Pipe
         || way.Legs.Any(l => l.Space == Space.Trench)
         || job.Panels.Where(p => p.Id == from.Panel || p.Id == to.Panel).Any(p => house.Room(p.Room).Room.Use == RoomUse.Greenhouse);
-
-    private static bool ThroughSteel(Way way, Wayfinder finder) => way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud
-        && finder.FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud);
 
     /// <summary>A way between two buildings by the trench that joins them.</summary>
     public static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job)

@@ -34,6 +34,10 @@ internal sealed class Wayfinder
     /// <summary>What a wall is made of.</summary>
     public WallFrame FrameOf(int structure, int level, int wall) => house.Structures[structure].Levels[level].Walls[wall].Frame;
 
+    /// <summary>A way passes studs of steel, where cable is armoured (300.4(B), 330.30).</summary>
+    public bool PassesSteel(Way way) => way.Passages.Any(p => p.Spot.Kind == MemberKind.Stud
+        && FrameOf(p.Spot.Structure, p.Spot.Level, p.Spot.Member).Framing == WallFraming.MetalStud);
+
     /// <summary>The house.</summary>
     public FramedHouse House => house;
 
@@ -147,8 +151,7 @@ internal sealed class Wayfinder
             .Between(a, b, (limit - chases.ToBore(a) - chases.ToBore(b)).Sixtyfourths) : null;
 
     // From a wall the cavity below or above; from a ceiling or floor the one it is in. What stands on a slab, or beside the basement and
-    // not
-    // over it, is reached from the ceiling above, a box in the slab by its sleeve.
+    // not over it, is reached from the ceiling above, a box in the slab by its sleeve.
     private int Reached(Place place, Span<int> numbers, bool bySchool)
     {
         var count = 0;

@@ -13,8 +13,7 @@ public enum Jacket
     Armoured,
 
     /// <summary>Service-entrance cable with an insulated neutral and a bare ground, inside: aluminium, held to the 60 °C column where it
-    /// lies
-    /// in insulation, which is not asked (338.10(B)(4)).</summary>
+    /// lies in insulation, which is not asked (338.10(B)(4)).</summary>
     ServiceEntrance,
 
     /// <summary>None: loose THWN-2 in a pipe, held to the terminations (110.14(C)).</summary>

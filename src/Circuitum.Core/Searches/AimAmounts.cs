@@ -14,8 +14,7 @@ namespace Circuitum.Core.Searches;
 /// <param name="Broken">Rules about company that it breaks where another division would keep them.</param>
 /// <param name="Weight">All of it by the crew's weights, in feet of cable.</param>
 public sealed record AimAmounts(Length Cable, int Breakers, decimal Darkness, Percent Crowding, int Crossings, int RoomsLeft, decimal Lone,
-    int Broken,
-    Length Weight);
+    int Broken, Length Weight);
 
 /// <summary>A division found, beside the one that stands.</summary>
 /// <param name="Division">The best found so far.</param>

@@ -229,9 +229,10 @@ public static class Redivide
                     var (own, order) = weights[f].Circuit(circuit);
                     weight += own;
                     breakers++;
-                    lone += Weighing.Halves(circuit.Aggregate(default(Tally), (sum, b) => sum + weighing.TallyOf(b)));
+                    var tally = circuit.Aggregate(default(Tally), (sum, b) => sum + weighing.TallyOf(b));
+                    lone += Weighing.Halves(tally);
                     dark += weighing.Darkness(circuit);
-                    crowding += circuit.Count > 1 ? weighing.Beyond(circuit.Sum(b => weighing.TallyOf(b).Connected)) : 0;
+                    crowding += circuit.Count > 1 ? weighing.Beyond(tally.Connected) : 0;
                     cable += weighing.HomeCable(order[0]).Sixtyfourths;
                     for (var i = 1; i < order.Length; i++)
                     {

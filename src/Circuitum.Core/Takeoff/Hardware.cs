@@ -260,9 +260,8 @@ public static class Hardware
 
     // Joists by what they are: an I-joist is bored where its maker says.
     private static string NameOf(Plan plan, Spot spot) => spot.Kind == MemberKind.Joist
-        && plan.House.Structures[spot.Structure].Levels[Math.Max(0, spot.Level - 1)].Level is var level
-        && (spot.Level == 0 ? level.FloorJoists : level.CeilingJoists)?.Kind == JoistKind.IJoist
-        ? "webs of I-joists, by the maker’s chart" : Words.Of(spot.Kind) + "s";
+        && BoredJoists.Of(plan.House, spot).Joists.Kind == JoistKind.IJoist ? "webs of I-joists, by the maker’s chart"
+            : Words.Of(spot.Kind) + "s";
 
     // 320.23, 334.23: over the bottom chords of trusses cable lies on boards, one for all that go the same line.
     private static IEnumerable<MaterialLine> Boards(Plan plan)

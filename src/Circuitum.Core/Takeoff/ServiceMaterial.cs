@@ -41,7 +41,7 @@ internal static class ServiceMaterial
         if (service.GasPipe)
         {
             yield return new("Bonding jumper to the gas pipe, 6 copper, with its clamp", "each", 1,
-                $"{book.Cite(RuleId.BondedPipe)}; makers of flexible pipe mostly ask for 6");
+                $"{book.Cite(RuleId.GasPipeBond)}; makers of flexible pipe mostly ask for 6");
         }
 
         if (service.IntersystemBonding)
@@ -93,8 +93,7 @@ internal static class ServiceMaterial
     // them.
     private static IEnumerable<MaterialLine> LockedOff(Plan plan)
     {
-        var worked = plan.Job.Boxes.SelectMany(b => b.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls))
-            .ToHashSet();
+        var worked = plan.Job.Boxes.ShutOff();
         var locked = plan.Job.Boxes.Count(b => !worked.Contains(b.Id) && plan.Job.Panels.All(p => p.Room != b.Room)
             && b.Devices.Any(d => d is { Kind: DeviceKind.Equipment, Plate: { Cord: false, OwnDisconnect: false, Load.Value: > 300 } plate }
                 && plate.Appliance is Appliance.WaterHeater or Appliance.SaunaHeater or Appliance.Cooktop or Appliance.Oven));

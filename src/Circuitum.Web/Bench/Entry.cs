@@ -119,6 +119,10 @@ public static class Entry
         Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) && !int.TryParse(text, out _) ? value
             : throw new FormatException($"“{text}” is not on the list.");
 
+    /// <summary>One of the words a list offers, or what is usual where the form has none.</summary>
+    /// <exception cref="FormatException">The list has no such word.</exception>
+    public static T Choice<T>(string? text, T usual) where T : struct, Enum => string.IsNullOrEmpty(text) ? usual : Choice<T>(text);
+
     /// <summary>An edition by its year.</summary>
     /// <exception cref="FormatException">No edition of that year.</exception>
     public static Edition Edition(string? text) => Enum.IsDefined((Edition)Count(text)) ? (Edition)Count(text)

@@ -59,15 +59,13 @@ public sealed record LevelFields
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public JobChange Read(Job job) =>
         new SetLevel(new(Level), Name ?? "", Length.Parse(CeilingHeight),
-            new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)) { Kind = KindOf(Kind) },
+            new(Entry.Choice<JoistRun>(Run), Length.Parse(Spacing), Length.Parse(JoistDepth)) { Kind = Entry.Choice(Kind, JoistKind.Sawn) },
             string.IsNullOrEmpty(FloorRun) ? null
             : new(Entry.Choice<JoistRun>(FloorRun), Length.Parse(FloorSpacing ?? ""), Length.Parse(FloorDepth ?? ""))
-            { Kind = KindOf(FloorKind) }, Attic,
+            { Kind = Entry.Choice(FloorKind, JoistKind.Sawn) }, Attic,
             Entry.Celsius(Above), string.IsNullOrWhiteSpace(Below) ? new(30) : Entry.Celsius(Below))
         {
             Basement = Basement switch { "true" => true, "false" => false, _ => null },
             NeverFinished = NeverFinished,
         };
-
-    private static JoistKind KindOf(string? kind) => string.IsNullOrEmpty(kind) ? JoistKind.Sawn : Entry.Choice<JoistKind>(kind);
 }

@@ -50,9 +50,6 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         }
     }
 
-    private JoistKind KindOf(string field, JoistKind usual) => string.IsNullOrEmpty(Form[field]) ? usual
-        : Entry.Choice<JoistKind>(Form[field]);
-
     private NewJob Answers(RuleSet? set) => new()
     {
         Name = Form["name"],
@@ -60,9 +57,9 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         Foundation = Entry.Choice<Underfloor>(Form["foundation"]),
         CeilingHeight = Length.Parse(Form["ceiling"]),
         Floors = new(Entry.Choice<JoistRun>(Form["floorRun"]), Length.Parse(Form["floorSpacing"]), Length.FromInches(9.25m))
-        { Kind = KindOf("floorKind", JoistKind.Sawn) },
+        { Kind = Entry.Choice(Form["floorKind"], JoistKind.Sawn) },
         Roof = new(Entry.Choice<JoistRun>(Form["roofRun"]), Length.Parse(Form["roofSpacing"]), Length.FromInches(5.5m))
-        { Kind = KindOf("roofKind", JoistKind.RoofTruss) },
+        { Kind = Entry.Choice(Form["roofKind"], JoistKind.RoofTruss) },
         AtticAmbient = Entry.Celsius(Form["attic"]),
         Service = Entry.Amps(Form["service"]),
         Spaces = Entry.Count(Form["spaces"]),

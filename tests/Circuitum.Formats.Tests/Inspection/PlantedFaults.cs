@@ -52,6 +52,7 @@ internal static class PlantedFaults
         ("a bath receptacle without ground-fault protection", "GFCI", 1, p => Box(p, "g-bath-r-1")["gfci"] = null),
         ("a counter receptacle without it", "GFCI", 1, p => Box(p, "g-kitchen-c-1")["gfci"] = null),
         ("a garage receptacle without it", "GFCI", 4, p => Box(p, "g-garage-r-1")["gfci"] = null),
+        ("a heat pump outdoors without it", "GFCI", 2, p => Box(p, "m-heatpump")["gfci"] = null),
         ("a breaker that is not what it is said to be", "protected", 1, p => Circuit(p, "g-bed2-r-1")["breakerKind"] = ""),
         ("a device that stands behind what it is to protect", "protected", 1, p => Box(p, "g-bed2-r-1")["afci"] = "m-dryer"),
         ("two circuits in one space", "space", 1, p => Circuit(p, "g-bed2-r-1")["spaces"] = new JsonArray(Circuit(p,

@@ -25,4 +25,8 @@ public static class DeviceKinds
 
     /// <summary>A fan.</summary>
     public static bool IsFan(this DeviceKind kind) => kind is DeviceKind.CeilingFan or DeviceKind.BathFan;
+
+    /// <summary>Boxes that a disconnect among these shuts off.</summary>
+    public static HashSet<BoxId> ShutOff(this IEnumerable<Box> boxes) =>
+        [.. boxes.SelectMany(b => b.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls))];
 }

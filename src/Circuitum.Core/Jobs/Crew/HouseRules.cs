@@ -45,8 +45,7 @@ public sealed record HouseRules
     public int CablesPerHole { get; init; } = 3;
 
     /// <summary>The smallest feeder of a panel in the same building, 0 to 200 A; never more than its panel is rated for. The book asks for
-    /// no
-    /// more than the load.</summary>
+    /// no more than the load.</summary>
     public int LeastFeeder { get; init; } = 60;
 
     /// <summary>Outlets on one general circuit, 4 to 30. The model code has no number for dwellings.</summary>

@@ -204,7 +204,6 @@ internal static class Citations
             [RuleId.MotorDisconnect] = Same("430.102(B)"),
             [RuleId.PullBoxes] = Same("314.28(A)"),
             [RuleId.FanBoxes] = (null, "314.27(C)", "314.27(C)"),
-            [RuleId.BondedPipe] = Same("250.104(B)"),
             [RuleId.CableAlongFurring] = Same("300.4(D)"),
             [RuleId.OutOfTheEarth] = Same("300.5(D)(4)"),
             [RuleId.LockedOff] = Same("422.31(B)"),
