@@ -113,50 +113,45 @@ test("readings of the meter drop into the field that has focus, one after the ot
 });
 
 test("a drag on the demo keeps up with the screen", async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, "boxes");
   const at = await centre(boxOf(page, "f-r5").locator(".hit"));
-  const watch = () =>
-    page.evaluate(() => {
-      window.frames_ = [];
-      let last = performance.now();
-      const tick = (now) => {
-        window.frames_.push(now - last);
-        last = now;
-        window.watching = requestAnimationFrame(tick);
-      };
-      window.watching = requestAnimationFrame(tick);
-    });
-  const watched = async () => {
-    const frames = await page.evaluate(() => (cancelAnimationFrame(window.watching), window.frames_.slice(1)));
-    frames.sort((a, b) => a - b);
-    return { median: frames[Math.floor(frames.length / 2)], longest: frames.at(-1), count: frames.length };
+  // What the page itself takes is the time its thread was running, not the time between two frames: on a machine that is taken away
+  // for a while the second tells of the machine. A screen of 60 frames a second leaves 16.7 ms for each.
+  const browser = await page.context().newCDPSession(page);
+  await browser.send("Performance.setTimeDomain", { timeDomain: "threadTicks" });
+  await browser.send("Performance.enable");
+  const worked = async () => {
+    const { metrics } = await browser.send("Performance.getMetrics");
+    return 1000 * metrics.find((m) => m.name === "TaskDuration").value;
   };
-  const sway = async (x) => {
-    for (let i = 0; i < 90; i++) await page.mouse.move(x, at.y + 10 + 30 * Math.sin(i / 8));
+  const shown = () => page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
+  const sway = async () => {
+    const frames = [];
+    for (let i = 0; i < 90; i++) {
+      const before = await worked();
+      await page.mouse.move(at.x, at.y + 10 + 30 * Math.sin(i / 8));
+      await shown();
+      frames.push((await worked()) - before);
+    }
+    frames.sort((a, b) => a - b);
+    return { median: frames[45], most: frames[85] };
   };
   const rounds = [];
-  // The machine may be taken away for a while, and then a round does not tell what the page itself takes: the same movement without
-  // anything held is watched first, and one round that is at most a frame longer than that, or short by itself, does.
-  const keepsUp = (r) => r.median < 20 && (r.longest < 50 || r.longest < r.idle + 17);
-  for (let round = 0; round < 8 && !rounds.some(keepsUp); round++) {
+  const keepsUp = ({ idle, held }) => held.median - idle.median < 16.7 && held.most < 50;
+  for (let round = 0; round < 4 && !rounds.some(keepsUp); round++) {
     await page.mouse.move(at.x, at.y + 10);
-    await watch();
-    await sway(at.x);
-    const { longest: idle } = await watched();
+    const idle = await sway();
     await page.mouse.move(at.x, at.y);
     await page.mouse.down();
     await page.mouse.move(at.x, at.y + 10, { steps: 3 });
-    await watch();
-    await sway(at.x);
-    rounds.push({ ...(await watched()), idle });
+    rounds.push({ idle, held: await sway() });
     await page.mouse.move(at.x, at.y, { steps: 2 });
     await page.mouse.up();
     await page.keyboard.press("Escape");
   }
-  console.log(
-    `frames while dragging: ${rounds.map((r) => `${r.count} frames, median ${r.median.toFixed(1)} ms` +
-      `, longest ${r.longest.toFixed(1)} ms, ${r.idle.toFixed(1)} ms with nothing held`).join(" · ")}`,
-  );
+  const told = (f) => `median ${f.median.toFixed(1)} ms, 85 of 90 within ${f.most.toFixed(1)} ms`;
+  console.log(`work for a frame: ${rounds.map(({ idle, held }) => `${told(idle)} with nothing held, ${told(held)} held`).join(" · ")}`);
+  // The same movement costs more with a box in the hand, or nothing was held.
+  expect(rounds[0].held.median).toBeGreaterThan(rounds[0].idle.median);
   expect(rounds.some(keepsUp)).toBe(true);
 });
