@@ -20,6 +20,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Schedules that were printed.</summary>
     public DbSet<StoredSheet> Sheets => Set<StoredSheet>();
 
+    /// <summary>Jobs whose circuits were looked at.</summary>
+    public DbSet<StoredLook> Looks => Set<StoredLook>();
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -41,6 +44,12 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             sheet.Property(s => s.Paper).HasMaxLength(12);
             sheet.HasIndex(s => new { s.JobKey, s.Panel });
             sheet.HasOne<StoredJob>().WithMany().HasForeignKey(s => s.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StoredLook>(look =>
+        {
+            look.HasKey(l => l.JobKey);
+            look.Property(l => l.JobKey).HasMaxLength(24);
+            look.HasOne<StoredJob>().WithOne().HasForeignKey<StoredLook>(l => l.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StoredDrawing>(drawing =>
         {

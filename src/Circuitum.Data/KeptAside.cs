@@ -41,7 +41,10 @@ internal sealed class KeptAside
     {
         try
         {
-            await File.WriteAllTextAsync(PathOf(db), (await RowsAsync(db)).ToString(CultureInfo.InvariantCulture));
+            // Put in place whole: a number half written would tell of revisions that never were.
+            var fresh = PathOf(db) + ".new";
+            await File.WriteAllTextAsync(fresh, (await RowsAsync(db)).ToString(CultureInfo.InvariantCulture));
+            File.Move(fresh, PathOf(db), overwrite: true);
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
         {

@@ -98,6 +98,16 @@ public sealed class StoredDrawing
     public required byte[] Document { get; init; }
 }
 
+/// <summary>A job whose circuits somebody has looked at: from then on they stand.</summary>
+public sealed class StoredLook
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>When first, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+}
+
 /// <summary>What a revision did.</summary>
 public enum RevisionKind
 {

@@ -29,6 +29,7 @@ builder.Services.AddSingleton<KeptPlans>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DistanceMeter>();
 builder.Services.AddSingleton<RuleSets>();
+builder.Services.AddSingleton<Looks>();
 builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();

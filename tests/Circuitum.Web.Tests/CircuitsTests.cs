@@ -166,7 +166,7 @@ public sealed class CircuitsTests : IDisposable
         await first.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "One"));
         Assert.Equal(HttpStatusCode.Conflict,
             (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "Two"))).Status);
-        Assert.Equal("One", Assert.Single((await host.NewestAsync()).Divisions).Name);
+        Assert.Equal("One", Assert.Single((await host.NewestAsync()).Divisions, d => d.Name != Division.AsSeen).Name);
     }
 
     [Fact]

@@ -4,14 +4,14 @@ import { test, expect, open, ledger, card, said, footage, plan } from "./bench.m
 test("a box is moved by keyboard, footage and ledger follow, undo takes it back", async ({ page }) => {
   await open(page, "circuits");
   const before = await footage(page);
-  await open(page, "boxes", "box:f-r5");
-  await expect(ledger(page).locator("[data-row=f-r5]")).toContainText(`wall 4 at 1'-8"`);
+  await open(page, "boxes", "box:f-r3");
+  await expect(ledger(page).locator("[data-row=f-r3]")).toContainText(`wall 2 at 7'-8"`);
   await page.keyboard.press("Shift+ArrowRight");
-  await expect(ledger(page).locator("[data-row=f-r5]")).toContainText(`wall 4 at 3'-0"`);
+  await expect(ledger(page).locator("[data-row=f-r3]")).toContainText(`wall 2 at 9'-0"`);
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("ArrowRight");
-  await expect(ledger(page).locator("[data-row=f-r5]")).toContainText(`wall 4 at 3'-3"`);
+  await expect(ledger(page).locator("[data-row=f-r3]")).toContainText(`wall 2 at 9'-3"`);
   await expect(said(page)).toContainText("Move Family room receptacle");
   await page.keyboard.press("3");
   await expect(page.getByRole("heading", { name: /^Circuits · / })).toBeVisible();
@@ -23,7 +23,7 @@ test("a box is moved by keyboard, footage and ledger follow, undo takes it back"
   }
   expect(await footage(page)).toBe(before);
   await page.keyboard.press("2");
-  await expect(ledger(page).locator("[data-row=f-r5]")).toContainText(`wall 4 at 1'-8"`);
+  await expect(ledger(page).locator("[data-row=f-r3]")).toContainText(`wall 2 at 7'-8"`);
 });
 
 test("a box is dragged along its wall with its offset read out, and only along it", async ({ page }) => {
@@ -39,7 +39,7 @@ test("a box is dragged along its wall with its offset read out, and only along i
   const read = await page.locator("#readout").textContent();
   await page.mouse.up();
   await expect(ledger(page).locator("[data-row=f-r5]")).toContainText(`wall 4 at ${read}`);
-  await expect(said(page)).toContainText("ft 12-2");
+  await expect(said(page)).toContainText("Move Family room receptacle");
   await expect(card(page).getByLabel(/^Offset/)).toHaveValue(read);
 });
 

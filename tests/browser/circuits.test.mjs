@@ -265,3 +265,43 @@ test("every decision has a ruling sheet of one page", async ({ page }) => {
   expect((await page.request.get(tag)).status()).toBe(200);
   expect((await page.request.get("/job/demo/ruling/half-rating.pdf?on=circuit:car")).status()).toBe(404);
 });
+
+const circuitOfEach = (page) =>
+  page.locator("#plan [data-box]").evaluateAll((boxes) => Object.fromEntries(boxes.map((b) => [b.dataset.box, b.dataset.circuit])));
+
+test("a receptacle is moved and taken out after the circuits were looked at, and no other box changes its circuit", async ({ page }) => {
+  await open(page, "circuits");
+  const before = await circuitOfEach(page);
+  expect(Object.keys(before).length).toBeGreaterThan(50);
+  await open(page, "boxes", "box:f-r3");
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(said(page)).toContainText("Move Family room receptacle");
+  await page.getByRole("button", { name: "Delete this box" }).click();
+  await expect(said(page)).toContainText("Delete");
+  await open(page, "circuits");
+  await expect(page.getByText("they stay as you saw them")).toBeVisible();
+  const { "f-r3": gone, ...others } = before;
+  expect(gone).toBeTruthy();
+  expect(await circuitOfEach(page)).toEqual(others);
+});
+
+test("a house is divided room by room after the difference is read, and as it was by one undo", async ({ page }) => {
+  await open(page, "circuits");
+  const breakers = await ledger(page)
+    .getByRole("heading", { name: /^Circuits · / })
+    .textContent();
+  await page.getByRole("link", { name: "Compare" }).click();
+  const manners = page.getByRole("region", { name: "Divide in another manner" });
+  await expect(manners.getByRole("row", { name: /^Lights apart, receptacles by neighbourhood, stands/ })).toBeVisible();
+  const row = manners.getByRole("row", { name: /^Room by room/ });
+  await expect(row.getByRole("cell").nth(0)).toHaveText(/^\d+$/);
+  await expect(row.getByRole("cell").nth(3)).toHaveText(/^[1-9]\d*$/);
+  const asked = await row.getByRole("cell").nth(0).textContent();
+  await row.getByRole("button", { name: /^Divide so/ }).click();
+  await expect(page.getByRole("status").first()).toContainText("Divide room by room");
+  await expect(manners.getByRole("row", { name: /^Room by room, stands/ })).toBeVisible();
+  await page.getByRole("link", { name: "Back to the circuits" }).click();
+  await expect(ledger(page).getByRole("heading", { name: `Circuits · ${asked}` })).toBeVisible();
+  await page.getByRole("button", { name: /^Undo “Divide room by room”/ }).click();
+  await expect(ledger(page).getByRole("heading", { name: breakers })).toBeVisible();
+});

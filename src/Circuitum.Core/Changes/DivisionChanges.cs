@@ -224,6 +224,9 @@ internal static class Standing
 {
     public static Division Of(Job job) => Whole(job).Division;
 
+    public static ImmutableArray<KeptCircuit> Of(IEnumerable<Circuit> circuits) =>
+        [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))];
+
     /// <summary>The division with its circuits and the places of their boxes.</summary>
     public static (Division Division, ImmutableArray<Circuit> Circuits, Survey Survey) Whole(Job job)
     {
@@ -233,7 +236,7 @@ internal static class Standing
         return (new()
         {
             Name = Division.ByHand,
-            Circuits = [.. circuits.Where(c => c.Kind != CircuitKind.Feeder).Select(c => new KeptCircuit(c.Key, c.Boxes))]
+            Circuits = Of(circuits),
         }, circuits,
             survey);
     }

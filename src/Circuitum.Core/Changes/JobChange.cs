@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Problems;
 
@@ -27,6 +28,17 @@ public abstract record JobChange
         {
             return new(null, "", refused.Message);
         }
+    }
+
+    /// <summary>Applies the change to a job whose circuits a person has looked at: they stand as they were seen, and what is new joins
+    /// the circuit where it weighs least. Refused like <see cref="On"/>.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="standing">Its circuits as they stand.</param>
+    public ChangeOutcome OnSeen(Job job, ImmutableArray<KeptCircuit> standing)
+    {
+        var kept = SeenCircuits.Keep(job, standing);
+        var outcome = On(kept);
+        return outcome.Job is { } changed ? outcome with { Job = SeenCircuits.After(kept, changed) } : outcome;
     }
 
     /// <summary>Makes the changed job and says in one phrase what was done.</summary>

@@ -68,6 +68,15 @@ public sealed record NewJob
     /// <summary>The crew's numbers.</summary>
     public HouseRules HouseRules { get; init; } = new();
 
+    /// <summary>What a good division is worth to the crew.</summary>
+    public Aims Aims { get; init; } = new();
+
+    /// <summary>What the crew pays for protection.</summary>
+    public DevicePrices Prices { get; init; } = new();
+
+    /// <summary>How the circuits are divided; null as schools and aims say.</summary>
+    public DivisionManner? Manner { get; init; }
+
     /// <summary>The job these answers make: a house of one room with the service panel in it.</summary>
     /// <exception cref="ChangeRefusedException">An answer is out of its range; the message says which.</exception>
     public Job Start()
@@ -92,8 +101,10 @@ public sealed record NewJob
             Name = Name.Trim(),
             Edition = Edition,
             Amendments = Amendments,
-            Schools = Schools,
+            Schools = Manner is { } so ? DivideAs.In(so, Schools) : Schools,
+            Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,
             HouseRules = HouseRules,
+            Prices = Prices,
             Structures = [house],
             Panels = []
         };

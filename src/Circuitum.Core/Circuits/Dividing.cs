@@ -27,21 +27,33 @@ public static class Dividing
     /// <summary>The division that the job follows, or the planner's own, pins kept.</summary>
     internal static List<CircuitDraft> Drafts(Sorted sorted, Survey survey, Job job) =>
         job.Divisions.FirstOrDefault(d => d.Name == job.Follows) is { } followed
-        ? new Following(sorted, job).Drafts(followed)
-        : WithPins(Construct(sorted, survey, job), sorted, job);
+        ? new Following(sorted, survey, job).Drafts(followed)
+        : WithPins(Construct(sorted, survey, job, Free(sorted, job), []), sorted, job);
 
-    private static List<CircuitDraft> Construct(Sorted sorted, Survey survey, Job job)
+    private static List<(Family Family, IReadOnlyList<Bundle> Bundles)> Free(Sorted sorted, Job job)
     {
         var pinned = job.Pins.Boxes.Select(p => p.Box).ToHashSet();
-        var families = sorted.Families.Select(f =>
-            (f.Family, Bundles: f.Bundles.Where(b => !b.Boxes.Any(x => pinned.Contains(x.Box.Id))).ToList()))
-            .Where(f => f.Bundles.Count > 0).ToList();
+        return [.. sorted.Families
+            .Select(f => (f.Family, (IReadOnlyList<Bundle>)[.. f.Bundles.Where(b => !b.Boxes.Any(x => pinned.Contains(x.Box.Id)))]))
+            .Where(f => f.Item2.Count > 0)];
+    }
+
+    /// <summary>Families cut where they weigh least.</summary>
+    /// <param name="sorted">All bundles.</param>
+    /// <param name="survey">Where they are.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="families">What is to be cut.</param>
+    /// <param name="stand">Circuits that stand already, by family: the floor area counts them.</param>
+    internal static List<CircuitDraft> Construct(Sorted sorted, Survey survey, Job job,
+        List<(Family Family, IReadOnlyList<Bundle> Bundles)> families, IReadOnlyList<(Family Family, int Circuits)> stand)
+    {
         var weighings = families.Select(f => sorted.Weigh(f.Family, f.Bundles, Reckoning.Between)).ToList();
         // What one circuit can carry of a building without a panel stays one, whatever the aims say: it has one supply.
         var cuts = families.Select((f, i) => f.Family.OneSupply && weighings[i].Rules.CarriesAll
             ? [[.. Enumerable.Range(0, f.Bundles.Count)]] : Cutting.Divide(weighings[i])).ToList();
         // 210.11(A): where the floor asks for more general circuits, the family with most to share gives them.
-        if (LeastGeneral.Short(survey, sorted.Book, families.Select((f, i) => (f.Family, cuts[i].Count))) is > 0 and var missing
+        var general = stand.Concat(families.Select((f, i) => (f.Family, cuts[i].Count)));
+        if (LeastGeneral.Short(survey, sorted.Book, general) is > 0 and var missing
             && Enumerable.Range(0, families.Count).Where(i => families[i].Family.CountsForFloor).OrderByDescending(i => weighings[i].Count)
             .FirstOrDefault(-1) is >= 0 and var most)
         {

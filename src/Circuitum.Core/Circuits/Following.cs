@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
@@ -7,7 +8,7 @@ namespace Circuitum.Core.Circuits;
 
 /// <summary>Follows a kept division: its boxes stay together where the rules still let them; what is new or no longer fits joins the
 /// circuit where it weighs least.</summary>
-internal sealed class Following(Sorted sorted, Job job)
+internal sealed class Following(Sorted sorted, Survey survey, Job job)
 {
     private readonly Dictionary<BoxId, CircuitKey> pinned = job.Pins.Boxes.ToDictionary(p => p.Box, p => p.Circuit);
 
@@ -43,6 +44,11 @@ internal sealed class Following(Sorted sorted, Job job)
             var family = (native.Count > 0 ? native : group).GroupBy(x => x.Family.Id).OrderByDescending(g => g.Sum(x => x.Bundle.Outlets))
                 .ThenBy(g => g.Key, StringComparer.Ordinal).First().First().Family;
             var own = group.Where(x => x.Family.Id == family.Id).Select(x => x.Bundle).ToList();
+            if (division.Name == Division.AsSeen)
+            {
+                loose.AddRange(Overfull(family, own).Select(b => (family, b)));
+            }
+
             var draft = CircuitDraft.Of(family, own, 0) with { Key = key };
             draft = draft with { Why = draft.Why.Job($"as in the division “{division.Name}”", "") };
             foreach (var (other, bundle) in group.Where(x => x.Family.Id != family.Id))
@@ -60,12 +66,39 @@ internal sealed class Following(Sorted sorted, Job job)
             drafts.Add((draft, family));
         }
 
-        foreach (var (family, bundle) in loose)
+        // A family that nothing was kept of is divided as the planner divides it: that moves no box that was seen elsewhere.
+        var fresh = new List<(Family Family, IReadOnlyList<Bundle> Bundles)>();
+        foreach (var group in loose.GroupBy(l => l.Family.Id))
         {
-            Insert(drafts, family, bundle);
+            var (family, bundles) = (group.First().Family, group.Select(l => l.Bundle).ToList());
+            if (drafts.Any(d => d.Family.Id == family.Id))
+            {
+                Insert(drafts, family, bundles);
+            }
+            else
+            {
+                fresh.Add((family, bundles));
+            }
         }
 
-        return CircuitDraft.Keyed(drafts.Select(d => d.Draft), Dividing.Feeders(job));
+        var stand = drafts.GroupBy(d => d.Family.Id).Select(g => (g.First().Family, g.Count())).ToList();
+        return CircuitDraft.Keyed(drafts.Select(d => d.Draft).Concat(Dividing.Construct(sorted, survey, job, fresh, stand)),
+            Dividing.Feeders(job));
+    }
+
+    // What a person divided by hand is theirs, and tagged; what the planner divided keeps the rules: the largest load leaves first.
+    private List<Bundle> Overfull(Family family, List<Bundle> own)
+    {
+        var leave = new List<Bundle>();
+        while (own.Count > 1 && sorted.Weigh(family, own, Reckoning.Between).Rules is { CarriesAll: false } rules
+            && own.Select((b, i) => (Bundle: b, rules.Tallies[i].Connected)).Where(b => !IsHeld(b.Bundle))
+                .OrderByDescending(b => b.Connected).Select(b => b.Bundle).FirstOrDefault() is { } largest)
+        {
+            own.Remove(largest);
+            leave.Add(largest);
+        }
+
+        return leave;
     }
 
     private bool IsHeld(Bundle bundle) => bundle.Boxes.Any(b => pinned.ContainsKey(b.Box.Id));
@@ -85,40 +118,44 @@ internal sealed class Following(Sorted sorted, Job job)
             .Select(b => (CircuitKey?)kept[b.Box.Id]).FirstOrDefault();
     }
 
-    private void Insert(List<(CircuitDraft Draft, Family Family)> drafts, Family family, Bundle bundle)
+    // Each where it adds least to what the aims weigh: the way to it, the dark it makes, and rules that it would break.
+    private void Insert(List<(CircuitDraft Draft, Family Family)> drafts, Family family, IReadOnlyList<Bundle> loose)
     {
-        var best = -1;
-        var least = long.MaxValue;
-        for (var i = 0; i < drafts.Count; i++)
+        var structure = loose[0].Structure;
+        var circuits = drafts.Select((d, i) => (d, i)).Where(x => x.d.Family.Id == family.Id && x.d.Draft.Structure == structure)
+            .Select(x => (At: x.i, Bundles: new List<int>())).ToList();
+        var all = new List<Bundle>();
+        foreach (var (at, bundles) in circuits)
         {
-            var (draft, own) = drafts[i];
-            if (own.Id != family.Id || draft.Structure != bundle.Structure)
+            bundles.AddRange(Enumerable.Range(all.Count, drafts[at].Draft.Bundles.Length));
+            all.AddRange(drafts[at].Draft.Bundles);
+        }
+
+        var weighing = sorted.Weigh(family, [.. all, .. loose], Reckoning.Between);
+        for (var next = all.Count; next < weighing.Count; next++)
+        {
+            var add = weighing.TallyOf(next);
+            var alone = weighing.Home(next) + weighing.Self(next) + weighing.Flat(add);
+            var best = circuits.Select(c => (Circuit: c, Added: Added(weighing, c.Bundles, next, add)))
+                .Where(c => c.Added < Weighing.Never).OrderBy(c => c.Added).ThenBy(c => c.Circuit.At).FirstOrDefault();
+            if (best.Circuit.Bundles is { } joined && (best.Added <= alone || family.OneSupply))
             {
+                joined.Add(next);
+                drafts[best.Circuit.At] = (CircuitDraft.Of(family, [.. joined.Select(b => weighing.Bundles[b])], 0) with
+                { Key = drafts[best.Circuit.At].Draft.Key, Why = drafts[best.Circuit.At].Draft.Why }, family);
                 continue;
             }
 
-            Bundle[] together = [.. draft.Bundles, bundle];
-            var weighing = sorted.Weigh(family, together, Reckoning.Between);
-            var whole = weighing.Rules.Tallies.Aggregate(default(Tally), (sum, t) => sum + t);
-            var added = Enumerable.Range(0, together.Length - 1).Min(b => weighing.Arc(b, together.Length - 1));
-            if (weighing.Rules.Carries(whole) && added < least)
-            {
-                (least, best) = (added, i);
-            }
+            circuits.Add((drafts.Count, [next]));
+            drafts.Add((CircuitDraft.Of(family, [weighing.Bundles[next]], drafts.Count(d => d.Family.Id == family.Id)), family));
         }
+    }
 
-        var alone = sorted.Weigh(family, [bundle], Reckoning.Between);
-        if (best >= 0 && least <= alone.Home(0) + alone.Flat(alone.TallyOf(0)))
-        {
-            drafts[best] = (CircuitDraft.Of(family, [.. drafts[best].Draft.Bundles, bundle], 0) with
-            {
-                Key = drafts[best].Draft.Key,
-                Why = drafts[best].Draft.Why
-            }, family);
-            return;
-        }
-
-        var fresh = CircuitDraft.Of(family, [bundle], drafts.Count(d => d.Family.Id == family.Id));
-        drafts.Add((fresh, family));
+    private static long Added(Weighing weighing, List<int> circuit, int next, Tally add)
+    {
+        var before = circuit.Aggregate(default(Tally), (sum, b) => sum + weighing.TallyOf(b));
+        return !weighing.Rules.Carries(before + add) ? Weighing.Never
+            : circuit.Min(b => weighing.Arc(b, next)) + circuit.Sum(b => weighing.Pair(b, next)) + weighing.Self(next)
+            + weighing.Flat(before + add) - (weighing.Rules.Carries(before) ? weighing.Flat(before) : 0);
     }
 }

@@ -8,7 +8,11 @@ public sealed record Division
     /// <summary>The name that changes by hand are kept under.</summary>
     public const string ByHand = "By hand";
 
-    /// <summary>Most divisions a job keeps.</summary>
+    /// <summary>The name that circuits are kept under as they were when a person looked at them; the program keeps it, not a
+    /// person.</summary>
+    public const string AsSeen = "As seen";
+
+    /// <summary>Most divisions a job keeps for a person.</summary>
     public const int Most = 12;
 
     /// <summary>Its name, 1 to 40 characters, once in a job.</summary>

@@ -45,6 +45,9 @@ public sealed record Plan(
         Written = [.. Job.Written, .. Panels.SelectMany(p => p.AsWritten).Where(s => Job.Written.All(w => w.Circuit != s.Circuit))],
     };
 
+    /// <summary>Its circuits as they are kept once a person has looked at them.</summary>
+    public ImmutableArray<KeptCircuit> Standing => Changes.Standing.Of(Circuits.Select(c => c.Circuit));
+
     /// <summary>The circuit of a box, or null for an unknown box.</summary>
     public WiredCircuit? CircuitOf(BoxId box) => circuitOf.GetValueOrDefault(box);
 

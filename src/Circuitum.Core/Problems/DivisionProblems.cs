@@ -7,7 +7,7 @@ internal static class DivisionProblems
 {
     public static IEnumerable<JobProblem> Find(Job job)
     {
-        if (job.Divisions.Length > Division.Most)
+        if (job.Divisions.Count(d => d.Name != Division.AsSeen) > Division.Most)
         {
             yield return new("divisions", $"at most {Division.Most} divisions to a job; drop one");
         }

@@ -48,6 +48,20 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("Jobs");
                 });
 
+            modelBuilder.Entity("Circuitum.Data.StoredLook", b =>
+                {
+                    b.Property<string>("JobKey")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("JobKey");
+
+                    b.ToTable("Looks");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>
                 {
                     b.Property<string>("JobKey")
@@ -150,6 +164,15 @@ namespace Circuitum.Data.Migrations
                     b.HasIndex("JobKey", "Panel");
 
                     b.ToTable("Sheets");
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredLook", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithOne()
+                        .HasForeignKey("Circuitum.Data.StoredLook", "JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>

@@ -14,6 +14,9 @@ public sealed record OpenJob(JobKey Key, Timeline Timeline, Plan Plan)
     /// <summary>Number of the newest revision.</summary>
     public int Revision => Timeline.Latest.Number;
 
+    /// <summary>Somebody has looked at its circuits: they stand.</summary>
+    public bool Seen { get; init; }
+
     /// <summary>Why this is not the newest revision's plan: that one cannot be opened. Null when it is.</summary>
     public string? Spoiled { get; init; }
 }

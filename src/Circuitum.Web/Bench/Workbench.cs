@@ -9,7 +9,7 @@ using Circuitum.Formats.JobFile;
 namespace Circuitum.Web.Bench;
 
 /// <summary>Opens jobs, plans them, and saves what is done to them as new revisions.</summary>
-public sealed partial class Workbench(JobRevisions revisions, Planning planning, KeptPlans kept, IHttpContextAccessor asking,
+public sealed partial class Workbench(JobRevisions revisions, Looks looks, Planning planning, KeptPlans kept, IHttpContextAccessor asking,
     ILogger<Workbench> log)
 {
     // How many revisions back one is looked for that can be read.
@@ -59,6 +59,26 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
         }
     }
 
+    /// <summary>Keeps that somebody looks at the circuits of a job: from then on they stay where they are. A look that cannot be kept is
+    /// still a look.</summary>
+    public async Task LookAsync(OpenJob job)
+    {
+        if (job.Seen || !job.Plan.Circuits.Any(c => c.Circuit.Boxes.Length > 0))
+        {
+            return;
+        }
+
+        try
+        {
+            await looks.KeepAsync(job.Key);
+            kept.Keep(job with { Seen = true });
+        }
+        catch (Exception e) when (StorageTrouble.Behind(e) is not null)
+        {
+            CannotKeepLook(e, job.Key.Value);
+        }
+    }
+
     /// <summary>Plans a job as it might be; nothing is kept.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
     public Task<Plan> PlanAsync(Job job) => planning.PlanAsync(job, Gone);
@@ -104,7 +124,8 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
     {
         try
         {
-            var outcome = (await make(current)).On(current.Plan.Kept);
+            var change = await make(current);
+            var outcome = current.Seen ? change.OnSeen(current.Plan.Kept, current.Plan.Standing) : change.On(current.Plan.Kept);
             return outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) { Selects = outcome.Selects }
                 : new(null, default, 0, "", outcome.Refusal);
         }
@@ -191,7 +212,8 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
 
         return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole)) switch
         {
-            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)), step.Phrase,
+            Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)
+            { Seen = before.Seen }), step.Phrase,
                 PlanDifference.Between(before.Plan, plan))
             { Selects = step.Selects },
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
@@ -219,6 +241,7 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
                     var plan = await (Demo.PlanOf(key, document!) ?? planning.PlanAsync(job, gone));
                     return kept.Keep(new(key, Timeline.Of(all), plan)
                     {
+                        Seen = await looks.HasAsync(key),
                         Spoiled = spoiled is null ? null
                             : $"Revision {all[^1].Number} cannot be opened ({spoiled}). This is revision {number}, and what you do next "
                             + $"is done to it. Nothing is lost: each revision’s file can still be fetched.",
@@ -260,6 +283,9 @@ public sealed partial class Workbench(JobRevisions revisions, Planning planning,
 
     [LoggerMessage(LogLevel.Error, "A job could not be read back and was not saved: {What}")]
     private partial void CannotReadBack(string what);
+
+    [LoggerMessage(LogLevel.Warning, "That the circuits of {Job} were looked at could not be kept")]
+    private partial void CannotKeepLook(Exception e, string job);
 
     [LoggerMessage(LogLevel.Warning, "Revision {Number} of {Job} cannot be read: {Why}")]
     private partial void CannotRead(string job, int number, string why);

@@ -13,11 +13,41 @@ namespace Circuitum.Web.Pages;
 
 /// <summary>One division of the job beside the others.</summary>
 /// <param name="Name">Its name.</param>
-/// <param name="Kept">It is kept under that name.</param>
+/// <param name="Value">The name it is followed by; null the planner's own.</param>
+/// <param name="Kept">A person keeps it under that name.</param>
 /// <param name="Stands">The plan follows it.</param>
 /// <param name="Plan">The plan that follows it.</param>
 /// <param name="Amounts">What it comes to.</param>
-public sealed record ComparedDivision(string Name, bool Kept, bool Stands, Plan Plan, AimAmounts Amounts);
+public sealed record ComparedDivision(string Name, string? Value, bool Kept, bool Stands, Plan Plan, AimAmounts Amounts);
+
+/// <summary>The job divided in a manner that people know.</summary>
+/// <param name="Manner">The manner.</param>
+/// <param name="Stands">It is so divided.</param>
+/// <param name="Plan">The plan that comes of it.</param>
+public sealed record DividedSo(DivisionManner Manner, bool Stands, Plan Plan)
+{
+    /// <summary>What people call it.</summary>
+    public string Name => NameOf(Manner);
+
+    /// <summary>What people call a manner.</summary>
+    public static string NameOf(DivisionManner manner) => manner switch
+    {
+        DivisionManner.RoomByRoom => "Room by room",
+        DivisionManner.ByNeighbourhood => "By neighbourhood",
+        DivisionManner.LightsApart => "Lights apart, receptacles by neighbourhood",
+        _ => "Few breakers",
+    };
+
+    /// <summary>What it is like to live with.</summary>
+    public string Words => Manner switch
+    {
+        DivisionManner.RoomByRoom => "one breaker for lights and receptacles of a room, small rooms joined to the next; easy to find, all "
+            + "of it goes dark",
+        DivisionManner.ByNeighbourhood => "lights and receptacles together, neighbouring rooms on one breaker",
+        DivisionManner.LightsApart => "a tripped receptacle leaves the lights on",
+        _ => "rooms mixed as far as rules, cap and fill allow",
+    };
+}
 
 /// <summary>An aim as a row: how it is called, what a division has of it, and what it weighs.</summary>
 public sealed record AimRow(string Words, Func<AimAmounts, string> Value, Func<Aims, string> Weight);
@@ -40,6 +70,9 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
 
     /// <summary>Divisions to compare.</summary>
     public IReadOnlyList<ComparedDivision> Compared { get; private set; } = [];
+
+    /// <summary>The manners that people know, with what each comes to.</summary>
+    public IReadOnlyList<DividedSo> Manners { get; private set; } = [];
 
     /// <summary>Seconds a search may take.</summary>
     public static IReadOnlyList<int> Times { get; } = [5, 10, 30, 60, 300];
@@ -108,6 +141,10 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     public Task<IActionResult> OnPostFollowAsync(string? name, int from) =>
         DoAsync(from, () => new FollowDivision(string.IsNullOrEmpty(name) ? null : name));
 
+    /// <summary>Divides in a manner.</summary>
+    public Task<IActionResult> OnPostMannerAsync(string manner, int from) =>
+        DoAsync(from, () => new DivideAs(Entry.Choice<DivisionManner>(manner)));
+
     /// <summary>Drops a kept division.</summary>
     public Task<IActionResult> OnPostDropAsync(string? name, int from) => DoAsync(from, () => new DropDivision(name ?? ""));
 
@@ -119,7 +156,12 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
             .On(Plan.Job).Job is { } after ? new(Plan, await PlanAsync(after)) : null;
         // While only the search is asked for, nothing else is made ready.
         Compared = InPlace ? [] : await PlanAsync(Compare);
+        Manners = InPlace ? [] : await PlanAsync(InManners);
     }
+
+    private IReadOnlyList<DividedSo> InManners(CancellationToken gone) => [.. Enum.GetValues<DivisionManner>().Select(manner =>
+        DivideAs.IsIn(manner, Plan.Job) ? new DividedSo(manner, true, Plan)
+        : new(manner, false, Planner.Plan(new DivideAs(manner).On(Plan.Job).Job!, gone)))];
 
     private bool InPlace => Request.Headers.ContainsKey("HX-Request");
 
@@ -136,7 +178,8 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
         return [.. names.Select((name, i) =>
         {
             var stands = Plan.Job.Follows == name;
-            return new ComparedDivision(name ?? "The planner's own", name is not null, stands,
+            return new ComparedDivision(name is null ? Plan.Job.Follows == Division.AsSeen ? "Divided again" : "The planner's own"
+                : name == Division.AsSeen ? "As you saw it" : name, name, name is not null && name != Division.AsSeen, stands,
                 stands ? Plan : Planner.Plan(Plan.Job with { Follows = name }, gone), amounts[i]);
         })];
     }

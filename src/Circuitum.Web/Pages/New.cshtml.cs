@@ -72,6 +72,9 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         Amendments = [.. Amendments()],
         Schools = set?.Rules.Schools ?? new(),
         HouseRules = set?.Rules.HouseRules ?? new(),
+        Aims = set?.Rules.Aims ?? new(),
+        Prices = set?.Rules.Prices ?? new(),
+        Manner = Form["manner"].Length > 0 ? Entry.Choice<DivisionManner>(Form["manner"]) : null,
     };
 
     private IEnumerable<Amendment> Amendments()

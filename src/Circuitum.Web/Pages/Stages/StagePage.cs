@@ -42,6 +42,11 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
             return NotFound();
         }
 
+        if (stage is Stage.Circuits or Stage.Runs or Stage.Panel)
+        {
+            await bench.LookAsync(job);
+        }
+
         View = new(job, stage, Level, On);
         if (Compare == "together" && View.Circuit is { Wired.Circuit: { GoesWith: { } with } one } && job.Plan.Landed(with) is { } other)
         {
