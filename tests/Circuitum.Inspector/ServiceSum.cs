@@ -52,8 +52,9 @@ internal static class ServiceSum
         foreach (var (appliance, least) in new[] { ("dryer", 5000), ("range", 8000) })
         {
             var own = plates.Where(p => p.Text("appliance") == appliance).ToList();
-            var line = service.Each("standard").FirstOrDefault(l => own.Count == 1 && (l.Text("text") + l.Text("sum"))
-                .Contains(own[0].Text("name"), StringComparison.Ordinal));
+            // A range's name stands in a range hood's too: its own line is the largest that has it.
+            var line = service.Each("standard").Where(l => own.Count == 1 && (l.Text("text") + l.Text("sum"))
+                .Contains(own[0].Text("name"), StringComparison.Ordinal)).MaxBy(l => l.Number("countedVa"));
             if (own.Count == 1 && own[0].Number("load") >= (appliance == "range" ? 12_000 : 0) && line is not null
                 && line.Number("countedVa") < least)
             {

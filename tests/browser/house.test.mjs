@@ -153,3 +153,27 @@ test("house rules are kept as a set and used on the next job", async ({ page }) 
     .click();
   await expect(page.getByLabel("Farthest point of a wall from a receptacle")).toHaveValue(`5'-0"`);
 });
+
+test("a range is drawn and its circuit is there; its plate's breaker is one number, and what that changes is told", async ({ page }) => {
+  await open(page, "house", "room:dining");
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  const form = card(page).locator("details").filter({ hasText: "Put a fixture in" });
+  await form.getByText("Put a fixture in").click();
+  await form.getByLabel("Kind").selectOption("Range");
+  await form.getByLabel("On wall").selectOption("3");
+  await form.getByLabel("From the corner, or east").fill("1-0");
+  await form.getByRole("button", { name: "Put it in" }).click();
+  await expect(said(page)).toContainText("Put a range into Dining with its outlet");
+  await open(page, "circuits");
+  await expect(ledger(page).getByRole("link", { name: /Range, dining/ })).toContainText("50A");
+  await open(page, "boxes", "box:dining-r-1");
+  await expect(card(page).getByLabel(/^Assumed until its plate is read/)).toHaveValue("12 000 VA");
+  await card(page).getByLabel("Breaker its plate asks for").fill("60 A");
+  await card(page).getByLabel("Breaker its plate asks for").press("Enter");
+  await expect(said(page)).toContainText("Range asks for 60 A");
+  await expect(said(page)).toContainText("Range, dining now 60 A on 6-3");
+  await expect(card(page).getByLabel(/^Nameplate load/)).toHaveValue("12 000 VA");
+  await card(page).getByLabel("Breaker its plate asks for").fill("33");
+  await card(page).getByLabel("Breaker its plate asks for").press("Enter");
+  await expect(said(page)).toContainText("must be a standard one");
+});

@@ -53,7 +53,8 @@ public sealed record SetLoad(BoxId Box, int Place, VoltAmps Load) : JobChange
         var box = Find(job, Box);
         var device = SetDeviceKind.At(box, Place);
         phrase = $"Set {Called(job, box)} to {Load}";
-        var changed = device.Plate is { } plate ? device with { Plate = plate with { Load = Load } } : device with { Load = Load };
+        var changed = device.Plate is { } plate ? device with { Plate = plate with { Load = Load, Assumed = false } }
+            : device with { Load = Load };
         return With(job, box with { Devices = box.Devices.SetItem(Place, changed) });
     }
 }
@@ -68,7 +69,26 @@ public sealed record SetPlateAmps(BoxId Box, int Place, Amps Mca, Amps Mocp) : J
         var device = SetDeviceKind.At(box, Place);
         var plate = device.Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
         phrase = $"Set {plate.Name} to MCA {Mca}, MOCP {Mocp}";
-        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Plate = plate with { Mca = Mca, Mocp = Mocp } }) });
+        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Plate = plate with { Mca = Mca, Mocp = Mocp,
+            Assumed = false } }) });
+    }
+}
+
+/// <summary>Sets the breaker that a plate asks for by number; null where the load decides.</summary>
+public sealed record SetPlateBreaker(BoxId Box, int Place, Amps? Breaker) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var device = SetDeviceKind.At(box, Place);
+        var plate = device.Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
+        phrase = Breaker is Amps asked ? $"{plate.Name} asks for {asked}" : $"Breaker of {plate.Name} by its load";
+        return With(job, box with
+        {
+            Devices = box.Devices.SetItem(Place,
+            device with { Plate = plate with { Breaker = Breaker, Assumed = plate.Assumed && Breaker is null } })
+        });
     }
 }
 

@@ -1,6 +1,8 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Problems;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
@@ -15,8 +17,20 @@ public sealed record AddFixture(RoomId Room, Fixture Fixture) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);
-        phrase = $"Put a {Words.Of(Fixture.Kind)} into {room.Name}";
-        return SetFixture.Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.Add(Fixture) }), Room, Fixture);
+        var drawn = SetFixture.Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.Add(Fixture) }), Room, Fixture);
+        var fed = Fed(drawn, room.Fixtures.Length + 1);
+        var word = Words.Of(Fixture.Kind);
+        phrase = $"Put {("aeiou".Contains(word[0], StringComparison.Ordinal) ? "an" : "a")} {word} into {room.Name}"
+            + (fed.Boxes.Length > drawn.Boxes.Length ? " with its outlet" : "");
+        return fed;
+    }
+
+    // With the outlet that it asks for; another of its kind that waits for its own is not this one's matter.
+    private Job Fed(Job drawn, int number)
+    {
+        var draft = new Draft(drawn, Framing.Frame(drawn));
+        ApplianceOutlets.Find(draft).FirstOrDefault(o => o.On == Subject.Fixture(Room, number))?.Answer(draft);
+        return draft.Job;
     }
 }
 
@@ -32,7 +46,23 @@ public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobC
         var (room, was) = Find(job, Room, Number);
         phrase = $"{(was.Kind == Fixture.Kind && was.Width == Fixture.Width && was.Depth == Fixture.Depth ? "Move" : "Change")} the "
             + $"{Words.Of(was.Kind)} of {room.Name}";
-        return Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.SetItem(Number - 1, Fixture) }), Room, Fixture);
+        var moved = Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.SetItem(Number - 1, Fixture) }), Room, Fixture);
+        return ApplianceOutlets.Feeding(job.Boxes, Room, was) is { } outlet && was.Kind == Fixture.Kind ? Follow(moved, outlet, was,
+            Fixture)
+            : moved;
+    }
+
+    // Its outlet goes along, as far from its end as it was; where that is no place for a box it stays.
+    private static Job Follow(Job moved, Box outlet, Fixture was, Fixture now)
+    {
+        var followed = (was.Wall, now.Wall) switch
+        {
+            (not null, int wall) => outlet with { Wall = wall, Offset = outlet.Offset + now.Offset - was.Offset },
+            (null, null) => outlet with { X = outlet.X + now.X - was.X, Y = outlet.Y + now.Y - was.Y },
+            _ => outlet,
+        };
+        var job = With(moved, followed);
+        return JobProblems.First(job) is null ? job : moved;
     }
 
     /// <summary>The fixture with its room, or a refusal.</summary>
@@ -78,7 +108,10 @@ public sealed record DeleteFixture(RoomId Room, int Number) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (room, was) = SetFixture.Find(job, Room, Number);
-        phrase = $"Take the {Words.Of(was.Kind)} out of {room.Name}";
-        return HouseChange.With(job, room with { Fixtures = room.Fixtures.RemoveAt(Number - 1) });
+        var without = HouseChange.With(job, room with { Fixtures = room.Fixtures.RemoveAt(Number - 1) });
+        // The outlet that came with it goes with it; one whose plate was read, or that has company, is a person's.
+        var outlet = ApplianceOutlets.Feeding(job.Boxes, Room, was) is { Devices: [{ Plate.Assumed: true }] } its ? its : null;
+        phrase = $"Take the {Words.Of(was.Kind)} out of {room.Name}{(outlet is null ? "" : " with its outlet")}";
+        return outlet is null ? without : new DeleteBox(outlet.Id).On(without).Job ?? without;
     }
 }

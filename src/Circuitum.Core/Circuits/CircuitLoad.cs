@@ -12,7 +12,7 @@ namespace Circuitum.Core.Circuits;
 /// <param name="Load">How much.</param>
 /// <param name="Use">How 210.23 takes it.</param>
 /// <param name="Continuous">Three hours or more.</param>
-/// <param name="Assumed">An estimate: 180 VA a yoke, or a typical lamp.</param>
+/// <param name="Assumed">An estimate: 180 VA a yoke, a typical lamp, or a typical plate.</param>
 public sealed record LoadItem(BoxId Box, string Name, VoltAmps Load, LoadUse Use, bool Continuous, bool Assumed)
 {
     /// <summary>What its branch circuit is sized for: the load, or a household range's demand by Table 220.55, note 4.</summary>
@@ -139,7 +139,8 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
                 ? LoadUse.Fastened
                 : LoadUse.CordAndPlug;
             return new(box.Box.Id, plate.Name, plate.Load, use, plate.Continuous || IsAlwaysContinuous(plate.Appliance)
-                || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous), false)
+                || (plate.Appliance == Appliance.Dishwasher && schools.DishwasherRun == DishwasherRun.Continuous),
+                plate.Assumed)
             {
                 Contacts = ContactsOf(device),
                 Demand = plate.Appliance == Appliance.Range ? book.Demand.Range(plate.Load) : plate.Load,

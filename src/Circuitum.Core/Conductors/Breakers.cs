@@ -34,6 +34,12 @@ public static class Breakers
 
     private static Figure<Amps> ByPlate(Nameplate plate, CircuitLoad load, Job job, CodeBook book, Because why)
     {
+        if (plate.Breaker is Amps asked)
+        {
+            return new(asked, why.Job($"{plate.Name}: its plate or instructions ask for it", asked.ToString())
+                .Book("equipment is used as its listing says", asked.ToString(), book.Cite(RuleId.ListedUse)));
+        }
+
         if (plate.Mocp is Amps most)
         {
             var rating = book.StandardAtMost(most) ?? most;

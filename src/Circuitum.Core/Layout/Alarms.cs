@@ -88,7 +88,8 @@ internal static class Alarms
         }
     }
 
-    private static bool Burns(FramedRoom room) => room.Room.Fixtures.Any(f => f is { Kind: FixtureKind.Fireplace, Electric: false });
+    private static bool Burns(FramedRoom room) => room.Room.Fixtures.Any(f => f is { Kind: FixtureKind.Fireplace, Electric: false }
+        or { BurnsFuel: true });
 
     private static bool HasMonoxide(Draft draft, FramedRoom room) =>
         draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Kind == DeviceKind.SmokeCoAlarm));

@@ -30,6 +30,7 @@ internal static class Owing
 {
     public static IEnumerable<Owed> Find(Draft draft) =>
         WantedOutlets.Find(draft)
+            .Concat(ApplianceOutlets.Find(draft))
             .Concat(CounterOutlets.Find(draft))
             .Concat(WallOutlets.Find(draft))
             .Concat(RequiredOutlets.Find(draft))

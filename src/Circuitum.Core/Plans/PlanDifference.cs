@@ -35,7 +35,9 @@ public static class PlanDifference
         {
             if (was.Breaker != now.Breaker || was.Cable != now.Cable)
             {
-                yield return $"{now.Description} now {now.Breaker} on {now.Cable}";
+                var again = was.Cable == now.Cable ? ""
+                    : $", {was.Wired.Routed.Footage.Cut(after.Job.Schools.Measure)} pulled again";
+                yield return $"{now.Description} now {now.Breaker} on {now.Cable}{again}";
             }
         }
     }
@@ -102,8 +104,12 @@ public static class PlanDifference
             int was = before.Tags.Count(t => t.Severity == severity), now = after.Tags.Count(t => t.Severity == severity);
             if (was != now)
             {
+                // One or two are named: a count alone says that something is wrong, not what.
+                var fresh = severity == Severity.Red && now > was ? TagsOnlyIn(after, before).Where(t => t.Severity == severity)
+                    .Select(t => t.Headline.TrimEnd('.')).Distinct().ToList() : [];
+                var named = fresh.Count is 1 or 2 ? $": {string.Join("; ", fresh)}" : "";
                 var word = severity == Severity.Hold ? "hold" : severity.ToString().ToLowerInvariant() + " tag";
-                yield return $"{Math.Abs(now - was)} {word}{(Math.Abs(now - was) == 1 ? "" : "s")} {(now > was ? "more" : "fewer")}";
+                yield return $"{Math.Abs(now - was)} {word}{(Math.Abs(now - was) == 1 ? "" : "s")} {(now > was ? "more" : "fewer")}{named}";
             }
         }
     }

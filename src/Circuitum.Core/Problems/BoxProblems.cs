@@ -1,4 +1,5 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Problems;
@@ -54,6 +55,7 @@ public static partial class JobProblems
     {
         var rooms = job.RoomsById();
         var boxes = job.Boxes.Select(b => b.Id).ToHashSet();
+        var book = CodeBook.For(job);
         for (var i = 0; i < job.Boxes.Length; i++)
         {
             var box = job.Boxes[i];
@@ -93,7 +95,7 @@ public static partial class JobProblems
 
             foreach (var device in box.Devices)
             {
-                foreach (var problem in DeviceProblems(where, device, boxes))
+                foreach (var problem in DeviceProblems(where, device, boxes, book))
                 {
                     yield return problem;
                 }
@@ -101,7 +103,7 @@ public static partial class JobProblems
         }
     }
 
-    private static IEnumerable<JobProblem> DeviceProblems(string where, Device device, HashSet<BoxId> boxes)
+    private static IEnumerable<JobProblem> DeviceProblems(string where, Device device, HashSet<BoxId> boxes, CodeBook book)
     {
         if (device.Load is VoltAmps load && load.Value is < 0 or > 50_000)
         {
@@ -153,6 +155,14 @@ public static partial class JobProblems
             && (mca.Value is <= 0 or > 400 || plate.Mocp!.Value < mca || plate.Mocp > 400.Amps()))
         {
             yield return new($"{where} “{plate.Name}”", "give MCA and MOCP together, MOCP not below MCA, both up to 400 A");
+        }
+
+        if (plate.Breaker is Amps breaker && (plate.Mca is not null || breaker.Value is < 15 or > 400
+            || book.StandardAtLeast(breaker) != breaker))
+        {
+            yield return new($"{where} “{plate.Name}”", plate.Mca is null
+                ? "the breaker it asks for must be a standard one from 15 to 400 A (15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80 …)"
+                : "give MCA and MOCP, or the breaker it asks for, not both");
         }
     }
 

@@ -509,6 +509,8 @@ public enum RuleId
     CarbonMonoxideAlarms,
     /// <summary>Outlets on one general circuit: a number of the crew's or of a local authority's, not of the model code.</summary>
     OutletCap,
+    /// <summary>What is drawn and runs on electricity has an outlet: a practice of the crew's.</summary>
+    DrawnAppliance,
     /// <summary>Resistance and area of conductors.</summary>
     ConductorProperties,
     /// <summary>Areas of insulated conductors.</summary>

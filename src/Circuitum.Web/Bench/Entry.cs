@@ -35,7 +35,8 @@ public static class Entry
         var plain = (text ?? "").Trim().Replace(" ", "", StringComparison.Ordinal).ToUpperInvariant();
         var kilo = plain.EndsWith("KW", StringComparison.Ordinal) || plain.EndsWith("KVA", StringComparison.Ordinal);
         return new(Number(plain.Replace("KVA", "", StringComparison.Ordinal).Replace("KW", "", StringComparison.Ordinal)
-            .Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text, "a load; write it like 1200 VA or 1.2 kW")
+            .Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text,
+                "a load; write it like 1200 VA or 1.2 kW. A breaker that a plate asks for has its own field")
             * (kilo ? 1000 : 1));
     }
 

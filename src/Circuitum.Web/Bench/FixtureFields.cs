@@ -30,6 +30,9 @@ public sealed record FixtureFields
     /// <summary>A fireplace that burns no fuel.</summary>
     public bool Electric { get; init; }
 
+    /// <summary>A range, dryer or water heater that burns fuel.</summary>
+    public bool BurnsFuel { get; init; }
+
     /// <summary>The fixture.</summary>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public Fixture Read()
@@ -45,6 +48,7 @@ public sealed record FixtureFields
             Y = Or(Y, Length.Zero),
             Width = Or(Width, width),
             Depth = Or(Depth, depth),
+            BurnsFuel = BurnsFuel && kind is (FixtureKind.Range or FixtureKind.Dryer or FixtureKind.WaterHeater),
             Electric = Electric && kind == FixtureKind.Fireplace,
         };
     }

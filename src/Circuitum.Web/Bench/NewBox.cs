@@ -60,8 +60,7 @@ public static class NewBox
 
         var plate = EquipmentLibrary.All.ElementAtOrDefault(Entry.Count(kind[Equipment.Length..]))
             ?? throw new FormatException("That equipment is not on the list.");
-        return [new() { Kind = !plate.Cord ? DeviceKind.Equipment : SupplySystem.SplitPhase.IsAcross(plate.Volts)
-            ? DeviceKind.ApplianceReceptacle : DeviceKind.Single, Plate = plate }];
+        return [EquipmentLibrary.Fed(plate)];
     }
 
     private static BoxId FreeId(Job job, RoomId room) => new(Ids.Numbered(room.Value, job.Boxes.Select(b => b.Id.Value)));

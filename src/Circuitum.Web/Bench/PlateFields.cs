@@ -36,6 +36,9 @@ public sealed record PlateFields
     /// <summary>A disconnect is built in.</summary>
     public bool OwnDisconnect { get; init; }
 
+    /// <summary>The breaker it asks for by number.</summary>
+    public string? Breaker { get; init; }
+
     /// <summary>Minimum circuit ampacity.</summary>
     public string? Mca { get; init; }
 
@@ -60,6 +63,7 @@ public sealed record PlateFields
             Individual = Individual,
             Neutral = Neutral,
             OwnDisconnect = OwnDisconnect,
+            Breaker = string.IsNullOrWhiteSpace(Breaker) ? null : Entry.Amps(Breaker),
             Mca = string.IsNullOrWhiteSpace(Mca) ? null : Entry.Amps(Mca),
             Mocp = string.IsNullOrWhiteSpace(Mocp) ? null : Entry.Amps(Mocp),
         };

@@ -202,6 +202,12 @@ public sealed record Nameplate
     /// <summary>A disconnect or a breaker is built into it, so that none is owed beside it.</summary>
     public bool OwnDisconnect { get; init; }
 
+    /// <summary>Typical figures that stand until the plate itself is read.</summary>
+    public bool Assumed { get; init; }
+
+    /// <summary>The breaker that plate or instructions ask for by number, 15 to 400 A; null where they give MCA and MOCP or none.</summary>
+    public Amps? Breaker { get; init; }
+
     /// <summary>Minimum circuit ampacity, where the plate gives one (440).</summary>
     public Amps? Mca { get; init; }
 

@@ -49,9 +49,20 @@ public static class EquipmentLibrary
         Corded(Jobs.Appliance.Other, "Welder", Supply.Between, 9600) with { Individual = true },
     ];
 
+    /// <summary>The typical plate of a kind of appliance.</summary>
+    /// <exception cref="InvalidOperationException">The library has none of that kind.</exception>
+    public static Nameplate Typical(Appliance appliance) => All.First(p => p.Appliance == appliance);
+
+    /// <summary>The device that feeds a piece of equipment: a receptacle for a plug, or wires of its own.</summary>
+    public static Device Fed(Nameplate plate) => new()
+    {
+        Kind = !plate.Cord ? DeviceKind.Equipment : Supply.IsAcross(plate.Volts) ? DeviceKind.ApplianceReceptacle : DeviceKind.Single,
+        Plate = plate,
+    };
+
     private static Nameplate Corded(Appliance appliance, string name, Volts volts, int load) =>
-        new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load), Cord = true };
+        new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load), Cord = true, Assumed = true };
 
     private static Nameplate Fixed(Appliance appliance, string name, Volts volts, int load) =>
-        new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load) };
+        new() { Appliance = appliance, Name = name, Volts = volts, Load = new(load), Assumed = true };
 }

@@ -212,6 +212,10 @@ public sealed record Fixture
     /// <summary>A fireplace that burns no fuel. One that is not said to is taken to burn: it asks for carbon monoxide alarms
     /// (R315.2).</summary>
     public bool Electric { get; init; }
+
+    /// <summary>A range, dryer or heater that burns fuel: no outlet is asked for it, and it asks for carbon monoxide alarms
+    /// (R315.2).</summary>
+    public bool BurnsFuel { get; init; }
 }
 
 /// <summary>Kinds of fixture.</summary>

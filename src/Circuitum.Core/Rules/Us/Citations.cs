@@ -265,6 +265,7 @@ internal static class Citations
             [RuleId.CarbonMonoxide] = Same("R315"),
             [RuleId.CarbonMonoxideWhere] = Same("R315.2"),
             [RuleId.FireBlocking] = Same("R302.11"),
+            [RuleId.DrawnAppliance] = Same("house rule: what is drawn is fed"),
             [RuleId.OutletCap] = Same("house rule: outlets per circuit"),
         }.ToImmutableDictionary();
 

@@ -87,6 +87,10 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) =>
         ChangeAsync(() => new SetPlateAmps(new(box), place, Entry.Amps(mca), Entry.Amps(mocp)));
 
+    /// <summary>Sets the breaker that a plate asks for; nothing typed means by its load.</summary>
+    public Task<IActionResult> OnPostPlateBreakerAsync(string box, int place, string? breaker) =>
+        ChangeAsync(() => new SetPlateBreaker(new(box), place, string.IsNullOrWhiteSpace(breaker) ? null : Entry.Amps(breaker)));
+
     /// <summary>Takes a box out.</summary>
     public Task<IActionResult> OnPostDeleteAsync(string box) => ChangeAsync(() => new DeleteBox(new(box)));
 
