@@ -84,7 +84,7 @@ public static class Kills
         var job = JobFiles.Read(await File.ReadAllTextAsync(DemoFile));
         if (await revisions.NewestAsync(new("demo")) == 0)
         {
-            await revisions.StartAsync("crew", "Start", job.Name, JobFiles.Write(job), isDemo: true);
+            await revisions.StartAsync("crew", "Start", job.Name, JobFiles.Write(job), new("demo"));
         }
 
         // Not for ever: whoever was to kill it may have been ended first.

@@ -79,19 +79,19 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         return packed is null ? null : Packed.Unpack(packed);
     }
 
-    /// <summary>Starts a job with its first revision.</summary>
-    public async Task<JobKey> StartAsync(string who, string phrase, string jobName, string document, bool isDemo = false)
+    /// <summary>Starts a job with its first revision; a demo under its own key.</summary>
+    public async Task<JobKey> StartAsync(string who, string phrase, string jobName, string document, JobKey? demo = null)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var key = isDemo ? "demo" : Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..];
-        db.Add(new StoredJob { Key = key, IsDemo = isDemo, StartedAt = Now() });
+        var key = demo?.Value ?? Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..];
+        db.Add(new StoredJob { Key = key, IsDemo = demo is not null, StartedAt = Now() });
         db.Add(Row(key, 1, new(RevisionKind.Start, 0, who, phrase, jobName, document)));
         await writing.WaitAsync();
         try
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException e) when (isDemo && e.InnerException is SqliteException { SqliteErrorCode: Constraint })
+        catch (DbUpdateException e) when (demo is not null && e.InnerException is SqliteException { SqliteErrorCode: Constraint })
         {
             // Another program on the same file put the demo there first.
             return new(key);

@@ -12,6 +12,13 @@ public sealed class Looks(IDbContextFactory<JobsDb> databases, TimeProvider time
         return await db.Looks.AnyAsync(l => l.JobKey == job.Value);
     }
 
+    /// <summary>Another job is in its place, and nobody has looked at that.</summary>
+    public async Task ForgetAsync(JobKey job)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await db.Looks.Where(l => l.JobKey == job.Value).ExecuteDeleteAsync();
+    }
+
     /// <summary>Keeps that somebody looks at the job's circuits; once is enough. Nothing is kept of a job that is not there.</summary>
     public async Task KeepAsync(JobKey job)
     {

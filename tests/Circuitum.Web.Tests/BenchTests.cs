@@ -4,6 +4,7 @@ using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.JobFile;
+using Circuitum.Web.Bench;
 
 namespace Circuitum.Web.Tests;
 
@@ -239,7 +240,7 @@ public sealed class BenchTests : IDisposable
         var file = await visitor.Http.GetByteArrayAsync("/job/demo/file/job.circuitum.json");
         var (status, _) = await visitor.BringAsync(file);
         Assert.Equal(HttpStatusCode.Redirect, status);
-        Assert.Equal(2, (await host.Revisions.ListAsync()).Count);
+        Assert.Equal(1 + Demo.All.Count, (await host.Revisions.ListAsync()).Count);
     }
 
     [Fact]

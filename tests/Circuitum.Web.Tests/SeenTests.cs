@@ -52,6 +52,31 @@ public sealed class SeenTests : IDisposable
     }
 
     [Fact]
+    public async Task A_demo_that_is_reset_has_not_been_looked_at()
+    {
+        var visitor = await host.AtAsync("/job/demo/circuits");
+        await visitor.PostAsync("/?handler=Reset", inPlace: false, ("job", "demo"));
+        await visitor.GetAsync("/job/demo/boxes");
+        await MoveAsync(visitor, "boxes", "9-0");
+        Assert.Null((await host.NewestAsync()).Follows);
+    }
+
+    [Theory] // each demo opens on every stage, plans within its checks, and has two or three things worth finding
+    [InlineData("demo", "14 Fernhollow Rise")]
+    [InlineData("demo-crawl", "3 Quarrel Bend")]
+    [InlineData("demo-basement", "27 Tarn Hollow")]
+    public async Task Three_demos_are_there(string key, string name)
+    {
+        var visitor = host.Visit();
+        foreach (var stage in new[] { "house", "boxes", "circuits", "runs", "panel" })
+        {
+            Assert.Contains(name, await visitor.GetAsync($"/job/{key}/{stage}"), StringComparison.Ordinal);
+        }
+
+        Assert.Contains("red tag", await visitor.GetAsync($"/job/{key}/boxes"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_manner_that_is_not_one_is_refused()
     {
         var visitor = await host.AtAsync("/job/demo/circuits");

@@ -253,7 +253,7 @@ public sealed class StandingTests
             (await visitor.PostAsync("/?handler=Delete", ("job", key.Value), ("typed", "Bern"))).Status);
         Assert.Equal(HttpStatusCode.UnprocessableEntity,
             (await visitor.PostAsync("/?handler=Delete", ("job", "demo"), ("typed", "14 Fernhollow Rise"))).Status);
-        Assert.Equal(2, (await host.Revisions.ListAsync()).Count);
+        Assert.Equal(1 + Demo.All.Count, (await host.Revisions.ListAsync()).Count);
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync("/?handler=Delete", ("job", key.Value), ("typed", "barn"))).Status);
         Assert.Equal(0, await host.Revisions.NewestAsync(key));
         await visitor.GetAsync($"/job/{key}/house", HttpStatusCode.NotFound);
@@ -270,7 +270,7 @@ public sealed class StandingTests
         var folder = Directory.CreateTempSubdirectory("circuitum-backup-test-").FullName;
         var file = Path.Combine(folder, "backup.db");
         await File.WriteAllBytesAsync(file, await answer.Content.ReadAsByteArrayAsync());
-        Assert.Equal(new BackupContents(1, 2, 0, 0), Backups.Restore(file, Path.Combine(folder, "jobs.db")));
+        Assert.Equal(new BackupContents(Demo.All.Count, 1 + Demo.All.Count, 0, 0), Backups.Restore(file, Path.Combine(folder, "jobs.db")));
         Assert.Throws<PreparationException>(() => Backups.Restore(file, Path.Combine(folder, "jobs.db")));
         await File.WriteAllBytesAsync(file, (await File.ReadAllBytesAsync(file))[..4096]);
         Assert.Throws<PreparationException>(() => Backups.Restore(file, Path.Combine(folder, "other.db")));

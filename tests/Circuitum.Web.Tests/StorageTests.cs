@@ -48,8 +48,9 @@ public sealed class StorageTests : IDisposable
             await revisions.PrepareAsync();
             await new Demo(revisions).LoadOnceAsync();
         })));
-        Assert.Equal("14 Fernhollow Rise",
-            Assert.Single(await new JobRevisions(new DatabaseAt(File), TimeProvider.System).ListAsync()).Name);
+        // Each demo once, the first at the head.
+        Assert.Equal(["14 Fernhollow Rise", "3 Quarrel Bend", "27 Tarn Hollow"],
+            (await new JobRevisions(new DatabaseAt(File), TimeProvider.System).ListAsync()).Select(j => j.Name));
     }
 
     [Theory]
@@ -138,7 +139,7 @@ public sealed class StorageTests : IDisposable
         }
 
         Assert.Equal(0, (await revisions.PrepareAsync()).Missing);
-        await System.IO.File.WriteAllTextAsync(File + ".newest", "41");
+        await System.IO.File.WriteAllTextAsync(File + ".newest", $"{40 + Demo.All.Count}");
         Assert.Equal(40, (await revisions.PrepareAsync()).Missing);
     }
 
@@ -189,7 +190,7 @@ public sealed class StorageTests : IDisposable
         }
 
         var backup = Path.Combine(folder, "backup.db");
-        Assert.Equal(2, Backups.Write(File, backup).Revisions);
+        Assert.Equal(1 + Demo.All.Count, Backups.Write(File, backup).Revisions);
         var job = JobFiles.Read((await new JobRevisions(new DatabaseAt(backup), TimeProvider.System).DocumentAsync(Demo.Key, 2))!);
         Assert.Equal(45, job.Boxes.Single(b => b.Id.Value == "f-r2").Offset.Inches);
     }

@@ -179,7 +179,8 @@ test("the service is read line by line, sized the other way, and the tag's butto
   await page.getByRole("button", { name: "Set the service" }).click();
   await expect(page.getByRole("status")).toContainText("Change the service");
   await open(page, "panel");
-  await expect(card(page).getByText("The service does not carry the load.").first()).toBeVisible();
+  await expect(card(page).getByText("By the standard method the service does not carry the load.").first()).toBeVisible();
+  await expect(card(page).getByRole("button", { name: "Size it by the optional method" }).first()).toBeVisible();
   await card(page).getByRole("button", { name: "A 250 A panel" }).first().click();
   await expect(board(page)).toContainText("250 A main");
 });

@@ -18,14 +18,9 @@ internal static class ServiceChecks
             new(Severity.Red, Stage.Panel, subject, rule, headline, sum) { Fixes = [.. fixes] };
         Fix Set(string words, Service changed) => new(words, new SetService(changed));
 
-        if (plan.Service.Chosen.Current > panel.Rating)
+        if (TooSmall(plan, main) is { } small)
         {
-            yield return Red(plan.Book.Cite(RuleId.FeederLoads, RuleId.ServiceConductors), "The service does not carry the load.",
-                $"{plan.Service.Chosen.Current} by the {(plan.Service.Method == LoadMethod.Standard ? "standard" : "optional")} method > "
-                    + $"{panel.Rating}. "
-                    + $"{(plan.Service.Sizes.IsEmpty ? "No service to 400 A does."
-                        : $"The smallest that does: {plan.Service.Sizes[0].Rating}.")}",
-                [.. plan.Service.Sizes.Take(1).Select(s => new Fix($"A {s.Rating} panel", new SetPanel(main with { Rating = s.Rating })))]);
+            yield return small;
         }
 
         if (panel.Rating < plan.Book.Service.Least)
@@ -94,5 +89,32 @@ internal static class ServiceChecks
         {
             yield return tag;
         }
+    }
+
+    // Either method is lawful for a dwelling: what one of them carries is no fault. The optional one begins where a dwelling's service
+    // does, at 100 A (220.82(A), 230.79(C)).
+    private static Tag? TooSmall(Checked plan, Panel main)
+    {
+        var (service, rating) = (plan.Service, plan.Service.Panel.Rating);
+        if (service.Chosen.Current <= rating)
+        {
+            return null;
+        }
+
+        var optional = service.Method == LoadMethod.Optional;
+        var (chosen, other) = optional ? ("optional", "standard") : ("standard", "optional");
+        var otherwise = optional ? service.Standard : service.Optional;
+        var lawful = otherwise.Current <= rating && (optional || rating >= plan.Book.Service.Least);
+        var fixes = service.Sizes.Take(1).Select(s => new Fix($"A {s.Rating} panel", new SetPanel(main with { Rating = s.Rating })));
+        return new(lawful ? Severity.Amber : Severity.Red, Stage.Panel, Subject.Panel(main.Id),
+            plan.Book.Cite(RuleId.FeederLoads, RuleId.ServiceConductors),
+            lawful ? $"By the {chosen} method the service does not carry the load." : "The service does not carry the load.",
+            $"{service.Chosen.Current} by the {chosen} method > {rating}. " + (lawful
+                ? $"By the {other} one, as lawful, it does: {otherwise.Current}."
+                : service.Sizes.IsEmpty ? "No service to 400 A does." : $"The smallest that does: {service.Sizes[0].Rating}."))
+        {
+            Fixes = lawful ? [new($"Size it by the {other} method", new SetService(plan.Job.Service with
+            { Method = optional ? LoadMethod.Standard : LoadMethod.Optional })), .. fixes] : [.. fixes],
+        };
     }
 }

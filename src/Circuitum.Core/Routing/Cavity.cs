@@ -8,6 +8,7 @@ namespace Circuitum.Core.Routing;
 /// obstructions.</summary>
 internal sealed class Cavity
 {
+    private static readonly Length Beyond = Length.FromFeet(1);
     private readonly List<Block> blocks;
     private readonly List<Block> outside;
     private readonly List<Block> obstructions;
@@ -211,26 +212,49 @@ internal sealed class Cavity
         return points;
     }
 
-    // What of the level's bounds no room covers is open air.
+    // What of the level's bounds no room covers is open air: in strips both ways, so that no line between two cells of it is free, and a
+    // little beyond the bounds, so that their own line is not either.
     private static List<Block> Outside(IReadOnlyList<FramedRoom> rooms)
     {
         var corners = rooms.SelectMany(r => r.Room.Corners).ToList();
         var xs = corners.Select(c => c.X).Distinct().Order().ToList();
         var ys = corners.Select(c => c.Y).Distinct().Order().ToList();
-        var outside = new List<Block>();
-        for (var i = 0; i + 1 < xs.Count; i++)
+        if (xs.Count < 2 || ys.Count < 2)
         {
-            for (var j = 0; j + 1 < ys.Count; j++)
-            {
-                var middle = new Point((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2);
-                if (!rooms.Any(r => Outline.Contains(r.Room.Corners, middle)))
-                {
-                    outside.Add(new(xs[i], ys[j], xs[i + 1], ys[j + 1]));
-                }
-            }
+            return [];
         }
 
-        return outside;
+        bool IsOpen(int i, int j) => !rooms.Any(r => Outline.Contains(r.Room.Corners,
+            new((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2)));
+        Length Low(List<Length> lines, int i) => i == 0 ? lines[0] - Beyond : lines[i];
+        Length High(List<Length> lines, int i) => i == lines.Count - 1 ? lines[i] + Beyond : lines[i];
+        var (columns, rows) = (xs.Count - 1, ys.Count - 1);
+        return
+        [
+            .. Enumerable.Range(0, rows).SelectMany(j => Stretches(columns, i => IsOpen(i, j))
+                .Select(s => new Block(Low(xs, s.From), Low(ys, j), High(xs, s.To), High(ys, j + 1)))),
+            .. Enumerable.Range(0, columns).SelectMany(i => Stretches(rows, j => IsOpen(i, j))
+                .Select(s => new Block(Low(xs, i), Low(ys, s.From), High(xs, i + 1), High(ys, s.To)))),
+        ];
+    }
+
+    // Where a row of cells is open, from one line to another.
+    private static IEnumerable<(int From, int To)> Stretches(int cells, Func<int, bool> isOpen)
+    {
+        for (var from = 0; from < cells; from++)
+        {
+            var to = from;
+            while (to < cells && isOpen(to))
+            {
+                to++;
+            }
+
+            if (to > from)
+            {
+                yield return (from, to);
+                from = to;
+            }
+        }
     }
 
     private readonly record struct Block(Length West, Length North, Length East, Length South)

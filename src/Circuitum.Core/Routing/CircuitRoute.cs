@@ -255,7 +255,7 @@ internal sealed class CircuitRoute
         var id = RunId.Of(from.End, to.End, kind.PurposeOf(), number);
         var pin = Held(id);
         var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.From(from.End) ?? [])
-            : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job);
+            : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job, cool: true);
         var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;
         var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way,
             Routes.Footage(way, from, to, job))

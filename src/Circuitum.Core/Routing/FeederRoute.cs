@@ -15,7 +15,7 @@ internal static class FeederRoute
     {
         var way = from.Place.Structure == to.Place.Structure
             ? finder.Find(from.Place, to.Place, [])
-            : ByTrench(from.Place, to.Place, finder, house, job);
+            : ByTrench(from.Place, to.Place, finder, house, job, cool: false);
         var pipe = Raceways.For(job, circuit.Key, InPipe(from, to, way, house, job));
         return new(RunId.Of(from.End, to.End, RunPurpose.Feed), circuit.Key, RunKind.Feeder, from, to, null,
             [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job))
@@ -32,12 +32,18 @@ internal static class FeederRoute
         || job.Panels.Where(p => p.Id == from.Panel || p.Id == to.Panel).Any(p => house.Room(p.Room).Room.Use == RoomUse.Greenhouse);
 
     /// <summary>A way between two buildings by the trench that joins them.</summary>
-    public static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job)
+    /// <param name="from">Where it begins.</param>
+    /// <param name="to">Where it ends.</param>
+    /// <param name="finder">Ways in the buildings.</param>
+    /// <param name="house">The buildings.</param>
+    /// <param name="job">Whose trenches.</param>
+    /// <param name="cool">It is cable, and keeps out of a hot attic where it can.</param>
+    public static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job, bool cool)
     {
         FramedStructure start = house.Structures[from.Structure], end = house.Structures[to.Structure];
         var trench = job.Trenches.First(t => t.From == start.Structure.Id && t.To == end.Structure.Id);
         Place exit = OuterWall(start, trench.Path[0]), entry = OuterWall(end, trench.Path[^1]);
-        Way inside = finder.Find(from, exit, []), within = finder.Find(entry, to, []);
+        Way inside = cool ? finder.FindCool(from, exit) : finder.Find(from, exit, []), within = finder.Find(entry, to, []);
         var ground = new List<PathLeg>();
         var at = exit.At;
         foreach (var point in trench.Path.Prepend(Site(exit.At.Plan, start)).Append(Site(entry.At.Plan, end)))

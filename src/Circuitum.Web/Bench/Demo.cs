@@ -5,7 +5,7 @@ using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Web.Bench;
 
-/// <summary>The demo job that ships with the program: loaded once, and back to its first state when asked.</summary>
+/// <summary>The demo jobs that ship with the program: loaded once, and back to their first state when asked.</summary>
 public sealed class Demo(JobRevisions revisions)
 {
     // The first plan of a process takes long, whatever it is of: it is made beside the starting, and is the demo's own where the demo
@@ -16,25 +16,38 @@ public sealed class Demo(JobRevisions revisions)
     /// <summary>Begins the first plan, before anything else is made ready.</summary>
     public static void Begin() => _ = Beside.Value;
 
-    /// <summary>The plan of a document where it is the demo as it ships; null for any other.</summary>
+    /// <summary>The plan of a document where it is the first demo as it ships; null for any other.</summary>
     public static Task<Plan>? PlanOf(JobKey key, string document) => key == Key && document == Shipped.Value ? Beside.Value : null;
 
-    /// <summary>Its key.</summary>
+    /// <summary>The key of the first.</summary>
     public static JobKey Key => new("demo");
 
-    /// <summary>Puts the demo on the list of a new database.</summary>
+    /// <summary>Every demo's key and file, the first last: it stands at the head of a list of what was touched last.</summary>
+    public static IReadOnlyList<(JobKey Key, string File)> All { get; } =
+        [(new("demo-basement"), "tarn-hollow"), (new("demo-crawl"), "quarrel-bend"), (Key, "fernhollow")];
+
+    /// <summary>Puts the demos on the list of a new database, and those that came since on the list of an old one.</summary>
     public async Task LoadOnceAsync()
     {
-        if ((await revisions.OfAsync(Key)).Count == 0)
+        foreach (var (key, _) in All)
         {
-            await revisions.StartAsync("Circuitum", "Load the demo house", Read().Name, Shipped.Value, isDemo: true);
+            if (await revisions.NewestAsync(key) == 0)
+            {
+                var job = Read(key);
+                await revisions.StartAsync("Circuitum", "Load the demo house", job.Name, JobFiles.Write(job), key);
+            }
         }
     }
 
-    /// <summary>The demo as it ships.</summary>
-    public static Core.Jobs.Job Read()
+    /// <summary>The first demo as it ships.</summary>
+    public static Core.Jobs.Job Read() => Read(Key);
+
+    /// <summary>A demo as it ships.</summary>
+    /// <exception cref="InvalidOperationException">No demo has that key.</exception>
+    public static Core.Jobs.Job Read(JobKey key)
     {
-        using var file = File.OpenRead(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"));
+        using var file = File.OpenRead(Path.Combine(AppContext.BaseDirectory, "demo",
+            $"{All.First(d => d.Key == key).File}.circuitum.json"));
         return JobFiles.Read(file);
     }
 }

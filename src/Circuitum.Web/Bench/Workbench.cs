@@ -152,9 +152,18 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, Plann
     public async Task<Plan?> PlanAtAsync(JobKey key, int number) => await TryReadAsync(key, number) is { Job: { } job }
         ? await PlanAsync(job) : null;
 
-    /// <summary>Puts another whole job in place, as a change that can be undone.</summary>
-    public Task<Outcome> ReplaceAsync(JobKey key, int from, string who, Job job, string phrase) =>
-        StepAsync(key, from, who, _ => Task.FromResult(new Step(job, RevisionKind.Change, 0, phrase, null)));
+    /// <summary>Puts another whole job in place, as a change that can be undone; nobody has looked at its circuits.</summary>
+    public async Task<Outcome> ReplaceAsync(JobKey key, int from, string who, Job job, string phrase)
+    {
+        var outcome = await StepAsync(key, from, who, _ => Task.FromResult(new Step(job, RevisionKind.Change, 0, phrase, null)));
+        if (outcome is Outcome.Changed changed)
+        {
+            await looks.ForgetAsync(key);
+            return changed with { Job = kept.Keep(changed.Job with { Seen = false }) };
+        }
+
+        return outcome;
+    }
 
     private async Task<Step> BackAsync(JobKey key, int number, RevisionKind kind, int about, string phrase)
     {

@@ -55,11 +55,12 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
     }
 
     /// <summary>Puts the demo back as it ships; what was done to it stays in its history.</summary>
-    public async Task<IActionResult> OnPostResetAsync()
+    public async Task<IActionResult> OnPostResetAsync(string? job)
     {
-        if (await bench.OpenAsync(Demo.Key) is { } demo)
+        var key = Demo.All.Select(d => d.Key).FirstOrDefault(k => k.Value == job, Demo.Key);
+        if (await bench.OpenAsync(key) is { } demo)
         {
-            await bench.ReplaceAsync(Demo.Key, demo.Revision, Who, Demo.Read(), "Reset the demo");
+            await bench.ReplaceAsync(key, demo.Revision, Who, Demo.Read(key), "Reset the demo");
         }
 
         return RedirectToPage();

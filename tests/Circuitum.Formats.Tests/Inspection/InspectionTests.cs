@@ -50,9 +50,12 @@ public sealed class InspectionTests
         Assert.Contains(Inspector.Inspection.Of(papers), f => f.Check == fault.Check);
     }
 
-    [Fact]
-    public void It_finds_nothing_in_the_demo() => Assert.Empty(Inspector.Inspection.Of(WrittenPapers.Of(
-        JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json"))))));
+    [Theory]
+    [InlineData("fernhollow")]
+    [InlineData("quarrel-bend")]
+    [InlineData("tarn-hollow")]
+    public void It_finds_nothing_in_the_demos(string name) => Assert.Equal([], Inspector.Inspection.Of(WrittenPapers.Of(
+        JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", $"{name}.circuitum.json"))))).Select(f => f.What));
 
     [Fact]
     public void It_knows_nothing_of_the_program() => Assert.DoesNotContain(typeof(Papers).Assembly.GetReferencedAssemblies(),
