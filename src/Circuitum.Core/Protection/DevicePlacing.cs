@@ -43,6 +43,9 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     public static Dictionary<BoxId, BoxId> Resets(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
     {
         var resets = new Dictionary<BoxId, BoxId>();
+        // A box that is fed from before a device and from behind it (a switch set comes back to it) is not said to be protected: what is
+        // taken off there may be either.
+        var bare = new HashSet<BoxId>();
         foreach (var run in sized.Routed.Runs)
         {
             if (run.To.Box is not BoxId box || resets.ContainsKey(box))
@@ -57,7 +60,14 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
             else if (run.From.Box is BoxId before && resets.TryGetValue(before, out var reset)
                 && (reset != before || devices[before].Load.Contains(box)))
             {
-                resets[box] = reset;
+                if (!bare.Contains(box))
+                {
+                    resets[box] = reset;
+                }
+            }
+            else
+            {
+                bare.Add(box);
             }
         }
 

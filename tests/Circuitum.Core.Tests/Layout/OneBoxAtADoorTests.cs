@@ -1,0 +1,25 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>Switches at one door are gangs of one box, not boxes side by side.</summary>
+public sealed class OneBoxAtADoorTests
+{
+    [Fact] // on 40 houses laid out by the rules: no two boxes of switches within a foot of a wall that work one room's lamps
+    public void Switches_of_one_room_at_one_door_share_a_box() => Assert.All(Enumerable.Range(1, 40), number =>
+    {
+        var job = BuiltHouses.Number(number);
+        var boxes = job.Boxes.ToDictionary(b => b.Id);
+        var switches = job.Boxes.Where(b => b.Mount == Mount.Wall && !b.Outside && b.Devices.All(d => d.Kind.IsSwitch())
+            && b.Devices.SelectMany(d => d.Controls).All(lamp => boxes[lamp].Room == b.Room)).ToList();
+        Assert.NotEmpty(switches);
+        Assert.Equal([], switches.SelectMany((a, i) => switches.Skip(i + 1).Where(b => a.Room == b.Room && a.Wall == b.Wall
+            && (a.Offset - b.Offset).Abs() <= 12.Inches()).Select(b => $"{a.Id} and {b.Id}")));
+    });
+
+    [Fact]
+    public void No_box_has_more_than_four_gangs() => Assert.All(Enumerable.Range(1, 40), number =>
+        Assert.DoesNotContain(BuiltHouses.Number(number).Boxes, b => b.Devices.Length > 4));
+}
