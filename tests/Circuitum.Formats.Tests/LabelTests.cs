@@ -90,7 +90,7 @@ public sealed class LabelTests
     public void The_material_list_escapes_and_adds_up()
     {
         var csv = Csv.CsvFiles.Material(Demo);
-        Assert.StartsWith("item,unit,quantity,for\n", csv, StringComparison.Ordinal);
+        Assert.StartsWith("item,unit,quantity,for,phase\n", csv, StringComparison.Ordinal);
         Assert.Equal(Hardware.Of(Demo).Length + 1, csv.TrimEnd('\n').Split('\n').Length);
         // Conservation: what is cut by cable is what the pull list cuts.
         Assert.Equal(Demo.Takeoff.Pulls.Sum(p => p.Length.WholeFeetUp), Demo.Takeoff.Cables.Sum(c => c.Length.WholeFeetUp));

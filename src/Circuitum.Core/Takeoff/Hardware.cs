@@ -19,7 +19,24 @@ namespace Circuitum.Core.Takeoff;
 /// <param name="Unit">ft or m, each, holes.</param>
 /// <param name="Quantity">How many.</param>
 /// <param name="For">What for, or how it was counted.</param>
-public sealed record MaterialLine(string Item, string Unit, int Quantity, string For);
+public sealed record MaterialLine(string Item, string Unit, int Quantity, string For)
+{
+    /// <summary>When it is needed on site.</summary>
+    public MaterialPhase Phase { get; init; }
+}
+
+/// <summary>When material is needed, as a supply house delivers it.</summary>
+public enum MaterialPhase
+{
+    /// <summary>Before the walls are closed.</summary>
+    Rough,
+
+    /// <summary>After paint: devices, plates, breakers.</summary>
+    Trim,
+
+    /// <summary>At the service and at other buildings: panels, electrodes, disconnects.</summary>
+    Service,
+}
 
 /// <summary>Counts from the paths everything that holds, joins and guards the cable.</summary>
 public static class Hardware
@@ -31,9 +48,14 @@ public static class Hardware
     /// to bore.</summary>
     public static ImmutableArray<MaterialLine> Of(Plan plan) =>
     [
-        .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Devices(plan), .. Breakers(plan), .. Joints(plan), .. Staples(plan),
-        .. Boards(plan), .. Guards(plan), .. Holes(plan), .. ServiceMaterial.Of(plan),
+        .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Joints(plan), .. Staples(plan), .. Boards(plan), .. Guards(plan),
+        .. Holes(plan),
+        .. In(MaterialPhase.Trim, Devices(plan).Concat(TrimMaterial.Of(plan)).Concat(Breakers(plan))),
+        .. In(MaterialPhase.Service, TrimMaterial.Panels(plan).Concat(ServiceMaterial.Of(plan))),
     ];
+
+    private static IEnumerable<MaterialLine> In(MaterialPhase phase, IEnumerable<MaterialLine> lines) =>
+        lines.Select(l => l with { Phase = phase });
 
     /// <summary>Steel plates for a centred hole: none where its edge is 1-1/4 in from both faces, else one on each.</summary>
     public static int PlatesFor(Length depth, Length bit) => (depth - bit) / 2 >= LeastEdge ? 0 : 2;
@@ -44,9 +66,16 @@ public static class Hardware
         foreach (var cable in plan.Takeoff.Cables.Where(c => !c.Cable.Contains('×', StringComparison.Ordinal)))
         {
             yield return Long(plan, cable.Cable, new((int)(cable.Length.Sixtyfourths * (1 + (waste.Value / 100)))),
-                $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {cable.Length.Cut(plan.Job.Schools.Measure)} cut, waste {waste}");
+                $"{cable.Runs} run{(cable.Runs == 1 ? "" : "s")}, {cable.Length.Cut(plan.Job.Schools.Measure)} cut, waste {waste}"
+                    + Reels(cable.Cable, cable.Length.Feet * (1 + (waste.Value / 100))));
         }
     }
+
+    // 10 AWG and smaller comes in reels of 250 ft; larger is cut to what is asked.
+    private static string Reels(string cable, decimal feet) => cable.Split('-')[0] is "10" or "12" or "14"
+        ? $", {Math.Ceiling(feet / Reel.Feet):0} reel{(feet > Reel.Feet ? "s" : "")} of {Reel.Feet:0} ft" : ", cut to length";
+
+    private static Length Reel { get; } = Length.FromFeet(250);
 
     // Loose conductors by circuit, each pipe once, and what marks it in the ground.
     private static IEnumerable<MaterialLine> Pipes(Plan plan)
@@ -136,6 +165,11 @@ public static class Hardware
         if (device.Kind == DeviceKind.Equipment)
         {
             return null;
+        }
+
+        if (device is { Kind: DeviceKind.ApplianceReceptacle, Plate: { } plate })
+        {
+            return TrimMaterial.Receptacle(plate, plan.CircuitOf(box.Box.Id)!.Sized.Breaker.Value, plan.Book);
         }
 
         var first = box.Box.Devices.Select((d, i) => (d, i)).First(x => x.d.Kind == device.Kind).i;

@@ -50,7 +50,8 @@ public static class CsvFiles
 
     /// <summary>material.csv: cable with its waste, and everything that holds, joins and guards it.</summary>
     public static string Material(Plan plan) =>
-        Write("item,unit,quantity,for", Hardware.Of(plan).Select(m => new object[] { m.Item, m.Unit, m.Quantity, m.For }));
+        Write("item,unit,quantity,for,phase", Hardware.Of(plan).Select(m => new object[] { m.Item, m.Unit, m.Quantity, m.For,
+            Words.Of(m.Phase) }));
 
     /// <summary>pre-drill.csv: holes to bore while insulated panels are set.</summary>
     public static string PreDrilled(Plan plan) =>
