@@ -28,6 +28,8 @@ public static class PlanFolder
         yield return new("home-runs.pdf", () => HomeRunPdf.Write(plan));
         yield return Text("pull-list.csv", () => CsvFiles.PullList(plan));
         yield return Text("material.csv", () => CsvFiles.Material(plan));
+        yield return Text("material-by-box.csv", () => CsvFiles.MaterialByBox(plan));
+        yield return new("material.xlsx", () => MaterialXlsx.Write(plan));
         if (!PreDrill.Of(plan).IsEmpty)
         {
             yield return Text("pre-drill.csv", () => CsvFiles.PreDrilled(plan));

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
@@ -5,7 +6,10 @@ using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
+using Circuitum.Formats.Csv;
 using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Xlsx;
+using MiniExcelLibs;
 
 namespace Circuitum.Formats.Tests;
 
@@ -79,5 +83,24 @@ public sealed class DemoHousesTests(Xunit.Abstractions.ITestOutputHelper output)
         var framed = Of("quarrel-bend").House.Room(new(room));
         Assert.InRange(framed.ClearWidth.Inches, width - 2, width + 2);
         Assert.InRange(framed.ClearDepth.Inches, depth - 2, depth + 2);
+    }
+
+    [Theory, MemberData(nameof(Houses))] // the workbook's sheets and the list are sums of the same places
+    public void Material_by_box_by_room_and_by_phase_is_one_list(string name)
+    {
+        var plan = Of(name);
+        using var stream = new MemoryStream(MaterialXlsx.Write(plan));
+        List<IDictionary<string, object>> Sheet(string sheet) =>
+            [.. stream.Query(useHeaderRow: true, sheetName: sheet).Cast<IDictionary<string, object>>()];
+        var (byPhase, byRoom, byBox) = (Sheet("By phase"), Sheet("By room"), Sheet("By box"));
+        Assert.Equal(plan.Survey.Boxes.Length, byBox.Count);
+        foreach (var line in byPhase.Where(l => l["how_counted"] is "boxes" or "devices"))
+        {
+            Assert.Equal(Convert.ToInt32(line["quantity"], CultureInfo.InvariantCulture), byRoom.Where(r => Equals(r["item"], line["item"]))
+                .Sum(r => Convert.ToInt32(r["quantity"], CultureInfo.InvariantCulture)));
+        }
+
+        var rows = CsvFiles.MaterialByBox(plan).TrimEnd('\n').Split('\n');
+        Assert.Equal(plan.Survey.Boxes.Length + 1, rows.Length);
     }
 }

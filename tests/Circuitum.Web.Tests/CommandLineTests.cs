@@ -34,7 +34,8 @@ public sealed class CommandLineTests : IDisposable
         var target = Path.Combine(folder, "out");
         Assert.Equal(0, Run("plan", Demo, "-o", target).Code);
         string[] owed = ["box-labels.pdf", "box-labels.txt", "cable-labels.pdf", "cable-labels.txt", "ground.dxf", "ground.svg",
-            "home-runs.csv", "home-runs.pdf", "material.csv", "orchids.dxf", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv",
+            "home-runs.csv", "home-runs.pdf", "material-by-box.csv", "material.csv", "material.xlsx", "orchids.dxf", "orchids.svg",
+                "plan.json", "pull-list.csv", "schedule.csv",
             "schedule.pdf", "schedule.xlsx", "space-labels.pdf", "space-labels.txt", "tags.csv", "upper.dxf", "upper.svg"];
         Assert.Equal(owed, Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
         using var file = File.OpenRead(Demo);

@@ -146,6 +146,7 @@ public sealed class StandingTests
 
     [Theory]
     [InlineData("schedule.xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet")]
+    [InlineData("material.xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet")]
     [InlineData("schedule.csv", "text/csv; charset=utf-8")]
     [InlineData("cable-labels.txt", "text/plain; charset=utf-8")]
     public async Task Files_are_sent_as_what_they_are_and_their_head_can_be_asked_for(string name, string type)

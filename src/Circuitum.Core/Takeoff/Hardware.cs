@@ -25,6 +25,13 @@ public sealed record MaterialLine(string Item, string Unit, int Quantity, string
     public MaterialPhase Phase { get; init; }
 }
 
+/// <summary>What one place takes.</summary>
+/// <param name="Place">The place.</param>
+/// <param name="Box">Its box.</param>
+/// <param name="Devices">Its devices, without equipment that is wired in.</param>
+/// <param name="Cover">Its plate or cover; null where a lamp or a machine covers it.</param>
+public sealed record PlaceMaterial(PlacedBox Place, string Box, ImmutableArray<string> Devices, string? Cover);
+
 /// <summary>When material is needed, as a supply house delivers it.</summary>
 public enum MaterialPhase
 {
@@ -130,10 +137,15 @@ public static class Hardware
     private static MaterialLine Long(Plan plan, string item, Length length, string why) => plan.Job.Schools.Measure == Measure.Metres
         ? new(item, "m", (int)Math.Ceiling(length.CutUp(Measure.Metres).Metres - 0.0005m), why) : new(item, "ft", length.WholeFeetUp, why);
 
-    private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes
-        .Select(b => plan.CircuitOf(b.Box.Id) is { } circuit ? NameOf(b, circuit.Boxes[b.Box.Id].Given, circuit.Sized.Gauge.Value,
-            plan.Book)
-            : NameOf(b, null, Gauge.Awg14, plan.Book))
+    /// <summary>What one place takes: its box, its devices, and what covers it. The list is the sum of these.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="box">The place.</param>
+    public static PlaceMaterial At(Plan plan, PlacedBox box) => new(box,
+        plan.CircuitOf(box.Box.Id) is { } circuit ? NameOf(box, circuit.Boxes[box.Box.Id].Given, circuit.Sized.Gauge.Value, plan.Book)
+            : NameOf(box, null, Gauge.Awg14, plan.Book),
+        [.. box.Box.Devices.Select((d, gang) => NameOf(plan, box, d, gang)).OfType<string>()], TrimMaterial.Cover(box));
+
+    private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes.Select(b => At(plan, b).Box)
         .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "boxes"));
 
     private static string NameOf(PlacedBox box, CubicInches? given, Gauge gauge, CodeBook book)
@@ -153,12 +165,8 @@ public static class Hardware
     public static bool IsForAFan(PlacedBox box, CodeBook book) => book.Boxes.FanRatedInCeilings && box.Box.Mount == Mount.Ceiling
         && box.Box.Devices.Any(d => d.Kind is DeviceKind.Lamp or DeviceKind.Pendant) && WallSpaces.Covers(box.Room.Room.Use);
 
-    private static IEnumerable<MaterialLine> Devices(Plan plan)
-    {
-        var names = plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Select((d, gang) => NameOf(plan, b, d, gang))).OfType<string>();
-        return names.GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
-            .Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
-    }
+    private static IEnumerable<MaterialLine> Devices(Plan plan) => plan.Survey.Boxes.SelectMany(b => At(plan, b).Devices)
+        .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
 
     private static string? NameOf(Plan plan, PlacedBox box, Device device, int gang)
     {

@@ -11,7 +11,8 @@ namespace Circuitum.Core.Takeoff;
 internal static class TrimMaterial
 {
     /// <summary>Plates by their gangs, covers outdoors, plates of large receptacles.</summary>
-    public static IEnumerable<MaterialLine> Of(Plan plan) => plan.Survey.Boxes.Select(Cover).OfType<string>().GroupBy(n => n)
+    public static IEnumerable<MaterialLine> Of(Plan plan) => plan.Survey.Boxes.Select(b => Hardware.At(plan, b).Cover).OfType<string>()
+        .GroupBy(n => n)
         .OrderBy(g => g.Key, StringComparer.Ordinal)
         .Select(g => new MaterialLine(g.Key, "each", g.Count(), g.Key.StartsWith("In-use", StringComparison.Ordinal)
             ? $"outdoor receptacles, closed with a cord in, {plan.Book.Cite(RuleId.WetListed)}" : "one a box"));
@@ -31,7 +32,8 @@ internal static class TrimMaterial
             : $"Receptacle {rating} A, 250 V, three wires (6-{rating})";
     }
 
-    private static string? Cover(PlacedBox box)
+    /// <summary>What covers a place; null where a lamp or a machine does.</summary>
+    public static string? Cover(PlacedBox box)
     {
         var devices = box.Box.Devices;
         var gangs = devices.Length;

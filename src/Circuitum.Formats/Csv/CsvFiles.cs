@@ -53,6 +53,16 @@ public static class CsvFiles
         Write("item,unit,quantity,for,phase", Hardware.Of(plan).Select(m => new object[] { m.Item, m.Unit, m.Quantity, m.For,
             Words.Of(m.Phase) }));
 
+    /// <summary>material-by-box.csv: what every place takes, room by room, so that it can be set out on the floor.</summary>
+    public static string MaterialByBox(Plan plan) => Write("room,box,circuit,box_item,devices,cover", ByBox(plan).Select(m => new object[]
+    {
+        m.Place.Room.Room.Name, m.Place.Name, plan.CircuitOf(m.Place.Box.Id) is { } circuit
+            && plan.Landed(circuit.Circuit.Key) is { } landed ? landed.SpaceText : "", m.Box, string.Join(" + ", m.Devices), m.Cover ?? "",
+    }));
+
+    internal static IEnumerable<PlaceMaterial> ByBox(Plan plan) => plan.Survey.Boxes.GroupBy(b => b.Room).SelectMany(g => g)
+        .Select(b => Hardware.At(plan, b));
+
     /// <summary>pre-drill.csv: holes to bore while insulated panels are set.</summary>
     public static string PreDrilled(Plan plan) =>
         Write("wall,where,from_start,above_floor,cables",
