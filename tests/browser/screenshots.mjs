@@ -47,7 +47,8 @@ const views = [
       await page.getByLabel("Look for").selectOption("10");
       await page.getByRole("button", { name: "Find a better division" }).click();
       await page.getByRole("button", { name: "Keep it to compare" }).click();
-      await page.evaluate(() => window.scrollTo(0, 150));
+      await page.locator("#manners").scrollIntoViewIfNeeded();
+      await page.evaluate(() => window.scrollTo(0, document.getElementById("manners").offsetTop - 20));
     },
   ],
 ];
