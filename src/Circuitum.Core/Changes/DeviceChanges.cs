@@ -69,8 +69,18 @@ public sealed record SetPlateAmps(BoxId Box, int Place, Amps Mca, Amps Mocp) : J
         var device = SetDeviceKind.At(box, Place);
         var plate = device.Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
         phrase = $"Set {plate.Name} to MCA {Mca}, MOCP {Mocp}";
-        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Plate = plate with { Mca = Mca, Mocp = Mocp,
-            Assumed = false } }) });
+        return With(job, box with
+        {
+            Devices = box.Devices.SetItem(Place, device with
+            {
+                Plate = plate with
+                {
+                    Mca = Mca,
+                    Mocp = Mocp,
+                    Assumed = false
+                }
+            })
+        });
     }
 }
 

@@ -19,7 +19,11 @@ public static class MaterialXlsx
         {
             ["By phase"] = Hardware.Of(plan).Where(m => m.Quantity > 0).OrderBy(m => m.Phase).Select(m => new
             {
-                phase = Words.Of(m.Phase), item = m.Item, quantity = m.Quantity, unit = m.Unit, how_counted = m.For,
+                phase = Words.Of(m.Phase),
+                item = m.Item,
+                quantity = m.Quantity,
+                unit = m.Unit,
+                how_counted = m.For,
             }),
             ["By room"] = CsvFiles.ByBox(plan).GroupBy(m => m.Place.Room).SelectMany(room => room
                 .SelectMany(m => m.Devices.Append(m.Box).Concat(m.Cover is { } cover ? [cover] : [])).GroupBy(item => item)

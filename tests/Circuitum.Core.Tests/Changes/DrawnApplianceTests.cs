@@ -125,8 +125,14 @@ public sealed class DrawnApplianceTests
     [Fact]
     public void One_that_stands_free_is_fed_from_the_floor()
     {
-        var job = Do(new AddFixture(Kitchen, new() { Kind = FixtureKind.Range, X = 60.Inches(), Y = 40.Inches(), Width = 30.Inches(),
-            Depth = 26.Inches() }), House);
+        var job = Do(new AddFixture(Kitchen, new()
+        {
+            Kind = FixtureKind.Range,
+            X = 60.Inches(),
+            Y = 40.Inches(),
+            Width = 30.Inches(),
+            Depth = 26.Inches()
+        }), House);
         Assert.Equal((Mount.Floor, 75.Inches(), 53.Inches()), (Assert.Single(job.Boxes).Mount, job.Boxes[0].X, job.Boxes[0].Y));
     }
 }
