@@ -70,7 +70,7 @@ test("a larger range is one field, and its breaker and cable follow", async ({ p
     .fill("18 kW");
   await card(page)
     .getByRole("group", { name: /^Device 1/ })
-    .getByRole("button", { name: "Set" })
+    .getByRole("button", { name: "Set the load" })
     .click();
   await expect(said(page)).toContainText("Induction range, kitchen now 45 A on 6-3");
 });
