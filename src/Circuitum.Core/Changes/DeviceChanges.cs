@@ -69,18 +69,7 @@ public sealed record SetPlateAmps(BoxId Box, int Place, Amps Mca, Amps Mocp) : J
         var device = SetDeviceKind.At(box, Place);
         var plate = device.Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
         phrase = $"Set {plate.Name} to MCA {Mca}, MOCP {Mocp}";
-        return With(job, box with
-        {
-            Devices = box.Devices.SetItem(Place, device with
-            {
-                Plate = plate with
-                {
-                    Mca = Mca,
-                    Mocp = Mocp,
-                    Assumed = false
-                }
-            })
-        });
+        return SetPlate.Written(job, box, Place, plate with { Mca = Mca, Mocp = Mocp, Assumed = false });
     }
 }
 
@@ -94,11 +83,7 @@ public sealed record SetPlateBreaker(BoxId Box, int Place, Amps? Breaker) : JobC
         var device = SetDeviceKind.At(box, Place);
         var plate = device.Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
         phrase = Breaker is Amps asked ? $"{plate.Name} asks for {asked}" : $"Breaker of {plate.Name} by its load";
-        return With(job, box with
-        {
-            Devices = box.Devices.SetItem(Place,
-            device with { Plate = plate with { Breaker = Breaker, Assumed = plate.Assumed && Breaker is null } })
-        });
+        return SetPlate.Written(job, box, Place, plate with { Breaker = Breaker, Assumed = plate.Assumed && Breaker is null });
     }
 }
 
@@ -111,8 +96,12 @@ public sealed record SetPlate(BoxId Box, int Place, Nameplate Plate) : JobChange
         var box = Find(job, Box);
         var device = SetDeviceKind.At(box, Place);
         phrase = $"Change {device.Plate?.Name ?? Called(job, box)} to {Plate.Name}, {Plate.Load}";
-        return With(job, box with { Devices = box.Devices.SetItem(Place, device with { Plate = Plate }) });
+        return Written(job, box, Place, Plate);
     }
+
+    /// <summary>The job with another plate in a place of a box.</summary>
+    internal static Job Written(Job job, Box box, int place, Nameplate plate) =>
+        With(job, box with { Devices = box.Devices.SetItem(place, box.Devices[place] with { Plate = plate }) });
 }
 
 /// <summary>Moves a GFCI device upstream: the duplex there becomes the GFCI, feeding its load side; the old one becomes a duplex.</summary>

@@ -60,15 +60,14 @@ public sealed record DivideAs(DivisionManner Manner) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        phrase = $"Divide {Named(Manner)}";
+        phrase = $"Divide {(Manner == DivisionManner.FewBreakers ? "into " : "")}{Called(Manner)}";
         return job with { Schools = In(Manner, job.Schools), Aims = In(Manner, job.Aims), Follows = null };
     }
 
-    private static string Named(DivisionManner manner) => manner switch
+    /// <summary>What people call a manner.</summary>
+    public static string Called(DivisionManner manner) => manner switch
     {
-        DivisionManner.RoomByRoom => "room by room",
-        DivisionManner.ByNeighbourhood => "by neighbourhood",
         DivisionManner.LightsApart => "lights apart, receptacles by neighbourhood",
-        _ => "into few breakers",
+        _ => Words.Of(manner),
     };
 }

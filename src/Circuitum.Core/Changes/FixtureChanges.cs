@@ -47,9 +47,8 @@ public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobC
         phrase = $"{(was.Kind == Fixture.Kind && was.Width == Fixture.Width && was.Depth == Fixture.Depth ? "Move" : "Change")} the "
             + $"{Words.Of(was.Kind)} of {room.Name}";
         var moved = Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.SetItem(Number - 1, Fixture) }), Room, Fixture);
-        return ApplianceOutlets.Feeding(job.Boxes, Room, was) is { } outlet && was.Kind == Fixture.Kind ? Follow(moved, outlet, was,
-            Fixture)
-            : moved;
+        return was.Kind == Fixture.Kind && ApplianceOutlets.Feeding(job.Boxes, Room, was) is { } outlet
+            ? Follow(moved, outlet, was, Fixture) : moved;
     }
 
     // Its outlet goes along, as far from its end as it was; where that is no place for a box it stays.

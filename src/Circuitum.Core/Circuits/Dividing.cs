@@ -173,8 +173,11 @@ internal sealed class Sorted
 
     public IReadOnlyList<(Family Family, IReadOnlyList<Bundle> Bundles)> Families { get; }
 
+    /// <summary>The rules for bundles of a family, where nothing is weighed.</summary>
+    public FamilyRules RulesOf(Family family, IReadOnlyList<Bundle> bundles) => new(family, bundles, job, book);
+
     public Weighing Weigh(Family family, IReadOnlyList<Bundle> bundles, Func<Place, Place, Length> between) =>
-        new(bundles, new(family, bundles, job, book), job, outlets[bundles[0].Structure], choice.PlacesFor(bundles[0].Structure, family),
+        new(bundles, RulesOf(family, bundles), job, outlets[bundles[0].Structure], choice.PlacesFor(bundles[0].Structure, family),
             between);
 }
 

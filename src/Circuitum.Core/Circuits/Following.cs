@@ -90,7 +90,7 @@ internal sealed class Following(Sorted sorted, Survey survey, Job job)
     private List<Bundle> Overfull(Family family, List<Bundle> own)
     {
         var leave = new List<Bundle>();
-        while (own.Count > 1 && sorted.Weigh(family, own, Reckoning.Between).Rules is { CarriesAll: false } rules
+        while (own.Count > 1 && sorted.RulesOf(family, own) is { CarriesAll: false } rules
             && own.Select((b, i) => (Bundle: b, rules.Tallies[i].Connected)).Where(b => !IsHeld(b.Bundle))
                 .OrderByDescending(b => b.Connected).Select(b => b.Bundle).FirstOrDefault() is { } largest)
         {

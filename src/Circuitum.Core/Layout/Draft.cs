@@ -9,6 +9,7 @@ namespace Circuitum.Core.Layout;
 /// <summary>A job while boxes are being laid out in it: its frame stands, its boxes grow.</summary>
 internal sealed class Draft
 {
+    private const int MostGangs = 4;
     private readonly HashSet<string> ids;
     private readonly Dictionary<RoomId, List<Box>> byRoom;
     private HashSet<BoxId>? controlled;
@@ -77,6 +78,12 @@ internal sealed class Draft
             Y = at.Y - room.NorthWest.Y,
             Devices = [.. devices]
         });
+
+    /// <summary>A box of switches in a room that takes one gang more; null where none does.</summary>
+    /// <param name="room">The room.</param>
+    /// <param name="near">It is where the switch is wanted.</param>
+    public Box? TakesGang(FramedRoom room, Func<Box, bool> near) => In(room.Room.Id).FirstOrDefault(b => b.Mount == Mount.Wall
+        && !b.Outside && b.Devices.Length < MostGangs && b.Devices.All(d => d.Kind.IsSwitch()) && near(b));
 
     public void Replace(Box box)
     {

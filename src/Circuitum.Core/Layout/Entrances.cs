@@ -12,7 +12,6 @@ internal static class Entrances
     // A switch an arm's length from the way in.
     private static readonly Length Arm = Length.FromFeet(5);
     private static readonly Length Hand = Length.FromInches(12);
-    private const int MostGangs = 4;
 
     public static IEnumerable<Owed> Find(Draft draft)
     {
@@ -96,7 +95,6 @@ internal static class Entrances
     // A box of switches within a hand of it takes one gang more, where what it works is this room's too: another room's lamp in one box
     // with this one's would tie the two rooms to one breaker.
     private static Box? Beside(Draft draft, FramedRoom room, SwitchPlace place) => place.Room != room ? null
-        : draft.In(room.Room.Id).FirstOrDefault(b => b.Mount == Mount.Wall && !b.Outside && b.Wall == place.Wall
-            && (b.Offset - place.Offset).Abs() <= Hand && b.Devices.Length < MostGangs && b.Devices.All(d => d.Kind.IsSwitch())
+        : draft.TakesGang(room, b => b.Wall == place.Wall && (b.Offset - place.Offset).Abs() <= Hand
             && b.Devices.SelectMany(d => d.Controls).All(lamp => draft.Boxes.Exists(x => x.Id == lamp && x.Room == room.Room.Id)));
 }

@@ -154,9 +154,7 @@ internal static class SwitchedLights
             });
         var device = new Device { Kind = DeviceKind.Switch, Controls = [lamp.Id] };
         // Beside the switch of the room's own light, where there is one at this door, in one box.
-        var beside = draft.In(room.Room.Id)
-            .FirstOrDefault(b => b.Mount == Mount.Wall && !b.Outside && b.Devices.Length < 4 && b.Devices.All(d => d.Kind.IsSwitch())
-                && draft.At(b).SquareTo(way.Middle) <= Length.FromFeet(5));
+        var beside = draft.TakesGang(room, b => draft.At(b).SquareTo(way.Middle) <= Length.FromFeet(5));
         if (beside is not null)
         {
             draft.Replace(beside with { Devices = beside.Devices.Add(device) });

@@ -224,16 +224,24 @@ internal sealed class Cavity
             return [];
         }
 
-        bool IsOpen(int i, int j) => !rooms.Any(r => Outline.Contains(r.Room.Corners,
-            new((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2)));
         Length Low(List<Length> lines, int i) => i == 0 ? lines[0] - Beyond : lines[i];
         Length High(List<Length> lines, int i) => i == lines.Count - 1 ? lines[i] + Beyond : lines[i];
         var (columns, rows) = (xs.Count - 1, ys.Count - 1);
+        var open = new bool[columns, rows];
+        for (var i = 0; i < columns; i++)
+        {
+            for (var j = 0; j < rows; j++)
+            {
+                var middle = new Point((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2);
+                open[i, j] = !rooms.Any(r => Outline.Contains(r.Room.Corners, middle));
+            }
+        }
+
         return
         [
-            .. Enumerable.Range(0, rows).SelectMany(j => Stretches(columns, i => IsOpen(i, j))
+            .. Enumerable.Range(0, rows).SelectMany(j => Stretches(columns, i => open[i, j])
                 .Select(s => new Block(Low(xs, s.From), Low(ys, j), High(xs, s.To), High(ys, j + 1)))),
-            .. Enumerable.Range(0, columns).SelectMany(i => Stretches(rows, j => IsOpen(i, j))
+            .. Enumerable.Range(0, columns).SelectMany(i => Stretches(rows, j => open[i, j])
                 .Select(s => new Block(Low(xs, i), Low(ys, s.From), High(xs, i + 1), High(ys, s.To)))),
         ];
     }

@@ -53,13 +53,22 @@ public static class Hardware
 
     /// <summary>The material list: cable with waste, boxes, devices, breakers, connectors, staples, plates, caulk, raceway, and the holes
     /// to bore.</summary>
-    public static ImmutableArray<MaterialLine> Of(Plan plan) =>
-    [
-        .. Cable(plan), .. Pipes(plan), .. Boxes(plan), .. Joints(plan), .. Staples(plan), .. Boards(plan), .. Guards(plan),
-        .. Holes(plan),
-        .. In(MaterialPhase.Trim, Devices(plan).Concat(TrimMaterial.Of(plan)).Concat(Breakers(plan))),
-        .. In(MaterialPhase.Service, TrimMaterial.Panels(plan).Concat(ServiceMaterial.Of(plan))),
-    ];
+    public static ImmutableArray<MaterialLine> Of(Plan plan)
+    {
+        var places = plan.Survey.Boxes.Select(b => At(plan, b)).ToList();
+        return
+        [
+            .. Cable(plan), .. Pipes(plan), .. Counted(places.Select(p => p.Box), "boxes"), .. Joints(plan), .. Staples(plan),
+            .. Boards(plan), .. Guards(plan), .. Holes(plan),
+            .. In(MaterialPhase.Trim, Counted(places.SelectMany(p => p.Devices), "devices").Concat(TrimMaterial.Of(plan, places))
+                .Concat(Breakers(plan))),
+            .. In(MaterialPhase.Service, TrimMaterial.Panels(plan).Concat(ServiceMaterial.Of(plan))),
+        ];
+    }
+
+    /// <summary>Things counted by name, in the order of their names.</summary>
+    internal static IEnumerable<MaterialLine> Counted(IEnumerable<string> names, string why) => names.GroupBy(n => n)
+        .OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), why));
 
     private static IEnumerable<MaterialLine> In(MaterialPhase phase, IEnumerable<MaterialLine> lines) =>
         lines.Select(l => l with { Phase = phase });
@@ -145,9 +154,6 @@ public static class Hardware
             : NameOf(box, null, Gauge.Awg14, plan.Book),
         [.. box.Box.Devices.Select((d, gang) => NameOf(plan, box, d, gang)).OfType<string>()], TrimMaterial.Cover(box));
 
-    private static IEnumerable<MaterialLine> Boxes(Plan plan) => plan.Survey.Boxes.Select(b => At(plan, b).Box)
-        .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "boxes"));
-
     private static string NameOf(PlacedBox box, CubicInches? given, Gauge gauge, CodeBook book)
     {
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
@@ -164,9 +170,6 @@ public static class Hardware
     /// <summary>A lamp's box in the ceiling of a habitable room, where a paddle fan may hang one day (314.27(C) from 2020).</summary>
     public static bool IsForAFan(PlacedBox box, CodeBook book) => book.Boxes.FanRatedInCeilings && box.Box.Mount == Mount.Ceiling
         && box.Box.Devices.Any(d => d.Kind is DeviceKind.Lamp or DeviceKind.Pendant) && WallSpaces.Covers(box.Room.Room.Use);
-
-    private static IEnumerable<MaterialLine> Devices(Plan plan) => plan.Survey.Boxes.SelectMany(b => At(plan, b).Devices)
-        .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal).Select(g => new MaterialLine(g.Key, "each", g.Count(), "devices"));
 
     private static string? NameOf(Plan plan, PlacedBox box, Device device, int gang)
     {
@@ -193,18 +196,15 @@ public static class Hardware
     }
 
     private static IEnumerable<MaterialLine> Breakers(Plan plan) =>
-        plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
-        // One breaker opens both legs of a multiwire circuit.
-        .Where(c => c.Circuit.SharesNeutralWith is not { } with || string.CompareOrdinal(c.Circuit.Key.Value, with.Value) < 0)
-        .Select(c => $"Breaker {c.Breaker}, "
-            + $"{(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}"
-            + $"{(c.Mark.Length > 0 ? ", " + c.Mark : "")}")
-        .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
-        .Select(g => new MaterialLine(g.Key, "each", g.Count(), "of the line that the panel's label lists"))
-        .Concat(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number)
-            .Select(g => string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))))
-            .GroupBy(n => n).OrderBy(g => g.Key, StringComparer.Ordinal)
-            .Select(g => new MaterialLine($"Tandem breaker {g.Key}", "each", g.Count(), "where the panel's label lists it")));
+        Counted(plan.Circuits.Where(c => plan.Landed(c.Circuit.Key) is not ({ Space.IsHalf: true } or { OnLugs: true }))
+            // One breaker opens both legs of a multiwire circuit.
+            .Where(c => c.Circuit.SharesNeutralWith is not { } with || string.CompareOrdinal(c.Circuit.Key.Value, with.Value) < 0)
+            .Select(c => $"Breaker {c.Breaker}, "
+                + $"{(c.Circuit.Poles == 2 || c.Circuit.SharesNeutralWith is not null ? "two poles" : "one pole")}"
+                + $"{(c.Mark.Length > 0 ? ", " + c.Mark : "")}"), "of the line that the panel's label lists")
+        .Concat(Counted(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number)
+            .Select(g => $"Tandem breaker {string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))}")),
+            "where the panel's label lists it"));
 
     // A splice takes a connector for its conductors and one pigtail to each screw.
     private static IEnumerable<MaterialLine> Joints(Plan plan)

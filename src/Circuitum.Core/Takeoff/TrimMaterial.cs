@@ -10,12 +10,13 @@ namespace Circuitum.Core.Takeoff;
 /// <summary>What covers the boxes and what the breakers stand in, as a supply house asks for it.</summary>
 internal static class TrimMaterial
 {
+    private const string InUse = "In-use cover";
+
     /// <summary>Plates by their gangs, covers outdoors, plates of large receptacles.</summary>
-    public static IEnumerable<MaterialLine> Of(Plan plan) => plan.Survey.Boxes.Select(b => Hardware.At(plan, b).Cover).OfType<string>()
-        .GroupBy(n => n)
-        .OrderBy(g => g.Key, StringComparer.Ordinal)
-        .Select(g => new MaterialLine(g.Key, "each", g.Count(), g.Key.StartsWith("In-use", StringComparison.Ordinal)
-            ? $"outdoor receptacles, closed with a cord in, {plan.Book.Cite(RuleId.WetListed)}" : "one a box"));
+    public static IEnumerable<MaterialLine> Of(Plan plan, IEnumerable<PlaceMaterial> places) =>
+        Hardware.Counted(places.Select(p => p.Cover).OfType<string>(), "one a box").Select(l => !l.Item.StartsWith(InUse,
+            StringComparison.Ordinal)
+            ? l : l with { For = $"outdoor receptacles, closed with a cord in, {plan.Book.Cite(RuleId.WetListed)}" });
 
     /// <summary>Panels that do not stand there yet, with what each is bought by.</summary>
     public static IEnumerable<MaterialLine> Panels(Plan plan) => plan.Panels.Where(p => !p.Panel.Existing)
@@ -42,7 +43,7 @@ internal static class TrimMaterial
             : devices.Any(d => d.Kind == DeviceKind.ApplianceReceptacle) ? "Wall plate for a large receptacle"
             : box.Box.Mount == Mount.Floor ? "Floor box cover"
             : box.Box.Mount == Mount.Ceiling ? "Ceiling plate, 1 gang"
-            : box.Box.Outside && devices.Any(d => d.Kind.IsReceptacle()) ? $"In-use cover, {gangs} gang{(gangs == 1 ? "" : "s")}"
+            : box.Box.Outside && devices.Any(d => d.Kind.IsReceptacle()) ? $"{InUse}, {gangs} gang{(gangs == 1 ? "" : "s")}"
             : $"Wall plate, {gangs} gang{(gangs == 1 ? "" : "s")}";
     }
 }

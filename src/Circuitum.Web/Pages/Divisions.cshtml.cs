@@ -27,16 +27,7 @@ public sealed record ComparedDivision(string Name, string? Value, bool Kept, boo
 public sealed record DividedSo(DivisionManner Manner, bool Stands, Plan Plan)
 {
     /// <summary>What people call it.</summary>
-    public string Name => NameOf(Manner);
-
-    /// <summary>What people call a manner.</summary>
-    public static string NameOf(DivisionManner manner) => manner switch
-    {
-        DivisionManner.RoomByRoom => "Room by room",
-        DivisionManner.ByNeighbourhood => "By neighbourhood",
-        DivisionManner.LightsApart => "Lights apart, receptacles by neighbourhood",
-        _ => "Few breakers",
-    };
+    public string Name { get; } = char.ToUpperInvariant(DivideAs.Called(Manner)[0]) + DivideAs.Called(Manner)[1..];
 
     /// <summary>What it is like to live with.</summary>
     public string Words => Manner switch

@@ -242,9 +242,9 @@ internal static class BuiltHouses
     {
         Job With(Job j, string room, int wall, int offset, Appliance kind)
         {
-            var plate = EquipmentLibrary.All.First(p => p.Appliance == kind);
-            var device = !plate.Cord ? DeviceKind.Equipment : plate.Volts.Value == 240 ? DeviceKind.ApplianceReceptacle : DeviceKind.Single;
-            return Taken(j, j.With(Houses.Appliance($"m-{kind}".ToLowerInvariant(), room, wall, offset, plate, device)));
+            var plate = EquipmentLibrary.Typical(kind);
+            return Taken(j, j.With(Houses.Appliance($"m-{kind}".ToLowerInvariant(), room, wall, offset, plate,
+                EquipmentLibrary.Fed(plate).Kind)));
         }
 
         job = With(job, "g-kitchen", 2, 64, Appliance.Range);
