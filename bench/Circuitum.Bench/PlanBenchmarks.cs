@@ -9,6 +9,7 @@ using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
@@ -95,7 +96,8 @@ public class PlanBenchmarks
     /// <summary>Checks.</summary>
     [Benchmark]
     public int Check() =>
-        Checking.Check(new(job, book, house, survey, wired, holes, panels, ServiceSizing.Of(circuits, house, survey, job, book))).Length;
+        Checking.Check(new(job, book, house, survey, wired, holes, panels, ServiceSizing.Of(circuits, house, survey, job, book),
+            LowVoltagePlan.None)).Length;
 
     /// <summary>Everything the rules ask for, laid out in a house without a box.</summary>
     [Benchmark]

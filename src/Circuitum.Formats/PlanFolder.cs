@@ -35,6 +35,11 @@ public static class PlanFolder
             yield return Text("pre-drill.csv", () => CsvFiles.PreDrilled(plan));
         }
 
+        if (!plan.LowVoltage.Outlets.IsEmpty)
+        {
+            yield return Text("low-voltage.csv", () => CsvFiles.LowVoltage(plan));
+        }
+
         yield return new("cable-labels.pdf", () => LabelPdf.Write(plan, LabelKind.Cables));
         yield return new("box-labels.pdf", () => LabelPdf.Write(plan, LabelKind.Boxes));
         yield return new("space-labels.pdf", () => LabelPdf.Write(plan, LabelKind.Spaces));

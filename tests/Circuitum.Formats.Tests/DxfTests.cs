@@ -68,6 +68,16 @@ public sealed class DxfTests
         Assert.Contains(drawing.Layers.First(l => l.Name == "HOME-RUNS").Texts, t => t.Words.StartsWith("HR A", StringComparison.Ordinal));
     }
 
+    [Fact] // what is not power is on a layer of its own, and comes back as no box
+    public void Low_voltage_is_on_its_own_layer_and_is_no_box()
+    {
+        var job = JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "tarn-hollow.circuitum.json")));
+        var drawing = DxfReader.Read(Encoding.UTF8.GetBytes(DxfWriter.Write(Planner.Plan(job), new("ground"))));
+        Assert.Contains(Assert.Single(drawing.Layers, l => l.Name == "LOW-VOLTAGE").Texts, t => t.Words == "LV10 thermostat");
+        Assert.Equal(job.Levels.First(l => l.Id.Value == "ground").Rooms.Sum(r => job.Boxes.Count(b => b.Room == r.Id)),
+            DrawnRooms.Boxes(drawing).Length);
+    }
+
     [Theory]
     [InlineData(1, 120, 120)]
     [InlineData(2, 10, 120)]

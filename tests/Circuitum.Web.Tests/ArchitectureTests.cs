@@ -42,7 +42,7 @@ public sealed class ArchitectureTests
     private static readonly string[] Rooms =
     [
         "Units", "Reasons", "Jobs", "Rules", "House", "Problems", "Layout", "Circuits", "Changes", "Tags", "Demand", "Routing",
-        "Conductors", "Protection",
+        "LowVoltage", "Conductors", "Protection",
         "Wiring", "Panels", "Checks", "Plans", "Takeoff", "Rulings", "Searches",
     ];
 

@@ -268,7 +268,7 @@ public sealed class HouseTests : IClassFixture<BenchHost>
         var fields = new[] { "receptacleReach=5-0", "counterReach=1-8", "receptacleHeight=1-4", "switchHeight=4-0", "counterHeight=3-8",
             "switchFromJamb=7\"", "canSpacing=4-6", "spareSpaces=4", "boreHeight=2-0", "makeUpAtBox=8\"", "slackAtBox=6\"", "atPanel=5-0",
             "sag=5 %", "waste=7 %", "fastenedNearBox=6\"", "fastenedAlong=4-0", "trenchMargin=3\"", "cablesPerHole=2",
-            "leastFeeder=60", "outletsPerCircuit=8", "largestFill=70 %", "dropTarget=3 %" }
+            "leastFeeder=60", "outletsPerCircuit=8", "largestFill=70 %", "lowVoltageApart=12\"", "dropTarget=3 %" }
             .Select(f => ($"fields.{f.Split('=')[0]}", f.Split('=')[1]));
         var set = await FormAsync(v, $"/job/{job}/rules", $"/job/{job}/rules?handler=Rules", [.. fields, ("from", "1")]);
         Assert.Contains("Change house rules", await set.Content.ReadAsStringAsync(), StringComparison.Ordinal);

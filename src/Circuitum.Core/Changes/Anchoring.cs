@@ -49,6 +49,9 @@ internal static class Anchoring
                 : throw new ChangeRefusedException($"Panel {p.Id} stands on that wall. Move it first."))],
             Wants = [.. drawn.Wants.Select(w => now.On(w.Room, w.Wall, w.Offset, w.Width) is { } at
                 ? w with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Want>()).OfType<Want>()],
+            LowVoltage = [.. drawn.LowVoltage.Select(o => Outlet(o, now)).OfType<LowVoltageOutlet>()],
+            LowVoltageHomes = [.. drawn.LowVoltageHomes.Select(h => now.On(h.Room, h.Wall, h.Offset, Length.Zero) is { } at
+                ? h with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<LowVoltageHome>()).OfType<LowVoltageHome>()],
             Boxes = [.. drawn.Boxes.Select(b => Box(b, now)).OfType<Box>()],
         };
         lost = now.Lost;
@@ -68,6 +71,18 @@ internal static class Anchoring
         }
 
         return now.Over(box.Room, box.X, box.Y) is { } over ? box with { Room = over.Room, X = over.X, Y = over.Y } : now.Gone<Box>();
+    }
+
+    private static LowVoltageOutlet? Outlet(LowVoltageOutlet outlet, Anchors now)
+    {
+        if (outlet.Mount == Mount.Wall)
+        {
+            return now.On(outlet.Room, outlet.Wall, outlet.Offset, Length.Zero) is { } at
+                ? outlet with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<LowVoltageOutlet>();
+        }
+
+        return now.Over(outlet.Room, outlet.X, outlet.Y) is { } over ? outlet with { Room = over.Room, X = over.X, Y = over.Y }
+            : now.Gone<LowVoltageOutlet>();
     }
 
     // What every old room held, handed to the rooms that hold it now. A new room that the drawing itself furnished keeps its own.

@@ -277,6 +277,8 @@ public sealed record DeleteRoom(RoomId Room) : JobChange
         {
             Boxes = [.. job.Boxes.Where(b => b.Room != Room)],
             Wants = [.. job.Wants.Where(w => w.Room != Room)],
+            LowVoltage = [.. job.LowVoltage.Where(o => o.Room != Room)],
+            LowVoltageHomes = [.. job.LowVoltageHomes.Where(h => h.Room != Room)],
             Holds = [.. job.Holds.Where(h => h.Subject != $"room:{Room}")],
         };
         without = boxes.Aggregate(without, (j, b) => DeleteBox.Without(j, b.Id));

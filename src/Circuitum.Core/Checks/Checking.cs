@@ -4,6 +4,7 @@ using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
@@ -15,7 +16,7 @@ namespace Circuitum.Core.Checks;
 
 /// <summary>What the checks look at: everything planned before them.</summary>
 public sealed record Checked(Job Job, CodeBook Book, FramedHouse House, Survey Survey, ImmutableArray<WiredCircuit> Circuits,
-    Holes Holes, ImmutableArray<PanelSchedule> Panels, ServicePlan Service);
+    Holes Holes, ImmutableArray<PanelSchedule> Panels, ServicePlan Service, LowVoltagePlan LowVoltage);
 
 /// <summary>Stage Checks: hangs tags, stage by stage, in the order of work.</summary>
 public static class Checking
@@ -30,6 +31,7 @@ public static class Checking
         .. RunChecks.Check(plan),
         .. FramingChecks.Check(plan),
         .. PanelChecks.Check(plan),
+        .. LowVoltageChecks.Check(plan),
     ];
 
     private static IEnumerable<Tag> Holds(Job job) => job.Holds.Select(h =>
@@ -40,7 +42,7 @@ public static class Checking
             SubjectKind.Room or SubjectKind.Wall or SubjectKind.Opening or SubjectKind.Fixture
             or SubjectKind.Obstruction or SubjectKind.Level or SubjectKind.Structure or SubjectKind.Bays or SubjectKind.Chase =>
             Stage.House,
-            SubjectKind.Box or SubjectKind.Want => Stage.Boxes,
+            SubjectKind.Box or SubjectKind.Want or SubjectKind.LowVoltage or SubjectKind.LowVoltageHome => Stage.Boxes,
             SubjectKind.Circuit => Stage.Circuits,
             SubjectKind.Run =>
             Stage.Runs,

@@ -58,6 +58,12 @@ public sealed record Job
     /// <summary>What will stand there and wants a receptacle.</summary>
     public ImmutableArray<Want> Wants { get; init; } = [];
 
+    /// <summary>Outlets of low voltage.</summary>
+    public ImmutableArray<LowVoltageOutlet> LowVoltage { get; init; } = [];
+
+    /// <summary>Where low voltage goes home to.</summary>
+    public ImmutableArray<LowVoltageHome> LowVoltageHomes { get; init; } = [];
+
     /// <summary>Spaces whose numbers are written on studs and cables: they stay until re-landing is asked for. None while the panel is
     /// still planned.</summary>
     public ImmutableArray<WrittenSpace> Written { get; init; } = [];

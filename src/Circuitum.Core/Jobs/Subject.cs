@@ -43,6 +43,12 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     /// <summary>A spare chase.</summary>
     public static Subject Chase(Id<Chase> id) => new(SubjectKind.Chase, id.Value);
 
+    /// <summary>An outlet of low voltage.</summary>
+    public static Subject LowVoltage(Id<LowVoltageOutlet> id) => new(SubjectKind.LowVoltage, id.Value);
+
+    /// <summary>A place that low voltage goes home to.</summary>
+    public static Subject LowVoltageHome(Id<LowVoltageHome> id) => new(SubjectKind.LowVoltageHome, id.Value);
+
     /// <summary>A wall of a room, by its number from 1.</summary>
     public static Subject Wall(RoomId room, int number) => new(SubjectKind.Wall, $"{room}.{number}");
 

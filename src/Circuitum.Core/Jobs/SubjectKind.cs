@@ -44,4 +44,10 @@ public enum SubjectKind
 
     /// <summary>A spare chase.</summary>
     Chase,
+
+    /// <summary>An outlet of low voltage.</summary>
+    LowVoltage,
+
+    /// <summary>A place that low voltage goes home to.</summary>
+    LowVoltageHome,
 }

@@ -44,10 +44,7 @@ public static class Surveying
         }
         else
         {
-            var level = house.LevelOf(box.Room);
-            var at = room.NorthWest.By(box.X, box.Y);
-            place = new(room.Structure, room.Level, at.At(box.Mount == Mount.Ceiling ? level.Ceiling : level.Floor), null, Length.Zero,
-                box.Mount);
+            place = Over(house, box.Room, box.X, box.Y, box.Mount);
         }
 
         return new(box, room, place, height,
@@ -60,6 +57,14 @@ public static class Surveying
         };
     }
 
+    /// <summary>A place on a ceiling or a floor of a room.</summary>
+    internal static Place Over(FramedHouse house, RoomId id, Length x, Length y, Mount mount)
+    {
+        var (room, level) = (house.Room(id), house.LevelOf(id));
+        return new(room.Structure, room.Level, room.NorthWest.By(x, y).At(mount == Mount.Ceiling ? level.Ceiling : level.Floor), null,
+            Length.Zero, mount);
+    }
+
     /// <summary>Where a box stands on the plan.</summary>
     internal static Point Stands(FramedHouse house, Box box, HouseRules rules)
     {
@@ -68,7 +73,8 @@ public static class Surveying
             : room.NorthWest.By(box.X, box.Y);
     }
 
-    private static Place OnWall(FramedHouse house, RoomId id, int number, Length offset, Length height)
+    /// <summary>A place on a wall of a room.</summary>
+    internal static Place OnWall(FramedHouse house, RoomId id, int number, Length offset, Length height)
     {
         var room = house.Room(id);
         var level = house.LevelOf(id);

@@ -4,6 +4,7 @@ using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
@@ -35,7 +36,10 @@ public sealed record Plan(
     private readonly FrozenDictionary<RunId, (WiredCircuit, Run)> runOf = Circuits.SelectMany(c => c.Runs.Select(r => (c, r)))
         .ToFrozenDictionary(x => x.r.Id);
 
-    /// <summary>Footage of all cable.</summary>
+    /// <summary>What is not power: outlets, ways home and holes of their own.</summary>
+    public LowVoltagePlan LowVoltage { get; init; } = LowVoltagePlan.None;
+
+    /// <summary>Footage of all cable of power.</summary>
     public Length Footage => Takeoff.Total;
 
     /// <summary>The job as every change begins from it: where space numbers are written, those of circuits that came since are written

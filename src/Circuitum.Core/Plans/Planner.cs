@@ -6,6 +6,7 @@ using Circuitum.Core.Demand;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Problems;
 using Circuitum.Core.Protection;
@@ -52,8 +53,9 @@ public static class Planner
         gone.ThrowIfCancellationRequested();
         var service = ServiceSizing.Of(circuits, house, survey, job, book);
         gone.ThrowIfCancellationRequested();
-        var tags = Checking.Check(new(job, book, house, survey, wired, holes, panels, service));
+        var low = LowVoltageRoutes.Route(house, job, wired.SelectMany(c => c.Runs));
+        var tags = Checking.Check(new(job, book, house, survey, wired, holes, panels, service, low));
         gone.ThrowIfCancellationRequested();
-        return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels));
+        return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels)) { LowVoltage = low };
     }
 }

@@ -39,12 +39,22 @@ public static partial class JobProblems
                 yield return new($"“{box.Name ?? box.Id.Value}”", $"{box.Offset} is past the end of its wall, which is {side.Clear} clear");
             }
         }
+
+        foreach (var outlet in job.LowVoltage.Where(o => o.Mount == Mount.Wall))
+        {
+            var side = house.Room(outlet.Room).Sides[outlet.Wall - 1];
+            if (outlet.Offset > side.Clear)
+            {
+                yield return new($"“{outlet.Name ?? outlet.Id.Value}”",
+                    $"{outlet.Offset} is past the end of its wall, which is {side.Clear} clear");
+            }
+        }
     }
 
     // Contradictions that need no framing to be seen, in the order of the job.
     private static IEnumerable<JobProblem> Find(Job job) =>
         Sizes(job).Concat(JobTexts.Find(job)).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Members(job))
-            .Concat(Boards(job)).Concat(BoxProblems(job)).Concat(References(job));
+            .Concat(Boards(job)).Concat(BoxProblems(job)).Concat(LowVoltage(job)).Concat(References(job));
 
     private static IEnumerable<JobProblem> Sizes(Job job)
     {
@@ -107,6 +117,8 @@ public static partial class JobProblems
         yield return ("pipes", "pipes", job.Pipes.Length, JobLimits.Pipes);
         yield return ("wants", "wants", job.Wants.Length, JobLimits.Asked);
         yield return ("holds", "holds", job.Holds.Length, JobLimits.Asked);
+        yield return ("lowVoltage", "outlets of low voltage", job.LowVoltage.Length, JobLimits.Asked);
+        yield return ("lowVoltageHomes", "cans and shelves", job.LowVoltageHomes.Length, JobLimits.Panels);
         yield return ("amendments", "amendments", job.Amendments.Length, JobLimits.Amendments);
         yield return ("pins.individual", "boxes held for a circuit of their own", job.Pins.Individual.Length, JobLimits.Individual);
         yield return ("boxes", "pieces of equipment", job.Boxes.Count(b => b.Devices.Any(d => d.Plate is not null)), JobLimits.Individual);
@@ -134,6 +146,8 @@ public static partial class JobProblems
             .Concat(job.Levels.SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id.Value)))
             .Concat(job.Levels.SelectMany(l => l.Chases).Select(c => ("chases", c.Id.Value)))
             .Concat(job.Wants.Select(w => ("wants", w.Id.Value)))
+            .Concat(job.LowVoltage.Select(o => ("lowVoltage", o.Id.Value)))
+            .Concat(job.LowVoltageHomes.Select(h => ("lowVoltageHomes", h.Id.Value)))
             .Concat(job.Panels.Select(p => ("panels", p.Id.Value)))
             .Concat(job.Boxes.Select(b => ("boxes", b.Id.Value)))
             .Concat(job.Trenches.Select(t => ("trenches", t.Id.Value)))

@@ -92,6 +92,11 @@ internal static class JobTexts
             yield return ($"wants “{want.Id}”", want.Name, Printed.Longest);
         }
 
+        foreach (var outlet in job.LowVoltage)
+        {
+            yield return ($"lowVoltage “{outlet.Id}”", outlet.Name, Printed.Longest);
+        }
+
         foreach (var hold in job.Holds)
         {
             foreach (var text in new[] { hold.Subject, hold.What, hold.Who, hold.By })

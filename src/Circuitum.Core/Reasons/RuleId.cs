@@ -501,6 +501,12 @@ public enum RuleId
     TransferEquipment,
     /// <summary>Data cable beside power in earth.</summary>
     DataInEarth,
+    /// <summary>Low voltage shares no box and no cable with power.</summary>
+    LowVoltageBoxes,
+    /// <summary>Low voltage keeps its distance from conductors of power.</summary>
+    LowVoltageFromPower,
+    /// <summary>Glass without metal may lie with power.</summary>
+    FibreWithPower,
     /// <summary>What an individual branch circuit is.</summary>
     IndividualDefined,
     /// <summary>Smoke alarms, of the residential code.</summary>

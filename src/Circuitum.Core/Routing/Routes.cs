@@ -57,7 +57,10 @@ public static class Routes
     }
 
     /// <summary>Footage to cut: the way, sag, what is made up and left at both ends, rounded up as the crew cuts.</summary>
-    internal static Figure<Length> Footage(Way way, RunEnd from, RunEnd to, Job job)
+    internal static Figure<Length> Footage(Way way, RunEnd from, RunEnd to, Job job) => Footage(way, [Left(from, job), Left(to, job)], job);
+
+    /// <summary>Footage to cut, with what is left at the ends said.</summary>
+    internal static Figure<Length> Footage(Way way, ImmutableArray<(string Said, Length Left, string Rule)> ends, Job job)
     {
         var (rules, measure) = (job.HouseRules, job.Schools.Measure);
         var why = Because.Of("Why this footage");
@@ -77,16 +80,16 @@ public static class Routes
 
         var sag = new Length((int)(way.Measured.Sixtyfourths * rules.Sag.Value / 100));
         why = why.House($"sag and going round, {rules.Sag}", sag.Measured(measure), "house rule: sag");
-        var ends = Length.Zero;
-        foreach (var end in new[] { from, to })
+        foreach (var (said, left, rule) in ends)
         {
-            var left = end.Panel is null ? rules.MakeUpAtBox + rules.SlackAtBox : rules.AtPanel;
-            why = why.House(end.Panel is null ? $"made up and slack at {end.Name}" : $"left at {end.Name}", measure == Measure.Feet
-                ? left.ToString() : left.Measured(measure), end.Panel is null ? "house rules: make-up, slack" : "house rule: at the panel");
-            ends += left;
+            why = why.House(said, measure == Measure.Feet ? left.ToString() : left.Measured(measure), rule);
         }
 
-        var cut = (way.Measured + sag + ends).CutUp(measure);
+        var cut = (way.Measured + sag + ends.Select(e => e.Left).Total()).CutUp(measure);
         return new(cut, why.Plan(measure == Measure.Feet ? "cut to the next foot" : "cut to the next tenth of a metre", cut.Cut(measure)));
     }
+
+    private static (string Said, Length Left, string Rule) Left(RunEnd end, Job job) => end.Panel is null
+        ? ($"made up and slack at {end.Name}", job.HouseRules.MakeUpAtBox + job.HouseRules.SlackAtBox, "house rules: make-up, slack")
+        : ($"left at {end.Name}", job.HouseRules.AtPanel, "house rule: at the panel");
 }

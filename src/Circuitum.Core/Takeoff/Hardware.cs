@@ -59,9 +59,9 @@ public static class Hardware
         return
         [
             .. Cable(plan), .. Pipes(plan), .. Counted(places.Select(p => p.Box), "boxes"), .. Joints(plan), .. Staples(plan),
-            .. Boards(plan), .. Guards(plan), .. Holes(plan),
+            .. Boards(plan), .. Guards(plan), .. Holes(plan), .. LowVoltageMaterial.Rough(plan),
             .. In(MaterialPhase.Trim, Counted(places.SelectMany(p => p.Devices), "devices").Concat(TrimMaterial.Of(plan, places))
-                .Concat(Breakers(plan))),
+                .Concat(Breakers(plan)).Concat(LowVoltageMaterial.Trim(plan))),
             .. In(MaterialPhase.Service, TrimMaterial.Panels(plan).Concat(ServiceMaterial.Of(plan))),
         ];
     }
@@ -143,7 +143,7 @@ public static class Hardware
     }
 
     // Whole feet, or whole metres: reels are not bought by the tenth.
-    private static MaterialLine Long(Plan plan, string item, Length length, string why) => plan.Job.Schools.Measure == Measure.Metres
+    internal static MaterialLine Long(Plan plan, string item, Length length, string why) => plan.Job.Schools.Measure == Measure.Metres
         ? new(item, "m", (int)Math.Ceiling(length.CutUp(Measure.Metres).Metres - 0.0005m), why) : new(item, "ft", length.WholeFeetUp, why);
 
     /// <summary>What one place takes: its box, its devices, and what covers it. The list is the sum of these.</summary>
@@ -332,24 +332,12 @@ public static class Hardware
             }
         }
 
-        var feet = lines.Values.Select(Covered).Total();
+        var feet = lines.Values.Select(l => l.Covered()).Total();
         if (feet > Length.Zero)
         {
             yield return Long(plan, "Running boards, 1×4", feet,
                 $"over the bottom chords of trusses, which are never bored, {plan.Book.Cite(RuleId.TrussesUncut, RuleId.CableInAttics)}");
         }
-    }
-
-    private static Length Covered(List<(Length From, Length To)> pieces)
-    {
-        var (sum, at) = (Length.Zero, new Length(int.MinValue / 2));
-        foreach (var (from, to) in pieces.OrderBy(p => p.From))
-        {
-            sum += Length.Max(Length.Zero, to - Length.Max(from, at));
-            at = Length.Max(at, to);
-        }
-
-        return sum;
     }
 
     private static bool Punched(Plan plan, Spot spot) => spot.Kind == MemberKind.Stud

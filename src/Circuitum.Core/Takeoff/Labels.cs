@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
@@ -46,6 +47,17 @@ public static class Labels
             var end = run.To.Box is BoxId box && circuit.Boxes[box].IsEnd ? " END" : "";
             labels.Add(new(At(true), [.. Lines($"{pull.Cable} to {run.To.Name}", works, pair)], run.From.Name));
             labels.Add(new(At(false) + end, [.. Lines($"{pull.Cable} from {run.From.Name}", works, pair)], run.To.Name));
+        }
+
+        foreach (var run in plan.LowVoltage.Runs)
+        {
+            var outlet = run.Outlet;
+            for (var cable = 1; cable <= outlet.Outlet.Cables; cable++)
+            {
+                var number = outlet.Outlet.Cables == 1 ? outlet.Number : $"{outlet.Number}.{cable}";
+                labels.Add(new(number, [$"{outlet.Outlet.Kind.Cable()}", $"to {outlet.Name}"], run.Home.Name));
+                labels.Add(new(number, [$"{outlet.Outlet.Kind.Cable()}", $"from {run.Home.Name}"], outlet.Name));
+            }
         }
 
         return labels.ToImmutable();

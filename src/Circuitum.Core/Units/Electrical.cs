@@ -204,4 +204,17 @@ public static class Quantities
 
     /// <summary>Sum of lengths.</summary>
     public static Length Total(this IEnumerable<Length> lengths) => new(lengths.Sum(l => l.Sixtyfourths));
+
+    /// <summary>How much of a line its stretches cover, each place once.</summary>
+    public static Length Covered(this IEnumerable<(Length From, Length To)> stretches)
+    {
+        var (sum, at) = (Length.Zero, new Length(int.MinValue / 2));
+        foreach (var (from, to) in stretches.OrderBy(s => s.From))
+        {
+            sum += Length.Max(Length.Zero, to - Length.Max(from, at));
+            at = Length.Max(at, to);
+        }
+
+        return sum;
+    }
 }

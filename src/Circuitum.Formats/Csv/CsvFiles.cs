@@ -1,6 +1,7 @@
 using System.Globalization;
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
@@ -62,6 +63,14 @@ public static class CsvFiles
 
     internal static IEnumerable<PlaceMaterial> ByBox(Plan plan) => plan.Survey.Boxes.GroupBy(b => b.Room).SelectMany(g => g)
         .Select(b => Hardware.At(plan, b));
+
+    /// <summary>low-voltage.csv: a line for each outlet of low voltage.</summary>
+    public static string LowVoltage(Plan plan) => Write("number,outlet,room,kind,cable,cables,length_ft,home", plan.LowVoltage.Outlets
+        .Select(o => (Outlet: o, Run: plan.LowVoltage.RunOf(o.Outlet.Id))).Select(x => new object[]
+        {
+            x.Outlet.Number, x.Outlet.Name, x.Outlet.Room.Room.Name, Words.Of(x.Outlet.Outlet.Kind), x.Outlet.Outlet.Kind.Cable(),
+            x.Outlet.Outlet.Cables, x.Run is { } run ? run.Length.Value.WholeFeetUp : "", x.Run?.Home.Name ?? "",
+        }));
 
     /// <summary>pre-drill.csv: holes to bore while insulated panels are set.</summary>
     public static string PreDrilled(Plan plan) =>

@@ -20,7 +20,7 @@ public static class DxfWriter
     public static IReadOnlyList<(string Name, int Colour)> Layers { get; } =
     [
         ("WALLS", 7), ("ROOMS", 8), ("NAMES", 8), ("OPENINGS", 7), ("FIXTURES", 9), ("BOXES", 3), ("PANELS", 7), ("HOME-RUNS", 2),
-        ("CABLES", 8),
+        ("CABLES", 8), ("LOW-VOLTAGE", 5),
     ];
 
     /// <summary>The level as a drawing file. Reading it gives the same rooms and boxes.</summary>
@@ -49,7 +49,38 @@ public static class DxfWriter
             Box(dxf, plan, box);
         }
 
+        LowVoltage(dxf, plan, level);
         return dxf.EndSection().Pair(0, "EOF").ToString();
+    }
+
+    // Outlets as triangles with their numbers, and their ways; nothing of it is read back as a box of power.
+    private static void LowVoltage(Text dxf, Plan plan, FramedLevel level)
+    {
+        const string layer = "LOW-VOLTAGE";
+        bool Here(Place place) => place.Structure == level.Structure && place.Level == level.Index;
+        foreach (var outlet in plan.LowVoltage.Outlets.Where(o => Here(o.Place)))
+        {
+            var at = outlet.Place.At.Plan;
+            var half = Length.FromInches(5);
+            dxf.Polyline(layer, [at.By(-half, half), at.By(half, half), at.By(Length.Zero, -half)]);
+            dxf.Words(layer, at.By(half, -half), $"{outlet.Number} {Words.Of(outlet.Outlet.Kind)}");
+        }
+
+        foreach (var home in plan.LowVoltage.Homes.Where(h => Here(h.Place)))
+        {
+            dxf.Words(layer, home.Place.At.Plan, home.Name);
+        }
+
+        foreach (var run in plan.LowVoltage.Runs.Where(r => r.Home.Place.Structure == level.Structure
+            && (Here(r.Home.Place) || Here(r.Outlet.Place))))
+        {
+            var bends = run.Way.Legs.Select(l => l.From.Plan).Append(run.Outlet.Place.At.Plan).ToList();
+            bends = [.. bends.Where((p, i) => i == 0 || p != bends[i - 1])];
+            if (bends.Count > 1)
+            {
+                dxf.Polyline(layer, bends, closed: false);
+            }
+        }
     }
 
     private static void Rooms(Text dxf, FramedLevel level)

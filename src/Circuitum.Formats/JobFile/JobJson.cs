@@ -41,6 +41,8 @@ public static class JobJson
         options.Converters.Add(new TextConverter<Id<Chase>>(t => new(t)));
         options.Converters.Add(new TextConverter<Id<Trench>>(t => new(t)));
         options.Converters.Add(new TextConverter<Id<Pipe>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<LowVoltageOutlet>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<LowVoltageHome>>(t => new(t)));
         options.Converters.Add(new TextConverter<Id<Hold>>(t => new(t)));
         options.Converters.Add(new TextConverter<RoomId>(t => new(t)));
         options.Converters.Add(new TextConverter<LevelId>(t => new(t)));

@@ -50,6 +50,8 @@ public static class DrawingStyle
         .alight{font-size:8px;font-weight:600;fill:#1F2D36;paint-order:stroke;stroke:#FCFBF7;stroke-width:3px}
         .opened .room-name,.opened .room-size{paint-order:stroke;stroke:#FCFBF7;stroke-width:2.5px}
         .subscript.device{fill:#17695F;font-size:7px}
+        .symbol.low,path.symbol.low{fill:#FCFBF7}.low-way{fill:none;stroke:#3B5678;stroke-width:1;stroke-dasharray:1.5 2.5}
+        .low-way.chosen-way{stroke:#17695F;stroke-width:2.6}
         .target .symbol{fill:#F2C94C}.carried .symbol{fill:#17695F}
         .chosen .symbol{fill:#DDEBE6;stroke:#17695F;stroke-width:2}.chosen .switch{fill:#17695F}
         """;

@@ -102,10 +102,21 @@ public static class PlanDrawing
             Cables(svg, plan, level, view, _ => true);
         }
 
+        var low = plan.LowVoltage is not { Outlets.IsEmpty: true, Homes.IsEmpty: true };
+        if (low)
+        {
+            Layer(svg, view, "low-voltage-ways", () => LowVoltageDrawing.Ways(svg, plan, level, view));
+        }
+
         SymbolDrawing.Cover(plan, level, ink);
         Layer(svg, view, "panels", () => Panels(svg, plan, level, view, ink));
         ViaDrawing.Draw(svg, plan, level, view);
         Layer(svg, view, "boxes", () => SymbolDrawing.Boxes(svg, plan, level, view, Lit(plan, view), ink));
+        if (low)
+        {
+            Layer(svg, view, "low-voltage", () => LowVoltageDrawing.Outlets(svg, plan, level, view));
+        }
+
         Layer(svg, view, "names", () => Names(svg, level, ink));
         if (view.Dimensions)
         {

@@ -3,6 +3,7 @@ using Circuitum.Core;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
@@ -73,6 +74,12 @@ public sealed class BenchView
 
     /// <summary>The selected want.</summary>
     public Want? Want { get; private set; }
+
+    /// <summary>The selected outlet of low voltage.</summary>
+    public PlacedLowVoltage? LowVoltage { get; private set; }
+
+    /// <summary>The selected can or shelf.</summary>
+    public PlacedHome? LowVoltageHome { get; private set; }
 
     /// <summary>The selected stud bays kept for another trade.</summary>
     public Reservation? Bays { get; private set; }
@@ -237,6 +244,14 @@ public sealed class BenchView
                 Want = Plan.Job.Wants.FirstOrDefault(w => w.Id.Value == subject.Id);
                 Of = Want is null ? null : Plan.House.Room(Want.Room);
                 return Want is not null;
+            case SubjectKind.LowVoltage:
+                LowVoltage = Plan.LowVoltage.Outlets.FirstOrDefault(o => o.Outlet.Id.Value == subject.Id);
+                Of = LowVoltage?.Room;
+                return LowVoltage is not null;
+            case SubjectKind.LowVoltageHome:
+                LowVoltageHome = Plan.LowVoltage.Homes.FirstOrDefault(h => h.Home.Id.Value == subject.Id);
+                Of = LowVoltageHome?.Room;
+                return LowVoltageHome is not null;
             case SubjectKind.Bays:
                 Bays = Levels.SelectMany(l => l.Level.Reservations).FirstOrDefault(r => r.Id.Value == subject.Id);
                 Of = Bays is null ? null : Plan.House.Room(Bays.Room);

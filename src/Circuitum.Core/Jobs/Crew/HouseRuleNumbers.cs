@@ -45,6 +45,8 @@ public static class HouseRuleNumbers
             30) with { Book = "none in the model code; local caps apply" },
         Share("largestFill", "Largest fill of a general circuit", r => r.LargestFill, (r, v) => r with { LargestFill = v }, 40, 100)
             with { Book = "100 %, continuous load × 1.25", Cites = [RuleId.ContinuousLoad] },
+        Length("lowVoltageApart", "Low voltage from power beside it", r => r.LowVoltageApart, (r, v) => r with { LowVoltageApart = v }, 2,
+            24) with { Book = "2 in; none from cable", Cites = [RuleId.LowVoltageFromPower] },
         Share("dropTarget", "Voltage drop at the far end", r => r.DropTarget, (r, v) => r with { DropTarget = v }, 1, 8)
             with { Book = "advice: 3 %", Cites = [RuleId.VoltageDropNote] },
     ];

@@ -72,6 +72,9 @@ public sealed record HouseRules
     /// <summary>Spaces left free in every panel, 0 to 40. The book asks for none.</summary>
     public int SpareSpaces { get; init; }
 
+    /// <summary>Low voltage from power beside it, 2 to 24 in: the book asks 2 in, and none of power in cable (800.133(A)(2)).</summary>
+    public Length LowVoltageApart { get; init; } = Length.FromFeet(1);
+
     /// <summary>The crew's breakers are listed with first-outlet AFCI receptacles, so that the home run may be NM cable (210.12(A)(3),
     /// (4)).</summary>
     public bool ListedForFirstOutlet { get; init; }

@@ -15,6 +15,11 @@ public abstract partial class StagePage
     /// <summary>Adds a box on a wall.</summary>
     public Task<IActionResult> OnPostAddAsync(string room, string wall, string offset, string kind, bool outside) => ChangeAsync(job =>
     {
+        if (NewLowVoltage.Is(kind))
+        {
+            return NewLowVoltage.OnWall(job, HouseEntry.Room(job, room).Id, Entry.Count(wall), Length.Parse(offset), kind, outside);
+        }
+
         var box = NewBox.OnWall(job, HouseEntry.Room(job, room).Id, Entry.Count(wall), Length.Parse(offset), kind) with
         { Outside = outside };
         return new AddBox(box);
@@ -23,6 +28,11 @@ public abstract partial class StagePage
     /// <summary>Adds a box on a ceiling or in a floor.</summary>
     public Task<IActionResult> OnPostAddOverAsync(string room, string x, string y, string kind) => ChangeAsync(job =>
     {
+        if (NewLowVoltage.Is(kind))
+        {
+            return NewLowVoltage.Over(job, HouseEntry.Room(job, room).Id, Length.Parse(x), Length.Parse(y), kind);
+        }
+
         var box = NewBox.Free(job, HouseEntry.Room(job, room).Id, Length.Parse(x), Length.Parse(y), kind);
         return new AddBox(box);
     });

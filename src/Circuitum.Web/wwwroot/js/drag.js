@@ -16,6 +16,8 @@ const drops = {
   fixture: { slide: "SlideFixture", move: "SlideFixture", name: "fixture", on: (key) => `fixture:${key}` },
   panel: { slide: "SlidePanel", name: "panel", on: (key) => `panel:${key}` },
   obstruction: { move: "SlideObstruction", name: "obstruction", on: (key) => `obstruction:${key}` },
+  low: { slide: "MoveLowVoltage", move: "PlaceLowVoltage", name: "outlet", on: (key) => `lowvoltage:${key}` },
+  "low-home": { slide: "MoveLowVoltageHome", name: "home", on: (key) => `lowvoltagehome:${key}` },
   via: { move: "Via", name: "place", on: (key) => `run:${key.slice(key.indexOf(" ") + 1)}` },
   wall: { wall: "MoveWall", name: "wall", on: (key) => `wall:${key}` },
 };

@@ -54,6 +54,8 @@ function remove() {
     fixture: ["DeleteFixture", "fixture"],
     obstruction: ["DeleteObstruction", "obstruction"],
     want: ["DropWant", "id"],
+    lowvoltage: ["DropLowVoltage", "outlet"],
+    lowvoltagehome: ["DropLowVoltageHome", "home"],
     bays: ["ReleaseBays", "id"],
     chase: ["CloseChase", "id"],
   }[kind];
