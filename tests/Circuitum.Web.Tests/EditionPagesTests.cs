@@ -26,7 +26,8 @@ public sealed class EditionPagesTests : IDisposable
             .Concat(plan.Circuits.Select(c => c.HomeRun).OfType<Core.Routing.Run>().Select(r => Core.Jobs.Subject.Run(r.Id)))
             .Concat(plan.Job.Panels.Select(p => Core.Jobs.Subject.Panel(p.Id)))
             .Concat(plan.Job.Structures.Select(s => Core.Jobs.Subject.Structure(s.Id)));
-        string[] beside = ["load", "rules", "divisions", "editions", "material", "places/A", "marks", "find", "make-up/A", "box/k-sw-hall"];
+        string[] beside = ["load", "rules", "divisions", "editions", "material", "places/A", "marks", "walls", "find", "make-up/A",
+            "box/k-sw-hall"];
         var addresses = stages.Select(s => $"/job/demo/{s}")
             .Concat(on.Select((s, i) => $"/job/demo/{stages[i % stages.Length]}?on={Uri.EscapeDataString(s.ToString())}"))
             .Concat(beside.Select(b => $"/job/demo/{b}"))

@@ -123,6 +123,9 @@ public sealed record Hold(Id<Hold> Id, string Subject, string What, string Who, 
 {
     /// <summary>The field that waits; null when it is the thing as a whole.</summary>
     public HoldField? Field { get; init; }
+
+    /// <summary>Cable left there beyond the crew's own slack until it has come, 0 to 20 ft at a box.</summary>
+    public Length Slack { get; init; }
 }
 
 /// <summary>Fields that can wait for a fact.</summary>

@@ -308,6 +308,12 @@ public static partial class JobProblems
             yield return new($"holds “{hold.Id}”", "say in 1 to 80 characters what is waited for; who and by when in 40 each");
         }
 
+        foreach (var hold in job.Holds.Where(h => h.Slack < Length.Zero || h.Slack > Length.FromFeet(20)
+            || (h.Slack > Length.Zero && !h.Subject.StartsWith("box:", StringComparison.Ordinal))))
+        {
+            yield return new($"holds “{hold.Id}”", "leaves 0 to 20 ft more cable, at a box");
+        }
+
         foreach (var hold in job.Holds.Where(h => Subject.TryParse(h.Subject) is null))
         {
             yield return new($"holds “{hold.Id}”", "its subject is written like box:k-range");

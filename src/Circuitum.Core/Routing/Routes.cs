@@ -89,7 +89,14 @@ public static class Routes
         return new(cut, why.Plan(measure == Measure.Feet ? "cut to the next foot" : "cut to the next tenth of a metre", cut.Cut(measure)));
     }
 
+    // What may still move by a foot is left a foot more.
+    private static Length Held(RunEnd end, Job job) => job.Holds.IsEmpty || end.Box is not { } box ? Length.Zero
+        : job.Holds.Where(h => h.Slack > Length.Zero && h.Subject == Subject.Box(box).ToString()).Select(h => h.Slack).Total();
+
     private static (string Said, Length Left, string Rule) Left(RunEnd end, Job job) => end.Panel is null
-        ? ($"made up and slack at {end.Name}", job.HouseRules.MakeUpAtBox + job.HouseRules.SlackAtBox, "house rules: make-up, slack")
+        ? (Held(end, job) is var held && held > Length.Zero
+            ? ($"made up and slack at {end.Name}, {held} of it while a fact is waited for",
+                job.HouseRules.MakeUpAtBox + job.HouseRules.SlackAtBox + held, "house rules: make-up, slack; a hold")
+            : ($"made up and slack at {end.Name}", job.HouseRules.MakeUpAtBox + job.HouseRules.SlackAtBox, "house rules: make-up, slack"))
         : ($"left at {end.Name}", job.HouseRules.AtPanel, "house rule: at the panel");
 }

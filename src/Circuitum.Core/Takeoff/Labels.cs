@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
@@ -43,10 +44,11 @@ public static class Labels
             var number = NumberOf(plan, circuit.Circuit.Key);
             var works = Works(plan, circuit, run);
             var pair = run.TakesAlong is CircuitKey other ? PairOf(plan, run, circuit, other) : null;
+            string Side(BoxId? at) => at is { } there && SideOf(plan, there, run) is { } side ? $" {side}" : "";
             string At(bool near) => run.Kind is RunKind.HomeRun or RunKind.Feeder ? $"HR {number}" : $"{number} {(near ? "OUT" : "IN")}";
             var end = run.To.Box is BoxId box && circuit.Boxes[box].IsEnd ? " END" : "";
-            labels.Add(new(At(true), [.. Lines($"{pull.Cable} to {run.To.Name}", works, pair)], run.From.Name));
-            labels.Add(new(At(false) + end, [.. Lines($"{pull.Cable} from {run.From.Name}", works, pair)], run.To.Name));
+            labels.Add(new(At(true) + Side(run.From.Box), [.. Lines($"{pull.Cable} to {run.To.Name}", works, pair)], run.From.Name));
+            labels.Add(new(At(false) + Side(run.To.Box) + end, [.. Lines($"{pull.Cable} from {run.From.Name}", works, pair)], run.To.Name));
         }
 
         foreach (var run in plan.LowVoltage.Runs)
@@ -76,6 +78,22 @@ public static class Labels
             : $"{mine}: black · {theirs}: red · white serves both";
     }
 
+    // At a protective device: the cable on its LINE screws, and those that hang on its LOAD screws.
+    private static string? SideOf(Plan plan, BoxId box, Run run)
+    {
+        if (plan.WiringOf(box) is not { Line: { } line } wiring)
+        {
+            return null;
+        }
+
+        return line.Run.Id == run.Id ? "LINE" : wiring.Joints.Any(j => j.Ends.Any(e => e.Run.Id == run.Id)
+            && j.Terminals.Any(t => t.Kind is TerminalKind.LoadHot)) ? "LOAD" : null;
+    }
+
+    // In a box of several gangs one line to each: what it is, and what it works.
+    private static IEnumerable<string> Gangs(Plan plan, PlacedBox box) => box.Box.Devices.Length < 2 ? [] : box.Box.Devices.Select((d, i) =>
+        $"{i + 1}: {Words.Of(d.Kind)}{(d.Controls.IsEmpty ? "" : $" works {string.Join(", ", d.Controls.Select(c => plan.Survey[c].Name))}")}");
+
     private static ImmutableArray<Label> Spaces(Plan plan) =>
     [
         .. plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is not null).Select(c => new Label($"{p.Panel.Id}{c.SpaceText}",
@@ -93,7 +111,7 @@ public static class Labels
                 ? "LINE marked" : null }.OfType<string>();
             return new Label(NumberOf(plan, c.Key) + string.Concat(marks.Select(m => " " + m)),
                 [box.Name, $"from {wired.FedBy.From.Name}", wired.Out.IsEmpty ? "nothing beyond"
-                    : $"to {string.Join(", ", wired.Out.Select(r => r.To.Name))}"], box.Room.Room.Name);
+                    : $"to {string.Join(", ", wired.Out.Select(r => r.To.Name))}", .. Gangs(plan, box)], box.Room.Room.Name);
         })),
     ];
 

@@ -26,8 +26,9 @@ public sealed class Energised
     /// <param name="thrown">Switches that are on; a three-way thrown joins its common with its second traveler, a four-way thrown
     /// crosses.</param>
     /// <param name="tripped">Boxes whose protective receptacle has opened; null for none.</param>
+    /// <param name="out">A device that is out of its box, or burnt: what it carried on is parted; null for none.</param>
     public Energised(WiredCircuit circuit, Survey survey, JointSchool school, IReadOnlySet<SwitchGang> thrown,
-        IReadOnlySet<BoxId>? tripped = null)
+        IReadOnlySet<BoxId>? tripped = null, SwitchGang? @out = null)
     {
         (hot, second, neutral, ground) = (New(), New(), New(), New());
         foreach (var box in circuit.Circuit.Boxes)
@@ -35,9 +36,11 @@ public sealed class Energised
             foreach (var joint in circuit.Wiring(survey[box], school).Joints)
             {
                 var node = New();
+                var parted = joint.By == JointBy.Device && @out is { } gone && gone.Box == box
+                    && joint.Terminals.Any(t => t.Gang == gone.Gang);
                 foreach (var end in joint.Ends)
                 {
-                    ends[(box, end.Run.Id, end.Conductor.Colour)] = node;
+                    ends[(box, end.Run.Id, end.Conductor.Colour)] = parted ? New() : node;
                 }
 
                 foreach (var terminal in joint.Terminals)
@@ -72,7 +75,10 @@ public sealed class Energised
         {
             for (var gang = 0; gang < box.Box.Devices.Length; gang++)
             {
-                Close(box, gang, thrown.Contains(new(box.Box.Id, gang)), tripped?.Contains(box.Box.Id) ?? false);
+                if (@out != new SwitchGang(box.Box.Id, gang))
+                {
+                    Close(box, gang, thrown.Contains(new(box.Box.Id, gang)), tripped?.Contains(box.Box.Id) ?? false);
+                }
             }
         }
     }

@@ -9,6 +9,7 @@ using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Tags;
+using Circuitum.Core.Takeoff;
 using Circuitum.Formats.Svg;
 
 namespace Circuitum.Web.Bench;
@@ -118,19 +119,7 @@ public sealed class BenchView
         Plan.Tags.Select((t, i) => (t, i)).Where(x => subjects.Contains(x.t.Subject));
 
     /// <summary>The one look: which reset protects this outlet.</summary>
-    public string ResetOf(BoxId box)
-    {
-        var landed = Plan.Landed(Plan.CircuitOf(box)!.Circuit.Key)!;
-        var safe = landed.Protected;
-        var (ground, arc) = (safe.Outlets[box].ResetAt, safe.Outlets[box].AfciResetAt);
-        string At(BoxId? device, bool breaker) => device is { } at ? at == box ? "its own button" : $"the button at {Plan.Survey[at].Name}"
-            : breaker ? $"panel {landed.Panel}, space {landed.SpaceText}" : "";
-        string groundAt = At(ground, safe.BreakerIsGfci), arcAt = At(arc, safe.BreakerIsAfci);
-        return groundAt.Length == 0 && arcAt.Length == 0 ? "no reset: not protected by AFCI or GFCI"
-            : groundAt == arcAt ? $"{groundAt}, both"
-            : string.Join("; ", new[] { groundAt.Length > 0 ? $"ground fault: {groundAt}" : "", arcAt.Length > 0 ? $"arc fault: {arcAt}"
-                : "" }.Where(t => t.Length > 0));
-    }
+    public string ResetOf(BoxId box) => Resets.Of(Plan, box);
 
     /// <summary>The heaviest tag on a circuit, its boxes, its runs, or null.</summary>
     public Severity? Worst(Landed circuit) => Plan.Tags.Where(t => t.Stage is not (Stage.House or Stage.Boxes) && On(t.Subject, circuit))

@@ -1,5 +1,6 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
+using Circuitum.Core.Takeoff;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 
@@ -22,6 +23,9 @@ public sealed class FindModel(Workbench bench) : JobPage(bench)
     /// <summary>Breakers of the room, with what each feeds there.</summary>
     public IReadOnlyList<(Landed Landed, string Feeds)> Found { get; private set; } = [];
 
+    /// <summary>Outlets of the room that a button brings back, by the box that has the button, its room with it.</summary>
+    public IReadOnlyList<(string Button, string In, string Outlets)> Buttons { get; private set; } = [];
+
     /// <summary>The room's name.</summary>
     public string? RoomName { get; private set; }
 
@@ -43,6 +47,11 @@ public sealed class FindModel(Workbench bench) : JobPage(bench)
                 .OrderByDescending(x => x.Boxes.Count)
                 .Select(x => (x.Landed, string.Join(", ", x.Boxes.Select(b => b.Name).Distinct().Take(4))
                     + (x.Boxes.Count > 4 ? $" and {x.Boxes.Count - 4} more" : "")))];
+            Buttons = [.. plan.Survey.Boxes.Where(b => b.Room.Room.Id == room.Id)
+                .Select(b => (Box: b, At: Resets.ButtonOf(plan, b.Box.Id))).Where(x => x.At is not null)
+                .GroupBy(x => x.At!.Value).OrderBy(g => plan.Survey[g.Key].Name, StringComparer.Ordinal)
+                .Select(g => (plan.Survey[g.Key].Name, plan.Survey[g.Key].Room.Room.Name,
+                    string.Join(", ", g.Select(x => x.Box.Box.Id == g.Key ? "itself" : x.Box.Name))))];
         }
 
         return Task.CompletedTask;

@@ -40,6 +40,16 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
     public static string Works(BenchView view, Device device) => device.Controls.Length > 0
         ? $"Works {string.Join(", ", device.Controls.Select(c => view.Plan.Survey[c].Name))}." : "Works nothing yet.";
 
+    // The device on which most depends: the others of the box take less with them.
+    private static string WithoutIt(BenchView view, WiredCircuit circuit, PlacedBox placed)
+    {
+        var worst = Enumerable.Range(0, placed.Box.Devices.Length).Select(g => Failure.Of(circuit, view.Plan.Survey,
+            view.Plan.Job.Schools.Joints, new(placed.Box.Id, g))).MaxBy(d => d.Length);
+        return worst.IsEmpty ? "nothing else dies: what goes on is spliced"
+            : $"{Told.Many(worst.Length, "box", "boxes")} beyond it: {string.Join(", ", worst.Take(3).Select(b => b.Name))}"
+                + (worst.Length > 3 ? $" and {worst.Length - 3} more" : "");
+    }
+
     private static IEnumerable<CardFact> FactsOf(BenchView view)
     {
         var (placed, landed) = (view.Box!, view.Circuit!);
@@ -58,6 +68,11 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
         yield return new("AFCI", outlet.Afci is { } afci ? $"needed, {afci.Section}" : "not asked");
         yield return new("GFCI", outlet.Gfci is { } gfci ? $"needed, {gfci.Section}" : "not asked");
         yield return new("Resets at", view.ResetOf(placed.Box.Id));
+        if (!landed.Wired.Boxes[placed.Box.Id].Out.IsEmpty && placed.Box.Devices.Any(d => d.Kind.IsReceptacle() || d.Kind.IsSwitch()))
+        {
+            yield return new("If it fails", WithoutIt(view, landed.Wired, placed));
+        }
+
         if (ReceptacleListing.For(placed, landed.Protected, view.Plan.Job.Schools) is { } listing)
         {
             yield return new("Receptacle", string.Join("; ", listing.Why));

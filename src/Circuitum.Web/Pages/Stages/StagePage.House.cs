@@ -329,9 +329,11 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostDropUnderlayAsync(string level) => ChangeAsync(() => new SetUnderlay(new(level), null));
 
     /// <summary>Waits for a fact.</summary>
-    public Task<IActionResult> OnPostHoldAsync(string subject, string? field, string what, string? who, string? by) =>
+    public Task<IActionResult> OnPostHoldAsync(string subject, string? field, string what, string? who, string? by,
+        string? slack) =>
         ChangeAsync(job => new AddHold(new(new(AddHold.FreeId(job)), subject, what ?? "", who ?? "", by ?? "")
         {
             Field = string.IsNullOrEmpty(field) ? null : Entry.Choice<HoldField>(field),
+            Slack = string.IsNullOrWhiteSpace(slack) ? Length.Zero : Length.Parse(slack),
         }));
 }
