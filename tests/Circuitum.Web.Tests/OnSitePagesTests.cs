@@ -39,7 +39,7 @@ public sealed class OnSitePagesTests : IDisposable
     public async Task A_box_says_what_dies_with_its_device_and_holds_slack()
     {
         var v = await host.AtAsync("/job/demo/boxes?on=box:f-r2");
-        Assert.Contains("nothing else dies: what goes on is spliced", await v.GetAsync("/job/demo/boxes?on=box:k-sw-hall"),
+        Assert.Contains("nothing else dies: what goes on is spliced", await v.GetAsync("/job/demo/boxes?on=box:f-r3"),
             StringComparison.Ordinal);
         var (status, text, _) = await v.PostAsync("/job/demo/boxes?on=box:f-r2&handler=Hold", ("subject", "box:f-r2"),
             ("what", "sofa's place"), ("slack", "1-6"));

@@ -91,8 +91,12 @@ public static class Labels
     }
 
     // In a box of several gangs one line to each: what it is, and what it works.
-    private static IEnumerable<string> Gangs(Plan plan, PlacedBox box) => box.Box.Devices.Length < 2 ? [] : box.Box.Devices.Select((d, i) =>
-        $"{i + 1}: {Words.Of(d.Kind)}{(d.Controls.IsEmpty ? "" : $" works {string.Join(", ", d.Controls.Select(c => plan.Survey[c].Name))}")}");
+    private static IEnumerable<string> Gangs(Plan plan, PlacedBox box)
+    {
+        string Works(Device device) => device.Controls.IsEmpty ? ""
+            : $" works {string.Join(", ", device.Controls.Select(c => plan.Survey[c].Name))}";
+        return box.Box.Devices.Length < 2 ? [] : box.Box.Devices.Select((d, i) => $"{i + 1}: {Words.Of(d.Kind)}{Works(d)}");
+    }
 
     private static ImmutableArray<Label> Spaces(Plan plan) =>
     [

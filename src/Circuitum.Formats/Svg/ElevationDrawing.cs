@@ -33,7 +33,8 @@ public static class ElevationDrawing
         foreach (var mark in wall.Marks)
         {
             decimal left = mark.NearEdge.Inches, wide = mark.Width.Inches, bottom = high - mark.Bottom.Inches;
-            Rect(svg, left, bottom - BoxHigh, wide, BoxHigh, $"elevation-box{(mark.LowVoltage ? " low" : "")}{(mark.Outside ? " outer" : "")}");
+            var css = "elevation-box" + (mark.LowVoltage ? " low" : "") + (mark.Outside ? " outer" : "");
+            Rect(svg, left, bottom - BoxHigh, wide, BoxHigh, css);
             svg.Words($"{mark.Stud}", mark.Middle.Inches, above ? bottom - BoxHigh - 8 : bottom + 6, "elevation-mark");
             svg.Words($"{mark.Middle.Nearest(Length.FromInches(.125m))}", mark.Middle.Inches, above ? bottom - BoxHigh - 2 : bottom + 12,
                 "elevation-note");

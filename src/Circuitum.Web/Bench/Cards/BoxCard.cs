@@ -46,7 +46,7 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
         var worst = Enumerable.Range(0, placed.Box.Devices.Length).Select(g => Failure.Of(circuit, view.Plan.Survey,
             view.Plan.Job.Schools.Joints, new(placed.Box.Id, g))).MaxBy(d => d.Length);
         return worst.IsEmpty ? "nothing else dies: what goes on is spliced"
-            : $"{Told.Many(worst.Length, "box", "boxes")} beyond it: {string.Join(", ", worst.Take(3).Select(b => b.Name))}"
+            : $"{Told.Many(worst.Length, "box goes", "boxes go")} dead: {string.Join(", ", worst.Take(3).Select(b => b.Name))}"
                 + (worst.Length > 3 ? $" and {worst.Length - 3} more" : "");
     }
 
