@@ -60,9 +60,9 @@ test("a cottage of three rooms is drawn by touch, laid out, and its schedule rea
   await tapAt(page, 174, 40);
   await expect(said(page)).toContainText("Set a door of 2'-8\"");
   await tapAt(page, 60, 150);
-  await expect(said(page)).toContainText(/into wall 1 of Bath|into wall 3 of Kitchen/);
+  await expect(said(page)).toContainText(/into the north wall of Bath|into the south wall of Kitchen/);
   await tapAt(page, 110, 0);
-  await expect(said(page)).toContainText("into wall 1 of Kitchen");
+  await expect(said(page)).toContainText("into the north wall of Kitchen");
   await page.getByRole("button", { name: "Door", exact: true }).tap();
   await page.getByRole("link", { name: "Boxes", exact: true }).tap();
   await ledger(page).getByRole("button", { name: "Lay out the whole job by rule" }).tap();

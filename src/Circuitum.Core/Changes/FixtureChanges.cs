@@ -77,7 +77,7 @@ public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobC
     {
         if (JobProblems.First(job) is { } problem)
         {
-            throw new ChangeRefusedException(problem.ToString());
+            throw new ChangeRefusedException(problem.Told(job));
         }
 
         var room = Framing.Frame(job).Room(id);

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Problems;
 using Circuitum.Core.Units;
@@ -11,6 +12,12 @@ public abstract record HouseChange : JobChange
     /// <summary>True when walls were moved and none was added or taken away: a thing stays on the wall of the same number.</summary>
     protected virtual bool KeepsWalls => false;
 
+    /// <summary>A new room's inside size as it was typed; null where none was.</summary>
+    protected virtual (RoomId Room, Length Width, Length Depth)? Typed(Job before) => null;
+
+    /// <summary>True when inside sizes are what the change is about: nothing is moved to keep them.</summary>
+    protected virtual bool Resizes => false;
+
     /// <summary>Draws the rooms anew, without a thought for what is on their walls.</summary>
     protected abstract Job Draw(Job job, out string phrase);
 
@@ -20,7 +27,14 @@ public abstract record HouseChange : JobChange
         var drawn = Draw(job, out phrase);
         if (JobProblems.FirstOfOutlines(drawn) is { } problem)
         {
-            throw new ChangeRefusedException(problem.ToString());
+            throw new ChangeRefusedException(problem.Told(drawn));
+        }
+
+        if (!Resizes)
+        {
+            var typed = Typed(job);
+            drawn = SizeKeeping.Keep(job, drawn, typed, ImmutableHashSet<RoomId>.Empty);
+            phrase += typed is { } asked ? Told(drawn, asked) : "";
         }
 
         var kept = Anchoring.Keep(job, drawn, KeepsWalls, out var lost);
@@ -30,6 +44,14 @@ public abstract record HouseChange : JobChange
         }
 
         return kept;
+    }
+
+    // As it stands, and where that is not as it was typed, so much is said.
+    private static string Told(Job drawn, (RoomId Room, Length Width, Length Depth) typed)
+    {
+        var room = Framing.Frame(RoomFitting.Emptied(drawn)).Room(typed.Room);
+        return $", {room.ClearWidth} × {room.ClearDepth} inside" + (room.ClearWidth == typed.Width && room.ClearDepth == typed.Depth ? ""
+            : $", not {typed.Width} × {typed.Depth}: the walls of its neighbors leave no more choice");
     }
 
     /// <summary>The level, or a refusal.</summary>

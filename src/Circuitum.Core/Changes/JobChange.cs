@@ -21,7 +21,7 @@ public abstract record JobChange
         try
         {
             var changed = LooseEnds.Drop(Apply(job, out var phrase));
-            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.ToString())
+            return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.Told(changed))
                 : new(changed, phrase, null) { Selects = Selects(job) };
         }
         catch (ChangeRefusedException refused)

@@ -115,7 +115,7 @@ public sealed record NewJob
             [new() { Id = new("A"), Room = room.Id, Wall = PanelWall, Offset = (PanelWall % 2 == 1 ? Width : Depth) / 2, Rating = Service,
                 Spaces = Spaces }]
         };
-        return JobProblems.First(job) is { } problem ? throw new ChangeRefusedException(problem.ToString()) : job;
+        return JobProblems.First(job) is { } problem ? throw new ChangeRefusedException(problem.Told(job)) : job;
     }
 
     private Level Storey(int index)

@@ -13,7 +13,7 @@ public sealed record AddOpening(RoomId Room, Opening Opening) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);
-        phrase = $"Set a {Words.Of(Opening.Kind)} of {Opening.Width} into wall {Opening.Wall} of {room.Name}";
+        phrase = $"Set a {Words.Of(Opening.Kind)} of {Opening.Width} into the {room.SideOf(Opening.Wall)} wall of {room.Name}";
         return HouseChange.With(job, room with { Openings = room.Openings.Add(Opening) });
     }
 

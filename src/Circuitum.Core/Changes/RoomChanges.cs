@@ -67,6 +67,13 @@ public sealed record AddRoom(RoomId Neighbour, int Wall, Length From, Length Alo
     protected override Subject? Selects(Job before) => Subject.Room(NewRoomId(before, Name));
 
     /// <inheritdoc/>
+    protected override (RoomId Room, Length Width, Length Depth)? Typed(Job before)
+    {
+        var side = RoomFitting.Side(before, Find(before, Neighbour).Room, Wall);
+        return (NewRoomId(before, Name), side.AlongX ? Along : Away, side.AlongX ? Away : Along);
+    }
+
+    /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {
         var (level, beside) = Find(job, Neighbour);
@@ -82,7 +89,7 @@ public sealed record AddRoom(RoomId Neighbour, int Wall, Length From, Length Alo
 
         var room = new Room { Id = NewRoomId(job, Name), Name = Name.Trim(), Use = Use, Corners = [] };
         var drawn = RoomFitting.Beside(job, level, beside, Wall, From, Along, Away, room);
-        phrase = $"Add {room.Name}, {RoomFitting.Inside(drawn, room.Id)} inside";
+        phrase = $"Add {room.Name}";
         return drawn;
     }
 }

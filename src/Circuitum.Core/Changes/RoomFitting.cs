@@ -19,7 +19,7 @@ internal static class RoomFitting
     {
         if (JobProblems.FirstOfOutlines(job) is { } problem)
         {
-            throw new ChangeRefusedException(problem.ToString());
+            throw new ChangeRefusedException(problem.Told(job));
         }
 
         var room = Framing.Frame(Emptied(job)).Room(id);
@@ -49,7 +49,7 @@ internal static class RoomFitting
         if (side.AlongX)
         {
             var eastward = side.End.X > side.Start.X;
-            var near = Snapped(level, vertical: true, eastward ? inner.X - half : inner.X + half);
+            var near = Snapped(level, vertical: true, eastward ? inner.X - half : inner.X + half, line.Y, line.Y);
             var far = eastward ? near + along + half + half : near - along - half - half;
             var south = !eastward;
             var deep = south ? line.Y + away + half + half : line.Y - away - half - half;
@@ -57,7 +57,7 @@ internal static class RoomFitting
         }
 
         var southward = side.End.Y > side.Start.Y;
-        var start = Snapped(level, vertical: false, southward ? inner.Y - half : inner.Y + half);
+        var start = Snapped(level, vertical: false, southward ? inner.Y - half : inner.Y + half, line.X, line.X);
         var end = southward ? start + along + half + half : start - along - half - half;
         var east = southward;
         var wide = east ? line.X + away + half + half : line.X - away - half - half;
@@ -74,7 +74,7 @@ internal static class RoomFitting
         var emptyLevel = HouseChange.Find(empty, level.Id);
         for (var tries = 0; tries < 3; tries++)
         {
-            opposite = new(Snapped(level, vertical: true, opposite.X), Snapped(level, vertical: false, opposite.Y));
+            opposite = Snapped(level, corner, opposite);
             var tried = HouseChange.With(empty,
                 emptyLevel with { Rooms = emptyLevel.Rooms.Add(room with { Corners = Shapes.Box(corner, opposite) }) });
             if (JobProblems.FirstOfOutlines(tried) is not null)
@@ -90,21 +90,28 @@ internal static class RoomFitting
             }
 
             var next = new Point(eastward ? opposite.X + dx : opposite.X - dx, southward ? opposite.Y + dy : opposite.Y - dy);
-            opposite = new(Snapped(level, vertical: true, next.X), Snapped(level, vertical: false, next.Y));
+            opposite = Snapped(level, corner, next);
         }
 
         return Drawn(opposite);
     }
 
-    private static Length Snapped(Level level, bool vertical, Length at)
+    private static Point Snapped(Level level, Point corner, Point opposite) => new(
+        Snapped(level, vertical: true, opposite.X, Length.Min(corner.Y, opposite.Y), Length.Max(corner.Y, opposite.Y)),
+        Snapped(level, vertical: false, opposite.Y, Length.Min(corner.X, opposite.X), Length.Max(corner.X, opposite.X)));
+
+    // Only a wall that the new one would lie along, or end at, is that wall: the line of a room elsewhere is none of it.
+    private static Length Snapped(Level level, bool vertical, Length at, Length low, Length high)
     {
         var lines = level.Rooms.SelectMany(r => r.Corners.Select((a, i) => (A: a, B: r.Corners[(i + 1) % r.Corners.Length])))
-            .Where(e => (e.A.X == e.B.X) == vertical).Select(e => vertical ? e.A.X : e.A.Y).Distinct();
+            .Where(e => (e.A.X == e.B.X) == vertical && (vertical ? Length.Min(e.A.Y, e.B.Y) : Length.Min(e.A.X, e.B.X)) <= high + Snap
+                && (vertical ? Length.Max(e.A.Y, e.B.Y) : Length.Max(e.A.X, e.B.X)) >= low - Snap)
+            .Select(e => vertical ? e.A.X : e.A.Y).Distinct();
         return lines.Where(l => (l - at).Abs() < Snap).OrderBy(l => (l - at).Abs()).Cast<Length?>().FirstOrDefault() ?? at;
     }
 
     // Only outlines matter for walls: what is on them need not fit yet.
-    private static Job Emptied(Job job) => job with
+    internal static Job Emptied(Job job) => job with
     {
         Structures = [.. job.Structures.Select(s =>
             s with { Levels = [.. s.Levels.Select(l =>

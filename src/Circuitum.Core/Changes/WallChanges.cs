@@ -16,11 +16,14 @@ public sealed record MoveWall(RoomId Room, int Wall, Length By) : HouseChange
     protected override bool KeepsWalls => true;
 
     /// <inheritdoc/>
+    protected override bool Resizes => true;
+
+    /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {
         var (level, room) = Find(job, Room);
         var moved = Moved(level, room, Wall, By, out var rooms);
-        phrase = $"Move wall {Wall} of {room.Name} {By.Abs()} {(By < Length.Zero ? "in" : "out")}"
+        phrase = $"Move the {room.SideOf(Wall)} wall of {room.Name} {By.Abs()} {(By < Length.Zero ? "in" : "out")}"
             + $"{(rooms > 1 ? $", {rooms} rooms follow" : "")}";
         return With(job, moved);
     }
@@ -83,6 +86,9 @@ public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseC
     protected override bool KeepsWalls => true;
 
     /// <inheritdoc/>
+    protected override bool Resizes => true;
+
+    /// <inheritdoc/>
     protected override Job Draw(Job job, out string phrase)
     {
         var (level, room) = Find(job, Room);
@@ -99,7 +105,7 @@ public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseC
         var cross = ((long)(turn.X - here.X).Sixtyfourths * (after.Y - turn.Y).Sixtyfourths)
             - ((long)(turn.Y - here.Y).Sixtyfourths * (after.X - turn.X).Sixtyfourths);
         var by = Clear - side.Clear;
-        phrase = $"Make wall {Wall} of {room.Name} {Clear} clear";
+        phrase = $"Make the {room.SideOf(Wall)} wall of {room.Name} {Clear} clear";
         return With(job, MoveWall.Moved(level, room, next, cross > 0 ? by : -by, out _));
     }
 }
@@ -115,7 +121,7 @@ public sealed record BuildWall(RoomId Room, int Wall, WallBuild? Build) : HouseC
     {
         var (_, room) = Find(job, Room);
         RoomFitting.Side(job, room, Wall);
-        phrase = $"Build wall {Wall} of {room.Name} {(Build is null ? "as usual" : $"of {Words.Of(Build.Framing)}")}";
+        phrase = $"Build the {room.SideOf(Wall)} wall of {room.Name} {(Build is null ? "as usual" : $"of {Words.Of(Build.Framing)}")}";
         var others = room.Builds.Where(b => b.Wall != Wall);
         return With(job, room with { Builds = Build is null ? [.. others] : [.. others, Build with { Wall = Wall }] });
     }

@@ -13,6 +13,7 @@ public static class PlanDifference
     public static IReadOnlyList<string> Between(Plan before, Plan after)
     {
         var said = new List<string>();
+        said.AddRange(SizeDifference.Between(before.House, after.House));
         said.AddRange(Breakers(before, after));
         said.AddRange(Protection(before, after));
         said.AddRange(Moved(before, after));

@@ -35,7 +35,7 @@ public sealed record OpeningFields
             Kind = kind,
             Wall = wall,
             Offset = Length.Parse(Offset),
-            Width = string.IsNullOrWhiteSpace(Width) ? UsualWidth(kind)
+            Width = string.IsNullOrWhiteSpace(Width) ? UsualSizes.Of(kind)
                 : Length.Parse(Width),
             Sill = string.IsNullOrWhiteSpace(Sill) ? Length.FromInches(36) : Length.Parse(Sill),
             Hinge = string.IsNullOrEmpty(Hinge)
@@ -43,13 +43,4 @@ public sealed record OpeningFields
             SwingsOut = SwingsOut,
         };
     }
-
-    /// <summary>What is usual: a 2'-8" door, a 3 ft window and passage, a 6 ft slider, a 9 ft garage door.</summary>
-    public static Length UsualWidth(OpeningKind kind) => kind switch
-    {
-        OpeningKind.Door => Length.FromInches(32),
-        OpeningKind.Slider => Length.FromFeet(6),
-        OpeningKind.GarageDoor => Length.FromFeet(9),
-        _ => Length.FromFeet(3),
-    };
 }

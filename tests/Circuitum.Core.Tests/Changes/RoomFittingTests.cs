@@ -39,7 +39,7 @@ public sealed class RoomFittingTests
     }, iter: 200);
 
     [Fact]
-    public void Rooms_all_round_a_room_leave_it_its_size_but_for_the_thinner_walls()
+    public void Rooms_all_round_a_room_leave_it_its_size()
     {
         var job = Start;
         foreach (var (wall, name) in new[] { (1, "North"), (2, "East"), (3, "South"), (4, "West") })
@@ -47,8 +47,8 @@ public sealed class RoomFittingTests
             job = new AddRoom(new("core"), wall, Length.Zero, 20.Feet(), 8.Feet(), name, RoomUse.Bedroom).On(job).Job!;
         }
 
-        // Each of its walls is 4-1/2 in now where it was 6-1/2: an inch more on every side.
-        Assert.Equal((20.Feet() + 2.Inches(), 20.Feet() + 2.Inches()), (Framed(job, "core").ClearWidth, Framed(job, "core").ClearDepth));
+        // Each of its walls is 4-1/2 in now where it was 6-1/2: they thin away from the room that was there.
+        Assert.Equal((20.Feet(), 20.Feet()), (Framed(job, "core").ClearWidth, Framed(job, "core").ClearDepth));
         Assert.Equal(4, Framing.Frame(job).Structures[0].Levels[0].Walls.Count(w => w.Rooms.Length == 2));
     }
 
@@ -59,8 +59,8 @@ public sealed class RoomFittingTests
         var before = Planner.Plan(job).Survey[new("r")].Place.At;
         job = new AddRoom(new("core"), 4, Length.Zero, 20.Feet(), 8.Feet(), "West", RoomUse.Bedroom).On(job).Job!;
         Assert.Equal(before, Planner.Plan(job).Survey[new("r")].Place.At);
-        // The inside corner is an inch farther west, so the offset is an inch more.
-        Assert.Equal(61.Inches(), job.Boxes[0].Offset);
+        // The wall thins away from the corner it is measured from.
+        Assert.Equal(60.Inches(), job.Boxes[0].Offset);
     }
 
     [Theory]

@@ -146,7 +146,7 @@ public sealed class LowVoltageTests
     public void What_cannot_be_is_refused_in_words()
     {
         string? Says(JobChange change) => change.On(Two).Refusal;
-        Assert.Equal("lowVoltage “lv-b-2-60”.cables: 1 to 8 cables go to one outlet; it has 9",
+        Assert.Equal("b data: 1 to 8 cables go to one outlet; it has 9",
             Says(new SetLowVoltage(On("b", 2, 60) with { Cables = 9 })));
         Assert.Contains("wall 5 is not there", Says(new SetLowVoltage(On("b", 5, 60))), StringComparison.Ordinal);
         Assert.Contains("past the end of its wall", Says(new SetLowVoltage(On("b", 2, 140))), StringComparison.Ordinal);

@@ -1,9 +1,11 @@
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Lines;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Formats.Drawings;
+using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 
@@ -12,6 +14,31 @@ namespace Circuitum.Web.Pages.Stages;
 // What a person does to the house.
 public abstract partial class StagePage
 {
+    // Read as it was sent: every other text of a form is put on one line.
+    private const string SaidIn = "lines";
+
+    /// <summary>Draws what is said in a line, or in several.</summary>
+    public Task<IActionResult> OnPostSayAsync() => ChangeAsync(job => SayLines.Of(LevelOf(job), Request.Form[SaidIn].ToString()));
+
+    /// <summary>What a line would draw; nothing is changed.</summary>
+    public async Task<IActionResult> OnGetHeardAsync()
+    {
+        if (await bench.OpenAsync(new(Key)) is not { Plan.Job: var job })
+        {
+            return NotFound();
+        }
+
+        var outcome = SayLines.Of(LevelOf(job), Request.Query[SaidIn].ToString()).On(job);
+        return new JsonResult(new
+        {
+            says = outcome.Refusal ?? outcome.Phrase,
+            refused = outcome.Job is null,
+            ghost = outcome.Job is { } drawn ? GhostDrawing.Path(job, drawn, LevelOf(drawn)) : "",
+        });
+    }
+
+    private LevelId LevelOf(Job job) => (job.Levels.FirstOrDefault(l => l.Id.Value == Level) ?? job.Levels.First()).Id;
+
     /// <summary>Draws a room from corner to corner.</summary>
     public Task<IActionResult> OnPostDrawRoomAsync(string level, string? name, string use, string x, string y, string toX, string toY) =>
         ChangeAsync(job =>

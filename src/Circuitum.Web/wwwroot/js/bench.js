@@ -13,6 +13,7 @@ import { watchDarkness } from "./darkness.js";
 import { watchLand } from "./land.js";
 import { watchTrouble } from "./trouble.js";
 import { watchTurns } from "./turns.js";
+import { watchSay } from "./say.js";
 
 watchTrouble();
 watchTurns();
@@ -29,5 +30,6 @@ watchWeigh();
 watchRegroup();
 watchLand();
 watchDarkness();
+watchSay();
 // For whoever waits until keys and tools answer.
 document.documentElement.dataset.ready = "true";

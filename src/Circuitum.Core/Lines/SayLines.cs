@@ -1,0 +1,70 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Changes;
+using Circuitum.Core.Jobs;
+
+namespace Circuitum.Core.Lines;
+
+/// <summary>Draws what is said, line after line; all of it or nothing.</summary>
+/// <param name="Level">The level that is drawn.</param>
+/// <param name="Lines">What is said, 1 to 400 lines.</param>
+public sealed record SayLines(LevelId Level, ImmutableArray<string> Lines) : JobChange
+{
+    /// <summary>Lines that are read at once.</summary>
+    public const int Most = 400;
+
+    /// <summary>What a person typed or pasted, line by line; empty lines and what stands behind a # are left out.</summary>
+    public static SayLines Of(LevelId level, string text) => new(level, [.. text.Split('\n')
+        .Select(l => Printed.Of(l.Split('#')[0]))
+        .Where(l => l.Length > 0)]);
+
+    /// <inheritdoc/>
+    protected override Subject? Selects(Job before)
+    {
+        var (job, last) = (before, (Subject?)null);
+        foreach (var line in Lines)
+        {
+            var outcome = HouseLine.Read(job, Level, line).On(job);
+            (job, last) = (outcome.Job ?? job, outcome.Selects ?? last);
+        }
+
+        return last;
+    }
+
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        if (Lines.Length is 0 or > Most)
+        {
+            throw new ChangeRefusedException(Lines.Length == 0 ? $"Say a line, like “{HouseLine.Examples[0]}”."
+                : $"{Most} lines are read at once; these are {Lines.Length}.");
+        }
+
+        phrase = "";
+        for (var i = 0; i < Lines.Length; i++)
+        {
+            var outcome = Said(job, Lines[i]);
+            if (outcome.Job is not { } drawn)
+            {
+                throw new ChangeRefusedException(Lines.Length == 1 ? outcome.Refusal!
+                    : $"Line {i + 1}, “{Lines[i]}”: {outcome.Refusal} Nothing was drawn.");
+            }
+
+            (job, phrase) = (drawn, outcome.Phrase);
+        }
+
+        phrase = Lines.Length == 1 ? phrase : $"Draw {Lines.Length} lines; the last: {phrase}";
+        return job;
+    }
+
+    private ChangeOutcome Said(Job job, string line)
+    {
+        try
+        {
+            return HouseLine.Read(job, Level, line).On(job);
+        }
+        catch (ChangeRefusedException refused)
+        {
+            return new(null, "", refused.Message);
+        }
+    }
+}

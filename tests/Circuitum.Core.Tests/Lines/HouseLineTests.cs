@@ -1,0 +1,211 @@
+using Circuitum.Core.Changes;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Lines;
+using Circuitum.Core.Problems;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>A house said line by line, as it is read off a paper plan.</summary>
+public sealed class HouseLineTests
+{
+    private static readonly LevelId Ground = new("ground");
+
+    private static Job Start => new NewJob
+    {
+        Edition = Edition.Y2020,
+        Name = "Said",
+        FirstRoom = "Mudroom",
+        FirstUse = RoomUse.Mudroom,
+        Width = 8.Feet(),
+        Depth = 12.Feet(),
+    }.Start();
+
+    private static ChangeOutcome Say(Job job, string line) => SayLines.Of(job.Levels.First().Id, line).On(job);
+
+    private static Job Said(params string[] lines)
+    {
+        var job = Start;
+        foreach (var line in lines)
+        {
+            var outcome = Say(job, line);
+            Assert.True(outcome.Refusal is null, $"{line}: {outcome.Refusal}");
+            job = outcome.Job!;
+        }
+
+        return job;
+    }
+
+    private static FramedRoom Room(Job job, string name) => Framing.Frame(job).Rooms.First(r => r.Room.Name == name);
+
+    [Theory] // inside sizes to the sixty-fourth, however they are written
+    [InlineData("kitchen 13 x 12 east of mudroom", "Kitchen", RoomUse.Kitchen, 156, 144)]
+    [InlineData("Kitchen 13x12 e of mudroom", "Kitchen", RoomUse.Kitchen, 156, 144)]
+    [InlineData("kitchen 13' by 12' on the east side of the mudroom", "Kitchen", RoomUse.Kitchen, 156, 144)]
+    [InlineData("kit 13-6 × 10'-9 1/2\" east wall of mudroom", "Kitchen", RoomUse.Kitchen, 162, 129.5)]
+    [InlineData("bed 2 11 x 10.5 south of mudroom", "Bedroom 2", RoomUse.Bedroom, 132, 126)]
+    [InlineData("reading corner 8 x 8 as den north of mudroom", "Reading corner", RoomUse.Den, 96, 96)]
+    [InlineData("Nana's room 9 x 10 west of mudroom as bedroom", "Nana's room", RoomUse.Bedroom, 108, 120)]
+    [InlineData("hall 3-6 x 20 w of mudroom", "Hall", RoomUse.Hall, 42, 240)]
+    [InlineData("garage 20 ft x 22 ft west of mudroom", "Garage", RoomUse.Garage, 240, 264)]
+    public void A_room_is_as_large_as_it_was_said(string line, string name, RoomUse use, decimal width, decimal depth)
+    {
+        var room = Room(Said(line), name);
+        Assert.Equal((use, Length.FromInches(width), Length.FromInches(depth)), (room.Room.Use, room.ClearWidth, room.ClearDepth));
+        Assert.Equal(8.Feet(), Room(Said(line), "Mudroom").ClearWidth);
+    }
+
+    [Theory] // 5 ft deep on a wall of 12 ft: from the north end by 0, 7 or 3-6; or 2 ft from it
+    [InlineData("pantry 4 x 5 east of mudroom", 0)]
+    [InlineData("pantry 4 x 5 east of mudroom, north end", 0)]
+    [InlineData("pantry 4 x 5 east of mudroom, south end", 84)]
+    [InlineData("pantry 4 x 5 east of mudroom, middle", 42)]
+    [InlineData("pantry 4 x 5 east of mudroom at 2", 24)]
+    [InlineData("pantry 4 x 5 west of mudroom, south end", 84)]
+    [InlineData("pantry 4 x 5 west of mudroom at 2-0", 24)]
+    public void A_room_stands_at_the_end_that_was_said(string line, int fromNorth)
+    {
+        var job = Said(line);
+        Length north = Room(job, "Mudroom").Inside.Min(p => p.Y), top = Room(job, "Pantry").Inside.Min(p => p.Y);
+        Assert.Equal(fromNorth, (top - north).Inches);
+    }
+
+    [Theory] // an 11 × 11 bedroom: 2-0 of it behind a partition of 4-1/2 in
+    [InlineData("closet 2-0 deep north in bed 2", 132, 24)]
+    [InlineData("closet 2-0 deep, south of bed 2", 132, 24)]
+    [InlineData("closet 2-6 deep on the east side of bed 2", 30, 132)]
+    // Its wall to the mudroom is an inner one all along: an inch more.
+    [InlineData("walk-in 5 deep west in bed 2", 60, 133)]
+    public void A_closet_is_as_deep_as_it_was_said(string line, int width, int depth)
+    {
+        var job = Said("bed 2 11 x 11 south of mudroom", line);
+        var closet = Framing.Frame(job).Rooms.Single(r => r.Room.Use == RoomUse.Closet);
+        Assert.Equal((width, depth), ((int)closet.ClearWidth.Inches, (int)closet.ClearDepth.Inches));
+        var bed = Room(job, "Bedroom 2");
+        Assert.Equal(132m, width == 132 ? bed.ClearWidth.Inches : bed.ClearDepth.Inches);
+        Assert.Equal(132m - 4.5m, width == 132 ? bed.ClearDepth.Inches + depth : bed.ClearWidth.Inches + width);
+    }
+
+    [Fact] // 12 ft shared: a door of 2-8 stands in its middle, at 4-8
+    public void A_door_between_two_rooms_breaks_their_wall()
+    {
+        var job = Said("kitchen 13 x 12 east of mudroom", "door 2-8 mudroom to kitchen");
+        var door = Assert.Single(job.Rooms.SelectMany(r => r.Openings));
+        Assert.Equal((OpeningKind.Door, 32m, 56m), (door.Kind, door.Width.Inches, door.Offset.Inches));
+        Assert.Single(Room(job, "Kitchen").Sides.SelectMany(s => s.Openings));
+        Assert.Equal("Mudroom and Bath share no wall.",
+            Say(Said("kitchen 13 x 12 east of mudroom", "bath 8 x 5 east of kitchen"), "door mudroom to bath").Refusal);
+    }
+
+    [Fact] // a south wall is told from its east corner: 2-0 from the west end of 13 ft, 5-0 wide, is 6-0 from it
+    public void A_place_is_told_from_the_west_or_north_end()
+    {
+        var job = Said("kitchen 13 x 12 east of mudroom", "window 5-0 south of kitchen at 2-0 sill 3-6", "slider north of kitchen");
+        var (window, slider) = (job.Rooms.SelectMany(r => r.Openings).First(), job.Rooms.SelectMany(r => r.Openings).Last());
+        Assert.Equal((72m, 60m, 42m), (window.Offset.Inches, window.Width.Inches, window.Sill.Inches));
+        Assert.Equal((OpeningKind.Slider, 72m, 42m), (slider.Kind, slider.Width.Inches, slider.Offset.Inches));
+    }
+
+    [Fact]
+    public void Things_stand_at_the_wall_that_was_said_and_clear_of_each_other()
+    {
+        var job = Said("kitchen 13 x 12 east of mudroom", "window 4-0 north of kitchen", "counter 13 north of kitchen",
+            "sink north of kitchen", "range 30 east wall of kitchen", "fridge east of kitchen", "island 6-0 x 3-0 in kitchen");
+        var kitchen = Room(job, "Kitchen").Room;
+        Fixture Of(FixtureKind kind) => kitchen.Fixtures.Single(f => f.Kind == kind);
+        // The sink of 33 in under the window of 48 in, which is in the middle of 156 in.
+        Assert.Equal(61.5m, Of(FixtureKind.Sink).Offset.Inches);
+        Assert.Equal((2, 0m), (Of(FixtureKind.Range).Wall!.Value, Of(FixtureKind.Range).Offset.Inches));
+        Assert.Equal(30m, Of(FixtureKind.Refrigerator).Offset.Inches);
+        Assert.Equal((42m, 54m), (Of(FixtureKind.Island).X.Inches, Of(FixtureKind.Island).Y.Inches));
+        Assert.Contains(job.Boxes, b => b.Devices.Any(d => d.Plate?.Appliance == Appliance.Range));
+    }
+
+    [Theory] // one sentence, in the person's own words, with a line that would do
+    [InlineData("kitchen 13 x 12", "Where is Kitchen? Say a side of a room that stands")]
+    [InlineData("kitchen 13 x 12 east of pool", "No room is called “pool”. There are Mudroom.")]
+    [InlineData("nook 8 x 8 inside of mudroom", "is not understood")]
+    [InlineData("thing 8 x 8 east of mudroom", "What is “Thing” used as?")]
+    [InlineData("thing 8 x 8 as spaceport east of mudroom", "“spaceport” is no use of a room")]
+    [InlineData("mudroom 8 x 8 east of mudroom", "There is a Mudroom already")]
+    [InlineData("pantry 4 x 5 east of mudroom, west end", "has a north end and a south end, no west end")]
+    [InlineData("window", "Where is the window?")]
+    [InlineData("window 20-0 north of mudroom", "does not fit there")]
+    [InlineData("range", "Where is the range?")]
+    [InlineData("sofa 9 north of mudroom", "A sofa of 9'-0\" does not fit: the north wall of Mudroom has 8'-0\" free.")]
+    [InlineData("", "Say a line, like")]
+    [InlineData("kitchen 9999999 x 12 east of mudroom", "is no length of a house")]
+    public void What_is_not_understood_is_said_with_a_line_that_would_be(string line, string says) =>
+        Assert.Contains(says, Say(Start, line).Refusal, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_pasted_house_is_drawn_whole_or_not_at_all()
+    {
+        var whole = Say(Start, "kitchen 13 x 12 east of mudroom # as on sheet 2\n\nhall 3-6 x 12 east of kitchen\ndoor kitchen to hall\n");
+        Assert.Equal(3, whole.Job!.Rooms.Count());
+        Assert.StartsWith("Draw 3 lines; the last: Set a door", whole.Phrase, StringComparison.Ordinal);
+        Assert.Equal(SubjectKind.Opening, whole.Selects!.Value.Kind);
+        var torn = Say(Start, "kitchen 13 x 12 east of mudroom\nhall 3-6 x 12 east of attic");
+        Assert.Null(torn.Job);
+        Assert.Equal("Line 2, “hall 3-6 x 12 east of attic”: No room is called “attic”. There are Mudroom, Kitchen. Nothing was drawn.",
+            torn.Refusal);
+    }
+
+    [Fact] // the lines of the examples are lines
+    public void The_examples_are_understood()
+    {
+        var job = Said("hall 3-6 x 22 east of mudroom", "living 18 x 15 north of mudroom, west end", "kitchen 13 x 12 west of mudroom");
+        foreach (var line in HouseLine.Examples)
+        {
+            var outcome = Say(job, line);
+            Assert.True(outcome.Refusal is null, $"{line}: {outcome.Refusal}");
+            job = outcome.Job!;
+        }
+    }
+
+    [Fact] // 20 000 lines of words and scraps by lot: each is drawn whole or refused in one sentence, and the job stands
+    public void Any_text_is_understood_or_refused_in_a_sentence()
+    {
+        string[] scraps = ["kitchen", "bed 2", "bedroom", "closet", "13", "2-8", "x", "12", "deep", "north", "of", "east", "mudroom", "in",
+            "door", "window", "to", "at", "range", "sink", "as", "den", ",", "end", "wall", "5-0", "\"", "'", "garage door", "9", "0",
+            "-3", "sill", "1e9", "é", "\t", "((", "$", "front", "the", "and", "island", "99999", "½", "4 1/2", "west", "south end", "\\"];
+        var draw = new Draw(7);
+        var (job, drawn) = (Said("kitchen 13 x 12 east of mudroom"), 0);
+        var ground = job.Levels.First().Id;
+        for (var i = 0; i < 20_000; i++)
+        {
+            string Any(params string[] of) => of[draw.Below(of.Length)];
+            // Half of them nearly lines, with a scrap where a word belongs now and then.
+            string Word(string word) => draw.Below(12) == 0 ? scraps[draw.Below(scraps.Length)] : word;
+            var (side, size) = (Word(Any("north", "south", "east", "west", "n", "e")), Word(Any("9", "7-6", "11'-2\"", "30", "2-8")));
+            var of = Word(Any("mudroom", "kitchen", "bed 2", "the hall"));
+            var line = draw.Below(2) == 0
+                ? string.Join(' ', Enumerable.Range(0, 1 + draw.Below(9)).Select(_ => scraps[draw.Below(scraps.Length)]))
+                : draw.Below(4) switch
+                {
+                    0 => $"{Word(Any("bed 2", "hall", "bath", "den"))} {size} {Word("x")} {Word("9-3")} {side} {Word("of")} {of}",
+                    1 => $"{Word(Any("door", "window", "slider"))} {size} {side} of {of} {Word("at")} {Word("2-0")}",
+                    2 => $"{Word(Any("range", "sink", "toilet", "bed"))} {size} {side} {Word("wall")} of {of}",
+                    _ => $"{Word("closet")} {Word("2-0")} deep {side} {Word("in")} {of}",
+                };
+            var outcome = new SayLines(ground, [line]).On(job);
+            if (outcome.Job is { } made)
+            {
+                drawn++;
+                Assert.Null(JobProblems.First(made));
+                job = made.Rooms.Count() > 12 ? Said("kitchen 13 x 12 east of mudroom") : made;
+            }
+            else
+            {
+                Assert.False(string.IsNullOrWhiteSpace(outcome.Refusal), line);
+                Assert.InRange(outcome.Refusal!.Length, 10, 700);
+                // By the names that people gave, not by a path in a file.
+                Assert.DoesNotMatch("^(rooms|boxes|levels|structures|panels)", outcome.Refusal);
+            }
+        }
+
+        Assert.InRange(drawn, 20, 20_000);
+    }
+}

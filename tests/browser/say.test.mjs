@@ -1,0 +1,62 @@
+// A house said line by line, by the keyboard alone, on a new job.
+import { test, expect, card, ledger, said } from "./bench.mjs";
+
+const lines = [
+  ["mudroom 8 x 7-6 east of garage, south end", `Add Mudroom, 8'-0" × 7'-6" inside`],
+  ["kitchen 13 x 12 east of mudroom, south end", `Add Kitchen, 13'-0" × 12'-0" inside`],
+  ["hall 5 x 3-6 north of kitchen", `Add Hall, 5'-0" × 3'-6" inside`],
+  ["door 2-8 garage to mudroom", "Set a door of 2'-8\""],
+  ["range 30 east of kitchen", "Put a range into Kitchen with its outlet"],
+];
+
+test("a house is said line by line: a ghost while it is typed, sizes as they were said", async ({ page }) => {
+  await page.goto("/new");
+  await page.getByLabel("Name", { exact: true }).fill("Said house");
+  await page.locator("[name=use]").selectOption("Garage");
+  await page.locator("[name=first]").fill("Garage");
+  await page.locator("[name=width]").fill("20-0");
+  await page.locator("[name=depth]").fill("22-0");
+  await page.getByRole("button", { name: "Start the job" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  const field = page.getByLabel("Say it in a line");
+  await field.focus();
+  for (const [line, says] of lines) {
+    await page.keyboard.type(line);
+    await expect(page.locator("#ghost")).toHaveCount(1);
+    await page.keyboard.press("Enter");
+    await expect(said(page)).toContainText(says);
+    await expect(field).toHaveValue("");
+    await expect(field).toBeFocused();
+  }
+  await expect(ledger(page)).toContainText("House · 4 rooms");
+  for (const [room, size] of [
+    ["Mudroom", `8'-0" × 7'-6"`],
+    ["Kitchen", `13'-0" × 12'-0"`],
+    ["Hall", `5'-0" × 3'-6"`],
+    ["Garage", `20'-0" × 22'-0"`],
+  ])
+    await expect(ledger(page).getByRole("link", { name: new RegExp(`^${room}`) })).toContainText(size);
+  await expect(card(page).getByRole("heading", { name: "range" })).toBeVisible();
+});
+
+test("what is not understood stays in the field and is said; Escape lets go; the arrow brings the last line back", async ({ page }) => {
+  await page.goto("/job/demo/house?level=ground");
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  const field = page.getByLabel("Say it in a line");
+  await field.fill("window 3-0 south of the moon");
+  await expect(page.locator("#heard")).toContainText("No room is called “moon”");
+  await field.press("Enter");
+  await expect(said(page)).toContainText("No room is called “moon”");
+  await expect(field).toHaveValue("window 3-0 south of the moon");
+  await field.fill("window 2-0 east of dining");
+  await expect(page.locator("#ghost")).toHaveCount(1);
+  await field.press("Enter");
+  await expect(said(page)).toContainText("Set a window of 2'-0\"");
+  await field.press("ArrowUp");
+  await expect(field).toHaveValue("window 2-0 east of dining");
+  await field.press("Escape");
+  await expect(field).toHaveValue("");
+  await expect(page.locator("#ghost")).toHaveCount(0);
+  await page.keyboard.press("z");
+  await expect(said(page)).toContainText("Undo");
+});
