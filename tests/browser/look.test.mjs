@@ -4,8 +4,8 @@ test("opens the demo from the list and walks the five stages", async ({ page }) 
   await page.getByRole("link", { name: /14 Fernhollow Rise/ }).click();
   await expect(page.getByRole("heading", { name: "14 Fernhollow Rise" })).toBeVisible();
   for (const stage of ["Boxes", "Circuits", "Runs", "Panel", "House"]) {
-    await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage }).click();
-    await expect(page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage })).toHaveAttribute(
+    await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage, exact: true }).click();
+    await expect(page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: stage, exact: true })).toHaveAttribute(
       "aria-current",
       "page",
     );
@@ -46,10 +46,10 @@ test("a box picked on the plan is picked in the ledger of every stage", async ({
     .getByRole("link", { name: /^Kitchen island, circuit/ })
     .click();
   await expect(ledger(page).getByRole("link", { name: /^Kitchen island/ })).toHaveAttribute("aria-current", "true");
-  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Circuits" }).click();
+  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Circuits", exact: true }).click();
   await expect(ledger(page).locator(".circuit[aria-current=true]")).toContainText("Kitchen counter");
   await expect(ledger(page).getByRole("link", { name: /^Kitchen island/ })).toHaveAttribute("aria-current", "true");
-  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Panel" }).click();
+  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Panel", exact: true }).click();
   await expect(page.getByRole("region", { name: "Panel schedule" }).locator("[aria-current=true]").last()).toContainText("Kitchen counter");
 });
 

@@ -60,3 +60,28 @@ test("what is not understood stays in the field and is said; Escape lets go; the
   await page.keyboard.press("z");
   await expect(said(page)).toContainText("Undo");
 });
+
+test("Esc lets go of the tool from a list, and counts on the strip open the list of tags", async ({ page }) => {
+  await page.goto("/job/demo/house?level=ground&on=room:kitchen");
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  await page.getByLabel("More to set into the house").selectOption({ label: "sofa" });
+  await expect(page.locator("#tool-says")).toHaveText(/^Sofa: /);
+  await page.getByLabel("More to set into the house").focus();
+  await page.keyboard.press("Escape");
+  await expect(page.locator("#tool-says")).toHaveText("");
+  await expect(page.getByRole("button", { name: "Select", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("Escape");
+  await expect(card(page).getByRole("heading", { name: "Kitchen" })).toHaveCount(0);
+  await page.getByRole("link", { name: /^Tags of Boxes/ }).click();
+  await expect(card(page).getByRole("heading", { name: "Boxes, tags" })).toBeVisible();
+});
+
+test("a room is furnished in one act and emptied by one undo", async ({ page }) => {
+  await page.goto("/job/demo-crawl/house?on=room:closet-2");
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  await card(page).getByRole("button", { name: "Furnish it: shelf" }).click();
+  await expect(said(page)).toContainText(/Furnish .* with shelf/);
+  await expect(page.getByRole("link", { name: /shelf/ })).not.toHaveCount(0);
+  await page.keyboard.press("z");
+  await expect(said(page)).toContainText("Undo");
+});

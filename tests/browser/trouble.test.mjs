@@ -69,7 +69,7 @@ test("an error of the server is a line on the bench, never a page in its place",
 
 test("another view that the server did not send is said and can be asked for again", async ({ page, context }) => {
   await context.setOffline(true);
-  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Circuits" }).click();
+  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Circuits", exact: true }).click();
   await expect(said(page)).toContainText("The server does not answer.");
   await context.setOffline(false);
   await page.getByRole("button", { name: "Ask again" }).click();

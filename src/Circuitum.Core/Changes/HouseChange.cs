@@ -13,7 +13,7 @@ public abstract record HouseChange : JobChange
     protected virtual bool KeepsWalls => false;
 
     /// <summary>A new room's inside size as it was typed; null where none was.</summary>
-    protected virtual (RoomId Room, Length Width, Length Depth)? Typed(Job before) => null;
+    protected internal virtual (RoomId Room, Length Width, Length Depth)? Typed(Job before) => null;
 
     /// <summary>True when inside sizes are what the change is about: nothing is moved to keep them.</summary>
     protected virtual bool Resizes => false;

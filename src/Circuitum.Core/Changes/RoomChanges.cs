@@ -67,7 +67,7 @@ public sealed record AddRoom(RoomId Neighbour, int Wall, Length From, Length Alo
     protected override Subject? Selects(Job before) => Subject.Room(NewRoomId(before, Name));
 
     /// <inheritdoc/>
-    protected override (RoomId Room, Length Width, Length Depth)? Typed(Job before)
+    protected internal override (RoomId Room, Length Width, Length Depth)? Typed(Job before)
     {
         var side = RoomFitting.Side(before, Find(before, Neighbour).Room, Wall);
         return (NewRoomId(before, Name), side.AlongX ? Along : Away, side.AlongX ? Away : Along);

@@ -20,6 +20,7 @@ public static partial class HouseLine
     [
         "bed 2 11 x 11 south of hall, west end", "closet 2-0 deep east in bed 2", "door 2-8 bed 2 to hall", "window 5-0 south of bed 2",
         "front door 3-0 east of living at 4-0", "range 30 east of kitchen", "island 6-0 x 3-0 in kitchen",
+        "furnish bed 2",
     ];
 
     /// <summary>What a line does to a job.</summary>
@@ -35,6 +36,11 @@ public static partial class HouseLine
         {
             throw new ChangeRefusedException(line.Length == 0 ? $"Say a line, like “{Examples[0]}”."
                 : $"A line has at most {Longest} characters; say the next thing in the next line.");
+        }
+
+        if (FurnishLine().Match(line) is { Success: true } furnish)
+        {
+            return new FurnishRoom(Spoken.Room(job, level, furnish.Groups["of"].Value).Id);
         }
 
         if (ClosetLine().Match(line) is { Success: true } closet)
@@ -79,7 +85,7 @@ public static partial class HouseLine
             throw new ChangeRefusedException($"There is a {name} already; give this one a name of its own.");
         }
 
-        Length width = Spoken.Length(said.Groups["w"].Value, always: true), depth = Spoken.Length(said.Groups["d"].Value, always: true);
+        Length width = Spoken.Length(said.Groups["w"].Value, int.MaxValue), depth = Spoken.Length(said.Groups["d"].Value, int.MaxValue);
         var level = HouseChange.Find(job, levelId);
         if (!said.Groups["side"].Success)
         {
@@ -145,7 +151,7 @@ public static partial class HouseLine
                 + $"“{Examples[3]}”.");
         }
 
-        var width = said.Groups["w"].Success ? Spoken.Length(said.Groups["w"].Value) : UsualSizes.Of(kind);
+        var width = said.Groups["w"].Success ? Spoken.Length(said.Groups["w"].Value, 20) : UsualSizes.Of(kind);
         var sill = said.Groups["sill"].Success ? Spoken.Length(said.Groups["sill"].Value) : Length.FromInches(36);
         var house = Framing.Frame(job);
         Room room;
@@ -240,7 +246,7 @@ public static partial class HouseLine
         }
 
         var (wide, deep) = UsualSizes.Of(kind);
-        Length width = said.Groups["w"].Success ? Spoken.Length(said.Groups["w"].Value) : wide,
+        Length width = said.Groups["w"].Success ? Spoken.Length(said.Groups["w"].Value, kind == FixtureKind.Counter ? 20 : 12) : wide,
             depth = said.Groups["d"].Success ? Spoken.Length(said.Groups["d"].Value) : deep;
         var room = Spoken.Room(job, level, said.Groups["of"].Value);
         var fixture = new Fixture { Kind = kind, Width = width, Depth = depth };
@@ -307,6 +313,9 @@ public static partial class HouseLine
         + @")(?: side| wall)? (?:of|in) (?:the )?|in (?:the )?)(?<of>.+?)(?:,? at (?<at>" + Spoken.LengthPattern + "))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex FixtureLine();
+
+    [GeneratedRegex("^furnish (?:the )?(?<of>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex FurnishLine();
 
     [GeneratedRegex("(?:^| )in (?:the )?.+$|" + "wall (?:of|in) ", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex InRoom();

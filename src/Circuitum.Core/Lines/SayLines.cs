@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Changes;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Lines;
 
@@ -40,9 +42,12 @@ public sealed record SayLines(LevelId Level, ImmutableArray<string> Lines) : Job
         }
 
         phrase = "";
+        // What a line says beside what it did: what found no place, what went with a wall.
+        var remarks = new List<string>();
+        var sizes = new Dictionary<RoomId, (Length Width, Length Depth)>();
         for (var i = 0; i < Lines.Length; i++)
         {
-            var outcome = Said(job, Lines[i]);
+            var (outcome, typed) = Said(job, Lines[i]);
             if (outcome.Job is not { } drawn)
             {
                 throw new ChangeRefusedException(Lines.Length == 1 ? outcome.Refusal!
@@ -50,21 +55,41 @@ public sealed record SayLines(LevelId Level, ImmutableArray<string> Lines) : Job
             }
 
             (job, phrase) = (drawn, outcome.Phrase);
+            if (i < Lines.Length - 1 && phrase.Contains("; ", StringComparison.Ordinal))
+            {
+                remarks.Add(phrase);
+            }
+
+            if (typed is var (room, width, depth))
+            {
+                sizes[room] = (width, depth);
+            }
         }
 
-        phrase = Lines.Length == 1 ? phrase : $"Draw {Lines.Length} lines; the last: {phrase}";
+        // A size that one line said and another did not let stand is told by its room.
+        if (Lines.Length > 1)
+        {
+            var house = Framing.Frame(job);
+            var told = sizes.Where(s => job.Rooms.Any(r => r.Id == s.Key))
+                .SelectMany(s => SizeDifference.Of(house.Room(s.Key), s.Value.Width, s.Value.Depth)).ToList();
+            phrase = $"Draw {Lines.Length} lines; the last: {phrase}" + (told.Count == 0 ? ""
+                : $"; not as said: {string.Join(", ", told.Take(6))}") + string.Concat(remarks.Take(4).Select(r => $". {r}"));
+        }
+
         return job;
     }
 
-    private ChangeOutcome Said(Job job, string line)
+    private (ChangeOutcome Outcome, (RoomId, Length, Length)? Typed) Said(Job job, string line)
     {
         try
         {
-            return HouseLine.Read(job, Level, line).On(job);
+            var change = HouseLine.Read(job, Level, line);
+            var outcome = change.On(job);
+            return (outcome, outcome.Job is null ? null : (change as HouseChange)?.Typed(job));
         }
         catch (ChangeRefusedException refused)
         {
-            return new(null, "", refused.Message);
+            return (new(null, "", refused.Message), null);
         }
     }
 }

@@ -82,15 +82,17 @@ internal static partial class Spoken
         ["mud"] = "mudroom",
     }.ToImmutableDictionary();
 
-    /// <summary>A length; without a unit in feet to 12, beyond it in inches, in a room's size always in feet.</summary>
+    /// <summary>A length; without a unit in feet to so many, beyond it in inches.</summary>
+    /// <param name="text">As it was said.</param>
+    /// <param name="feet">Of a thing 12, of an opening 20: nobody makes a door of 16 in. Of a room all of it.</param>
     /// <exception cref="ChangeRefusedException">It is none.</exception>
-    public static Length Length(string text, bool always = false)
+    public static Length Length(string text, int feet = 12)
     {
         var plain = text.Trim();
         if (decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var bare))
         {
             return bare > 5000 ? throw new ChangeRefusedException($"{plain} is no length of a house.")
-                : Units.Length.FromInches(always || bare <= 12 ? bare * 12 : bare);
+                : Units.Length.FromInches(bare <= feet ? bare * 12 : bare);
         }
 
         return Units.Length.TryParse(plain, out var length) && length > Units.Length.Zero ? length

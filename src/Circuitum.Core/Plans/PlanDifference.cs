@@ -1,3 +1,4 @@
+using Circuitum.Core.House;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;

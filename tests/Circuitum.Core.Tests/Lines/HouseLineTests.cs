@@ -108,6 +108,32 @@ public sealed class HouseLineTests
         Assert.Equal((OpeningKind.Slider, 72m, 42m), (slider.Kind, slider.Width.Inches, slider.Offset.Inches));
     }
 
+    [Theory] // nobody makes a door of 16 in, or a range of 30 ft
+    [InlineData("garage door 16 west of mudroom", 192)]
+    [InlineData("garage door 8 north of mudroom", 96)]
+    [InlineData("window 36 north of mudroom", 36)]
+    [InlineData("window 3 north of mudroom", 36)]
+    public void A_bare_number_is_what_it_can_be(string line, int inches) => Assert.Equal(inches,
+        Said(line.Contains("16", StringComparison.Ordinal) ? ["garage 20 x 22 west of mudroom", line.Replace("mudroom", "garage",
+            StringComparison.Ordinal)] : [line]).Rooms.SelectMany(r => r.Openings).Single().Width.Inches);
+
+    [Fact] // 5-6 between two walls 6 ft apart: within half a wall of the other's line, so it is that wall
+    public void What_several_lines_do_not_let_stand_is_told_once_more_at_the_end()
+    {
+        var said = Say(Said("kitchen 13 x 12 east of mudroom", "living 8 x 15 north of kitchen, east end"),
+            "hall 4-6 x 15 north of kitchen\ndoor kitchen to hall");
+        Assert.Contains("; not as said: Hall is ", said.Phrase, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_a_line_before_the_last_left_out_is_said_too()
+    {
+        var said = Say(Start, "powder 2-9 x 7 as bath west of mudroom, north end\ndoor 2-0 powder to mudroom\nfurnish powder\n"
+            + "window 2 north of mudroom");
+        Assert.True(said.Refusal is null, said.Refusal);
+        Assert.Contains("no place is left for", said.Phrase, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Things_stand_at_the_wall_that_was_said_and_clear_of_each_other()
     {

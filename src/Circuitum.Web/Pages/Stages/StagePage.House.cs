@@ -151,6 +151,9 @@ public abstract partial class StagePage
         return new AddFixture(new(room), fields.Read());
     });
 
+    /// <summary>Puts into a room what a room of its use has.</summary>
+    public Task<IActionResult> OnPostFurnishAsync(string room) => ChangeAsync(() => new FurnishRoom(new(room)));
+
     /// <summary>Changes a fixture.</summary>
     public Task<IActionResult> OnPostFixtureAsync(string fixture, FixtureFields fields) => ChangeAsync(() =>
     {

@@ -80,6 +80,12 @@ export function watchKeys() {
     if (e.target.closest?.("[data-keys]")) document.getElementById("keys").showModal();
   });
   document.addEventListener("keydown", (e) => {
+    // Esc lets go of the tool from anywhere; a second one lets go of the selection.
+    if (e.key === "Escape" && bench() && e.target.matches?.("input, select, textarea") && !document.querySelector("dialog[open]")) {
+      e.target.blur();
+      if (armed()) arm("");
+      return;
+    }
     if (!bench() || typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
     const key = e.key.length === 1 ? e.key.toLowerCase() : e.key;
     const step = e.shiftKey ? BAY : 1;

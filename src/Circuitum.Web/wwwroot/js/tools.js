@@ -28,6 +28,13 @@ const help = {
   measure: "Click two places of known distance.",
 };
 
+// What the tool is called, where it was chosen from.
+function inHand() {
+  const at = `"${CSS.escape(tool)}"`;
+  const words = document.querySelector(`.tool[data-tool=${at}], select[data-tools] option[value=${at}]`)?.textContent.trim() ?? "";
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
 export function arm(next) {
   tool = next === tool ? "" : next;
   drawing = undefined;
@@ -35,7 +42,7 @@ export function arm(next) {
   for (const button of document.querySelectorAll(".tool[data-tool]"))
     button.setAttribute("aria-pressed", String(button.dataset.tool === tool));
   document.querySelector(".sheet")?.classList.toggle("armed", tool !== "");
-  says(tool ? help[tool.split(":")[0]] : "");
+  says(tool ? `${inHand()}: ${help[tool.split(":")[0]].toLowerCase()}` : "");
   read("");
 }
 
@@ -48,6 +55,8 @@ export function watchTools() {
     if (!e.target.matches?.("select[data-tools]") || !e.target.value) return;
     arm(e.target.value);
     e.target.value = "";
+    // Its keys are the plan's again.
+    e.target.blur();
   });
   document.addEventListener("htmx:after:swap", () => {
     const keep = tool;
