@@ -66,7 +66,7 @@ public sealed class BenchTests : IDisposable
     [Theory]
     [InlineData("Move", "box", "f-r2", "offset", "three feet", "“three feet” is no length")]
     [InlineData("Move", "box", "f-r2", "offset", "182\"", "past the end of its wall")]
-    [InlineData("Move", "box", "f-r2", "offset", "-1\"", "is not on wall 2")]
+    [InlineData("Move", "box", "f-r2", "offset", "-1\"", "is not on the east wall of")]
     [InlineData("Move", "box", "ghost", "offset", "3-0", "not in this job any more")]
     [InlineData("Load", "box", "k-range", "load", "lots", "is not a load")]
     [InlineData("Load", "box", "k-range", "load", "60 kW", "50 000 VA")]

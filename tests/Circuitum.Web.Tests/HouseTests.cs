@@ -180,7 +180,7 @@ public sealed class HouseTests : IClassFixture<BenchHost>
         await RefusedAsync(v, job, "house", "DrawRoom", "more than 1000 ft", ("level", "ground"), ("use", "Den"), ("x", "2000-0"),
             ("y", "1-0"), ("toX", "2009-0"), ("toY", "9-0"));
         await RefusedAsync(v, job, "house", "DeleteRoom", "Panel A stands in Kitchen", ("room", "kitchen"));
-        await RefusedAsync(v, job, "house", "AddOpening", "does not fit on wall 1", ("wall", "kitchen.1"), ("fields.kind", "Door"),
+        await RefusedAsync(v, job, "house", "AddOpening", "does not fit on the north wall", ("wall", "kitchen.1"), ("fields.kind", "Door"),
             ("fields.offset", "13-0"));
         await RefusedAsync(v, job, "house", "AddOpening", "names no wall", ("wall", "kitchen"), ("fields.kind", "Door"),
             ("fields.offset", "1-0"));

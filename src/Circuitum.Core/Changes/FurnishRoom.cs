@@ -24,6 +24,9 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
         _ => [],
     };
 
+    /// <summary>What of its set a room has not.</summary>
+    public static ImmutableArray<FixtureKind> MissingFrom(Room room) => [.. Missing(room, SetOf(room.Use))];
+
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {

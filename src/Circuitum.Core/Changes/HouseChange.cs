@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Problems;
@@ -33,7 +32,7 @@ public abstract record HouseChange : JobChange
         if (!Resizes)
         {
             var typed = Typed(job);
-            drawn = SizeKeeping.Keep(job, drawn, typed, ImmutableHashSet<RoomId>.Empty);
+            drawn = SizeKeeping.Keep(job, drawn, typed);
             phrase += typed is { } asked ? Told(drawn, asked) : "";
         }
 

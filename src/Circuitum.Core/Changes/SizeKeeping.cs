@@ -15,17 +15,15 @@ internal static class SizeKeeping
     /// <param name="before">The job as it stood.</param>
     /// <param name="drawn">The job with its new outlines.</param>
     /// <param name="typed">A new room's inside size; null where none was typed.</param>
-    /// <param name="free">Rooms that are meant to change.</param>
-    public static Job Keep(Job before, Job drawn, (RoomId Room, Length Width, Length Depth)? typed, IReadOnlySet<RoomId> free)
+    public static Job Keep(Job before, Job drawn, (RoomId Room, Length Width, Length Depth)? typed)
     {
         var was = Framing.Frame(RoomFitting.Emptied(before)).Rooms.ToDictionary(r => r.Room.Id);
         var kept = drawn;
         foreach (var level in drawn.Levels)
         {
             var now = Framing.Frame(RoomFitting.Emptied(kept)).Rooms.Where(r => level.Rooms.Any(l => l.Id == r.Room.Id)).ToList();
-            var wanted = now.Where(r => !free.Contains(r.Room.Id) && was.TryGetValue(r.Room.Id, out var old)
-                    && SameOutline(old.Room, r.Room)).Select(r => (Room: r, Width: was[r.Room.Id].ClearWidth,
-                        Depth: was[r.Room.Id].ClearDepth))
+            var wanted = now.Where(r => was.TryGetValue(r.Room.Id, out var old) && SameOutline(old.Room, r.Room))
+                .Select(r => (Room: r, Width: was[r.Room.Id].ClearWidth, Depth: was[r.Room.Id].ClearDepth))
                 .Concat(now.Where(r => !was.ContainsKey(r.Room.Id)).Select(r => r.Room.Id == typed?.Room
                     ? (Room: r, typed.Value.Width, typed.Value.Depth) : (Room: r, Width: r.ClearWidth, Depth: r.ClearDepth))).ToList();
             if (wanted.Exists(w => w.Width != w.Room.ClearWidth || w.Depth != w.Room.ClearDepth))

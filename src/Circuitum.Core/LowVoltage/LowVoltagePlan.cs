@@ -19,9 +19,6 @@ public sealed record LowVoltagePlan(ImmutableArray<PlacedLowVoltage> Outlets, Im
     /// <summary>Of a job without low voltage.</summary>
     public static LowVoltagePlan None { get; } = new([], [], [], []);
 
-    /// <summary>An outlet by id, or null.</summary>
-    public PlacedLowVoltage? Find(Id<LowVoltageOutlet> id) => Outlets.FirstOrDefault(o => o.Outlet.Id == id);
-
     /// <summary>The run of an outlet; null while it has no way home.</summary>
     public LowVoltageRun? RunOf(Id<LowVoltageOutlet> id) => Runs.FirstOrDefault(r => r.Outlet.Outlet.Id == id);
 }
