@@ -62,28 +62,13 @@ internal static class Anchoring
     private static Level Bare(Level level) =>
         level with { Rooms = [.. level.Rooms.Select(r => r with { Openings = [], Fixtures = [] })], Reservations = [], Chases = [] };
 
-    private static Box? Box(Box box, Anchors now)
-    {
-        if (box.Mount == Mount.Wall)
-        {
-            return now.On(box.Room, box.Wall, box.Offset, Length.Zero) is { } at
-                ? box with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<Box>();
-        }
+    private static Box? Box(Box box, Anchors now) =>
+        now.At(box.Mount, box.Room, box.Wall, box.Offset, box.X, box.Y) is var (room, wall, offset, x, y)
+            ? box with { Room = room, Wall = wall, Offset = offset, X = x, Y = y } : now.Gone<Box>();
 
-        return now.Over(box.Room, box.X, box.Y) is { } over ? box with { Room = over.Room, X = over.X, Y = over.Y } : now.Gone<Box>();
-    }
-
-    private static LowVoltageOutlet? Outlet(LowVoltageOutlet outlet, Anchors now)
-    {
-        if (outlet.Mount == Mount.Wall)
-        {
-            return now.On(outlet.Room, outlet.Wall, outlet.Offset, Length.Zero) is { } at
-                ? outlet with { Room = at.Room, Wall = at.Wall, Offset = at.Offset } : now.Gone<LowVoltageOutlet>();
-        }
-
-        return now.Over(outlet.Room, outlet.X, outlet.Y) is { } over ? outlet with { Room = over.Room, X = over.X, Y = over.Y }
-            : now.Gone<LowVoltageOutlet>();
-    }
+    private static LowVoltageOutlet? Outlet(LowVoltageOutlet outlet, Anchors now) =>
+        now.At(outlet.Mount, outlet.Room, outlet.Wall, outlet.Offset, outlet.X, outlet.Y) is var (room, wall, offset, x, y)
+            ? outlet with { Room = room, Wall = wall, Offset = offset, X = x, Y = y } : now.Gone<LowVoltageOutlet>();
 
     // What every old room held, handed to the rooms that hold it now. A new room that the drawing itself furnished keeps its own.
     private static Dictionary<RoomId, (List<Opening> Openings, List<Fixture> Fixtures, List<WallBuild> Builds)> Rooms(Job before,
@@ -158,6 +143,12 @@ internal static class Anchoring
 
         public (RoomId Room, int Wall)? OnWall(RoomId room, int wall) =>
             On(room, wall, before[room].Sides[wall - 1].Clear / 2, Length.Zero) is { } at ? (at.Room, at.Wall) : null;
+
+        /// <summary>Where what stood at a place of a wall, a ceiling or a floor stands now; null where that is gone.</summary>
+        public (RoomId Room, int Wall, Length Offset, Length X, Length Y)? At(Mount mount, RoomId room, int wall, Length offset, Length x,
+            Length y) => mount == Mount.Wall
+            ? On(room, wall, offset, Length.Zero) is { } on ? (on.Room, on.Wall, on.Offset, x, y) : null
+            : Over(room, x, y) is { } over ? (over.Room, wall, offset, over.X, over.Y) : null;
 
         public (RoomId Room, int Wall, Length Offset)? On(RoomId id, int wall, Length offset, Length width)
         {

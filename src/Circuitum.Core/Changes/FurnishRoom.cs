@@ -24,21 +24,25 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
         _ => [],
     };
 
-    /// <summary>What of its set a room has not.</summary>
-    public static ImmutableArray<FixtureKind> MissingFrom(Room room) => [.. Missing(room, SetOf(room.Use))];
+    /// <summary>What of its set a room has not. What is there already is not put in again, however many of it the set has; a shower stands
+    /// for a tub.</summary>
+    public static ImmutableArray<FixtureKind> MissingFrom(Room room)
+    {
+        var there = room.Fixtures.Select(f => f.Kind == FixtureKind.Shower ? FixtureKind.Tub : f.Kind).ToList();
+        return [.. SetOf(room.Use).Where(kind => !there.Remove(kind))];
+    }
 
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);
-        var set = SetOf(room.Use);
-        if (set.IsEmpty)
+        if (SetOf(room.Use).IsEmpty)
         {
             throw new ChangeRefusedException($"There is no set for a {Words.Of(room.Use)}: put its things in one by one.");
         }
 
         var (placed, left) = (new List<FixtureKind>(), new List<FixtureKind>());
-        foreach (var kind in Missing(room, set))
+        foreach (var kind in MissingFrom(room))
         {
             var framed = Framing.Frame(job).Room(Room);
             if (Place(framed, kind) is { } fixture && new AddFixture(Room, fixture).On(job).Job is { } with)
@@ -64,13 +68,6 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
 
     private static string Listed(List<FixtureKind> kinds) => string.Join(", ", kinds.GroupBy(k => k)
         .Select(g => g.Count() > 1 ? $"{g.Count()} {Words.Of(g.Key)}s" : Words.Of(g.Key)));
-
-    // What is there already is not put in again, however many of it the set has; a shower stands for a tub.
-    private static IEnumerable<FixtureKind> Missing(Room room, ImmutableArray<FixtureKind> set)
-    {
-        var there = room.Fixtures.Select(f => f.Kind == FixtureKind.Shower ? FixtureKind.Tub : f.Kind).ToList();
-        return set.Where(kind => !there.Remove(kind));
-    }
 
     private static Fixture? Place(FramedRoom room, FixtureKind kind)
     {
@@ -122,7 +119,7 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
         var blocked = Stands(room, null).ToList();
         return room.Sides.SelectMany(s => Stretches(room, s, depth, blocked).Select(f => (Side: s, f.From, f.To)))
             .Where(x => x.To - x.From >= Length.FromFeet(4))
-            .OrderBy(x => x.Side.Openings.Any(o => o.Opening.Kind == OpeningKind.Window && o.From < x.To && o.To > x.From) ? 0 : 1)
+            .OrderBy(x => Glazed(x.Side, x.From, x.To) ? 0 : 1)
             .ThenByDescending(x => x.To - x.From).ThenBy(x => x.Side.Number)
             .Select(x => Cut(x.Side, x.From, x.To, depth)).FirstOrDefault();
     }
@@ -131,10 +128,10 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
     private static Fixture Cut(RoomSide side, Length from, Length to, Length depth)
     {
         var left = UsualSizes.Of(FixtureKind.Refrigerator).Width;
-        bool Glazed(Length a, Length b) => side.Openings.Any(o => o.Opening.Kind == OpeningKind.Window && o.From < b && o.To > a);
         if (to - from > Length.FromFeet(9))
         {
-            (from, to) = !Glazed(to - left, to) ? (from, to - left) : !Glazed(from, from + left) ? (from + left, to) : (from, to);
+            (from, to) = !Glazed(side, to - left, to) ? (from, to - left)
+                : !Glazed(side, from, from + left) ? (from + left, to) : (from, to);
         }
 
         return new() { Kind = FixtureKind.Counter, Wall = side.Number, Offset = from, Width = to - from, Depth = depth };
@@ -184,15 +181,16 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
             Depth = depth,
         })))
             .Where(x => room.Footprint(x.Fixture) is var place && IsInside(room, place) && !blocked.Exists(b => Meets(b, place))
-                && !(kind is FixtureKind.Bed or FixtureKind.Refrigerator && UnderAWindow(x.Side, x.Fixture)))
+                && !(kind is FixtureKind.Bed or FixtureKind.Refrigerator
+                    && Glazed(x.Side, x.Fixture.Offset, x.Fixture.Offset + x.Fixture.Width)))
             .OrderBy(x => kind is FixtureKind.Bed or FixtureKind.Shelf || wet.Contains(x.Side.Number) ? 0 : 1)
             .ThenBy(x => kind == FixtureKind.Bed ? (x.Fixture.Offset + (usual / 2) - (x.Side.Clear / 2)).Abs() : Length.Zero)
             .ThenByDescending(x => x.Side.Clear).ThenBy(x => x.Side.Number).ThenBy(x => x.Fixture.Offset)
             .Select(x => x.Fixture).FirstOrDefault();
     }
 
-    private static bool UnderAWindow(RoomSide side, Fixture fixture) => side.Openings.Any(o => o.Opening.Kind == OpeningKind.Window
-        && o.From < fixture.Offset + fixture.Width && o.To > fixture.Offset);
+    private static bool Glazed(RoomSide side, Length from, Length to) => side.Openings.Any(o => o.Opening.Kind == OpeningKind.Window
+        && o.From < to && o.To > from);
 
     private static IEnumerable<Length> Steps(Length from, Length to)
     {

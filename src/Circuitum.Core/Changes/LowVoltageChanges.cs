@@ -123,6 +123,6 @@ public static class LowVoltageChanges
     public static LowVoltageHome FindHome(Job job, Id<LowVoltageHome> id) => job.LowVoltageHomes.FirstOrDefault(h => h.Id == id)
         ?? throw new ChangeRefusedException($"Low-voltage place “{id}” is not in this job any more.");
 
-    internal static string Called(Job job, LowVoltageOutlet outlet) => outlet.Name
-        ?? $"{job.Rooms.FirstOrDefault(r => r.Id == outlet.Room)?.Name} {Words.Of(outlet.Kind)}".Trim();
+    internal static string Called(Job job, LowVoltageOutlet outlet) =>
+        outlet.Called(job.Rooms.FirstOrDefault(r => r.Id == outlet.Room));
 }

@@ -125,10 +125,10 @@ public static partial class HouseLine
 
     // The longest wall of a room that faces a side.
     private static RoomSide Facing(Job job, Room room, char side) => Framing.Frame(job).Room(room.Id).Sides
-        .Where(s => Faces(s) == side).MaxBy(s => s.Clear)
+        .Where(s => Faces(room, s) == side).MaxBy(s => s.Clear)
         ?? throw new ChangeRefusedException($"{room.Name} has no wall to the {Spoken.Side(side)}.");
 
-    private static char Faces(RoomSide side) => side.AlongX ? side.End.X > side.Start.X ? 'n' : 's' : side.End.Y > side.Start.Y ? 'e' : 'w';
+    private static char Faces(Room room, RoomSide wall) => Spoken.Side(room.SideOf(wall.Number)!);
 
     private static JobChange Closet(Job job, LevelId level, Match said)
     {
@@ -201,7 +201,7 @@ public static partial class HouseLine
     private static Length Place(RoomSide wall, (Length From, Length To) stretch, Length width, Group at, Job job, Room room,
         OpeningKind kind)
     {
-        var reversed = Faces(wall) is 's' or 'w';
+        var reversed = Faces(room, wall) is 's' or 'w';
         if (at.Success)
         {
             var from = Spoken.Length(at.Value);
@@ -211,7 +211,7 @@ public static partial class HouseLine
         var free = Free(stretch, wall.Openings.Select(o => (o.From, o.To))).OrderByDescending(f => f.To - f.From).ToList();
         return free.Count > 0 && free[0].To - free[0].From >= width
             ? ((free[0].From + free[0].To - width) / 2).Nearest(Length.FromInches(.5m))
-            : throw new ChangeRefusedException($"A {Words.Of(kind)} of {width} does not fit there: the {Spoken.Side(Faces(wall))} wall of "
+            : throw new ChangeRefusedException($"A {Words.Of(kind)} of {width} does not fit there: the {room.SideOf(wall.Number)} wall of "
                 + $"{job.Rooms.First(r => r.Id == room.Id).Name} has {(free.Count > 0 ? free[0].To - free[0].From : Length.Zero)} free.");
     }
 
@@ -258,7 +258,7 @@ public static partial class HouseLine
         }
 
         var wall = Facing(job, room, Spoken.Side(said.Groups["side"].Value));
-        var reversed = Faces(wall) is 's' or 'w';
+        var reversed = Faces(room, wall) is 's' or 'w';
         if (said.Groups["at"].Success)
         {
             var from = Spoken.Length(said.Groups["at"].Value);
@@ -275,7 +275,7 @@ public static partial class HouseLine
         if (fits.Count == 0)
         {
             var most = free.Select(f => f.To - f.From).DefaultIfEmpty(Length.Zero).Max();
-            throw new ChangeRefusedException($"A {Words.Of(kind)} of {width} does not fit: the {Spoken.Side(Faces(wall))} wall of "
+            throw new ChangeRefusedException($"A {Words.Of(kind)} of {width} does not fit: the {room.SideOf(wall.Number)} wall of "
                 + $"{room.Name} has {most} free.");
         }
 

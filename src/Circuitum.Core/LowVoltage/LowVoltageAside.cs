@@ -11,7 +11,8 @@ internal sealed class LowVoltageAside(FramedHouse house, Survey survey, IEnumera
 {
     private static readonly Length Farthest = Length.FromFeet(8);
     private static readonly Length Jamb = Length.FromInches(4);
-    private readonly PowerNearby near = new(house, power, apart);
+    // Most plans tag nothing: then nobody asks.
+    private readonly Lazy<PowerNearby> near = new(() => new(house, power, apart), LazyThreadSafetyMode.None);
 
     /// <summary>The offset on its wall, to the inch, that is clear of power, of openings and of the wall's ends; null where none is within
     /// 8 ft.</summary>
@@ -43,7 +44,7 @@ internal sealed class LowVoltageAside(FramedHouse house, Survey survey, IEnumera
 
         var level = house.Structures[outlet.Place.Structure].Levels[outlet.Place.Level];
         var place = Surveying.OnWall(house, outlet.Outlet.Room, outlet.Outlet.Wall, offset, outlet.Height);
-        return !near.Crowds(place.At, place.At.Plan.At(level.Ceiling), outlet.Place.Structure)
-            && !near.Crowds(place.At, place.At.Plan.At(level.Floor), outlet.Place.Structure);
+        return !near.Value.Crowds(place.At, place.At.Plan.At(level.Ceiling), outlet.Place.Structure)
+            && !near.Value.Crowds(place.At, place.At.Plan.At(level.Floor), outlet.Place.Structure);
     }
 }

@@ -12,7 +12,7 @@ internal static class LowVoltagePlaces
     public static ImmutableArray<PlacedLowVoltage> Outlets(FramedHouse house, Job job)
     {
         // What would be called the same is numbered in the order of the job.
-        var called = job.LowVoltage.Select(o => Called(house, o)).ToList();
+        var called = job.LowVoltage.Select(o => o.Called(house.Room(o.Room).Room)).ToList();
         var many = called.GroupBy(n => n).Where(g => g.Count() > 1).Select(g => g.Key).ToHashSet();
         var next = new Dictionary<string, int>();
         return
@@ -34,9 +34,6 @@ internal static class LowVoltagePlaces
         .. job.LowVoltageHomes.Select(h => new PlacedHome(h, house.Room(h.Room),
             Surveying.OnWall(house, h.Room, h.Wall, h.Offset, h.Top), Called(job, house, h))),
     ];
-
-    private static string Called(FramedHouse house, LowVoltageOutlet outlet) =>
-        outlet.Name ?? $"{house.Room(outlet.Room).Room.Name} {Words.Of(outlet.Kind)}";
 
     private static string Called(Job job, FramedHouse house, LowVoltageHome home)
     {

@@ -46,8 +46,8 @@ public static partial class ProblemWords
         "trenches" => "The trench",
         "chases" => "The spare chase",
         "reservations" => "The kept bays",
-        "lowVoltage" => job.LowVoltage.FirstOrDefault(o => o.Id.Value == id) is { } outlet ? outlet.Name
-            ?? $"{job.Rooms.FirstOrDefault(r => r.Id == outlet.Room)?.Name} {Words.Of(outlet.Kind)}".Trim() : null,
+        "lowVoltage" => job.LowVoltage.FirstOrDefault(o => o.Id.Value == id) is { } outlet
+            ? outlet.Called(job.Rooms.FirstOrDefault(r => r.Id == outlet.Room)) : null,
         "lowVoltageHomes" => "The low-voltage can or shelf",
         _ => null,
     };

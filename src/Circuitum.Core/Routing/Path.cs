@@ -94,4 +94,12 @@ public sealed record Way(ImmutableArray<PathLeg> Legs, ImmutableArray<Passage> P
 {
     /// <summary>Measured along the path.</summary>
     public Length Measured => Legs.Select(l => l.Run).Total();
+
+    /// <summary>Its bends as a plan shows them, both ends with them: what goes up or down is one place.</summary>
+    /// <param name="end">Where it ends when it has no leg.</param>
+    public IEnumerable<Point> OnPlan(Point end)
+    {
+        var points = Legs.Select(l => l.From.Plan).Append(Legs.IsEmpty ? end : Legs[^1].To.Plan).ToList();
+        return points.Where((p, i) => i == 0 || p != points[i - 1]);
+    }
 }

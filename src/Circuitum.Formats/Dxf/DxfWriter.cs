@@ -74,8 +74,7 @@ public static class DxfWriter
         foreach (var run in plan.LowVoltage.Runs.Where(r => r.Home.Place.Structure == level.Structure
             && (Here(r.Home.Place) || Here(r.Outlet.Place))))
         {
-            var bends = run.Way.Legs.Select(l => l.From.Plan).Append(run.Outlet.Place.At.Plan).ToList();
-            bends = [.. bends.Where((p, i) => i == 0 || p != bends[i - 1])];
+            var bends = run.Way.OnPlan(run.Outlet.Place.At.Plan).ToList();
             if (bends.Count > 1)
             {
                 dxf.Polyline(layer, bends, closed: false);
@@ -146,9 +145,7 @@ public static class DxfWriter
             foreach (var run in landed.Runs.Where(r => r.From.Place.Structure == level.Structure
                 && (r.From.Place.Level == level.Index || r.To.Place.Level == level.Index)))
             {
-                var points = run.Way.Legs.Select(l => l.From.Plan)
-                    .Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan).ToList();
-                var bends = points.Where((p, i) => i == 0 || p != points[i - 1]).ToList();
+                var bends = run.Way.OnPlan(run.To.Place.At.Plan).ToList();
                 if (bends.Count < 2)
                 {
                     continue;

@@ -26,10 +26,8 @@ internal static class LowVoltageDrawing
             var home = plan.House.Structures[run.Home.Place.Structure].Structure.Origin;
             var here = plan.House.Structures[level.Structure].Structure.Origin;
             decimal dx = (home.X - here.X).Inches, dy = (home.Y - here.Y).Inches;
-            var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.Outlet.Place.At.Plan
-                : run.Way.Legs[^1].To.Plan).ToList();
             svg.Empty("polyline", ("class", "low-way" + (IsChosen(run, view) ? " chosen-way" : "")), ("points", string.Join(' ',
-                points.Where((p, i) => i == 0 || p != points[i - 1])
+                run.Way.OnPlan(run.Outlet.Place.At.Plan)
                     .Select(p => $"{SvgText.N(p.X.Inches + dx)},{SvgText.N(p.Y.Inches + dy)}"))));
         }
     }

@@ -293,9 +293,7 @@ public static class PlanDrawing
         var home = plan.House.Structures[run.From.Place.Structure].Structure.Origin;
         var here = plan.House.Structures[level.Structure].Structure.Origin;
         decimal dx = (home.X - here.X).Inches + lane, dy = (home.Y - here.Y).Inches + lane;
-        var points = run.Way.Legs.Select(l => l.From.Plan).Append(run.Way.Legs.IsEmpty ? run.To.Place.At.Plan : run.Way.Legs[^1].To.Plan)
-            .ToList();
-        return string.Join(' ', points.Where((p, i) => i == 0 || p != points[i - 1])
+        return string.Join(' ', run.Way.OnPlan(run.To.Place.At.Plan)
             .Select(p => $"{SvgText.N(p.X.Inches + dx)},{SvgText.N(p.Y.Inches + dy)}"));
     }
 

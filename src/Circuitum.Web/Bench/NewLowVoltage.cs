@@ -53,9 +53,10 @@ public static class NewLowVoltage
     /// <exception cref="ChangeRefusedException">It stands on a wall.</exception>
     public static JobChange Over(Job job, RoomId room, Length x, Length y, string kind)
     {
-        if (kind.StartsWith(Home, StringComparison.Ordinal)
-            || Entry.Choice<LowVoltageKind>(kind[Outlet.Length..]) is not (LowVoltageKind.Speaker or LowVoltageKind.Camera
-                or LowVoltageKind.Data or LowVoltageKind.Fibre) and not LowVoltageKind.Coax)
+        LowVoltageKind? made = kind.StartsWith(Home, StringComparison.Ordinal) ? null
+            : Entry.Choice<LowVoltageKind>(kind[Outlet.Length..]);
+        if (made is not (LowVoltageKind.Speaker or LowVoltageKind.Camera or LowVoltageKind.Data or LowVoltageKind.Fibre
+            or LowVoltageKind.Coax))
         {
             throw new ChangeRefusedException("That stands on a wall: click nearer to one.");
         }
@@ -63,7 +64,7 @@ public static class NewLowVoltage
         return new SetLowVoltage(new()
         {
             Id = new(SetLowVoltage.FreeId(job)),
-            Kind = Entry.Choice<LowVoltageKind>(kind[Outlet.Length..]),
+            Kind = made.Value,
             Room = room,
             Mount = Mount.Ceiling,
             X = x,

@@ -42,10 +42,5 @@ public sealed class MarksModel(Workbench bench) : PageModel
         : $"{Words.Of(subject.Kind)} {subject.Id}";
 
     /// <summary>A wall by its side of the room and its number: north, wall 1.</summary>
-    public static string Wall(FramedRoom room, int number)
-    {
-        var side = room.Sides[number - 1];
-        var faces = side.AlongX ? side.End.X > side.Start.X ? "north" : "south" : side.End.Y > side.Start.Y ? "east" : "west";
-        return $"{faces}, {number}";
-    }
+    public static string Wall(FramedRoom room, int number) => $"{room.Room.SideOf(number)}, {number}";
 }

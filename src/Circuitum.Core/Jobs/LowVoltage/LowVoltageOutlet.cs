@@ -43,6 +43,10 @@ public sealed record LowVoltageOutlet
 
     /// <summary>Where it goes home to; the nearest when null.</summary>
     public Id<LowVoltageHome>? Home { get; init; }
+
+    /// <summary>What it is called: its name, or its room and kind.</summary>
+    /// <param name="room">Its room; null where that is not in the house.</param>
+    public string Called(Room? room) => Name ?? $"{room?.Name} {Words.Of(Kind)}".Trim();
 }
 
 /// <summary>What an outlet of low voltage is for.</summary>
