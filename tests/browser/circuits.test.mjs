@@ -305,3 +305,20 @@ test("a house is divided room by room after the difference is read, and as it wa
   await page.getByRole("button", { name: /^Undo “Divide room by room”/ }).click();
   await expect(ledger(page).getByRole("heading", { name: breakers })).toBeVisible();
 });
+
+test("two circuits are pulled in one cable by choice, and let go again", async ({ page }) => {
+  await page.goto("/job/demo-crawl/circuits");
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  await ledger(page).getByRole("link", { name: /Bedroom 2/ }).first().click();
+  await card(page).getByText("Two circuits in one cable").click();
+  const form = card(page).locator("form", { has: page.getByLabel("Pull it with") });
+  const pulled = await form.getByLabel("Pull it with").locator("option").first().textContent();
+  await form.getByLabel(/^As/).selectOption({ label: "one 3-wire, shared neutral" });
+  await form.getByRole("button", { name: "Pull them so" }).click();
+  await expect(said(page)).toContainText("in one cable, neutral shared");
+  await expect(card(page).getByText(`With circuit ${pulled.split(" ")[0]}, as you chose`)).toBeVisible();
+  await expect(card(page).getByText("Shares its neutral", { exact: true })).toBeVisible();
+  await card(page).getByRole("button", { name: "Let the planner choose" }).click();
+  await expect(said(page)).toContainText("go as planned");
+  await expect(card(page).getByText("Shares its neutral", { exact: true })).toHaveCount(0);
+});

@@ -12,7 +12,7 @@ public sealed record PinBox(BoxId Box, CircuitKey? Circuit) : JobChange
     {
         var box = Find(job, Box);
         var others = job.Pins.Boxes.RemoveAll(p => p.Box == Box);
-        phrase = Circuit is CircuitKey c ? $"Pin {Called(job, box)} to {c}" : $"Free {Called(job, box)}";
+        phrase = Circuit is CircuitKey c ? $"Pin {Called(job, box)} to {c.Words}" : $"Free {Called(job, box)}";
         return job with { Pins = job.Pins with { Boxes = Circuit is CircuitKey key ? others.Add(new(Box, key)) : others } };
     }
 }
@@ -24,7 +24,7 @@ public sealed record PinBreaker(CircuitKey Circuit, Amps? Rating) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var others = job.Pins.Breakers.RemoveAll(p => p.Circuit == Circuit);
-        phrase = Rating is Amps r ? $"Pin {Circuit} at {r}" : $"Free the breaker of {Circuit}";
+        phrase = Rating is Amps r ? $"Pin {Circuit.Words} at {r}" : $"Free the breaker of {Circuit.Words}";
         return job with { Pins = job.Pins with { Breakers = Rating is Amps rating ? others.Add(new(Circuit, rating)) : others } };
     }
 }
@@ -36,8 +36,32 @@ public sealed record PinCable(CircuitKey Circuit, Gauge? Gauge) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var others = job.Pins.Cables.RemoveAll(p => p.Circuit == Circuit);
-        phrase = Gauge is Gauge g ? $"Pin {Circuit} to {g} AWG" : $"Free the cable of {Circuit}";
+        phrase = Gauge is Gauge g ? $"Pin {Circuit.Words} to {g} AWG" : $"Free the cable of {Circuit.Words}";
         return job with { Pins = job.Pins with { Cables = Gauge is Gauge gauge ? others.Add(new(Circuit, gauge)) : others } };
+    }
+}
+
+/// <summary>Brings two circuits to one place in one cable, or keeps them apart, as a person chose; null leaves it to the planner. Each
+/// goes with one other at most: an older choice for either gives way.</summary>
+public sealed record PinTogether(CircuitKey One, CircuitKey Other, TwoCircuits? As) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        if (One == Other)
+        {
+            throw new ChangeRefusedException("A circuit goes with another one, not with itself. Choose another circuit.");
+        }
+
+        var others = job.Pins.Together.RemoveAll(p => p.Has(One) || p.Has(Other));
+        phrase = As switch
+        {
+            null => $"Let {One.Words} and {Other.Words} go as planned",
+            TwoCircuits.TwoWire => $"Pull {One.Words} and {Other.Words} apart",
+            TwoCircuits.Multiwire => $"Pull {One.Words} and {Other.Words} in one cable, neutral shared",
+            _ => $"Pull {One.Words} and {Other.Words} in one cable, two neutrals",
+        };
+        return job with { Pins = job.Pins with { Together = As is { } way ? others.Add(new(One, Other, way)) : others } };
     }
 }
 
@@ -48,7 +72,7 @@ public sealed record PinSpace(CircuitKey Circuit, PanelSpace? Space) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var others = job.Pins.Spaces.RemoveAll(p => p.Circuit == Circuit);
-        phrase = Space is { } s ? $"Land {Circuit} on space {s}" : $"Free the space of {Circuit}";
+        phrase = Space is { } s ? $"Land {Circuit.Words} on space {s}" : $"Free the space of {Circuit.Words}";
         return job with { Pins = job.Pins with { Spaces = Space is { } space ? others.Add(new(Circuit, space)) : others } };
     }
 }

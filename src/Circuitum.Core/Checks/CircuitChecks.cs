@@ -362,12 +362,26 @@ internal static class CircuitChecks
             };
         }
 
+        var all = plan.Circuits.Select(c => c.Circuit).ToList();
+        foreach (var pin in plan.Job.Pins.Together)
+        {
+            if (Multiwire.WhyNot(pin, all, plan.Job) is { } why)
+            {
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(keys.Contains(pin.One) ? pin.One : pin.Other), "pin",
+                    $"{pin.One.Words} and {pin.Other.Words} were put together, and go apart.",
+                    $"{char.ToUpperInvariant(why[0])}{why[1..]}.")
+                {
+                    Fixes = [new Fix("Free the pin", new PinTogether(pin.One, pin.Other, null))],
+                };
+            }
+        }
+
         foreach (var (circuit, pin) in plan.Job.Pins.Boxes.Select(p =>
             (Circuit: plan.Circuits.FirstOrDefault(c => c.Circuit.Boxes.Contains(p.Box)), p))
             .Where(x => x.Circuit is not null && x.Circuit.Circuit.Key != x.p.Circuit))
         {
             yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit!.Circuit.Key), "pin",
-                $"{plan.Survey[pin.Box].Name} is pinned to circuit {pin.Circuit}, and cannot be on it.",
+                $"{plan.Survey[pin.Box].Name} is pinned to circuit {pin.Circuit.Words}, and cannot be on it.",
                 "That circuit is in another building, is a feeder, or has not what is tied to this box. Free the pin, or pin it elsewhere.")
             {
                 Fixes = [new Fix($"Unpin {plan.Survey[pin.Box].Name}", new PinBox(pin.Box, null))],
@@ -377,7 +391,7 @@ internal static class CircuitChecks
         foreach (var (circuit, free) in loose.Where(p => !keys.Contains(p.Circuit)))
         {
             yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit), "pin",
-                $"A pin names circuit “{circuit}”, which is not in the plan now.",
+                $"A pin names circuit {circuit.Words}, which is not in the plan now.",
                 "Its boxes are on other circuits. Free the pin, or put the boxes back.")
             {
                 Fixes = [new Fix("Free the pin", free)],

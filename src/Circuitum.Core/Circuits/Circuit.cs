@@ -72,6 +72,9 @@ public sealed record Circuit
     /// <summary>The circuit that goes the same way and may share a cable with it as far as the first box.</summary>
     public CircuitKey? GoesWith { get; init; }
 
+    /// <summary>How the two are brought there; of no meaning without <see cref="GoesWith"/>.</summary>
+    public TwoCircuits GoesAs { get; init; }
+
     /// <summary>What it carries.</summary>
     public required CircuitLoad Load { get; init; }
 

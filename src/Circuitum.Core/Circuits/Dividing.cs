@@ -19,7 +19,7 @@ public static class Dividing
         var sorted = new Sorted(house, survey, job, book, choice);
         var drafts = Drafts(sorted, survey, job);
         var panels = choice.Choose(drafts);
-        var circuits = Multiwire.Pair([.. drafts.Select(d => d.ToCircuit(panels[d], job, book))], job.Schools, book);
+        var circuits = Multiwire.Pair([.. drafts.Select(d => d.ToCircuit(panels[d], job, book))], job, book);
         circuits.AddRange(job.Panels.Where(p => p.FedFrom is not null).Select(p => Feeder(p, circuits, job, book)).ToList());
         return [.. circuits];
     }

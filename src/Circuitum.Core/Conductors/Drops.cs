@@ -39,8 +39,7 @@ internal static class Drops
         foreach (var run in routed.Runs)
         {
             // Conductors that come in another circuit's cable lose on that way too.
-            var drop = VoltageDrop.Of(new VoltAmps(load[run.Id]) / volts, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run),
-                book).Value;
+            var drop = sized.Lost(run, new VoltAmps(load[run.Id]) / volts).Value;
             lost[run.Id] = drop + (run.Upstream is RunId up ? lost[up] : 0);
             if (run.To.Box is BoxId box)
             {
@@ -57,10 +56,10 @@ internal static class Drops
             why = why with
             {
                 Steps = why.Steps.Insert(0,
-                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {(run.Length.Value + sized.SharedLength(run)).Feet:0} ft "
-                        + $"of {sized.GaugeOf(run)}",
-                    VoltageDrop.Of(amps, sized.GaugeOf(run), run.Length.Value + sized.SharedLength(run), book).ToString(), Source.Book,
-                        book.Cite(RuleId.ConductorProperties))),
+                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Feet:0} ft of {sized.GaugeOf(run)}"
+                        + (sized.SharedBefore(run) is { } cable
+                            ? $", and {cable.Length.Value.Feet:0} ft of {sized.GaugeOf(cable)} in the cable it shares" : ""),
+                    sized.Lost(run, amps).ToString(), Source.Book, book.Cite(RuleId.ConductorProperties))),
             };
         }
 

@@ -55,6 +55,9 @@ public sealed record SizedCircuit
     /// <summary>The ground that its home run needs by its breaker, and by how much it is larger than it need be (250.122(B)).</summary>
     public Gauge? GroundNeeded { get; init; }
 
+    /// <summary>The smallest conductor that carries it where it lies: what a larger ground is reckoned from.</summary>
+    public Gauge? Least { get; init; }
+
     /// <summary>The pipe its home run is pulled in; null for cable.</summary>
     public FittedPipe? Pipe { get; init; }
 
@@ -67,14 +70,22 @@ public sealed record SizedCircuit
     /// <summary>The home run of another circuit whose cable brings its conductors to their first box.</summary>
     public Run? ComesIn { get; init; }
 
+    /// <summary>The conductor of that cable.</summary>
+    public Gauge? ComesInGauge { get; init; }
+
     /// <summary>The circuit.</summary>
     public Circuit Circuit => Routed.Circuit;
 
-    /// <summary>Length of another circuit's cable that a run's conductors come in before it.</summary>
-    public Length SharedLength(Run run) => run.RidesIn is not null && ComesIn is { } cable ? cable.Length.Value : Length.Zero;
+    /// <summary>The cable of another circuit that a run's conductors come in before it.</summary>
+    public Run? SharedBefore(Run run) => run.RidesIn is null ? null : ComesIn;
 
-    /// <summary>The gauge of one of its runs.</summary>
-    public Gauge GaugeOf(Run run) => run.Kind is RunKind.HomeRun ? HomeRunGauge : Gauge.Value;
+    /// <summary>What a current loses in one of its runs and in the cable that it came in.</summary>
+    public Volts Lost(Run run, Amps through) => new(VoltageDrop.Of(through, GaugeOf(run), run.Length.Value, Book).Value
+        + (SharedBefore(run) is { } cable ? Lost(cable, through).Value : 0));
+
+    /// <summary>The gauge of one of its runs, or of the cable that it comes in.</summary>
+    public Gauge GaugeOf(Run run) => run.Id == ComesIn?.Id ? ComesInGauge ?? Gauge.Value
+        : run.Kind is RunKind.HomeRun ? HomeRunGauge : Gauge.Value;
 
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Jacket == Jacket.Loose
@@ -129,7 +140,27 @@ public static class Sizing
     /// <summary>Takes what feeders lose off the circuits behind them, and sizes every pipe for what is in it.</summary>
     public static ImmutableArray<SizedCircuit> Finish(ImmutableArray<SizedCircuit> sized, ImmutableArray<Raceway> raceways,
         CodeBook book) =>
-        FittedPipe.Fit(Supply.Behind(sized), raceways, book);
+        FittedPipe.Fit(Supply.Behind(ForBoth(sized)), raceways, book);
+
+    // A cable that brings two circuits is of the larger of their conductors: what comes in it is protected by its own breaker.
+    // Where a crew takes a larger home run, the home run of the one that comes in it is that cable, not what goes on from there.
+    private static ImmutableArray<SizedCircuit> ForBoth(ImmutableArray<SizedCircuit> sized)
+    {
+        Gauge Shared(SizedCircuit lead, SizedCircuit guest) =>
+            guest.HomeRunGauge > lead.HomeRunGauge ? guest.HomeRunGauge : lead.HomeRunGauge;
+        SizedCircuit Home(SizedCircuit circuit, Gauge gauge) => circuit with
+        {
+            HomeRunGauge = gauge,
+            GroundNeeded = Grounding.For(circuit.Breaker.Value, gauge, circuit.Least ?? gauge, circuit.Book),
+        };
+        return [.. sized.Select(c => c.Routed.HomeRun?.TakesAlong is CircuitKey key
+            && Shared(c, sized.First(g => g.Circuit.Key == key)) is var larger && larger != c.HomeRunGauge
+                ? Drops.Measure(Home(c, larger))
+            : c.ComesIn is { } cable ? Drops.Measure(Home(c, c.Gauge.Value) with
+            {
+                ComesInGauge = Shared(sized.First(l => l.Circuit.Key == cable.Circuit), c),
+            }) : c)];
+    }
 
     private static Amps LargestBehind(PanelId panel, ImmutableArray<RoutedCircuit> circuits, Survey survey, Job job, CodeBook book)
     {
@@ -213,6 +244,7 @@ public static class Sizing
             Mca = mca,
             ComesIn = comesIn,
             Ampacity = ampacity,
+            Least = needed,
             GroundNeeded = Grounding.For(breaker.Value, home, needed, book),
             Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, home, needed, book) : null,
             VoltsAtPanel = circuit.Load.Volts,

@@ -80,6 +80,9 @@ public readonly record struct CircuitKey
     /// <summary>Its text.</summary>
     public string Value { get; }
 
+    /// <summary>As a sentence names it: “kitchen appliances 1”.</summary>
+    public string Words => $"“{Value.Replace('-', ' ')}”";
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }

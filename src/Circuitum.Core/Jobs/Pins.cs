@@ -30,6 +30,9 @@ public sealed record Pins
     /// <summary>This circuit's breaker of that line.</summary>
     public ImmutableArray<FamilyPin> Families { get; init; } = [];
 
+    /// <summary>These two circuits in one cable, or apart.</summary>
+    public ImmutableArray<TogetherPin> Together { get; init; } = [];
+
     /// <summary>This run by that way.</summary>
     public ImmutableArray<WayPin> Ways { get; init; } = [];
 
@@ -49,6 +52,16 @@ public sealed record BreakerPin(CircuitKey Circuit, Amps Rating);
 
 /// <summary>A conductor size held.</summary>
 public sealed record CablePin(CircuitKey Circuit, Gauge Gauge);
+
+/// <summary>Two circuits that are brought to one place in the way that a person chose, whatever the school says.</summary>
+/// <param name="One">The one.</param>
+/// <param name="Other">The other, of the same panel; both of one pole.</param>
+/// <param name="As">One cable with a shared neutral, one with two neutrals, or each its own.</param>
+public sealed record TogetherPin(CircuitKey One, CircuitKey Other, TwoCircuits As)
+{
+    /// <summary>True when a circuit is one of the two.</summary>
+    public bool Has(CircuitKey circuit) => One == circuit || Other == circuit;
+}
 
 /// <summary>The panel that feeds a circuit, held.</summary>
 public sealed record PanelPin(CircuitKey Circuit, PanelId Panel);

@@ -129,6 +129,7 @@ public static partial class JobProblems
                 ("pins.breakers", job.Pins.Breakers.Length),
             ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length),
                 ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),
+                ("pins.together", job.Pins.Together.Length),
             ("pins.ways", job.Pins.Ways.Length), ("divisions", job.Divisions.Select(d => d.Circuits.Length).DefaultIfEmpty().Max()),
                 ("panels", job.Panels.Sum(p => p.Taken.Length)),
         })
@@ -223,6 +224,11 @@ public static partial class JobProblems
         foreach (var pin in job.Pins.Breakers.Where(p => p.Rating.Value is < 10 or > 400))
         {
             yield return new($"pins.breakers “{pin.Circuit}”", "a breaker lies from 10 to 400 A");
+        }
+
+        foreach (var pin in job.Pins.Together.Where(p => p.One == p.Other))
+        {
+            yield return new($"pins.together “{pin.One}”", "a circuit goes with another one, not with itself");
         }
 
         foreach (var box in job.Pins.Individual.Where(b => !boxes.Contains(b)))

@@ -157,5 +157,6 @@ internal static class JobTexts
         .. job.Pins.Panels.Select(p => ("pins.panels", p.Circuit)),
         .. job.Pins.Descriptions.Select(p => ("pins.descriptions", p.Circuit)),
         .. job.Pins.Families.Select(p => ("pins.families", p.Circuit)),
+        .. job.Pins.Together.SelectMany(p => new[] { ("pins.together", p.One), ("pins.together", p.Other) }),
     ];
 }

@@ -28,7 +28,7 @@ public static class Routes
                 return new(circuit, [FeederRoute.Pull(circuit, panels[circuit.Panel], panels[fed], finder, house, job)], []);
             }
 
-            if (job.Schools.TwoCircuits == TwoCircuits.TwoWire || circuit.GoesWith is not CircuitKey with)
+            if (circuit.GoesAs == TwoCircuits.TwoWire || circuit.GoesWith is not CircuitKey with)
             {
                 return new CircuitRoute(circuit, survey, panels[circuit.Panel], finder, job, book).Pull();
             }
@@ -39,7 +39,7 @@ public static class Routes
             }
 
             var (one, other) = new SharedCables(survey, panels[circuit.Panel], finder, job, book)
-                .Pull(circuit, byKey[with], job.Schools.TwoCircuits);
+                .Pull(circuit, byKey[with], circuit.GoesAs);
             together[with] = other;
             return one;
         }

@@ -18,8 +18,8 @@ public sealed record TogetherWay(TwoCircuits School, Length Footage, RunEnd? Apa
 /// <summary>Brings two circuits that go the same way to their boxes, in two cables or in one as far as the first box.</summary>
 internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
 {
-    /// <summary>Both circuits by a school. A shared neutral needs one cable (300.3(B)); two neutrals share one only where that saves
-    /// footage.</summary>
+    /// <summary>Both circuits as they go together. A shared neutral needs one cable (300.3(B)); two neutrals share one only where that
+    /// saves footage, and where such a cable is made: not for the ground, and what is loose in a pipe has no sheath to share.</summary>
     public (RoutedCircuit One, RoutedCircuit Other) Pull(Circuit one, Circuit other, TwoCircuits school)
     {
         RoutedCircuit first = Route(one).Pull(), second = Route(other).Pull();
@@ -32,7 +32,9 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
             b = (Route(one).Pull(second.HomeRun), Lead(second, one, school));
         Length Of((RoutedCircuit One, RoutedCircuit Other) pair) => pair.One.Footage + pair.Other.Footage;
         var best = Of(a) <= Of(b) ? a : b;
-        return school == TwoCircuits.FourWire && Of(best) >= first.Footage + second.Footage ? (first, second) : best;
+        var lead = best.One.HomeRun!.TakesAlong is not null ? best.One : best.Other;
+        return school == TwoCircuits.FourWire && (Of(best) >= first.Footage + second.Footage
+            || lead.HomeRun!.Jacket is not (Jacket.Nonmetallic or Jacket.Armoured)) ? (first, second) : best;
     }
 
     /// <summary>The three schools beside each other.</summary>
@@ -46,8 +48,9 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
             return new TogetherWay(school, footage, null, null, null);
         }
 
+        var gauge = one.UsualRating is { Value: <= 15 } && other.UsualRating is { Value: <= 15 } ? Gauge.Awg14 : Gauge.Awg12;
         var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart)
-            .Select(r => new EnteringCable(Gauge.Awg12, r.Conductors)).Append(new(Gauge.Awg12, 2)).ToList();
+            .Select(r => new EnteringCable(gauge, r.Conductors)).Append(new(gauge, 2)).ToList();
         var volume = survey[apart].Needed(cables, book).Value;
         return new TogetherWay(school, footage, home.To, volume, BoxRules.Taken(survey[apart].Gangs, volume));
     });

@@ -71,8 +71,7 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
         ImmutableArray<LoadedRun> WayTo(BoxId box) => [.. circuit.WayTo(box).Select(r => new LoadedRun(r, Through(r)))];
         Volts Left(BoxId box) =>
             new(sized.VoltsAtPanel.Value - WayTo(box)
-                .Sum(r => VoltageDrop.Of(r.Through, sized.GaugeOf(r.Run), r.Run.Length.Value + sized.SharedLength(r.Run),
-                    sized.Book).Value));
+                .Sum(r => sized.Lost(r.Run, r.Through).Value));
         var total = new VoltAmps(circuit.Boxes.Keys.Sum(At)) / volts;
         return new(WayTo(plugged[0].Box), total, sized.Breaker.Value, InverseTime.At(total, sized.Breaker.Value),
             plugged.Select(p => Left(p.Box)).Min());

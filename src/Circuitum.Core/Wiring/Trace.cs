@@ -46,6 +46,14 @@ public static class Trace
             runs.Add(next);
         }
 
+        if (runs.Count > 0 && sized.SharedBefore(runs[0]) is { } cable)
+        {
+            // Where it leaves the cable of another circuit: a box that it only passes.
+            var through = sized.Through[runs[0].Id];
+            stations.Add(new(cable.To.Box, cable.To.Name, cable, sized.CableOf(cable), through,
+                sized.VoltsAtPanel - sized.Lost(cable, through), new(circuit.BreakerIsGfci, null), false));
+        }
+
         foreach (var run in runs)
         {
             var at = run.To.Box;

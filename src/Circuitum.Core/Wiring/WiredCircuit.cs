@@ -160,19 +160,21 @@ public static class Wires
     /// <summary>Wires every circuit.</summary>
     public static ImmutableArray<WiredCircuit> Join(ImmutableArray<ProtectedCircuit> circuits, Survey survey, CodeBook book)
     {
-        var guests = circuits.Select(c => c.Sized.Routed.HomeRun).OfType<Run>().Where(r => r.RidesIn is not null).ToLookup(r => r.From.Box);
+        var guests = circuits.Where(c => c.Sized.Routed.HomeRun?.RidesIn is not null)
+            .ToLookup(c => c.Sized.Routed.HomeRun!.From.Box, c => c.Sized);
         return [.. circuits.Select(c =>
             new WiredCircuit(c, c.Circuit.Boxes.ToImmutableDictionary(id => id, id => Join(c, guests[id], survey[id], book))))];
     }
 
-    private static WiredBox Join(ProtectedCircuit circuit, IEnumerable<Run> guests, PlacedBox box, CodeBook book)
+    private static WiredBox Join(ProtectedCircuit circuit, IEnumerable<SizedCircuit> guests, PlacedBox box, CodeBook book)
     {
         var runs = circuit.Sized.Routed.Runs;
         ImmutableArray<Run> into = [.. runs.Where(r => r.To.Box == box.Box.Id)],
-            from = [.. runs.Where(r => r.From.Box == box.Box.Id), .. guests];
+            from = [.. runs.Where(r => r.From.Box == box.Box.Id), .. guests.Select(g => g.Routed.HomeRun!)];
         // A switch box reached by travelers as well takes its constant feed from the other cable.
         var fed = into.FirstOrDefault(r => r.Kind is RunKind.HomeRun or RunKind.Jumper) ?? into[0];
-        var cables = into.Concat(from).Select(r => new EnteringCable(circuit.Sized.GaugeOf(r), r.Conductors)).ToList();
+        Gauge GaugeOf(Run run) => (guests.FirstOrDefault(g => g.Routed.HomeRun == run) ?? circuit.Sized).GaugeOf(run);
+        var cables = into.Concat(from).Select(r => new EnteringCable(GaugeOf(r), r.Conductors)).ToList();
         var gangs = box.Gangs;
         var volume = box.Needed(cables, book);
         var counted = box.Plates.All(p => p.Volts == book.Supply.ToNeutral);

@@ -259,7 +259,8 @@ public static class PlanDrawing
             {
                 Cable(svg, plan, run,
                     Points(plan, run, level, view.Selected == Subject.Run(run.Id) ? 0 : lanes.TryGetValue(run.Id, out var lane) ? lane
-                        : (((landed.Space?.Number ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run), landed.Wired == lit, view);
+                        : (((landed.Space?.Number ?? 0) % 7) - 3) * 1.3m), sized.GaugeOf(run),
+                    landed.Wired == lit || (lit is not null && run.Id == lit.HomeRun?.RidesIn), view);
             }
         }
     }

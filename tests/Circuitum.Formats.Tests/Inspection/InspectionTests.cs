@@ -1,5 +1,7 @@
 using System.Globalization;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Formats.JobFile;
@@ -27,6 +29,24 @@ public sealed class InspectionTests
         for (var number = quarter + 1; number <= Houses; number += 4)
         {
             var found = Inspector.Inspection.Of(WrittenPapers.Of(BuiltHouses.Number(number)));
+            Assert.True(found.Count == 0, $"house {number}: {string.Join("; ", found.Select(f => f.What))}");
+        }
+    }
+
+    [Theory] // three pairs of circuits that a person put in one cable, in each of 24 houses
+    [InlineData(TwoCircuits.Multiwire)]
+    [InlineData(TwoCircuits.FourWire)]
+    public void It_finds_nothing_where_any_two_circuits_share_a_cable(TwoCircuits way)
+    {
+        for (var number = 1; number <= 24; number++)
+        {
+            var plan = Planner.Plan(BuiltHouses.Number(number));
+            var job = plan.Circuits.Where(c => c.Circuit is { UsualRating: not null, Poles: 1, GoesWith: null }
+                    && c.Circuit.Boxes.Length > 0)
+                .GroupBy(c => (c.Circuit.Panel, c.Breaker)).SelectMany(g => g.OrderBy(c => c.Circuit.Key.Value, StringComparer.Ordinal)
+                    .Chunk(2)).Where(p => p.Length == 2).Take(3)
+                .Aggregate(plan.Job, (j, p) => new PinTogether(p[0].Circuit.Key, p[1].Circuit.Key, way).On(j).Job!);
+            var found = Inspector.Inspection.Of(WrittenPapers.Of(job));
             Assert.True(found.Count == 0, $"house {number}: {string.Join("; ", found.Select(f => f.What))}");
         }
     }

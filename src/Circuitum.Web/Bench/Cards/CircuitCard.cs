@@ -28,6 +28,12 @@ public sealed record CircuitCard(Landed Landed, ImmutableArray<CardFact> Facts, 
     /// <summary>The space it is held in.</summary>
     public SpacePin? PinnedSpace { get; private init; }
 
+    /// <summary>The other circuit that it is put together with, or kept apart from.</summary>
+    public TogetherPin? PinnedTogether { get; private init; }
+
+    /// <summary>Circuits that may come in one cable with it: of its panel and of one pole, as it is.</summary>
+    public ImmutableArray<Landed> Companions { get; private init; } = [];
+
     /// <summary>The card of the circuit that is selected.</summary>
     public static CircuitCard Of(BenchView view)
     {
@@ -43,6 +49,10 @@ public sealed record CircuitCard(Landed Landed, ImmutableArray<CardFact> Facts, 
             PinnedBreaker = pins.Breakers.FirstOrDefault(p => p.Circuit == key),
             PinnedCable = pins.Cables.FirstOrDefault(p => p.Circuit == key),
             PinnedSpace = pins.Spaces.FirstOrDefault(p => p.Circuit == key),
+            PinnedTogether = pins.Together.FirstOrDefault(p => p.Has(key)),
+            Companions = landed.Wired.Circuit is { Kind: not CircuitKind.Feeder, Poles: 1, BringsPower: false, Boxes.IsEmpty: false } one
+                ? [.. view.Plan.Panels.SelectMany(p => p.Circuits).Where(c => c != landed && c.Kind != CircuitKind.Feeder
+                    && c.Wired.Circuit is { Poles: 1, BringsPower: false, Boxes.IsEmpty: false } other && other.Panel == one.Panel)] : [],
         };
     }
 

@@ -36,6 +36,10 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostPinPanelAsync(string circuit, string? panel) =>
         ChangeAsync(() => new PinPanel(new(circuit), string.IsNullOrEmpty(panel) ? null : new PanelId(panel)));
 
+    /// <summary>Brings two circuits in one cable or apart; without a way the planner chooses again.</summary>
+    public Task<IActionResult> OnPostTogetherAsync(string circuit, string with, TwoCircuits? @as) =>
+        ChangeAsync(() => new PinTogether(new(circuit), new(with), @as));
+
     /// <summary>Sets the schools of one room.</summary>
     public Task<IActionResult> OnPostRoomSchoolsAsync(string room) =>
         ChangeAsync(() => new SetRoomSchools(CrewForms.OfRoom(Request.Form, new(room))));
