@@ -85,3 +85,25 @@ test("a room is furnished in one act and emptied by one undo", async ({ page }) 
   await page.keyboard.press("z");
   await expect(said(page)).toContainText("Undo");
 });
+
+test("lines typed faster than they are drawn are all drawn, in turn; what is refused comes back", async ({ page }) => {
+  await page.goto("/new");
+  await page.getByLabel("Name", { exact: true }).fill("Fast");
+  await page.locator("[name=use]").selectOption("Garage");
+  await page.getByRole("button", { name: "Start the job" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  await page.route("**/job/**", async (route) => {
+    if (route.request().method() === "POST") await new Promise((arrived) => setTimeout(arrived, 600));
+    return route.fallback();
+  });
+  await page.getByLabel("Say it in a line").focus();
+  for (const line of ["mudroom 8x7-6 e garage", "kitchen 13x12 e mudroom", "doors", "garage opener in garage", "sofa in the moon"]) {
+    await page.keyboard.type(line);
+    await page.keyboard.press("Enter");
+  }
+  await expect(said(page)).toContainText("No room is called “moon”");
+  await expect(page.getByLabel("Say it in a line")).toHaveValue("sofa in the moon");
+  await expect(ledger(page)).toContainText("House · 3 rooms");
+  await expect(ledger(page).getByRole("link", { name: /^Kitchen/ })).toContainText("13'-0\" × 12'-0\"");
+  await expect(page.getByText("no door")).toHaveCount(0);
+});

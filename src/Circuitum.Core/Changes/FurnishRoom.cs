@@ -223,3 +223,37 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
             .All(p => Outline.Contains(room.Inside, p));
     }
 }
+
+/// <summary>Furnishes every room of a level that lacks something of its set; what finds no place is told.</summary>
+public sealed record FurnishLevel(LevelId Level) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var level = HouseChange.Find(job, Level);
+        var (done, left) = (new List<string>(), new List<string>());
+        foreach (var room in level.Rooms.Where(r => !FurnishRoom.MissingFrom(r).IsEmpty))
+        {
+            if (new FurnishRoom(room.Id).On(job).Job is { } with)
+            {
+                job = with;
+                done.Add(room.Name);
+            }
+
+            if (FurnishRoom.MissingFrom(job.Rooms.First(r => r.Id == room.Id)) is { IsEmpty: false } missing)
+            {
+                left.Add($"{string.Join(", ", missing.Distinct().Select(Words.Of))} in {room.Name}");
+            }
+        }
+
+        if (done.Count == 0)
+        {
+            throw new ChangeRefusedException(left.Count == 0
+                ? $"Every room of {level.Name.ToLowerInvariant()} with a usual set of things has it."
+                : $"There is no place clear of the doors for {string.Join("; ", left)}.");
+        }
+
+        phrase = $"Furnish {string.Join(", ", done)}" + (left.Count > 0 ? $"; no place is left for {string.Join("; ", left)}" : "");
+        return job;
+    }
+}

@@ -20,7 +20,8 @@ public static partial class HouseLine
     [
         "bed 2 11 x 11 south of hall, west end", "closet 2-0 deep east in bed 2", "door 2-8 bed 2 to hall", "window 5-0 south of bed 2",
         "front door 3-0 east of living at 4-0", "range 30 east of kitchen", "island 6-0 x 3-0 in kitchen",
-        "furnish bed 2",
+        "furnish bed 2", "door living to hall and mudroom", "window 4-0 north and west of living", "doors", "furnish all",
+        .. BoxLine.Examples,
     ];
 
     /// <summary>What a line does to a job.</summary>
@@ -38,6 +39,21 @@ public static partial class HouseLine
                 : $"A line has at most {Longest} characters; say the next thing in the next line.");
         }
 
+        if (SeveralLines.Of(job, level, line) is { Length: > 1 } several)
+        {
+            return new SaySeveral(level, several);
+        }
+
+        if (DoorsLine().IsMatch(line))
+        {
+            return new SetDoors(level);
+        }
+
+        if (FurnishAllLine().IsMatch(line))
+        {
+            return new FurnishLevel(level);
+        }
+
         if (FurnishLine().Match(line) is { Success: true } furnish)
         {
             return new FurnishRoom(Spoken.Room(job, level, furnish.Groups["of"].Value).Id);
@@ -46,6 +62,11 @@ public static partial class HouseLine
         if (ClosetLine().Match(line) is { Success: true } closet)
         {
             return Closet(job, level, closet);
+        }
+
+        if (!RoomLine().IsMatch(line) && BoxLine.Read(job, level, line) is { } box)
+        {
+            return box;
         }
 
         // “bed 2 11 x 11” is a room, “bed 5 x 6-8 north of bed 2” a bed: a thing has a wall of a room, or “in” it, with no “of” a side.
@@ -115,6 +136,7 @@ public static partial class HouseLine
 
         var word = end.Success ? end.Value.ToLowerInvariant() : "";
         var far = side is 'n' or 's' ? "east" : "south";
+        word = word.Length == 1 ? Spoken.Side(word[0]) : word;
         var near = side is 'n' or 's' ? "west" : "north";
         return word is "middle" or "center" or "centre" ? slack / 2
             : word == far ? reversed ? Length.Zero : slack
@@ -124,7 +146,7 @@ public static partial class HouseLine
     }
 
     // The longest wall of a room that faces a side.
-    private static RoomSide Facing(Job job, Room room, char side) => Framing.Frame(job).Room(room.Id).Sides
+    internal static RoomSide Facing(Job job, Room room, char side) => Framing.Frame(job).Room(room.Id).Sides
         .Where(s => Faces(room, s) == side).MaxBy(s => s.Clear)
         ?? throw new ChangeRefusedException($"{room.Name} has no wall to the {Spoken.Side(side)}.");
 
@@ -155,6 +177,7 @@ public static partial class HouseLine
         var sill = said.Groups["sill"].Success ? Spoken.Length(said.Groups["sill"].Value) : Length.FromInches(36);
         var house = Framing.Frame(job);
         Room room;
+        var into = false;
         RoomSide wall;
         (Length From, Length To) stretch;
         if (said.Groups["side"].Success)
@@ -168,6 +191,7 @@ public static partial class HouseLine
             room = Spoken.Room(job, level, said.Groups["a"].Value);
             var other = Spoken.Room(job, level, said.Groups["b"].Value);
             (wall, stretch) = Shared(house, room, other);
+            into = kind == OpeningKind.Door && DoorSwing.SwingsOut(room.Use, other.Use);
         }
 
         var offset = Place(wall, stretch, width, said.Groups["at"], job, room, kind);
@@ -179,23 +203,14 @@ public static partial class HouseLine
             Offset = offset,
             Width = width,
             Sill = sill,
+            SwingsOut = into,
         });
     }
 
     // The longest stretch of wall that two rooms share, as the first of them sees it.
-    private static (RoomSide Wall, (Length From, Length To) Stretch) Shared(FramedHouse house, Room room, Room other)
-    {
-        var framed = house.Room(room.Id);
-        var found = house.LevelOf(room.Id).Walls.Where(w => w.Rooms.Contains(room.Id) && w.Rooms.Contains(other.Id) && room.Id != other.Id)
-            .SelectMany(w => framed.Sides.Where(s => s.AlongX == w.AlongX && s.HalfThickness + Length.FromInches(3) > Off(s, w.Start))
-                .Select(s => (Side: s, A: s.Offset(w.Start), B: s.Offset(w.End))))
-            .Select(x => (x.Side, From: Length.Max(Length.Zero, Length.Min(x.A, x.B)), To: Length.Min(x.Side.Clear, Length.Max(x.A, x.B))))
-            .Where(x => x.To > x.From).OrderByDescending(x => x.To - x.From).ToList();
-        return found.Count > 0 ? (found[0].Side, (found[0].From, found[0].To))
+    private static (RoomSide Wall, (Length From, Length To) Stretch) Shared(FramedHouse house, Room room, Room other) =>
+        SharedWalls.Between(house, room.Id, other.Id) is [var found, ..] ? (found.Side, (found.From, found.To))
             : throw new ChangeRefusedException($"{room.Name} and {other.Name} share no wall.");
-    }
-
-    private static Length Off(RoomSide side, Point at) => (side.AlongX ? at.Y - side.Start.Y : at.X - side.Start.X).Abs();
 
     // In the middle of the longest stretch that nothing stands in; where it is said, from the west or north end of the wall.
     private static Length Place(RoomSide wall, (Length From, Length To) stretch, Length width, Group at, Job job, Room room,
@@ -215,7 +230,7 @@ public static partial class HouseLine
                 + $"{job.Rooms.First(r => r.Id == room.Id).Name} has {(free.Count > 0 ? free[0].To - free[0].From : Length.Zero)} free.");
     }
 
-    private static List<(Length From, Length To)> Free((Length From, Length To) stretch, IEnumerable<(Length From, Length To)> taken)
+    internal static List<(Length From, Length To)> Free((Length From, Length To) stretch, IEnumerable<(Length From, Length To)> taken)
     {
         var free = new List<(Length, Length)>();
         var at = stretch.From;
@@ -292,7 +307,7 @@ public static partial class HouseLine
 
     [GeneratedRegex("^(?<name>.+?) (?<w>" + Spoken.LengthPattern + @")\s*(?:x|by)\s*(?<d>" + Spoken.LengthPattern
         + @")(?: as (?<use>[a-z -]+?))?(?:,? (?:on )?(?:the )?(?<side>" + Spoken.SidePattern
-        + @")(?: side| wall)? of (?:the )?(?<of>.+?)(?:,? (?:at the )?(?<end>north|south|east|west|middle|center|centre)(?: end)?"
+        + @")(?: side| wall)?(?: of)? (?:the )?(?<of>.+?)(?:,? (?:at the )?(?<end>north|south|east|west|middle|center|centre|[nsew])(?: end)?"
         + "|,? at (?<at>" + Spoken.LengthPattern + "))?)?(?: as (?<use>[a-z -]+?))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex RoomLine();
@@ -303,16 +318,22 @@ public static partial class HouseLine
     private static partial Regex ClosetLine();
 
     [GeneratedRegex("^(?:(?<w>" + Spoken.LengthPattern + @")(?: wide)?,? )?(?:(?:on |in )?(?:the )?(?<side>" + Spoken.SidePattern
-        + @")(?: side| wall)? of (?:the )?(?<of>.+?)|(?:from |between )?(?:the )?(?<a>.+?) (?:to|and) (?:the )?(?<b>.+?))(?:,? (?:at (?<at>"
+        + @")(?: side| wall)?(?: of)? (?:the )?(?<of>(?:(?! to ).)+?)|(?:from |between )?(?:the )?(?<a>.+?) (?:to|and) (?:the )?(?<b>.+?))(?:,? (?:at (?<at>"
         + Spoken.LengthPattern + ")|sill (?:at )?(?<sill>" + Spoken.LengthPattern + ")))*$", RegexOptions.IgnoreCase
         | RegexOptions.CultureInvariant)]
     private static partial Regex OpeningLine();
 
     [GeneratedRegex("^(?:(?<w>" + Spoken.LengthPattern + @")(?:\s*(?:x|by)\s*(?<d>" + Spoken.LengthPattern
         + @"))?(?: wide)?,? )?(?:(?:on |at )?(?:the )?(?<side>" + Spoken.SidePattern
-        + @")(?: side| wall)? (?:of|in) (?:the )?|in (?:the )?)(?<of>.+?)(?:,? at (?<at>" + Spoken.LengthPattern + "))?$",
+        + @")(?: side| wall)? (?:(?:of|in) )?(?:the )?|in (?:the )?)(?<of>.+?)(?:,? at (?<at>" + Spoken.LengthPattern + "))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex FixtureLine();
+
+    [GeneratedRegex("^(?:set )?(?:the )?(?:missing )?doors$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex DoorsLine();
+
+    [GeneratedRegex("^furnish (?:all|everything|(?:all|the) rooms|the house)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex FurnishAllLine();
 
     [GeneratedRegex("^furnish (?:the )?(?<of>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex FurnishLine();

@@ -47,7 +47,7 @@ public sealed record SayLines(LevelId Level, ImmutableArray<string> Lines) : Job
         var sizes = new Dictionary<RoomId, (Length Width, Length Depth)>();
         for (var i = 0; i < Lines.Length; i++)
         {
-            var (outcome, typed) = Said(job, Lines[i]);
+            var (outcome, typed) = Said(job, Level, Lines[i]);
             if (outcome.Job is not { } drawn)
             {
                 throw new ChangeRefusedException(Lines.Length == 1 ? outcome.Refusal!
@@ -79,11 +79,12 @@ public sealed record SayLines(LevelId Level, ImmutableArray<string> Lines) : Job
         return job;
     }
 
-    private (ChangeOutcome Outcome, (RoomId, Length, Length)? Typed) Said(Job job, string line)
+    /// <summary>What one line came to, and the size of the room that it typed.</summary>
+    internal static (ChangeOutcome Outcome, (RoomId, Length, Length)? Typed) Said(Job job, LevelId level, string line)
     {
         try
         {
-            var change = HouseLine.Read(job, Level, line);
+            var change = HouseLine.Read(job, level, line);
             var outcome = change.On(job);
             return (outcome, outcome.Job is null ? null : (change as HouseChange)?.Typed(job));
         }

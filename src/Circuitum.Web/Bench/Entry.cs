@@ -69,7 +69,10 @@ public static class Entry
     }
 
     /// <summary>A room's name as typed, or one made of its use and the next number.</summary>
-    public static string RoomName(Job job, string? name, RoomUse use)
+    public static string RoomName(Job job, string? name, RoomUse use) => RoomName(job.Rooms.Select(r => r.Name).ToHashSet(), name, use);
+
+    /// <summary>A room's name as typed, or one made of its use that none of these is.</summary>
+    public static string RoomName(IReadOnlySet<string> used, string? name, RoomUse use)
     {
         if (!string.IsNullOrWhiteSpace(name))
         {
@@ -78,7 +81,6 @@ public static class Entry
 
         var words = Words.Of(use);
         var stem = char.ToUpperInvariant(words[0]) + words[1..];
-        var used = job.Rooms.Select(r => r.Name).ToHashSet();
         return used.Contains(stem) || use == RoomUse.Bedroom ? Enumerable.Range(use == RoomUse.Bedroom ? 1 : 2, used.Count + 2)
             .Select(n => $"{stem} {n}").First(n => !used.Contains(n)) : stem;
     }

@@ -63,7 +63,7 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         AtticAmbient = Entry.Celsius(Form["attic"]),
         Service = Entry.Amps(Form["service"]),
         Spaces = Entry.Count(Form["spaces"]),
-        FirstRoom = Form["first"],
+        FirstRoom = Entry.RoomName(new HashSet<string>(), Form["first"], Entry.Choice<RoomUse>(Form["use"])),
         FirstUse = Entry.Choice<RoomUse>(Form["use"]),
         Width = Length.Parse(Form["width"]),
         Depth = Length.Parse(Form["depth"]),

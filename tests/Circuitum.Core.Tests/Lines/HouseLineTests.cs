@@ -182,7 +182,8 @@ public sealed class HouseLineTests
     [Fact] // the lines of the examples are lines
     public void The_examples_are_understood()
     {
-        var job = Said("hall 3-6 x 22 east of mudroom", "living 18 x 15 north of mudroom, west end", "kitchen 13 x 12 west of mudroom");
+        var job = Said("hall 3-6 x 22 east of mudroom", "living 18 x 15 north of mudroom, west end", "kitchen 13 x 12 west of mudroom",
+            "garage 20 x 22 south of mudroom");
         foreach (var line in HouseLine.Examples)
         {
             var outcome = Say(job, line);
@@ -233,5 +234,91 @@ public sealed class HouseLineTests
         }
 
         Assert.InRange(drawn, 20, 20_000);
+    }
+
+    private static Job Four => Said("bed 2 11 x 11 e mudroom, n", "bed 3 10 x 11 e of bed 2", "hall 21-4 x 4 s of bed 2, w end");
+
+    [Theory] // one line, each of them as if it had been said by itself
+    [InlineData("window 3-0 north of bed 2 and bed 3", "window 3-0 north of bed 2", "window 3-0 north of bed 3")]
+    [InlineData("window 2-6 n, s of mudroom, sill 4-0", "window 2-6 n of mudroom, sill 4-0", "window 2-6 s of mudroom, sill 4-0")]
+    [InlineData("door hall to bed 2, bed 3", "door hall to bed 2", "door hall to bed 3")]
+    [InlineData("shelf 4-0 north and east of bed 2, bed 3", "shelf 4-0 north of bed 2", "shelf 4-0 north of bed 3", "shelf 4-0 east of bed 2",
+        "shelf 4-0 east of bed 3")]
+    [InlineData("furnish bed 2 & bed 3", "furnish bed 2", "furnish bed 3")]
+    [InlineData("furnish all", "furnish bed 2", "furnish bed 3")]
+    public void A_line_may_say_the_same_of_several(string line, params string[] each)
+    {
+        static IEnumerable<string> Drawn(Job job) => job.Rooms.SelectMany(r => r.Openings.Select(o => $"{r.Name} {o.Kind} {o.Wall} {o.Offset} "
+            + $"{o.Width} {o.Sill}").Concat(r.Fixtures.Select(f => $"{r.Name} {f.Kind} {f.Wall} {f.Offset} {f.Width}")))
+            .Order(StringComparer.Ordinal);
+        var once = Say(Four, line);
+        Assert.True(once.Refusal is null, once.Refusal);
+        Assert.Equal(Drawn(each.Aggregate(Four, (job, l) => Say(job, l).Job!)), Drawn(once.Job!));
+    }
+
+    [Theory]
+    [InlineData("window 3-0 north of bed 2 and bed 3", "Set a window of 3'-0\" into the north wall of Bedroom 2, into the north wall of Bedroom 3")]
+    [InlineData("doors", "Set 4 doors: Bedroom 2 to Hall, Bedroom 3 to Hall, Mudroom to Bedroom 2, Hall to the outside")]
+    public void It_is_told_what_all_was_done(string line, string says) => Assert.Equal(says, Say(Four, line).Phrase);
+
+    [Fact] // the second has no room for it: nothing of the line is drawn, and it is said which
+    public void A_list_is_drawn_whole_or_not_at_all() => Assert.Contains("“door 10-3 hall to bed 3”",
+        Say(Four, "door 10-3 hall to bed 2, bed 3").Refusal ?? "", StringComparison.Ordinal);
+
+    private static Job Equipped => Said("kitchen 13 x 12 east of mudroom", "garage 20 x 22 west of mudroom");
+
+    private static Box Newest(string line)
+    {
+        var outcome = Say(Equipped, line);
+        Assert.True(outcome.Refusal is null, $"{line}: {outcome.Refusal}");
+        return outcome.Job!.Boxes[^1];
+    }
+
+    [Theory] // MCA over MOCP; 40 A × 240 V = 9600 VA; 10 kW; 60 A is the breaker that its plate asks for
+    [InlineData("heat pump 23/35 north of kitchen", "Heat pump, outdoor unit", 4100, 23, 35, null, true)]
+    [InlineData("charger 40 A north of garage", "Vehicle charger", 9600, null, null, null, false)]
+    [InlineData("air handler 10 kW north of mudroom", "Air handler", 10000, null, null, null, false)]
+    [InlineData("range on a 60 A breaker n of kitchen", "Range", 12000, null, null, 60, false)]
+    [InlineData("water heater 5500 W n garage", "Water heater", 5500, null, null, null, false)]
+    [InlineData("microwave n kitchen", "Microwave", 1500, null, null, null, false)]
+    public void Equipment_is_set_with_what_its_plate_says(string line, string name, int load, int? mca, int? mocp, int? breaker, bool outside)
+    {
+        var box = Newest(line);
+        var plate = Assert.Single(box.Devices).Plate!;
+        Assert.Equal((name, load, mca, mocp, breaker, outside), (plate.Name, (int)plate.Load.Value, (int?)plate.Mca?.Value,
+            (int?)plate.Mocp?.Value, (int?)plate.Breaker?.Value, box.Outside));
+        Assert.Equal(name == "Microwave", plate.Assumed);
+    }
+
+    [Theory] // a safety figure is never guessed: 50 A of a range may be either
+    [InlineData("range 50 A north of kitchen", "Is 50 A the breaker of the range or its load?")]
+    [InlineData("microwave over the moon", "No room is called “moon”")]
+    [InlineData("freezer", "Where is the freezer?")]
+    [InlineData("99 cans in kitchen", "At most 12")]
+    public void What_may_be_two_things_is_asked(string line, string says) =>
+        Assert.Contains(says, Say(Equipped, line).Refusal ?? "", StringComparison.Ordinal);
+
+    [Fact] // 13 × 12 ft: three along the longer way at 2-2, 6-6, 10-10, in the middle of 12 ft; two over an island of 6 ft at its quarters
+    public void Lamps_hang_in_a_row_or_over_the_island()
+    {
+        var cans = Say(Equipped, "3 cans in kitchen").Job!.Boxes;
+        Assert.Equal([(26m, 72m), (78m, 72m), (130m, 72m)], cans.Select(b => (b.X.Inches, b.Y.Inches)));
+        var job = Say(Equipped, "island 6-0 x 3-0 in kitchen").Job!;
+        var island = job.Rooms.SelectMany(r => r.Fixtures).Single();
+        var hung = Say(job, "2 pendants over kitchen").Job!.Boxes;
+        Assert.Equal([island.X.Inches + 18, island.X.Inches + 54], hung.Select(b => b.X.Inches));
+        Assert.All(hung, b => Assert.Equal(island.Y.Inches + 18, b.Y.Inches));
+    }
+
+    [Fact] // a fan in a bath is no paddle fan; an opener hangs; a receptacle stands clear of doors and of the one that is there
+    public void Devices_go_where_such_things_go()
+    {
+        var bath = Say(Say(Equipped, "bath 8 x 5 north of kitchen").Job!, "fan in bath").Job!.Boxes[^1];
+        Assert.Equal((DeviceKind.BathFan, Mount.Ceiling), (bath.Devices[0].Kind, bath.Mount));
+        Assert.Equal(Mount.Ceiling, Newest("garage opener in garage").Mount);
+        var two = Say(Say(Equipped, "receptacle n kitchen").Job!, "receptacle n kitchen").Job!.Boxes;
+        Assert.Equal((DeviceKind.Duplex, 78m), (two[0].Devices[0].Kind, two[0].Offset.Inches));
+        Assert.True((two[1].Offset - two[0].Offset).Abs() > Length.FromInches(8));
+        Assert.Equal(2, Say(Equipped, "smoke alarm in kitchen, mudroom").Job!.Boxes.Length);
     }
 }

@@ -39,6 +39,12 @@ public abstract partial class StagePage
 
     private LevelId LevelOf(Job job) => (job.Levels.FirstOrDefault(l => l.Id.Value == Level) ?? job.Levels.First()).Id;
 
+    /// <summary>Sets the doors that a level has not.</summary>
+    public Task<IActionResult> OnPostSetDoorsAsync(string level) => ChangeAsync(() => new SetDoors(new(level)));
+
+    /// <summary>Puts into every room of a level what its use has.</summary>
+    public Task<IActionResult> OnPostFurnishLevelAsync(string level) => ChangeAsync(() => new FurnishLevel(new(level)));
+
     /// <summary>Draws a room from corner to corner.</summary>
     public Task<IActionResult> OnPostDrawRoomAsync(string level, string? name, string use, string x, string y, string toX, string toY) =>
         ChangeAsync(job =>

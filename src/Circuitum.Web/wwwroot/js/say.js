@@ -1,11 +1,11 @@
 // The line that is said: a ghost on the plan while it is typed, Enter draws it, the arrow up brings the last one back.
-import { bench } from "./ask.js";
+import { act, bench } from "./ask.js";
 
 const NS = "http://www.w3.org/2000/svg";
 const WAIT = 180;
 
 let last = "";
-let sent;
+let turn = Promise.resolve();
 let timer;
 let asking;
 
@@ -50,6 +50,29 @@ async function hear() {
 
 const fit = (area) => (area.rows = Math.min(8, area.value.split("\n").length));
 
+// What is said is drawn in its turn while the next line is typed; what was refused comes back, if nothing else stands there.
+async function draw(area) {
+  const lines = area.value;
+  if (!lines.trim()) return;
+  last = lines;
+  area.value = "";
+  fit(area);
+  clearTimeout(timer);
+  asking?.abort();
+  clear();
+  area.focus();
+  const mine = turn.then(() => act("Say", { lines }));
+  turn = mine.catch(() => {});
+  await mine;
+  const now = field();
+  if (!now) return;
+  if (document.querySelector("#said.refused") && !now.value) {
+    now.value = lines;
+    fit(now);
+  }
+  now.focus();
+}
+
 export function watchSay() {
   document.addEventListener("input", (e) => {
     if (e.target.id !== "say") return;
@@ -72,20 +95,16 @@ export function watchSay() {
       e.target.blur();
     }
   });
-  document.addEventListener("submit", (e) => {
-    const area = e.target.querySelector?.("#say");
-    if (area) sent = { lines: area.value, revision: bench().dataset.revision };
-  });
-  // What was drawn is gone from the field; what was refused stays in it.
-  document.addEventListener("htmx:after:swap", () => {
-    if (!sent || bench()?.dataset.revision === sent.revision) return;
-    last = sent.lines;
-    sent = undefined;
-    const area = field();
-    if (!area) return;
-    area.value = "";
-    fit(area);
-    clear();
-    area.focus();
-  });
+  // Before anything else asks: the line is taken as it stands, and the field is free for the next.
+  document.addEventListener(
+    "submit",
+    (e) => {
+      const area = e.target.querySelector?.("#say");
+      if (!area) return;
+      e.preventDefault();
+      e.stopImmediatePropagation();
+      draw(area);
+    },
+    true,
+  );
 }
