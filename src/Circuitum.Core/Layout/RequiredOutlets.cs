@@ -78,8 +78,19 @@ internal static class RequiredOutlets
             (before, middle < reach ? places.Nearest(before, before.Clear - Length.FromInches(10), before.Clear - reach, before.Clear)
                 : null),
         };
-        var best = offered.Where(o => o.At is not null && FromBasin(room, basin, o.Side.At(o.At.Value)) <= ThreeFeet)
-            .OrderBy(o => draft.Book.Outlets.KeepsReceptaclesOffTubs && InTubZone(room, o.Side.At(o.At!.Value)) ? 1 : 0).FirstOrDefault();
+        bool Wet((RoomSide Side, Length? At) place) => draft.Book.Outlets.KeepsReceptaclesOffTubs
+            && InTubZone(room, place.Side.At(place.At!.Value));
+        Length Far((RoomSide Side, Length? At) place) => FromBasin(room, basin, place.Side.At(place.At!.Value));
+        var best = offered.Where(o => o.At is not null && Far(o) <= ThreeFeet).OrderBy(o => Wet(o) ? 1 : 0).FirstOrDefault();
+        if (best.At is null || Wet(best))
+        {
+            // Beside it the tub is too near: anywhere within 3 ft of the basin that is 3 ft off the tub, the nearest to the basin.
+            var dry = room.Sides.SelectMany(s => Enumerable.Range(0, s.Clear.WholeFeetUp * 6).Select(i => Length.FromInches(2 * i))
+                    .Select(wish => (Side: s, At: places.Nearest(s, wish, wish - Length.FromInches(6), wish + Length.FromInches(6)))))
+                .Where(o => o.At is not null && Far(o) <= ThreeFeet && !Wet(o)).OrderBy(Far).FirstOrDefault();
+            best = dry.At is null ? best : dry;
+        }
+
         if (best.At is Length at)
         {
             draft.Add(room, "r",

@@ -22,4 +22,19 @@ public sealed class OneBoxAtADoorTests
     [Fact]
     public void No_box_has_more_than_four_gangs() => Assert.All(Enumerable.Range(1, 40), number =>
         Assert.DoesNotContain(BuiltHouses.Number(number).Boxes, b => b.Devices.Length > 4));
+
+    [Fact] // an air handler at the door of every room: what shuts it off is no gang of the lamp's switch, which is on another circuit
+    public void What_shuts_a_machine_off_stands_in_a_box_of_its_own() => Assert.All(Enumerable.Range(1, 20), number =>
+    {
+        var job = BuiltHouses.Number(number);
+        var house = House.Framing.Frame(job);
+        job = job with { Boxes = job.Boxes.RemoveAll(b => b.Devices.All(d => d.Kind.IsSwitch())) };
+        var machines = house.Rooms.SelectMany(r => r.Sides.SelectMany(s => s.Openings.Where(o => o.Opening.Kind == OpeningKind.Door)
+                .Select(o => (r, s, At: o.To + 8.Inches())))).Where(x => x.At < x.s.Clear - 12.Inches()).DistinctBy(x => x.r.Room.Id)
+            .Select((x, i) => Houses.Appliance($"ah-{i}", x.r.Room.Id.Value, x.s.Number, 1, Houses.Plate(Appliance.AirHandler, 240, 9000))
+                with { Offset = x.At }).ToArray();
+        var laid = Changes.LayOut.Everything.On(job.With(machines)).Job!;
+        Assert.Contains(laid.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect));
+        Assert.DoesNotContain(laid.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect) && b.Devices.Length > 1);
+    });
 }

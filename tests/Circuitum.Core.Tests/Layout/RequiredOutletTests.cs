@@ -142,6 +142,43 @@ public sealed class RequiredOutletTests
         Assert.Equal(severity, Assert.Single(Planner.Plan(job).Tags, t => t.Rule == "406.9(C)").Severity);
     }
 
+    [Fact] // 600 baths: where some wall within 3 ft of a basin is 3 ft off tub and shower, laying out takes such a wall
+    public void A_basins_receptacle_is_laid_out_off_the_tub_wherever_it_can_be()
+    {
+        var could = 0;
+        for (var seed = 1; seed <= 600; seed++)
+        {
+            var draw = new Draw((uint)seed);
+            int wide = 60 + (6 * draw.Below(16)), deep = 60 + (6 * draw.Below(16)), tubWall = 1 + draw.Below(4), wall = 1 + draw.Below(4);
+            int Clear(int w) => w % 2 == 1 ? wide : deep;
+            if (wall == tubWall || Clear(tubWall) < 60)
+            {
+                continue;
+            }
+
+            var room = Houses.Rectangle("room", RoomUse.Bath, Length.Zero, Length.Zero, Length.FromInches(wide) + Houses.Outer,
+                Length.FromInches(deep) + Houses.Outer) with
+            {
+                Fixtures = [On(FixtureKind.Tub, tubWall, draw.Below(2) * (Clear(tubWall) - 60), 60, 30),
+                    On(FixtureKind.Vanity, wall, draw.Below(Clear(wall) - 24), 24, 18)],
+            };
+            var bath = Houses.House([room, Houses.Rectangle("hall", RoomUse.Hall, Length.FromInches(wide) + Houses.Outer, Length.Zero,
+                12.Feet(), 12.Feet())]) with { Panels = [Houses.Panel("hall")] };
+            var framed = House.Framing.Frame(bath).Room(new("room"));
+            var (tub, basin) = (framed.Footprint(room.Fixtures[0]), framed.Footprint(room.Fixtures[1]));
+            if (House.Shapes.Overlap(House.Shapes.Box(tub.Item1, tub.Item2), House.Shapes.Box(basin.Item1, basin.Item2))
+                || Changes.LayOut.Everything.On(bath).Job is not { } laid)
+            {
+                continue;
+            }
+
+            could++;
+            Assert.True(!Planner.Plan(laid).Tags.Any(t => t.Rule == "406.9(C)" && t.Severity == Severity.Red), $"bath {seed}");
+        }
+
+        Assert.InRange(could, 200, 600);
+    }
+
     [Theory] // 210.70(C): where something is stored or serviced
     [InlineData(RoomUse.Utility, false, true)]
     [InlineData(RoomUse.CrawlSpace, false, false)]
