@@ -126,3 +126,30 @@ test("every figure of a circuit answers why", async ({ page }) => {
   await expect(card(page).getByText(/^Why \d+ ft/)).toBeVisible();
   await expect(card(page)).toContainText("house rules: make-up, slack");
 });
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+]) {
+  test(`nothing lies over a control of the head or the plan, none is cut off: ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    for (const key of ["demo", "demo-crawl", "demo-basement"])
+      for (const stage of ["house", "boxes", "circuits", "runs"]) {
+        await page.goto(`/job/${key}/${stage}`);
+        await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+        const hidden = await page.evaluate(() =>
+          [...document.querySelectorAll(".strip a, .plan-side .bar :is(a, button), .say :is(textarea, button), .tools :is(button, select)")]
+            .filter((e) => e.checkVisibility())
+            .filter((e) => {
+              e.scrollIntoView({ block: "center" });
+              const r = e.getBoundingClientRect();
+              const at = document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2);
+              return r.left < -1 || r.right > innerWidth + 1 || !(at === e || e.contains(at));
+            })
+            .map((e) => e.textContent.trim() || e.ariaLabel),
+        );
+        expect(hidden, `${key} ${stage}`).toEqual([]);
+      }
+  });
+}

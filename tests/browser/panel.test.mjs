@@ -54,7 +54,7 @@ test("a breaker is landed by keyboard from its card", async ({ page }) => {
   await card(page)
     .getByLabel(/^Space/)
     .selectOption("40");
-  await expect(said(page)).toContainText("Land k-micro on space 40");
+  await expect(said(page)).toContainText("Land “k micro” on space 40");
   expect(await spaceOf(page, "k-micro")).toBe("40");
 });
 
@@ -191,7 +191,7 @@ test("the schedule prints on three sizes, and a sheet that hangs there is told w
   await card(page)
     .getByLabel(/^Space/)
     .selectOption("40");
-  await expect(said(page)).toContainText("Land k-micro");
+  await expect(said(page)).toContainText("Land “k micro” on space 40");
   await board(page).getByRole("link", { name: "Print, compare, find" }).click();
   for (const name of ["Letter", "A4", "5-1/2 × 8-1/2 in, for the door"]) {
     // Printing is kept, so it is posted: what the button's form would send.

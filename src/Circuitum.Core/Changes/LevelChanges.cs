@@ -89,7 +89,8 @@ public sealed record DeleteLevel(LevelId Level) : JobChange
     }
 }
 
-/// <summary>Puts an outbuilding on the site: one room, a panel in it, and the trench that feeds it.</summary>
+/// <summary>Puts an outbuilding on the site: one room, the trench that feeds it, and a panel where one is wanted. Without one it is fed by
+/// one branch circuit, 225.30.</summary>
 /// <param name="Name">Its name.</param>
 /// <param name="East">Inside of the house's north-west corner to its own, east.</param>
 /// <param name="South">And south.</param>
@@ -97,10 +98,10 @@ public sealed record DeleteLevel(LevelId Level) : JobChange
 /// <param name="Width">Inside, east to west.</param>
 /// <param name="Depth">Inside, north to south.</param>
 /// <param name="From">The panel that feeds it.</param>
-/// <param name="Rating">Bus of its panel.</param>
+/// <param name="Rating">Bus of its panel; null for none.</param>
 /// <param name="Cover">Depth of the trench.</param>
 public sealed record AddStructure(string Name, Length East, Length South, RoomUse Use, Length Width, Length Depth, PanelId From,
-    Amps Rating, Length Cover) : JobChange
+    Amps? Rating, Length Cover) : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
@@ -132,21 +133,20 @@ public sealed record AddStructure(string Name, Length East, Length South, RoomUs
         var room = new Room { Id = roomId, Name = Name.Trim(), Use = Use, Corners = [] };
         var placed = RoomFitting.At(job with { Structures = job.Structures.Add(structure) }, level, room, new(Length.Zero, Length.Zero),
             Width, Depth);
-        var panel = new Panel
-        {
-            Id = new(Letter(job)),
-            Room = roomId,
-            Wall = 1,
-            Offset = Width / 2,
-            Rating = Rating,
-            Spaces = 12,
-            FedFrom = From
-        };
         phrase = $"Add {structure.Name} {East.Abs()} {(East < Length.Zero ? "west" : "east")}, {South.Abs()} "
             + $"{(South < Length.Zero ? "north" : "south")} of {home.Name}";
         return placed with
         {
-            Panels = placed.Panels.Add(panel),
+            Panels = Rating is not Amps bus ? placed.Panels : placed.Panels.Add(new()
+            {
+                Id = new(Letter(job)),
+                Room = roomId,
+                Wall = 1,
+                Offset = Width / 2,
+                Rating = bus,
+                Spaces = 12,
+                FedFrom = From,
+            }),
             Trenches = placed.Trenches.Add(new(new(Ids.Numbered("trench", job.Trenches.Select(t => t.Id.Value))), home.Id, structure.Id,
                 LevelChanges.Straight(home, structure with { Levels = [HouseChange.Find(placed, level.Id)] }), Cover)),
         };

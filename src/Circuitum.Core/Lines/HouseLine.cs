@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using Circuitum.Core.Changes;
 using Circuitum.Core.House;
@@ -21,7 +22,7 @@ public static partial class HouseLine
         "bed 2 11 x 11 south of hall, west end", "closet 2-0 deep east in bed 2", "door 2-8 bed 2 to hall", "window 5-0 south of bed 2",
         "front door 3-0 east of living at 4-0", "range 30 east of kitchen", "island 6-0 x 3-0 in kitchen",
         "furnish bed 2", "door living to hall and mudroom", "window 4-0 north and west of living", "doors", "furnish all",
-        .. BoxLine.Examples,
+        .. BoxLine.Examples, "shed 10 x 12, 60-0 south of house",
     ];
 
     /// <summary>What a line does to a job.</summary>
@@ -57,6 +58,11 @@ public static partial class HouseLine
         if (FurnishLine().Match(line) is { Success: true } furnish)
         {
             return new FurnishRoom(Spoken.Room(job, level, furnish.Groups["of"].Value).Id);
+        }
+
+        if (OutbuildingLine().Match(line) is { Success: true } building)
+        {
+            return Outbuilding(job, building);
         }
 
         if (ClosetLine().Match(line) is { Success: true } closet)
@@ -163,6 +169,31 @@ public static partial class HouseLine
         var name = job.Rooms.Any(r => string.Equals(r.Name, stem, StringComparison.OrdinalIgnoreCase)) || stem.Equals("closet",
             StringComparison.OrdinalIgnoreCase) ? $"{room.Name} {stem.ToLowerInvariant()}" : stem;
         return new SplitRoom(room.Id, wall.Number, wall.Clear - depth - HalfPartition, name, Spoken.Use(stem) ?? RoomUse.Closet);
+    }
+
+    // So far from the house's wall to its own, both outside; level with the house's west or north side unless it is said how far from it.
+    private static JobChange Outbuilding(Job job, Match said)
+    {
+        var home = job.Structures[0];
+        var feeding = job.Panels.FirstOrDefault(p => p.FedFrom is null)
+            ?? throw new ChangeRefusedException("There is no panel in the house to feed it from.");
+        var (name, side) = (Spoken.Name(said.Groups["name"].Value), Spoken.Side(said.Groups["side"].Value));
+        var house = Framing.Frame(job);
+        var inside = home.Levels.SelectMany(l => l.Rooms).SelectMany(r => house.Room(r.Id).Inside).ToList();
+        Length width = Spoken.Length(said.Groups["w"].Value, int.MaxValue), depth = Spoken.Length(said.Groups["d"].Value, int.MaxValue),
+            far = Spoken.Length(said.Groups["far"].Value, int.MaxValue) + (WallFrame.Exterior.Thickness * 2),
+            along = said.Groups["at"].Success ? Spoken.Length(said.Groups["at"].Value, int.MaxValue) : Length.Zero,
+            west = inside.Min(p => p.X), east = inside.Max(p => p.X), north = inside.Min(p => p.Y), south = inside.Max(p => p.Y);
+        var (x, y) = side switch
+        {
+            'n' => (west + along, north - far - depth),
+            's' => (west + along, south + far),
+            'e' => (east + far, north + along),
+            _ => (west - far - width, north + along),
+        };
+        return new AddStructure(name, x - west, y - north, Spoken.Use(name) ?? RoomUse.Utility, width, depth, feeding.Id,
+            said.Groups["bus"].Success ? new Amps(decimal.Parse(said.Groups["bus"].Value, CultureInfo.InvariantCulture)) : null,
+            said.Groups["cover"].Success ? Spoken.Length(said.Groups["cover"].Value, 4) : Length.FromFeet(2));
     }
 
     private static JobChange Opening(Job job, LevelId level, OpeningKind kind, string rest)
@@ -328,6 +359,12 @@ public static partial class HouseLine
         + @")(?: side| wall)? (?:(?:of|in) )?(?:the )?|in (?:the )?)(?<of>.+?)(?:,? at (?<at>" + Spoken.LengthPattern + "))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex FixtureLine();
+
+    [GeneratedRegex("^(?<name>.+?) (?<w>" + Spoken.LengthPattern + @")\s*(?:x|by)\s*(?<d>" + Spoken.LengthPattern + "),? (?<far>"
+        + Spoken.LengthPattern + ") (?<side>" + Spoken.SidePattern + ")(?: of)?(?: the)? house(?:,? (?:at (?<at>" + Spoken.LengthPattern
+        + @")|(?:with )?(?:an? )?(?<bus>\d{2,3}) ?a(?:mps?)? panel|(?:trench )?(?<cover>" + Spoken.LengthPattern + ") deep))*$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OutbuildingLine();
 
     [GeneratedRegex("^(?:set )?(?:the )?(?:missing )?doors$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex DoorsLine();

@@ -183,7 +183,7 @@ public sealed class HouseLineTests
     public void The_examples_are_understood()
     {
         var job = Said("hall 3-6 x 22 east of mudroom", "living 18 x 15 north of mudroom, west end", "kitchen 13 x 12 west of mudroom",
-            "garage 20 x 22 south of mudroom");
+            "garage 20 x 22 west of kitchen");
         foreach (var line in HouseLine.Examples)
         {
             var outcome = Say(job, line);
@@ -320,5 +320,32 @@ public sealed class HouseLineTests
         Assert.Equal((DeviceKind.Duplex, 78m), (two[0].Devices[0].Kind, two[0].Offset.Inches));
         Assert.True((two[1].Offset - two[0].Offset).Abs() > Length.FromInches(8));
         Assert.Equal(2, Say(Equipped, "smoke alarm in kitchen, mudroom").Job!.Boxes.Length);
+    }
+
+    [Theory] // mudroom of 8 × 12 ft: 60 ft wall to wall, two walls of 6-1/2 in between the insides
+    [InlineData("shed 10 x 12, 60-0 south of house", 0, 877, 10, 12, false, 24)]
+    [InlineData("shed 10x12 60-0 s house at 4-0, 1-6 deep", 48, 877, 10, 12, false, 18)]
+    [InlineData("greenhouse 16 x 10, 30-0 east of the house with a 60 A panel", 469, 0, 16, 10, true, 24)]
+    [InlineData("workshop 12 x 12, 20-0 north of house", 0, -397, 12, 12, false, 24)]
+    public void An_outbuilding_stands_so_far_from_the_house(string line, int east, int south, int width, int depth, bool panel, int cover)
+    {
+        var job = Said(line);
+        var (home, shed) = (job.Structures[0], job.Structures[1]);
+        Assert.Equal((east, south), ((int)(shed.Origin.X - home.Origin.X).Inches, (int)(shed.Origin.Y - home.Origin.Y).Inches));
+        var room = Framing.Frame(job).Room(shed.Levels[0].Rooms[0].Id);
+        Assert.Equal((width.Feet(), depth.Feet(), panel ? 2 : 1, (decimal)cover), (room.ClearWidth, room.ClearDepth, job.Panels.Length,
+            job.Trenches.Single().Depth.Inches));
+        Assert.Equal(panel, Plans.Planner.Plan(job).Circuits.Any(c => c.Circuit.Feeds is not null));
+    }
+
+    [Fact] // 225.30: without a panel of its own its two lights and two receptacles are one branch circuit
+    public void A_shed_without_a_panel_is_on_one_circuit()
+    {
+        var job = Say(Said("shed 10 x 12, 60-0 south of house"), "2 lights in shed").Job!;
+        job = LayOut.Everything.On(job).Job!;
+        var plan = Plans.Planner.Plan(job);
+        Assert.Single(plan.Circuits, c => c.Circuit.Boxes.Any(b => plan.Survey[b].Room.Room.Name == "Shed"));
+        Assert.DoesNotContain(plan.Tags, t => t.Rule.Contains("225.30", StringComparison.Ordinal) || t.Rule.StartsWith("300.5",
+            StringComparison.Ordinal));
     }
 }

@@ -227,9 +227,10 @@ public abstract partial class StagePage
 
     /// <summary>Puts an outbuilding on the site.</summary>
     public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth,
-        string fedFrom, string rating, string cover) =>
+        string fedFrom, string? rating, string cover) =>
         ChangeAsync(() => new AddStructure(name ?? "", Length.Parse(east), Length.Parse(south), Entry.Choice<RoomUse>(use),
-            Length.Parse(width), Length.Parse(depth), new(fedFrom), Entry.Amps(rating), Length.Parse(cover)));
+            Length.Parse(width), Length.Parse(depth), new(fedFrom),
+            string.IsNullOrWhiteSpace(rating) ? null : Entry.Amps(rating), Length.Parse(cover)));
 
     /// <summary>Moves an outbuilding.</summary>
     public Task<IActionResult> OnPostMoveStructureAsync(string structure, string east, string south, string cover) =>
