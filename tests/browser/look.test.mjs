@@ -78,7 +78,7 @@ test("the keyboard alone picks, changes stage and level, and puts down", async (
     "true",
   );
   await page.keyboard.press("Escape");
-  await expect(trace(page)).toContainText("Select a box or a circuit");
+  await expect(trace(page)).toHaveCount(0);
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
@@ -153,3 +153,38 @@ for (const [width, height] of [
       }
   });
 }
+
+test("words on the plan are 9 px at least and lie on no other word, on four floors at three zooms", async ({ page }) => {
+  for (const at of ["demo/circuits", "demo/runs?level=upper", "demo-crawl/circuits", "demo-basement/boxes"]) {
+    await page.goto(`/job/${at}`);
+    await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+    for (const [button, times] of [
+      ["Fit", 1],
+      ["Zoom out", 2],
+      ["Zoom in", 4],
+    ]) {
+      for (let i = 0; i < times; i++) await page.getByRole("button", { name: button }).click();
+      const found = await page.evaluate(async () => {
+        await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+        const kinds = ["room-name", "room-size", "panel-name", "number", "fixture-name", "unserved-far"];
+        const words = [...document.querySelectorAll("#plan text")]
+          .filter((t) => kinds.some((k) => t.classList.contains(k)) && t.checkVisibility({ visibilityProperty: true }))
+          .map((t) => {
+            const r = t.getBoundingClientRect();
+            // Of a line's height the letters take the middle.
+            return { text: t.textContent, size: parseFloat(getComputedStyle(t).fontSize) * t.getScreenCTM().a, left: r.left, right: r.right,
+              top: r.top + r.height * 0.25, bottom: r.bottom - r.height * 0.25 };
+          });
+        const meets = (a, b) => a.left < b.right - 0.5 && b.left < a.right - 0.5 && a.top < b.bottom - 0.5 && b.top < a.bottom - 0.5;
+        return {
+          words: words.length,
+          names: words.filter((w) => /^[A-Z]/.test(w.text)).length,
+          small: words.filter((w) => w.size < 8.95).map((w) => `${w.text} ${w.size}`),
+          over: words.flatMap((a, i) => words.slice(i + 1).filter((b) => meets(a, b)).map((b) => `${a.text} on ${b.text}`)),
+        };
+      });
+      expect(found, `${at}, ${button}`).toMatchObject({ small: [], over: [] });
+      expect(found.names, at).toBeGreaterThan(3);
+    }
+  }
+});

@@ -1,3 +1,5 @@
+import { settleLabels, settleLabelsSoon } from "./labels.js";
+
 // Pan and zoom: the drawing's viewBox, kept for each level while the bench is replaced around it.
 const kept = new Map();
 const LARGEST = 8;
@@ -18,6 +20,7 @@ function settle() {
   svg.dataset.whole = svg.getAttribute("viewBox");
   const view = kept.get(sheet().dataset.sheet);
   if (view) svg.setAttribute("viewBox", view);
+  settleLabels();
   for (const [view, shown] of [
     ["dimensions", "show-dimensions"],
     ["home", "only-home"],
@@ -40,6 +43,7 @@ function zoom(by, at) {
   const [x, y, w, h] = read(svg);
   const c = at ?? { x: x + w / 2, y: y + h / 2 };
   look(svg, [c.x - (c.x - x) * by, c.y - (c.y - y) * by, w * by, h * by]);
+  settleLabelsSoon();
 }
 
 /** Nearer, farther, the whole plan, dimensions on and off. */
@@ -51,6 +55,7 @@ export const views = {
     if (!svg) return;
     kept.delete(sheet().dataset.sheet);
     svg.setAttribute("viewBox", svg.dataset.whole);
+    settleLabelsSoon();
   },
   home: () => {
     const on = document.body.classList.toggle("only-home");
@@ -65,6 +70,7 @@ export const views = {
 export function watchView() {
   settle();
   document.addEventListener("htmx:after:swap", settle);
+  window.addEventListener("resize", settleLabelsSoon);
   document.addEventListener("click", (e) => {
     const button = e.target.closest?.("[data-view]");
     if (button) views[button.dataset.view]();
