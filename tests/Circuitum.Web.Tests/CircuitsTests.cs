@@ -131,7 +131,7 @@ public sealed class CircuitsTests : IDisposable
 
         (_, text, _) = await visitor.PostAsync("/job/demo/divisions?handler=Cancel");
         Assert.Contains("Found a better division.", text, StringComparison.Ordinal);
-        Assert.Contains("Accept: divide so", text, StringComparison.Ordinal);
+        Assert.Contains("Accept this division", text, StringComparison.Ordinal);
         (status, _, _) = await visitor.PostAsync("/job/demo/divisions?handler=Accept", ("name", "Shorter"), ("follow", "true"));
         Assert.Equal(HttpStatusCode.OK, status);
         var job = await host.NewestAsync();

@@ -89,7 +89,7 @@ public sealed class HouseTests : IClassFixture<BenchHost>
     [Theory]
     [InlineData("name", "", "1 to 60 characters")]
     [InlineData("width", "wide", "“wide” is no length")]
-    [InlineData("storeys", "9", "1 to 4 storeys")]
+    [InlineData("storeys", "9", "1 to 4 stories")]
     [InlineData("service", "9999", "30 to 400 A")]
     [InlineData("spaces", "41", "even number from 4 to 84")]
     [InlineData("ceiling", "30-0", "6 to 20 ft")]

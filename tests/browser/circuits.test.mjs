@@ -169,7 +169,7 @@ test("a better division is looked for with progress, stopped, and accepted as a 
   const [stands, better] = (await found.getByRole("cell").allTextContents()).map((t) => Number(t.replace(/\D/g, "")));
   expect(better).toBeLessThan(stands);
   await expect(page.getByText(/boxes on another circuit/)).toBeVisible();
-  await page.getByRole("button", { name: "Accept: divide so" }).click();
+  await page.getByRole("button", { name: "Accept this division" }).click();
   await expect(page.getByRole("status").first()).toContainText("Divide as in “Better division”.");
   await page.getByRole("link", { name: "Back to the circuits" }).click();
   await expect(page.getByText("as in “Better division”", { exact: true })).toBeVisible();
@@ -201,7 +201,7 @@ test("two divisions are kept and compared aim by aim with their plans", async ({
     await expect(table.getByRole("columnheader", { name })).toBeVisible();
   await expect(table.getByRole("row", { name: /^Darkness/ }).getByRole("cell")).toHaveCount(4);
   await expect(table.getByRole("img", { name: /^Ground: \d+ circuits/ })).toHaveCount(3);
-  await table.getByRole("button", { name: /^Divide so ?: As planned$/ }).click();
+  await table.getByRole("button", { name: /^Divide this way ?: As planned$/ }).click();
   await expect(page.getByRole("status").first()).toContainText("Divide as in “As planned”");
   await table.getByRole("button", { name: "Drop By hand" }).click();
   await expect(table.getByRole("columnheader", { name: "By hand" })).toHaveCount(0);
@@ -239,11 +239,11 @@ test("with devices by school one look tells which reset protects an outlet", asy
 
 test("one circuit and one room go by another school than the job", async ({ page }) => {
   await open(page, "circuits", "circuit:kitchen-appliances-2");
-  await card(page).getByText("Schools of this circuit").click();
+  await card(page).getByText("The crew's ways on this circuit").click();
   await card(page).getByRole("combobox", { name: /^GFCI/ }).selectOption("EachPlace");
   await expect(said(page)).toContainText("now AF");
   await open(page, "circuits", "room:bed-2");
-  await card(page).getByText("Schools of this room").click();
+  await card(page).getByText("The crew's ways in this room").click();
   await card(page)
     .getByRole("combobox", { name: /^Bedrooms/ })
     .selectOption("OneEach");
@@ -292,12 +292,12 @@ test("a house is divided room by room after the difference is read, and as it wa
     .textContent();
   await page.getByRole("link", { name: "Compare" }).click();
   const manners = page.getByRole("region", { name: "Divide in another manner" });
-  await expect(manners.getByRole("row", { name: /^Lights apart, receptacles by neighbourhood, stands/ })).toBeVisible();
+  await expect(manners.getByRole("row", { name: /^Lights apart, receptacles by neighborhood, stands/ })).toBeVisible();
   const row = manners.getByRole("row", { name: /^Room by room/ });
   await expect(row.getByRole("cell").nth(0)).toHaveText(/^\d+$/);
   await expect(row.getByRole("cell").nth(3)).toHaveText(/^[1-9]\d*$/);
   const asked = await row.getByRole("cell").nth(0).textContent();
-  await row.getByRole("button", { name: /^Divide so/ }).click();
+  await row.getByRole("button", { name: /^Divide this way/ }).click();
   await expect(page.getByRole("status").first()).toContainText("Divide room by room");
   await expect(manners.getByRole("row", { name: /^Room by room, stands/ })).toBeVisible();
   await page.getByRole("link", { name: "Back to the circuits" }).click();

@@ -24,7 +24,7 @@ const dxf = pairs(`0 SECTION 2 ENTITIES
 test("a drawing is laid under a level, scaled from a length marked on it, and rooms are made of it", async ({ page }) => {
   await page.goto("/new");
   await page.getByLabel("Name", { exact: true }).fill("Traced");
-  await page.getByLabel("Storeys").selectOption("2");
+  await page.getByLabel("Stories").selectOption("2");
   await page.getByRole("button", { name: "Start the job" }).click();
   await page.getByRole("link", { name: "Upper", exact: true }).click();
   await ready(page);
@@ -65,7 +65,7 @@ test("a drawing is laid under a level, scaled from a length marked on it, and ro
 
 test("a fact is waited for on a field: counted, listed, marked as assumed, and released when it has come", async ({ page }) => {
   await open(page, "boxes", "box:f-r2");
-  await card(page).getByText("Wait for a fact").click();
+  await card(page).getByText("Hold for information").click();
   await card(page).getByLabel("What is waited for").fill("height of the sofa");
   await card(page).getByLabel("Which field").selectOption("Height");
   await card(page).getByLabel("Who brings it").fill("the owner");
@@ -128,8 +128,8 @@ test("a door is dragged along its wall, turned round and closed", async ({ page 
   await card(page).getByRole("button", { name: "Set", exact: true }).click();
   await expect(said(page)).toContainText("Change the door of Kitchen");
   await page.keyboard.press("Delete");
-  await expect(said(page)).toContainText("Close the door of Kitchen");
-  await page.getByRole("button", { name: /^Undo “Close the door/ }).click();
+  await expect(said(page)).toContainText("Delete the door of Kitchen");
+  await page.getByRole("button", { name: /^Undo “Delete the door/ }).click();
   await expect(plan(page).getByRole("link", { name: /^door of Kitchen/ })).toHaveCount(1);
 });
 

@@ -90,7 +90,7 @@ test("an upsized conductor says why, both ways of the sum", async ({ page }) => 
   // 30 A of 10 UF × 0.82 = 24.6; 20 ÷ 0.82 = 24.39.
   await expect(why).toContainText("24.6 A");
   await expect(why).toContainText("the other way round: 20 A ÷ 0.8200");
-  await expect(why).toContainText("un-bundled first");
+  await expect(why).toContainText("spread over more holes first");
 });
 
 test("the crew puts one cable in a hole, and what follows is said", async ({ page }) => {

@@ -112,7 +112,7 @@ public sealed record CentreBox(BoxId Box, CentreOn Target, int Number) : JobChan
         var box = Find(job, Box);
         var room = Framing.Frame(job).Room(box.Room);
         var (what, at) = Middle(room, box);
-        phrase = $"Centre {Called(job, box)} on {what}";
+        phrase = $"Center {Called(job, box)} on {what}";
         if (box.Mount != Mount.Wall)
         {
             return With(job, box with { X = at.X - room.NorthWest.X, Y = at.Y - room.NorthWest.Y });
@@ -140,7 +140,7 @@ public sealed record CentreBox(BoxId Box, CentreOn Target, int Number) : JobChan
                         windows[Number - 1].Side.At((windows[Number - 1].Opening.From + windows[Number - 1].Opening.To) / 2))
                     : throw new ChangeRefusedException($"{room.Room.Name} has {windows.Count} openings; there is no number {Number}.");
             default:
-                throw new ChangeRefusedException("There is nothing of that kind to centre it on.");
+                throw new ChangeRefusedException("There is nothing of that kind to center it on.");
         }
     }
 }

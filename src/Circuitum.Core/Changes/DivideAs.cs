@@ -10,10 +10,10 @@ public enum DivisionManner
     /// <summary>Lights and receptacles of one room on one breaker, bedrooms each their own.</summary>
     RoomByRoom,
 
-    /// <summary>Lights and receptacles together, neighbouring rooms on one breaker up to the crew's cap.</summary>
+    /// <summary>Lights and receptacles together, neighboring rooms on one breaker up to the crew's cap.</summary>
     ByNeighbourhood,
 
-    /// <summary>Lights on their own breakers, receptacles of neighbouring rooms together.</summary>
+    /// <summary>Lights on their own breakers, receptacles of neighboring rooms together.</summary>
     LightsApart,
 
     /// <summary>Few breakers: rooms are mixed as rules, cap and fill allow.</summary>
@@ -67,7 +67,7 @@ public sealed record DivideAs(DivisionManner Manner) : JobChange
     /// <summary>What people call a manner.</summary>
     public static string Called(DivisionManner manner) => manner switch
     {
-        DivisionManner.LightsApart => "lights apart, receptacles by neighbourhood",
+        DivisionManner.LightsApart => "lights apart, receptacles by neighborhood",
         _ => Words.Of(manner),
     };
 }

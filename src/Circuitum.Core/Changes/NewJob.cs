@@ -83,7 +83,7 @@ public sealed record NewJob
     {
         if (Storeys is < 1 or > 4)
         {
-            throw new ChangeRefusedException($"A house has 1 to 4 storeys here; {Storeys} was asked.");
+            throw new ChangeRefusedException($"A house has 1 to 4 stories here; {Storeys} was asked.");
         }
 
         var levels = Enumerable.Range(0, Storeys).Select(Storey).ToImmutableArray();

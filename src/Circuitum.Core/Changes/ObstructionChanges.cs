@@ -108,7 +108,7 @@ public sealed record CloseChase(Id<Chase> Id) : JobChange
         var level = job.Levels.FirstOrDefault(l => l.Chases.Any(c => c.Id == Id))
             ?? throw new ChangeRefusedException($"Chase “{Id}” is not in this job any more.");
         var was = level.Chases.First(c => c.Id == Id);
-        phrase = $"Close the chase for {was.For}";
+        phrase = $"Delete the chase for {was.For}";
         return HouseChange.With(job, level with { Chases = level.Chases.Remove(was) });
     }
 }

@@ -60,7 +60,7 @@ public sealed record DeleteOpening(Id<Opening> Id) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (room, was) = AddOpening.Find(job, Id);
-        phrase = $"Close the {Words.Of(was.Kind)} of {room.Name}";
+        phrase = $"Delete the {Words.Of(was.Kind)} of {room.Name}";
         return HouseChange.With(job, room with { Openings = room.Openings.Remove(was) });
     }
 }

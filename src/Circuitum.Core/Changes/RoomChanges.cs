@@ -6,7 +6,7 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
 
-/// <summary>Draws a room by two opposite corners on its wall centre lines.</summary>
+/// <summary>Draws a room by two opposite corners on its wall center lines.</summary>
 public sealed record DrawRoom(LevelId Level, string Name, RoomUse Use, Point Corner, Point Opposite) : HouseChange
 {
     /// <inheritdoc/>
@@ -162,7 +162,7 @@ public sealed record SetRoomUse(RoomId Room, RoomUse Use) : JobChange
 /// <summary>Splits a room by a partition that leaves a wall at a place.</summary>
 /// <param name="Room">The room.</param>
 /// <param name="Wall">The wall the partition stands on.</param>
-/// <param name="Offset">Inside corner at the wall's start to the partition's centre line.</param>
+/// <param name="Offset">Inside corner at the wall's start to the partition's center line.</param>
 /// <param name="Name">Name of the part beyond it.</param>
 /// <param name="Use">Use of the part beyond it.</param>
 public sealed record SplitRoom(RoomId Room, int Wall, Length Offset, string Name, RoomUse Use) : HouseChange
@@ -249,7 +249,7 @@ public sealed record CutCorner(RoomId Room, int Corner, Length Along, Length Bac
         {
             throw new ChangeRefusedException(
                 $"That leaves less than 1 ft of wall; the walls at corner {Corner} are {at.SquareTo(next)} and {at.SquareTo(before)} on "
-                + $"their centre lines.");
+                + $"their center lines.");
         }
 
         Point along = Step(at, next, Along), back = Step(at, before, Back);

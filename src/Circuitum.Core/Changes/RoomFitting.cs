@@ -7,7 +7,7 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
 
-/// <summary>Turns what people measure, inside sizes, into wall centre lines: which wall is thick is known only when the room
+/// <summary>Turns what people measure, inside sizes, into wall center lines: which wall is thick is known only when the room
 /// stands.</summary>
 internal static class RoomFitting
 {
@@ -31,7 +31,7 @@ internal static class RoomFitting
         ? Framing.Frame(job).Room(room.Id).Sides[wall - 1]
         : throw new ChangeRefusedException($"“{room.Name}” has walls 1 to {room.Corners.Length}; there is no wall {wall}.");
 
-    /// <summary>The job with a rectangular room, its north-west corner on these centre lines.</summary>
+    /// <summary>The job with a rectangular room, its north-west corner on these center lines.</summary>
     public static Job At(Job job, Level level, Room room, Point corner, Length width, Length depth)
     {
         Point opposite = corner.By(width + WallFrame.Exterior.Thickness, depth + WallFrame.Exterior.Thickness);

@@ -19,7 +19,7 @@ public sealed record SetSchools(Schools Schools) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        phrase = "Change schools";
+        phrase = "Change the crew's ways";
         return job with { Schools = Schools };
     }
 }
@@ -90,7 +90,7 @@ public sealed record SetRoomSchools(RoomSchools Own) : JobChange
         var room = job.Rooms.FirstOrDefault(r => r.Id == Own.Room)
             ?? throw new ChangeRefusedException($"Room “{Own.Room}” is not in this job any more.");
         var others = job.RoomSchools.RemoveAll(r => r.Room == Own.Room);
-        phrase = $"Change the schools of {room.Name}";
+        phrase = $"Change the crew's ways in {room.Name}";
         return job with { RoomSchools = Own == new RoomSchools { Room = Own.Room } ? others : others.Add(Own) };
     }
 }
@@ -102,7 +102,7 @@ public sealed record SetCircuitSchools(CircuitSchools Own) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var others = job.CircuitSchools.RemoveAll(c => c.Circuit == Own.Circuit);
-        phrase = $"Change the schools of circuit {Own.Circuit}";
+        phrase = $"Change the crew's ways on circuit {Own.Circuit}";
         return job with { CircuitSchools = Own == new CircuitSchools { Circuit = Own.Circuit } ? others : others.Add(Own) };
     }
 }

@@ -32,7 +32,8 @@ public sealed record SetDoors(LevelId Level) : JobChange
         var rooms = Rooms(house, Level).ToList();
         var part = rooms.ToDictionary(r => r.Room.Id, r => r.Room.Id);
         RoomId Part(RoomId id) => part[id] == id ? id : Part(part[id]);
-        foreach (var joined in rooms.SelectMany(r => r.Sides.SelectMany(s => s.Openings).Where(IsWay).Select(o => (o.Opening.Id, r.Room.Id)))
+        foreach (var joined in rooms.SelectMany(r => r.Sides.SelectMany(s => s.Openings).Where(IsWay)
+                .Select(o => (o.Opening.Id, r.Room.Id)))
             .GroupBy(x => x.Item1).Select(g => g.Select(x => Part(x.Item2)).ToList()).Where(g => g.Count > 1))
         {
             part[Part(joined[0])] = Part(joined[1]);
@@ -59,7 +60,8 @@ public sealed record SetDoors(LevelId Level) : JobChange
 
         if (job == before)
         {
-            throw new ChangeRefusedException($"Every room of {level.Name.ToLowerInvariant()} that shares a wall with another has its way in.");
+            throw new ChangeRefusedException($"Every room of {level.Name.ToLowerInvariant()} that shares a wall with another "
+                + "has its way in.");
         }
 
         var left = rooms.GroupBy(r => Part(r.Room.Id)).OrderByDescending(g => g.Count()).Skip(1).SelectMany(g => g).Select(r => r.Room.Name)
@@ -80,8 +82,8 @@ public sealed record SetDoors(LevelId Level) : JobChange
         var open = DoorSwing.IsOpen(a.Use) && DoorSwing.IsOpen(b.Use);
         var width = a.Use == RoomUse.Closet || b.Use == RoomUse.Closet ? IntoCloset : UsualSizes.Of(open ? OpeningKind.Cased
             : OpeningKind.Door);
-        return SharedWalls.Between(house, a.Id, b.Id).Select(w => Set(job, house, w, a.Id, b.Id, open ? OpeningKind.Cased : OpeningKind.Door,
-            width, open)).FirstOrDefault(j => j is not null);
+        return SharedWalls.Between(house, a.Id, b.Id).Select(w => Set(job, house, w, a.Id, b.Id,
+            open ? OpeningKind.Cased : OpeningKind.Door, width, open)).FirstOrDefault(j => j is not null);
     }
 
     // A building without a way out gets one where people come in.

@@ -158,7 +158,7 @@ internal static class CircuitChecks
                 }
                 else if (plan.Job.Schools.FifteenOnTwenty == FifteenOnTwenty.AlwaysMatch && breaker.Value == 20 && device.Rating < breaker)
                 {
-                    yield return new(Severity.Amber, Stage.Circuits, Subject.Box(box.Box.Id), "school: receptacles match their circuit",
+                    yield return new(Severity.Amber, Stage.Circuits, Subject.Box(box.Box.Id), "crew's way: receptacles match their circuit",
                         $"{box.Name} is a {device.Rating} receptacle on a {breaker} circuit.",
                         "The book allows it where there are two or more; the crew matches them.")
                     {

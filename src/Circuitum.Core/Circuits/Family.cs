@@ -81,7 +81,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         return bundle.Anchor.Box.Outside
             ? new($"{building}/outdoors", CircuitKind.Outdoor, 20.Amps(), $"{building}-outdoors",
                 Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "",
-                    "school: outdoors apart"))
+                    "crew's way: outdoors apart"))
             : bundle.Boxes.Any(b => b.InLaundryArea) ? Laundry(building)
             : use switch
             {
@@ -164,9 +164,9 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             .Job($"{plate.Name} is {plate.Volts} equipment", plate.Load.ToString()),
         { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit")
             .House("the refrigerator alone, so that nothing else takes it down", plate.Name, book.Cite(RuleId.RefrigeratorAlone)
-                .After("school: refrigerator")),
+                .After("crew's way: refrigerator")),
         { Appliance: Appliance.Dishwasher or Appliance.Disposer } => Because.Of("Why this circuit")
-            .House("dishwasher and disposer each on its own", plate.Name, "school: dishwasher and disposer"),
+            .House("dishwasher and disposer each on its own", plate.Name, "crew's way: dishwasher and disposer"),
         _ => Because.Of("Why this circuit").Job($"{plate.Name} leaves no room for others", plate.Load.ToString()),
     };
 
@@ -177,7 +177,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             .House(schools.KitchenLights == KitchenLights.WithDishwasher
                 ? "kitchen lights with the dishwasher while the half-rating rule holds"
                 : "dishwasher and disposer on one circuit where the sum fits", "", schools.KitchenLights == KitchenLights.WithDishwasher
-                ? "school: kitchen lights and dishwasher" : "school: dishwasher and disposer")
+                ? "crew's way: kitchen lights and dishwasher" : "crew's way: dishwasher and disposer")
             .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "",
                 book.Cite(RuleId.PermissibleFifteenTwenty)));
 
@@ -191,14 +191,14 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         var why = Because.Of("Why this circuit");
         return schools.Lighting == LightsAndReceptacles.Together
             ? new($"{building}/general{each}", CircuitKind.General, 20.Amps(), "general",
-                why.House("lights and receptacles together, room by room", "", "school: lights and receptacles"))
+                why.House("lights and receptacles together, room by room", "", "crew's way: lights and receptacles"))
             : lights ? new($"{building}/lights", CircuitKind.Lighting, 15.Amps(), "lights",
-                why.House("lights apart from receptacles, neighbours together", "", "school: lights and receptacles"))
+                why.House("lights apart from receptacles, neighbors together", "", "crew's way: lights and receptacles"))
             : bedroom && schools.Lighting == LightsAndReceptacles.ApartBedrooms15
                 ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, 15.Amps(), "receptacles",
-                    why.House("bedroom receptacles on 15 A, apart from lights", "", "school: lights and receptacles"))
+                    why.House("bedroom receptacles on 15 A, apart from lights", "", "crew's way: lights and receptacles"))
                 : new($"{building}/receptacles{each}", CircuitKind.Receptacles, 20.Amps(), "receptacles",
-                    why.House("receptacles apart from lights, neighbours together", "", "school: lights and receptacles"));
+                    why.House("receptacles apart from lights, neighbors together", "", "crew's way: lights and receptacles"));
     }
 
     private bool HasDishwasher(RoomId kitchen) =>

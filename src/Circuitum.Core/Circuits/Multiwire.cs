@@ -67,7 +67,7 @@ public static class Multiwire
 
     private static Circuit With(Circuit one, Circuit other, TwoCircuits school, bool chosen, CodeBook book)
     {
-        var source = chosen ? "held by a person" : "school: two circuits to one place";
+        var source = chosen ? "held by a person" : "crew's way: two circuits to one place";
         return (one with
         {
             GoesWith = other.Key,

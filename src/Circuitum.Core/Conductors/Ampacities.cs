@@ -15,7 +15,7 @@ public static class Ampacities
     /// <param name="ambient">Of that place.</param>
     /// <param name="book">The edition.</param>
     /// <param name="where">The place in words.</param>
-    /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armoured cable goes by 330.80.</param>
+    /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armored cable goes by 330.80.</param>
     /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than
     /// three conductors are adjusted.</param>
     /// <param name="metal">Copper as usual, or aluminium from 12 AWG.</param>
@@ -31,7 +31,7 @@ public static class Ampacities
         };
         var start = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         var why = Because.Of("Why this ampacity")
-            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")}{(jacket == Jacket.Underground ? " UF" : "")}, "
+            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")}{(jacket == Jacket.Underground ? " UF" : "")}, "
                 + $"{(int)column} °C column", start.ToString(),
                 book.Cite(RuleId.AmpacityTable).And(section));
         var amps = start;
@@ -80,8 +80,8 @@ public static class Ampacities
         Metal metal = Metal.Copper, string where = "")
     {
         var amps = book.Conductors.Ampacity(gauge, metal, Column.C90)
-            ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminium.", nameof(gauge));
-        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminium")} THWN-2, 90 °C column",
+            ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminum.", nameof(gauge));
+        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")} THWN-2, 90 °C column",
             amps.ToString(), book.Cite(RuleId.AmpacityTable));
         if (ambient.Degrees is > 30 or <= 25)
         {

@@ -84,7 +84,7 @@ public static class Breakers
         }
 
         return job.Schools.Range == RangeCircuit.Usual50 && least.Value < 50
-            ? new(new(50), why.House($"the usual 50 A on 6-3; {least} would carry it", "50 A", "school: range"))
+            ? new(new(50), why.House($"the usual 50 A on 6-3; {least} would carry it", "50 A", "crew's way: range"))
             : new(least, why.Book("next standard size", least.ToString(), book.Cite(RuleId.StandardRatings)));
     }
 

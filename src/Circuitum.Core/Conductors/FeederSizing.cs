@@ -127,7 +127,7 @@ public static class FeederSizing
             VoltsAt = [],
             Through = ImmutableDictionary<RunId, Amps>.Empty.Add(run.Id, amps),
             Drop = new(drop, Because.Of("Why these volts")
-                .Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminium")}",
+                .Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminum")}",
                     $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
             Ground = raceway is null ? null : ground,
             GroundNeeded = raceway is null && metal == Metal.Copper ? ground : null,

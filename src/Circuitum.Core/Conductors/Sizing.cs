@@ -224,7 +224,8 @@ public static class Sizing
             book, jacket));
         if (relieved.Spots > 0)
         {
-            why = why.House($"un-bundled first: at {relieved.Spots} member{(relieved.Spots == 1 ? "" : "s")} no more than {relieved.Most}"
+            why = why.House($"spread over more holes first: at {relieved.Spots} member{(relieved.Spots == 1 ? "" : "s")} no more "
+                + $"than {relieved.Most}"
                 + $" cable{(relieved.Most == 1 ? "" : "s")} to a hole", gauge > ByNeed(circuit, breaker.Value, [], book, jacket, mca).Gauge
                 ? "not enough, so one size larger" : "no larger conductor needed", "another hole before larger cable");
         }

@@ -66,7 +66,7 @@ public static class ServiceSizing
         {
             conductor = listed;
             why = why.Book($"carries the whole dwelling's load; {book.Service.WholeDwelling} of {rating}",
-                $"{listed} {(metal == Metal.Copper ? "copper" : "aluminium")}", book.Cite(RuleId.DwellingConductors).With("its table"));
+                $"{listed} {(metal == Metal.Copper ? "copper" : "aluminum")}", book.Cite(RuleId.DwellingConductors).With("its table"));
         }
         else
         {
@@ -80,7 +80,7 @@ public static class ServiceSizing
 
         var electrode = book.Service.ElectrodeConductor(conductor, metal);
         return new(rating, rating - load, new(conductor, why), new(electrode, Because.Of("Why this electrode conductor")
-            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminium")}", $"{electrode} copper",
+            .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminum")}", $"{electrode} copper",
                 book.Cite(RuleId.ElectrodeConductor))
             .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "",
                 book.Cite(RuleId.ElectrodeConductorLimits))));

@@ -96,7 +96,7 @@ public sealed record FramedRoom(Room Room, int Structure, int Level, ImmutableAr
 /// <param name="Number">From 1, in the order of the corners.</param>
 /// <param name="Start">Inside corner where offsets begin.</param>
 /// <param name="End">Inside corner where it ends.</param>
-/// <param name="HalfThickness">Inside face to centre line.</param>
+/// <param name="HalfThickness">Inside face to center line.</param>
 /// <param name="Exterior">True when any stretch is outside.</param>
 public sealed record RoomSide(int Number, Point Start, Point End, Length HalfThickness, bool Exterior)
 {
@@ -133,8 +133,8 @@ public sealed record SideOpening(Opening Opening, Length From, Length To);
 
 /// <summary>A wall between two rooms, or between a room and the outside, derived from the rooms' outlines.</summary>
 /// <param name="Index">Its number on the level, from 0.</param>
-/// <param name="Start">West or north end on the centre line.</param>
-/// <param name="End">East or south end on the centre line.</param>
+/// <param name="Start">West or north end on the center line.</param>
+/// <param name="End">East or south end on the center line.</param>
 /// <param name="Frame">What it is made of.</param>
 /// <param name="Exterior">One side is the weather.</param>
 /// <param name="Rooms">The rooms it serves, one or two.</param>
@@ -157,7 +157,7 @@ public sealed record Wall(int Index, Point Start, Point End, WallFrame Frame, bo
     /// <summary>How far along the wall a place lies.</summary>
     public Length Along(Point at) => AlongX ? at.X - Start.X : at.Y - Start.Y;
 
-    /// <summary>A place on the centre line.</summary>
+    /// <summary>A place on the center line.</summary>
     public Point At(Length along) => AlongX ? Start.By(along, Length.Zero) : Start.By(Length.Zero, along);
 
     /// <summary>Number of the stud bay at a place along the wall, from 0.</summary>

@@ -7,7 +7,7 @@ namespace Circuitum.Core.House;
 /// <summary>Stage House: what is framed?</summary>
 public static class Framing
 {
-    // Two inside faces of one wall stand no farther from its centre line than this.
+    // Two inside faces of one wall stand no farther from its center line than this.
     private static readonly Length Near = Length.FromInches(6.5m);
 
     /// <summary>Derives walls, inside faces and heights from the rooms.</summary>

@@ -122,7 +122,8 @@ internal static partial class BoxLine
     {
         if (PlacePart().Match(rest) is not { Success: true } said)
         {
-            throw new ChangeRefusedException($"Where is the {called}? Say a wall of a room, or the room: “{Examples[0]}”, “{Examples[2]}”.");
+            throw new ChangeRefusedException($"Where is the {called}? Say a wall of a room, or the room: “{Examples[0]}”, "
+                + $"“{Examples[2]}”.");
         }
 
         if (count > 12)
@@ -150,7 +151,15 @@ internal static partial class BoxLine
     }
 
     // A bare box: what it is and where it belongs is filled in where its place is known.
-    private static Box At(Length x, Length y) => new() { Id = new("box"), Room = new("room"), Mount = Mount.Ceiling, X = x, Y = y, Devices = [] };
+    private static Box At(Length x, Length y) => new()
+    {
+        Id = new("box"),
+        Room = new("room"),
+        Mount = Mount.Ceiling,
+        X = x,
+        Y = y,
+        Devices = [],
+    };
 
     // In the middle; several in a row along the room, or over its island.
     private static IEnumerable<Box> Overhead(FramedRoom room, int count)
@@ -180,7 +189,8 @@ internal static partial class BoxLine
         var free = HouseLine.Free((Length.Zero, wall.Clear), taken).MaxBy(f => f.To - f.From);
         if (!at.Success && free.To - free.From < Length.FromInches(6 * count))
         {
-            throw new ChangeRefusedException($"The {room.Room.SideOf(wall.Number)} wall of {room.Room.Name} has no place for the {called}.");
+            throw new ChangeRefusedException($"The {room.Room.SideOf(wall.Number)} wall of {room.Room.Name} has no place for the "
+                + $"{called}.");
         }
 
         return Enumerable.Range(0, count).Select(i => At(Length.Zero, Length.Zero) with
@@ -195,7 +205,8 @@ internal static partial class BoxLine
     [GeneratedRegex("^(?:(?<n>[1-9][0-9]?) |an? )", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex CountPart();
 
-    [GeneratedRegex(@"(?:^|(?<= ))(?:(?<mca>\d+(?:\.\d+)?)\s*/\s*(?<mocp>\d+(?:\.\d+)?)(?: ?a(?:mps?)?)?|on (?:an? )?(?<breaker>\d+) ?a(?:mps?)?"
+    [GeneratedRegex(@"(?:^|(?<= ))(?:(?<mca>\d+(?:\.\d+)?)\s*/\s*(?<mocp>\d+(?:\.\d+)?)(?: ?a(?:mps?)?)?"
+        + @"|on (?:an? )?(?<breaker>\d+) ?a(?:mps?)?"
         + @"(?: breaker)?|(?<load>\d+(?:\.\d+)?) ?(?<unit>kw|kva|w|va)|(?<amps>\d+(?:\.\d+)?) ?a(?:mps?)?)(?=$|[ ,])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex PlatePart();
@@ -218,8 +229,8 @@ internal sealed record SetBoxes(ImmutableArray<Box> Boxes, string What) : JobCha
     protected override Job Apply(Job job, out string phrase)
     {
         var room = job.Rooms.First(r => r.Id == Boxes[0].Room);
-        phrase = $"Set {(Boxes.Length == 1 ? "aeiou".Contains(What[0], StringComparison.Ordinal) ? "an " : "a " : $"{Boxes.Length} × ")}{What} "
-            + (Boxes[0].Mount == Mount.Ceiling ? $"on the ceiling of {room.Name}"
+        var many = Boxes.Length > 1 ? $"{Boxes.Length} ×" : "aeiou".Contains(What[0], StringComparison.Ordinal) ? "an" : "a";
+        phrase = $"Set {many} {What} " + (Boxes[0].Mount == Mount.Ceiling ? $"on the ceiling of {room.Name}"
                 : $"on the {room.SideOf(Boxes[0].Wall)} wall of {room.Name}{(Boxes[0].Outside ? ", outside" : "")}");
         return job with { Boxes = job.Boxes.AddRange(Boxes) };
     }

@@ -13,7 +13,7 @@ public static partial class HouseLine
     /// <summary>Characters of the longest line.</summary>
     public const int Longest = 160;
 
-    // The centre line of a partition lies so far from its face.
+    // The center line of a partition lies so far from its face.
     private static readonly Length HalfPartition = WallFrame.Interior.Thickness / 2;
 
     /// <summary>Lines that are understood, one of each kind.</summary>
@@ -338,7 +338,8 @@ public static partial class HouseLine
 
     [GeneratedRegex("^(?<name>.+?) (?<w>" + Spoken.LengthPattern + @")\s*(?:x|by)\s*(?<d>" + Spoken.LengthPattern
         + @")(?: as (?<use>[a-z -]+?))?(?:,? (?:on )?(?:the )?(?<side>" + Spoken.SidePattern
-        + @")(?: side| wall)?(?: of)? (?:the )?(?<of>.+?)(?:,? (?:at the )?(?<end>north|south|east|west|middle|center|centre|[nsew])(?: end)?"
+        + @")(?: side| wall)?(?: of)? (?:the )?(?<of>.+?)"
+        + "(?:,? (?:at the )?(?<end>north|south|east|west|middle|center|centre|[nsew])(?: end)?"
         + "|,? at (?<at>" + Spoken.LengthPattern + "))?)?(?: as (?<use>[a-z -]+?))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex RoomLine();
@@ -349,7 +350,8 @@ public static partial class HouseLine
     private static partial Regex ClosetLine();
 
     [GeneratedRegex("^(?:(?<w>" + Spoken.LengthPattern + @")(?: wide)?,? )?(?:(?:on |in )?(?:the )?(?<side>" + Spoken.SidePattern
-        + @")(?: side| wall)?(?: of)? (?:the )?(?<of>(?:(?! to ).)+?)|(?:from |between )?(?:the )?(?<a>.+?) (?:to|and) (?:the )?(?<b>.+?))(?:,? (?:at (?<at>"
+        + @")(?: side| wall)?(?: of)? (?:the )?(?<of>(?:(?! to ).)+?)"
+        + "|(?:from |between )?(?:the )?(?<a>.+?) (?:to|and) (?:the )?(?<b>.+?))(?:,? (?:at (?<at>"
         + Spoken.LengthPattern + ")|sill (?:at )?(?<sill>" + Spoken.LengthPattern + ")))*$", RegexOptions.IgnoreCase
         | RegexOptions.CultureInvariant)]
     private static partial Regex OpeningLine();

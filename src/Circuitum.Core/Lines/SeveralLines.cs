@@ -45,7 +45,8 @@ internal static partial class SeveralLines
         + "))+(?: sides?| walls?)?(?: of)? ", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Sides();
 
-    [GeneratedRegex("^(?<head>.*?(?:(?<= )of | to | in |^furnish |(?<= )(?:" + Spoken.SidePattern + ")(?: side| wall)? (?:of )?)(?:the )?)(?<rooms>.+?)(?<tail>(?:,? (?:at|sill) .*)?)$",
+    [GeneratedRegex("^(?<head>.*?(?:(?<= )of | to | in |^furnish |(?<= )(?:" + Spoken.SidePattern + ")(?: side| wall)? (?:of )?)(?:the )?)"
+        + "(?<rooms>.+?)(?<tail>(?:,? (?:at|sill) .*)?)$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Rooms();
 

@@ -175,7 +175,8 @@ public static class Landing
                 }
                 else if (Spaces.FirstOrDefault(s => Free(s)) is > 0 and var space)
                 {
-                    Take(circuit, space, Why.House("neighbours together, from the top", $"space {space}", "school: by area of the house"));
+                    Take(circuit, space, Why.House("neighbors together, from the top", $"space {space}",
+                        "crew's way: by area of the house"));
                 }
                 else if (!Halve(circuit))
                 {
@@ -198,7 +199,7 @@ public static class Landing
 
             Take(circuit, space,
                 Entered(Why.House("large two-poles at the top, odd left, even right", $"{circuit.Breaker}",
-                    "school: two-poles at the top"), side, space)
+                    "crew's way: two-poles at the top"), side, space)
                 .Book("two adjacent spaces on one side, one on each leg", $"{space} and {space + 2}",
                     book.Cite(RuleId.CommonTrip, RuleId.MultiwireDisconnect)));
         }
@@ -218,7 +219,7 @@ public static class Landing
             Take(other, space + 2, why);
         }
 
-        // Which leg is exact; which of the leg's spaces is by the side the cable comes in, arc-fault ones together, neighbours together.
+        // Which leg is exact; which of the leg's spaces is by the side the cable comes in, arc-fault ones together, neighbors together.
         private void OnePoles(List<WiredCircuit> circuits, int below)
         {
             var free = Spaces.Where(s => Free(s)).ToList();
@@ -273,7 +274,8 @@ public static class Landing
                 foreach (var (circuit, space) in Arranged([.. placed.Where((_, i) => legs[i] == (leg == Leg.A))], leg == Leg.A ? onA : onB))
                 {
                     Take(circuit, space,
-                        Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}", "school: least leg difference"),
+                        Entered(Why.House("one-poles by least difference between the legs", $"leg {leg}",
+                            "crew's way: least leg difference"),
                             sideOf(circuit), space.Number)
                         .Plan($"the least difference that any placing of these breakers reaches"
                             + $"{(schools.Balance == LegView.Connected ? "" : $", {Words.Of(schools.Balance)}")}", $"{difference} VA")
@@ -320,7 +322,8 @@ public static class Landing
             var space = landed[shares].Space!.Value;
             taken.Remove(space);
             Take(shares, space.Halves.First(),
-                Halves(Why.House("neighbours together, from the top", $"space {space}", "school: by area of the house")));
+                Halves(Why.House("neighbors together, from the top", $"space {space}",
+                        "crew's way: by area of the house")));
             Take(circuit, space.Halves.Last(), Halves(Why));
             return true;
         }

@@ -179,7 +179,7 @@ public static partial class JobProblems
         else if (offset < Length.Zero || offset > Span(room, wall))
         {
             yield return new(where + ".offset",
-                $"{offset} is not on wall {wall} of “{room.Name}”, which is {Span(room, wall)} on its centre line");
+                $"{offset} is not on wall {wall} of “{room.Name}”, which is {Span(room, wall)} on its center line");
         }
     }
 

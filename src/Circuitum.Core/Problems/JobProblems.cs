@@ -122,7 +122,7 @@ public static partial class JobProblems
         yield return ("amendments", "amendments", job.Amendments.Length, JobLimits.Amendments);
         yield return ("pins.individual", "boxes held for a circuit of their own", job.Pins.Individual.Length, JobLimits.Individual);
         yield return ("boxes", "pieces of equipment", job.Boxes.Count(b => b.Devices.Any(d => d.Plate is not null)), JobLimits.Individual);
-        yield return ("roomSchools", "rooms with schools of their own", job.RoomSchools.Length, JobLimits.Rooms);
+        yield return ("roomSchools", "rooms with ways of their own", job.RoomSchools.Length, JobLimits.Rooms);
         foreach (var (where, count) in new (string, int)[]
         {
             ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("pins.spaces", job.Pins.Spaces.Length),

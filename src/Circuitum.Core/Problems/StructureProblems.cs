@@ -286,7 +286,7 @@ public static partial class JobProblems
             else if (opening.Offset < Length.Zero || opening.Width < Length.FromInches(12) || opening.Width > Length.FromFeet(20)
                 || opening.Offset + opening.Width > Span(room, opening.Wall))
             {
-                yield return new(at, $"does not fit on wall {opening.Wall}, which is {Span(room, opening.Wall)} on its centre line");
+                yield return new(at, $"does not fit on wall {opening.Wall}, which is {Span(room, opening.Wall)} on its center line");
             }
         }
 

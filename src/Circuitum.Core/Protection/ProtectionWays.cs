@@ -99,13 +99,13 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
                     _ => placing.EachPlace(ground)
                 };
                 ways.Add((refused is null
-                    ? Way(words, devices, school == GfciWay.Breaker, schools.Gfci == GfciWay.LeastCost ? "school: GFCI at least cost"
-                        : "school: GFCI") : null, words, refused));
+                    ? Way(words, devices, school == GfciWay.Breaker, schools.Gfci == GfciWay.LeastCost ? "crew's way: GFCI at least cost"
+                        : "crew's way: GFCI") : null, words, refused));
             }
         }
         else
         {
-            ways.Add((Way("protected at the breaker", placed, false, "school: AFCI at the breaker"), "", null));
+            ways.Add((Way("protected at the breaker", placed, false, "crew's way: AFCI at the breaker"), "", null));
         }
 
         if (schools.Afci == AfciWay.FirstOutlet && arc && noArc is not null)

@@ -533,6 +533,6 @@ public enum RuleId
     CarbonMonoxide,
     /// <summary>Dwellings that carbon monoxide alarms are asked in, of the residential code.</summary>
     CarbonMonoxideWhere,
-    /// <summary>Holes between storeys are closed, of the residential code.</summary>
+    /// <summary>Holes between stories are closed, of the residential code.</summary>
     FireBlocking,
 }

@@ -276,7 +276,7 @@ internal sealed class CircuitRoute
             p.Run.IsMeantFor(id,
                 ids.Count(i => i.IsBetweenEndsOf(id) && (i.Purpose == RunPurpose.Travelers) == (id.Purpose == RunPurpose.Travelers))));
 
-    // Damp places take UF; steel studs take armoured cable with its own fittings (300.4(B), 330.30).
+    // Damp places take UF; steel studs take armored cable with its own fittings (300.4(B), 330.30).
     private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp || way.Legs.Any(l => l.Space == Space.Trench) ? Jacket.Underground
         : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall
             && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)

@@ -86,7 +86,7 @@ public static class Routes
         }
 
         var cut = (way.Measured + sag + ends.Select(e => e.Left).Total()).CutUp(measure);
-        return new(cut, why.Plan(measure == Measure.Feet ? "cut to the next foot" : "cut to the next tenth of a metre", cut.Cut(measure)));
+        return new(cut, why.Plan(measure == Measure.Feet ? "cut to the next foot" : "cut to the next tenth of a meter", cut.Cut(measure)));
     }
 
     // What may still move by a foot is left a foot more.

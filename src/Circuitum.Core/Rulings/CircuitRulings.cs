@@ -139,7 +139,7 @@ public static class CircuitRulings
             sum = load.QuarterOf is null
                 ? sum.House($"{motor.Name}, the largest motor: its quarter, {quarter}, is left out ({rule} adds it: "
                     + $"{load.Required + quarter})",
-                    "0 A", "school: a motor beside other loads")
+                    "0 A", "crew's way: a motor beside other loads")
                 : sum.Book($"{motor.Name}, {(load.Items.Length == 1 ? "a motor" : "the largest motor")}: {motor.Load / load.Volts} × 0.25; "
                     + $"without it {load.Required - quarter}", quarter.ToString(), rule);
         }
@@ -175,7 +175,7 @@ public static class CircuitRulings
             Appliance.WaterHeater => plan.Book.Cite(RuleId.WaterHeaterLoad),
             Appliance.VehicleCharger => plan.Book.Cite(RuleId.VehicleContinuous),
             Appliance.SpaceHeater or Appliance.SaunaHeater => plan.Book.Cite(RuleId.SpaceHeating),
-            Appliance.Dishwasher => "school: a dishwasher is continuous",
+            Appliance.Dishwasher => "crew's way: a dishwasher is continuous",
             _ => circuit.Kind == CircuitKind.Individual ? "nameplate" : plan.Book.Cite(RuleId.BranchConductors),
         };
 
@@ -235,8 +235,8 @@ public static class CircuitRulings
             Sum = Because.Of("The sum").Plan("bathrooms on it", $"{rooms.Count}")
                 .Plan("outlets that are no receptacles", $"{others.Count}")
                 .Book("rating", rating.ToString(), plan.Book.Cite(RuleId.BathCircuit))
-                .House(rooms.Count > 1 ? "baths may share one 20 A circuit" : "as the crew's school has it",
-                    Words.Of(plan.Job.Schools.Baths), "school: bath receptacles"),
+                .House(rooms.Count > 1 ? "baths may share one 20 A circuit" : "as the crew does it",
+                    Words.Of(plan.Job.Schools.Baths), "crew's way: bath receptacles"),
             Governs = new(plan.Book.Cite(RuleId.BathCircuit),
                 $"Bathroom receptacles are on one or more 20 A circuits with no other outlets; where such a circuit serves a single "
                 + $"bathroom, it may feed that room's other equipment within {plan.Book.Cite(RuleId.PermissibleLoads)}."),

@@ -103,7 +103,7 @@ public static class Hardware
             {
                 var sized = plan.FindRun(run.Id)!.Value.Circuit.Sized;
                 var feet = run.Length.Value;
-                var metal = sized.Metal == Metal.Aluminium ? " aluminium" : "";
+                var metal = sized.Metal == Metal.Aluminium ? " aluminum" : "";
                 yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors,
                     $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
                 yield return Long(plan, $"{sized.Ground} THWN-2{metal}, green", feet, $"{run.Circuit}: its ground");
@@ -222,7 +222,7 @@ public static class Hardware
         var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
         if (armoured > 0)
         {
-            yield return new("MC connectors", "each", armoured * 2, "both ends of every armoured cable, with their bushings");
+            yield return new("MC connectors", "each", armoured * 2, "both ends of every armored cable, with their bushings");
         }
     }
 
@@ -276,7 +276,7 @@ public static class Hardware
         yield return new("Steel plates, 1/16 in", "each", plates,
             $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
         var caulked = plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && IsBetweenStoreys(plan, h.Spot));
-        yield return new("Fire-caulked holes", "each", caulked, $"plates between storeys, {plan.Book.Cite(RuleId.FireBlocking)}");
+        yield return new("Fire-caulked holes", "each", caulked, $"plates between stories, {plan.Book.Cite(RuleId.FireBlocking)}");
     }
 
     /// <summary>Plates that one hole needs; punched studs and open chases none.</summary>

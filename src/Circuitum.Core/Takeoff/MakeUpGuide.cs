@@ -68,7 +68,7 @@ public static class MakeUpGuide
                     c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit ({book.Cite(RuleId.BackFed)}), interlocked"
                         : c.Description))]),
             new("Whites that are hot: re-mark them", null,
-                $"Taped or coloured at both ends before they are landed ({book.Cite(RuleId.RemarkedWhite)}).",
+                $"Taped or colored at both ends before they are landed ({book.Cite(RuleId.RemarkedWhite)}).",
                 [.. landed.Where(c => c.Poles == 2 && c.HomeRun is { Conductors: 2, Jacket: not Jacket.Loose }).OrderBy(c => c.Space)
                     .Select(c => new MakeUpLine(c.SpaceText, $"{c.HomeRunGauge} white", "second leg"))]),
             new("Hots, cut to one line", listing.BreakerTorque, "No copper outside a terminal.",

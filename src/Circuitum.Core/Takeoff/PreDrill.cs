@@ -10,7 +10,7 @@ namespace Circuitum.Core.Takeoff;
 /// <summary>A hole that is bored while insulated panels are set, because nobody reaches it after.</summary>
 /// <param name="Wall">The wall as a room sees it: Kitchen, wall 2.</param>
 /// <param name="Where">Sole plate, top plate, corner access.</param>
-/// <param name="FromStart">Along the wall's centre line from its west or north end.</param>
+/// <param name="FromStart">Along the wall's center line from its west or north end.</param>
 /// <param name="Above">Above the floor; the plate's own height for plates.</param>
 /// <param name="Cables">Cables that pass.</param>
 public sealed record PreDrilledHole(string Wall, string Where, Length FromStart, Length Above, int Cables);

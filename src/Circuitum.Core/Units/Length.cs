@@ -35,7 +35,7 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     /// <summary>The same length in metres.</summary>
     public decimal Metres => Inches * 0.0254m;
 
-    /// <summary>Rounded up as cable is cut: to the next foot, or to the next tenth of a metre.</summary>
+    /// <summary>Rounded up as cable is cut: to the next foot, or to the next tenth of a meter.</summary>
     public Length CutUp(Measure measure) => measure == Measure.Metres ? FromMetres(TenthsUp / 10m) : FromFeet(WholeFeetUp);
 
     /// <summary>What is cut or bought, rounded up: 172 ft, or 52.5 m.</summary>
@@ -47,7 +47,7 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     public string Measured(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{Metres:0.00} m")
         : Nearest(FromInches(1)).ToString();
 
-    // A tenth of a metre is kept to 1/64 in: what is that little over it is not the next one.
+    // A tenth of a meter is kept to 1/64 in: what is that little over it is not the next one.
     private int TenthsUp => (int)Math.Ceiling((Metres * 10) - 0.005m);
 
     /// <summary>Size without sign.</summary>

@@ -13,7 +13,7 @@ public enum DrawnOn
     /// <summary>The inside faces of the walls, as most plans are drawn.</summary>
     Inside,
 
-    /// <summary>The wall centre lines.</summary>
+    /// <summary>The wall center lines.</summary>
     Centre,
 }
 
@@ -24,7 +24,7 @@ public static class DrawnRooms
     private static readonly Length Smallest = Length.FromInches(12);
     private const int MostRooms = 200;
 
-    /// <summary>The rooms, on wall centre lines. Names are read from texts or tags that stand in them.</summary>
+    /// <summary>The rooms, on wall center lines. Names are read from texts or tags that stand in them.</summary>
     /// <param name="drawing">The drawing, as it lies on the plan.</param>
     /// <param name="layer">The layer of the outlines.</param>
     /// <param name="on">What they stand for.</param>

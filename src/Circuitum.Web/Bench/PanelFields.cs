@@ -12,7 +12,7 @@ public sealed record PanelFields
     /// <summary>The wall it hangs on: room and number.</summary>
     public string Wall { get; init; } = "";
 
-    /// <summary>Corner to its middle.</summary>
+    /// <summary>From the corner to its center.</summary>
     public string Offset { get; init; } = "";
 
     /// <summary>Floor to its top.</summary>

@@ -56,7 +56,7 @@ public sealed class Planning(TimeProvider clock) : IDisposable
             {
                 throw new PlanningBusyException(
                     $"This job takes longer than {Longest.TotalSeconds:0} s to plan. Nothing was changed. Divide it into several jobs, a "
-                    + $"building or a storey each.");
+                    + $"building or a story each.");
             }
         }
         finally

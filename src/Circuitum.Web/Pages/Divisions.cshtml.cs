@@ -34,7 +34,7 @@ public sealed record DividedSo(DivisionManner Manner, bool Stands, Plan Plan)
     {
         DivisionManner.RoomByRoom => "one breaker for lights and receptacles of a room, small rooms joined to the next; easy to find, all "
             + "of it goes dark",
-        DivisionManner.ByNeighbourhood => "lights and receptacles together, neighbouring rooms on one breaker",
+        DivisionManner.ByNeighbourhood => "lights and receptacles together, neighboring rooms on one breaker",
         DivisionManner.LightsApart => "a tripped receptacle leaves the lights on",
         _ => "rooms mixed as far as rules, cap and fill allow",
     };
@@ -71,9 +71,9 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     /// <summary>The aims.</summary>
     public static IReadOnlyList<AimRow> Rows { get; } =
     [
-        new("Cable of the chains", a => $"{a.Cable.WholeFeetUp} ft", w => $"{w.Cable} of a foot"),
+        new("Cable between boxes", a => $"{a.Cable.WholeFeetUp} ft", w => $"{w.Cable} of a foot"),
         new("Breakers", a => $"{a.Breakers}", w => $"{w.Breaker} each"),
-        new("Darkness, outlets", a => a.Darkness.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture),
+        new("Outlets that go dead together", a => a.Darkness.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture),
             w => $"{w.Darkness} each"),
         new("Beyond the wanted fill", a => a.Crowding.ToString(), w => $"{w.Crowding} a hundredth above {w.WantedFill}"),
         new("Floors crossed", a => $"{a.Crossings}", w => $"{w.Crossing} each"),

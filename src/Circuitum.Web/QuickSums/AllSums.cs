@@ -20,7 +20,7 @@ public static class AllSums
     private static readonly SupplySystem Supply = SupplySystem.SplitPhase;
     private static readonly ImmutableArray<(string, string)> VoltsOffered = [.. Supply.Offered.Select(v => (Answer(v), Answer(v)))];
     private static readonly ImmutableArray<(string, string)> YesNo = [("no", "no"), ("yes", "yes")];
-    private static readonly ImmutableArray<(string, string)> Metals = [("copper", "copper"), ("aluminium", "aluminium")];
+    private static readonly ImmutableArray<(string, string)> Metals = [("copper", "copper"), ("aluminium", "aluminum")];
 
     /// <summary>All of them.</summary>
     public static ImmutableArray<QuickSum> List { get; } =
@@ -93,12 +93,12 @@ public static class AllSums
         var piped = typed["wiring"] == "pipe";
         if (!piped && metal == Metal.Aluminium)
         {
-            throw new FormatException("Cable is worked out for copper; take THWN-2 in pipe for aluminium.");
+            throw new FormatException("Cable is worked out for copper; take THWN-2 in pipe for aluminum.");
         }
 
         if (piped && book.Conductors.Ampacity(gauge, metal, Column.C90) is null)
         {
-            throw new FormatException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminium; it begins at 12.");
+            throw new FormatException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminum; it begins at 12.");
         }
 
         var figure = piped ? Ampacities.InRaceway(gauge, carrying, ambient, typed["terminations"] == "75" ? Column.C75 : Column.C60, book,
@@ -128,7 +128,7 @@ public static class AllSums
         var metal = MetalOf(typed["metal"]);
         if (book.Conductors.OhmsPerThousandFeet(gauge, metal) is null)
         {
-            throw new FormatException($"Chapter 9 Table 8 has no {gauge} aluminium here; it begins at 12.");
+            throw new FormatException($"Chapter 9 Table 8 has no {gauge} aluminum here; it begins at 12.");
         }
 
         var volts = Entry.Volts(typed["volts"]);
@@ -337,7 +337,7 @@ public static class AllSums
         {
             "copper" => Metal.Copper,
             "aluminium" => Metal.Aluminium,
-            _ => throw new FormatException("Choose copper or aluminium.")
+            _ => throw new FormatException("Choose copper or aluminum.")
         };
 
     private static bool Yes(string text) =>

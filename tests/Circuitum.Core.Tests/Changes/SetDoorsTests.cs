@@ -100,7 +100,8 @@ public sealed class SetDoorsTests
                     reached.UnionWith([a, b]);
                 }
 
-                var untold = level.Rooms.Where(r => !reached.Contains(r.Id.Value) && !outcome.Phrase.Contains(r.Name, StringComparison.Ordinal));
+                var untold = level.Rooms.Where(r => !reached.Contains(r.Id.Value)
+                    && !outcome.Phrase.Contains(r.Name, StringComparison.Ordinal));
                 Assert.True(outcome.Job is null || !untold.Any(),
                     $"house {number}, {level.Name}: {string.Join(", ", untold.Select(r => r.Name))} of {outcome.Phrase}");
             }

@@ -33,7 +33,7 @@ public sealed class FeederTests
         var plan = Planner.Plan(job);
         var feeder = plan.Landed(new("feeder-G"))!.Sized;
         Assert.Equal((60m, "3 × 4 Al + 8 G", "1 in PVC"), (feeder.Breaker.Value.Value, feeder.Cable, feeder.Pipe!.Size.Value));
-        Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminium");
+        Assert.Contains(Takeoff.Hardware.Of(plan), m => m.Item == "4 THWN-2 aluminum");
         // 2 × 20.25 A × .508 Ω/1000 ft: 4500 VA on both legs and 180 VA on one.
         var feet = feeder.Routed.HomeRun!.Length.Value.Feet;
         Assert.Equal(decimal.Round(2 * 20.25m * .508m * feet / 1000 / 240 * 100, 6), decimal.Round(feeder.Drop.Value.Value, 6));

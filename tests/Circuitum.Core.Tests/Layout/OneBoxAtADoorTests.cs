@@ -32,7 +32,8 @@ public sealed class OneBoxAtADoorTests
         var machines = house.Rooms.SelectMany(r => r.Sides.SelectMany(s => s.Openings.Where(o => o.Opening.Kind == OpeningKind.Door)
                 .Select(o => (r, s, At: o.To + 8.Inches())))).Where(x => x.At < x.s.Clear - 12.Inches()).DistinctBy(x => x.r.Room.Id)
             .Select((x, i) => Houses.Appliance($"ah-{i}", x.r.Room.Id.Value, x.s.Number, 1, Houses.Plate(Appliance.AirHandler, 240, 9000))
-                with { Offset = x.At }).ToArray();
+                with
+            { Offset = x.At }).ToArray();
         var laid = Changes.LayOut.Everything.On(job.With(machines)).Job!;
         Assert.Contains(laid.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect));
         Assert.DoesNotContain(laid.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect) && b.Devices.Length > 1);

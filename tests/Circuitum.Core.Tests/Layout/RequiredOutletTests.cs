@@ -163,7 +163,8 @@ public sealed class RequiredOutletTests
                     On(FixtureKind.Vanity, wall, draw.Below(Clear(wall) - 24), 24, 18)],
             };
             var bath = Houses.House([room, Houses.Rectangle("hall", RoomUse.Hall, Length.FromInches(wide) + Houses.Outer, Length.Zero,
-                12.Feet(), 12.Feet())]) with { Panels = [Houses.Panel("hall")] };
+                12.Feet(), 12.Feet())]) with
+            { Panels = [Houses.Panel("hall")] };
             var framed = House.Framing.Frame(bath).Room(new("room"));
             var (tub, basin) = (framed.Footprint(room.Fixtures[0]), framed.Footprint(room.Fixtures[1]));
             if (House.Shapes.Overlap(House.Shapes.Box(tub.Item1, tub.Item2), House.Shapes.Box(basin.Item1, basin.Item2))

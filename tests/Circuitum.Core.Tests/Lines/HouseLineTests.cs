@@ -242,13 +242,14 @@ public sealed class HouseLineTests
     [InlineData("window 3-0 north of bed 2 and bed 3", "window 3-0 north of bed 2", "window 3-0 north of bed 3")]
     [InlineData("window 2-6 n, s of mudroom, sill 4-0", "window 2-6 n of mudroom, sill 4-0", "window 2-6 s of mudroom, sill 4-0")]
     [InlineData("door hall to bed 2, bed 3", "door hall to bed 2", "door hall to bed 3")]
-    [InlineData("shelf 4-0 north and east of bed 2, bed 3", "shelf 4-0 north of bed 2", "shelf 4-0 north of bed 3", "shelf 4-0 east of bed 2",
-        "shelf 4-0 east of bed 3")]
+    [InlineData("shelf 4-0 north and east of bed 2, bed 3", "shelf 4-0 north of bed 2", "shelf 4-0 north of bed 3",
+        "shelf 4-0 east of bed 2", "shelf 4-0 east of bed 3")]
     [InlineData("furnish bed 2 & bed 3", "furnish bed 2", "furnish bed 3")]
     [InlineData("furnish all", "furnish bed 2", "furnish bed 3")]
     public void A_line_may_say_the_same_of_several(string line, params string[] each)
     {
-        static IEnumerable<string> Drawn(Job job) => job.Rooms.SelectMany(r => r.Openings.Select(o => $"{r.Name} {o.Kind} {o.Wall} {o.Offset} "
+        static IEnumerable<string> Drawn(Job job) => job.Rooms.SelectMany(r => r.Openings
+            .Select(o => $"{r.Name} {o.Kind} {o.Wall} {o.Offset} "
             + $"{o.Width} {o.Sill}").Concat(r.Fixtures.Select(f => $"{r.Name} {f.Kind} {f.Wall} {f.Offset} {f.Width}")))
             .Order(StringComparer.Ordinal);
         var once = Say(Four, line);
@@ -257,7 +258,8 @@ public sealed class HouseLineTests
     }
 
     [Theory]
-    [InlineData("window 3-0 north of bed 2 and bed 3", "Set a window of 3'-0\" into the north wall of Bedroom 2, into the north wall of Bedroom 3")]
+    [InlineData("window 3-0 north of bed 2 and bed 3",
+        "Set a window of 3'-0\" into the north wall of Bedroom 2, into the north wall of Bedroom 3")]
     [InlineData("doors", "Set 4 doors: Bedroom 2 to Hall, Bedroom 3 to Hall, Mudroom to Bedroom 2, Hall to the outside")]
     public void It_is_told_what_all_was_done(string line, string says) => Assert.Equal(says, Say(Four, line).Phrase);
 
@@ -281,7 +283,8 @@ public sealed class HouseLineTests
     [InlineData("range on a 60 A breaker n of kitchen", "Range", 12000, null, null, 60, false)]
     [InlineData("water heater 5500 W n garage", "Water heater", 5500, null, null, null, false)]
     [InlineData("microwave n kitchen", "Microwave", 1500, null, null, null, false)]
-    public void Equipment_is_set_with_what_its_plate_says(string line, string name, int load, int? mca, int? mocp, int? breaker, bool outside)
+    public void Equipment_is_set_with_what_its_plate_says(string line, string name, int load, int? mca, int? mocp, int? breaker,
+        bool outside)
     {
         var box = Newest(line);
         var plate = Assert.Single(box.Devices).Plate!;

@@ -14,7 +14,7 @@ public sealed class ProblemWordsTests
 
     [Fact]
     public void An_opening_that_does_not_fit_is_told_by_its_room_and_its_side() =>
-        Assert.Equal("The door of Living: does not fit on the east wall, which is 12'-0\" on its centre line", Says(new AddOpening(
+        Assert.Equal("The door of Living: does not fit on the east wall, which is 12'-0\" on its center line", Says(new AddOpening(
             new("Living"), new() { Id = new("d"), Kind = OpeningKind.Door, Wall = 2, Offset = 11.Feet(), Width = 3.Feet() })));
 
     [Fact]

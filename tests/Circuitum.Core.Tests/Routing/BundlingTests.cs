@@ -46,7 +46,7 @@ public sealed class BundlingTests
         Assert.All(plan.Holes.All.Where(h => h.Spot.Kind == MemberKind.Joist), h => Assert.InRange(h.Runs.Length, 1, 2));
         Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Cable));
         var why = plan.Circuits[0].Sized.Gauge.Why.Steps;
-        Assert.Contains(why, s => s.Text.StartsWith("un-bundled first", StringComparison.Ordinal)
+        Assert.Contains(why, s => s.Text.StartsWith("spread over more holes first", StringComparison.Ordinal)
             && s.Value == "no larger conductor needed");
     }
 

@@ -106,7 +106,7 @@ public sealed class HardwareTests
         }
 
         var why = metres.Circuits[0].HomeRun!.Length.Why;
-        Assert.Contains(why.Steps, s => s.Text == "cut to the next tenth of a metre" && s.Value.EndsWith(" m", StringComparison.Ordinal));
+        Assert.Contains(why.Steps, s => s.Text == "cut to the next tenth of a meter" && s.Value.EndsWith(" m", StringComparison.Ordinal));
         var cable = Hardware.Of(metres).First(l => l.Item == "12-2");
         Assert.Equal(("m", (int)Math.Ceiling(metres.Takeoff.Cables.Single(c => c.Cable == "12-2").Length.Metres * 1.05m)),
             (cable.Unit, cable.Quantity));

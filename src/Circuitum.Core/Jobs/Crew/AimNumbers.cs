@@ -12,7 +12,7 @@ public static class AimNumbers
         Share("cable", "Cable with the holes it needs: share of a foot that a foot counts", r => r.Cable, (r, v) => r with { Cable = v },
             0, 400),
         Length("breaker", "One more breaker with its space", r => r.Breaker, (r, v) => r with { Breaker = v }, 0, 6000),
-        Length("darkness", "One outlet more that goes dead with its neighbours", r => r.Darkness, (r, v) => r with { Darkness = v }, 0,
+        Length("darkness", "One outlet more that goes dead with its neighbors", r => r.Darkness, (r, v) => r with { Darkness = v }, 0,
             1200),
         Share("wantedFill", "Fill up to which a circuit keeps room to grow", r => r.WantedFill, (r, v) => r with { WantedFill = v }, 20,
             100),

@@ -12,7 +12,7 @@ public sealed record Aims
     /// <summary>One more breaker with its space, 0 to 500 ft.</summary>
     public Length Breaker { get; init; } = Length.FromFeet(30);
 
-    /// <summary>One outlet more that goes dead with its neighbours when a breaker opens, 0 to 100 ft.</summary>
+    /// <summary>One outlet more that goes dead with its neighbors when a breaker opens, 0 to 100 ft.</summary>
     public Length Darkness { get; init; } = Length.FromFeet(4);
 
     /// <summary>One hundredth of a circuit's rating beyond the wanted fill, 0 to 100 ft.</summary>

@@ -3,7 +3,7 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
 
-/// <summary>A room as a simple polygon on the wall centre lines, square corners.</summary>
+/// <summary>A room as a simple polygon on the wall center lines, square corners.</summary>
 public sealed record Room
 {
     /// <summary>Stable id.</summary>

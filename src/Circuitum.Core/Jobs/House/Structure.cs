@@ -146,7 +146,7 @@ public sealed record Underlay(string Drawing, string Name, Point Corner, Length 
 
 /// <summary>Joists of one floor or ceiling.</summary>
 /// <param name="Run">The way they run; a cable along them is free, across them it needs holes.</param>
-/// <param name="Spacing">On centres, 8 to 48 in.</param>
+/// <param name="Spacing">On center, 8 to 48 in.</param>
 /// <param name="Depth">3 to 24 in.</param>
 public sealed record Joists(JoistRun Run, Length Spacing, Length Depth)
 {

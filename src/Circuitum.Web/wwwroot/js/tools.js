@@ -22,7 +22,7 @@ const says = (words) => {
 
 const help = {
   room: "Press at one corner and let go at the opposite one.",
-  opening: "Click the wall where its near jamb stands.",
+  opening: "Click the wall where its left edge stands, seen from the room.",
   fixture: "Click the wall it stands at, or the floor.",
   box: "Click a wall, or the room.",
   measure: "Click two places of known distance.",

@@ -9,7 +9,7 @@ public enum LandingSchool
     /// <summary>One-poles by the least leg difference at the top, two-poles below.</summary>
     LeastDifference,
 
-    /// <summary>By area of the house, neighbours together, whatever the legs.</summary>
+    /// <summary>By area of the house, neighbors together, whatever the legs.</summary>
     ByArea,
 }
 
