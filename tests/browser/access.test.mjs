@@ -100,7 +100,13 @@ test("on the drawing no name covers another", async ({ page }) => {
     );
     const rects = await plan(page)
       .locator(".room-name, .number")
-      .evaluateAll((all) => all.map((t) => ({ text: t.textContent, ...t.getBoundingClientRect().toJSON() })));
+      .evaluateAll((all) =>
+        all
+          .filter((t) => t.checkVisibility({ visibilityProperty: true }))
+          .map((t) => ({ text: t.textContent, ...t.getBoundingClientRect().toJSON() })),
+      );
+    // What gives way is little: nine of ten words stand.
+    expect(rects.length, level).toBeGreaterThan((await plan(page).locator(".room-name, .number").count()) * 0.9);
     const clashes = rects.flatMap((a, i) =>
       rects
         .slice(0, i)

@@ -199,7 +199,7 @@ test("two divisions are kept and compared aim by aim with their plans", async ({
   const table = page.getByRole("group", { name: "Divisions side by side" });
   for (const name of ["The planner's own", "As planned", "By hand, stands"])
     await expect(table.getByRole("columnheader", { name })).toBeVisible();
-  await expect(table.getByRole("row", { name: /^Darkness/ }).getByRole("cell")).toHaveCount(4);
+  await expect(table.getByRole("row", { name: /^Outlets that go dead/ }).getByRole("cell")).toHaveCount(4);
   await expect(table.getByRole("img", { name: /^Ground: \d+ circuits/ })).toHaveCount(3);
   await table.getByRole("button", { name: /^Divide this way ?: As planned$/ }).click();
   await expect(page.getByRole("status").first()).toContainText("Divide as in “As planned”");

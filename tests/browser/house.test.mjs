@@ -146,7 +146,7 @@ test("house rules are kept as a set and used on the next job", async ({ page }) 
   await expect(page.getByRole("status")).toContainText("Saved the set “Denser”");
   await page.goto("/new");
   await page.getByLabel("Name", { exact: true }).fill("Next");
-  await page.getByLabel("Crew's house rules and schools").selectOption("Denser");
+  await page.getByLabel("Crew's house rules and ways").selectOption("Denser");
   await page.getByRole("button", { name: "Start the job" }).click();
   await card(page)
     .getByRole("link", { name: /^House rules/ })

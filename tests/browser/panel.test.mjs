@@ -29,7 +29,7 @@ test("a breaker is dragged onto another: the effect is shown, the two change pla
   await expect(page.locator("#effect")).toContainText("no other breaker moves");
   await expect(page.locator("#effect")).toContainText("Family room");
   await page.mouse.up();
-  await expect(said(page)).toContainText("Swap k-micro with family-receptacles");
+  await expect(said(page)).toContainText("Swap “k micro” with “family receptacles”");
   const after = await spaces(page);
   expect(after).toEqual({ ...before, "k-micro": before["family-receptacles"], "family-receptacles": before["k-micro"] });
   await expect(card(page).getByText("numbers written", { exact: true })).toBeVisible();
@@ -157,7 +157,7 @@ test("two breakers share a space where the label lists it, by card and by hand, 
     await card(page)
       .getByLabel(/^Space/)
       .selectOption(space);
-    await expect(said(page)).toContainText(new RegExp(`(Land|Swap) ${circuit} `));
+    await expect(said(page)).toContainText(new RegExp(`(Land|Swap) “${circuit}” `));
     expect(await spaceOf(page, circuit)).toBe(space);
   }
   await expect(board(page)).toContainText("8a m0, shop");
@@ -166,7 +166,7 @@ test("two breakers share a space where the label lists it, by card and by hand, 
   await drag(page, "m0", breaker(page, "m1"));
   await expect(page.locator("#effect")).toContainText("8a → 8b");
   await page.mouse.up();
-  await expect(said(page)).toContainText("Swap m0 with m1");
+  await expect(said(page)).toContainText("Swap “m0” with “m1”");
   expect([await spaceOf(page, "m0"), await spaceOf(page, "m1")]).toEqual(["8b", "8a"]);
 });
 

@@ -54,7 +54,8 @@ public sealed record MoveBreaker(CircuitKey Circuit, PanelSpace Space, Immutable
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        phrase = Gives.IsEmpty ? $"Land {Circuit} on space {Space}" : $"Swap {Circuit} with {string.Join(", ", Gives)}";
+        phrase = Gives.IsEmpty ? $"Land {Circuit.Words} on space {Space}"
+            : $"Swap {Circuit.Words} with {string.Join(", ", Gives.Select(g => g.Words))}";
         return job with
         {
             Written = Spaces,

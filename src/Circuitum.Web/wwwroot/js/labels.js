@@ -22,7 +22,7 @@ export function settleLabels() {
   // All is measured before anything moves: one layout, not one a word. The letters' own height is less than their line's.
   const boxes = words.map((word) => {
     const { x, y, width, height } = word.getBBox();
-    return { x, y: y + height * 0.2, width, height: height * 0.62 };
+    return { x, y: y + height * 0.08, width, height: height * 0.84 };
   });
   const taken = [...svg.querySelectorAll("[data-box] > .hit")].map(({ cx, cy }) => ({
     x: cx.baseVal.value - SYMBOL,
