@@ -235,6 +235,8 @@ public sealed class PanelPagesTests : IDisposable
         using var client = host.CreateClient();
         async Task<HttpStatusCode> PrintAsync(string paper) =>
             (await visitor.PostAsync("/job/demo/prints/A?handler=Pdf", inPlace: false, ("paper", paper))).Status;
+        // Whoever prints before the numbers are written is asked.
+        Assert.Contains("The numbers are not written yet.", await visitor.GetAsync("/job/demo/prints/A"), StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.OK, await PrintAsync("Door"));
         // A link, from here or from elsewhere, prints nothing.
         await client.GetAsync("/job/demo/prints/A?handler=Pdf&paper=Letter");
@@ -253,6 +255,9 @@ public sealed class PanelPagesTests : IDisposable
         var since = WebUtility.HtmlDecode(await visitor.GetAsync("/job/demo/prints/A?since=1"));
         Assert.Contains("1 difference from revision 1", since.ReplaceLineEndings(" "), StringComparison.Ordinal);
         Assert.DoesNotContain("Printed so far", await visitor.GetAsync("/job/demo/prints/G"), StringComparison.Ordinal);
+        await visitor.GetAsync("/job/demo/panel");
+        await visitor.PostAsync("/job/demo/panel?handler=Write");
+        Assert.DoesNotContain("The numbers are not written yet.", await visitor.GetAsync("/job/demo/prints/A"), StringComparison.Ordinal);
     }
 
     private static Task<(HttpStatusCode Status, string Text)> CompareAsync(Visitor visitor, string name, byte[] file) =>

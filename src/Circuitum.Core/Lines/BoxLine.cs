@@ -52,7 +52,7 @@ internal static partial class BoxLine
     public static JobChange? Read(Job job, LevelId level, string line)
     {
         var counted = CountPart().Match(line);
-        var count = counted.Success ? int.Parse(counted.Groups["n"].Value, CultureInfo.InvariantCulture) : 1;
+        var count = counted.Groups["n"].Success ? int.Parse(counted.Groups["n"].Value, CultureInfo.InvariantCulture) : 1;
         var thing = line[counted.Length..];
         if (Named(Equipment, thing) is var (name, afterName))
         {
@@ -186,7 +186,7 @@ internal static partial class BoxLine
         var taken = wall.Openings.Where(o => o.Opening.Kind != OpeningKind.Window || outside).Select(o => (o.From, o.To))
             .Concat(job.Boxes.Where(b => b.Room == room.Room.Id && b.Mount == Mount.Wall && b.Wall == wall.Number && b.Outside == outside)
                 .Select(b => (From: b.Offset - Length.FromInches(4), To: b.Offset + Length.FromInches(4))));
-        var free = HouseLine.Free((Length.Zero, wall.Clear), taken).MaxBy(f => f.To - f.From);
+        var free = HouseLine.Free((Length.Zero, wall.Clear), taken).OrderByDescending(f => f.To - f.From).FirstOrDefault();
         if (!at.Success && free.To - free.From < Length.FromInches(6 * count))
         {
             throw new ChangeRefusedException($"The {room.Room.SideOf(wall.Number)} wall of {room.Room.Name} has no place for the "
@@ -205,10 +205,11 @@ internal static partial class BoxLine
     [GeneratedRegex("^(?:(?<n>[1-9][0-9]?) |an? )", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex CountPart();
 
-    [GeneratedRegex(@"(?:^|(?<= ))(?:(?<mca>\d+(?:\.\d+)?)\s*/\s*(?<mocp>\d+(?:\.\d+)?)(?: ?a(?:mps?)?)?"
-        + @"|on (?:an? )?(?<breaker>\d+) ?a(?:mps?)?"
-        + @"(?: breaker)?|(?<load>\d+(?:\.\d+)?) ?(?<unit>kw|kva|w|va)|(?<amps>\d+(?:\.\d+)?) ?a(?:mps?)?)(?=$|[ ,])",
-        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private const string Figure = @"\d{1,6}(?:\.\d{1,3})?";
+
+    [GeneratedRegex("(?:^|(?<= ))(?:(?<mca>" + Figure + @")\s*/\s*(?<mocp>" + Figure + ")(?: ?a(?:mps?)?)?"
+        + @"|on (?:an? )?(?<breaker>\d{1,4}) ?a(?:mps?)?(?: breaker)?|(?<load>" + Figure + ") ?(?<unit>kw|kva|w|va)|(?<amps>" + Figure
+        + ") ?a(?:mps?)?)(?=$|[ ,])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex PlatePart();
 
     [GeneratedRegex("^(?:(?<out>outside),? )?(?:(?:on |at )?(?:the )?(?<side>" + Spoken.SidePattern

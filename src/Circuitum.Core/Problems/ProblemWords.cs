@@ -12,6 +12,11 @@ public static partial class ProblemWords
     /// <param name="job">The job it was found in.</param>
     public static string Told(this JobProblem problem, Job job)
     {
+        if (problem.Where == "structures")
+        {
+            return $"{char.ToUpperInvariant(problem.What[0])}{problem.What[1..]}.";
+        }
+
         if (Path().Match(problem.Where) is not { Success: true } where || Name(job, where.Groups["list"].Value, where.Groups["id"].Value)
             is not { } name)
         {

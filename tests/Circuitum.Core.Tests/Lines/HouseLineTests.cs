@@ -197,7 +197,9 @@ public sealed class HouseLineTests
     {
         string[] scraps = ["kitchen", "bed 2", "bedroom", "closet", "13", "2-8", "x", "12", "deep", "north", "of", "east", "mudroom", "in",
             "door", "window", "to", "at", "range", "sink", "as", "den", ",", "end", "wall", "5-0", "\"", "'", "garage door", "9", "0",
-            "-3", "sill", "1e9", "é", "\t", "((", "$", "front", "the", "and", "island", "99999", "½", "4 1/2", "west", "south end", "\\"];
+            "-3", "sill", "1e9", "é", "\t", "((", "$", "front", "the", "and", "island", "99999", "½", "4 1/2", "west", "south end", "\\",
+            "pendants", "3 cans", "doors", "furnish all", "23/35", "40 A", "10 kW", "on 60 A", "heat pump", "freezer", "outside", "house",
+            "shed", "60-0", "and", "99999999999999999999999999999999 kW", "0/0"];
         var draw = new Draw(7);
         var (job, drawn) = (Said("kitchen 13 x 12 east of mudroom"), 0);
         var ground = job.Levels.First().Id;
@@ -210,8 +212,12 @@ public sealed class HouseLineTests
             var of = Word(Any("mudroom", "kitchen", "bed 2", "the hall"));
             var line = draw.Below(2) == 0
                 ? string.Join(' ', Enumerable.Range(0, 1 + draw.Below(9)).Select(_ => scraps[draw.Below(scraps.Length)]))
-                : draw.Below(4) switch
+                : draw.Below(7) switch
                 {
+                    4 => $"{Word(Any("heat pump", "charger", "freezer", "air handler", "range"))} "
+                        + $"{Word(Any("23/35", "40 A", "9 kW"))} {side} {of}",
+                    5 => $"{Word(Any("2", "12", "a"))} {Word(Any("pendants", "cans", "receptacles", "alarm"))} {Word("in")} {of}, {of}",
+                    6 => $"{Word("shed")} {size} x {Word("12")}, {Word("60-0")} {side} {Word("of")} {Word("house")}",
                     0 => $"{Word(Any("bed 2", "hall", "bath", "den"))} {size} {Word("x")} {Word("9-3")} {side} {Word("of")} {of}",
                     1 => $"{Word(Any("door", "window", "slider"))} {size} {side} of {of} {Word("at")} {Word("2-0")}",
                     2 => $"{Word(Any("range", "sink", "toilet", "bed"))} {size} {side} {Word("wall")} of {of}",
@@ -298,6 +304,7 @@ public sealed class HouseLineTests
     [InlineData("microwave over the moon", "No room is called “moon”")]
     [InlineData("freezer", "Where is the freezer?")]
     [InlineData("99 cans in kitchen", "At most 12")]
+    [InlineData("charger 99999999999999999999999999999999999 A n garage", "Where is the vehicle charger?")]
     public void What_may_be_two_things_is_asked(string line, string says) =>
         Assert.Contains(says, Say(Equipped, line).Refusal ?? "", StringComparison.Ordinal);
 
