@@ -8,7 +8,11 @@ namespace Circuitum.Core.Routing;
 /// <param name="Wall">Index of its wall.</param>
 /// <param name="Number">Its number along the wall, from 0.</param>
 /// <param name="At">Its middle.</param>
-internal readonly record struct RiserBay(int Wall, int Number, Point At);
+internal readonly record struct RiserBay(int Wall, int Number, Point At)
+{
+    /// <summary>There is a wall: a level that is not drawn yet has none, and cable goes straight up through it.</summary>
+    public bool IsInWall => Wall >= 0;
+}
 
 /// <summary>The stud bays of a house in which cable rises from storey to storey.</summary>
 internal sealed class Risers(FramedHouse house)
@@ -19,6 +23,11 @@ internal sealed class Risers(FramedHouse house)
     public RiserBay Riser(int structure, int level, Point a, Point b)
     {
         var all = bays[structure][level];
+        if (all.Length == 0)
+        {
+            return new(-1, 0, a);
+        }
+
         var best = all[0];
         var least = int.MaxValue;
         foreach (var bay in all)

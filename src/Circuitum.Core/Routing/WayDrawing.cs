@@ -92,7 +92,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
             var riser = risers.Riser(a.Structure, storey, at, aside.Exit(b, end));
             Cross(build, here[from]!, at, riser.At);
             build.Go(Space.StudBay, riser.At.At(here[from]!.Z), riser.At.At(here[from + step]!.Z), Indoors);
-            foreach (var top in new[] { false, true })
+            foreach (var top in riser.IsInWall ? new[] { false, true } : [])
             {
                 var beside = here[top ? storey + 1 : storey]!;
                 build.Pass(new(MemberKind.Plate, a.Structure, storey, riser.Wall, riser.Number, top), riser.At.At(beside.Z), true,

@@ -346,4 +346,21 @@ public sealed class RunsTests
         Assert.Contains("fed by its outdoor unit, not by a switch", new SetControls(new("s"), 0, [new("a-head0")]).On(switched).Refusal!,
             StringComparison.Ordinal);
     }
+
+    [Fact] // a storey that is not drawn yet between two that are: the way goes straight up through it
+    public void A_level_without_rooms_between_two_is_passed()
+    {
+        var job = Houses.House([Houses.Rectangle("shop", RoomUse.Utility, Length.Zero, Length.Zero, 20.Feet(), 12.Feet())]) with
+        { Panels = [Houses.Panel("shop")] };
+        var ground = job.Structures[0].Levels[0];
+        var loft = Houses.Rectangle("loft", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet());
+        var tall = job with
+        {
+            Structures = [job.Structures[0] with { Levels = [ground, ground with { Id = new("middle"), Name = "Middle", Rooms = [] },
+                ground with { Id = new("top"), Name = "Top", Rooms = [loft] }] }],
+        };
+        var plan = Planner.Plan(tall.With(Houses.On("r", "loft", 2, 30)));
+        var home = Assert.Single(plan.Circuits).HomeRun!;
+        Assert.True(home.Way.Measured > 16.Feet());
+    }
 }
