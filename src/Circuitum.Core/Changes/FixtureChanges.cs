@@ -19,8 +19,7 @@ public sealed record AddFixture(RoomId Room, Fixture Fixture) : JobChange
         var (_, room) = HouseChange.Find(job, Room);
         var drawn = SetFixture.Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.Add(Fixture) }), Room, Fixture);
         var fed = Fed(drawn, room.Fixtures.Length + 1);
-        var word = Words.Of(Fixture.Kind);
-        phrase = $"Put {("aeiou".Contains(word[0], StringComparison.Ordinal) ? "an" : "a")} {word} into {room.Name}"
+        phrase = $"Put {Words.One(Words.Of(Fixture.Kind))} into {room.Name}"
             + (fed.Boxes.Length > drawn.Boxes.Length ? " with its outlet" : "");
         return fed;
     }

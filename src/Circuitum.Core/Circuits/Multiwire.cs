@@ -52,7 +52,7 @@ public static class Multiwire
         }
 
         return one.Panel != other.Panel ? "they are fed from two panels"
-            : one.Poles != 1 || other.Poles != 1 || one.Boxes.IsEmpty || other.Boxes.IsEmpty || one.BringsPower || other.BringsPower
+            : !MayShare(one) || !MayShare(other)
                 ? "only two branch circuits of one pole go in one cable"
             : (one.GoesWith ?? pin.Other) != pin.Other || (other.GoesWith ?? pin.One) != pin.One
                 ? "one of them goes with another circuit already"
@@ -61,6 +61,10 @@ public static class Multiwire
                 ? "the breaker of one follows from its nameplate, and the legs of one multiwire circuit have one rating: hold the breakers"
             : a != b ? $"their breakers are of {a} and {b}: the legs of one multiwire circuit open together, behind one rating" : null;
     }
+
+    /// <summary>A branch circuit of one pole that carries something: two of one panel may come in one cable. A feeder has no
+    /// boxes.</summary>
+    public static bool MayShare(Circuit circuit) => circuit.Poles == 1 && !circuit.Boxes.IsEmpty && !circuit.BringsPower;
 
     private static Amps? Rating(Circuit circuit, Job job) =>
         job.Pins.Breakers.FirstOrDefault(p => p.Circuit == circuit.Key)?.Rating ?? circuit.UsualRating;

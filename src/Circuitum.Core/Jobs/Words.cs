@@ -3,6 +3,9 @@ namespace Circuitum.Core.Jobs;
 /// <summary>Trade words for kinds.</summary>
 public static class Words
 {
+    /// <summary>A word with its article: an island, a range.</summary>
+    public static string One(string word) => $"{("aeiou".Contains(word[0], StringComparison.Ordinal) ? "an" : "a")} {word}";
+
     /// <summary>What is along a pipe.</summary>
     public static string Of(PipeStopKind kind) => kind == PipeStopKind.PullBox ? "pull box" : "joint between boxes";
 

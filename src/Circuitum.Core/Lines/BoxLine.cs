@@ -136,7 +136,7 @@ internal static partial class BoxLine
         var kind = device.Kind == DeviceKind.CeilingFan && room.Use == RoomUse.Bath ? DeviceKind.BathFan : device.Kind;
         var outside = said.Groups["out"].Success || kind is DeviceKind.OutdoorLight or DeviceKind.Flood
             || device.Plate is { Appliance: Appliance.HeatPump or Appliance.GeneratorInlet };
-        var overhead = kind.IsLight() || kind.IsAlarm() || kind.IsFan() || device.Plate is { Appliance: Appliance.DoorOpener };
+        var overhead = kind.IsOverhead() || device.Plate is { Appliance: Appliance.DoorOpener };
         var side = said.Groups["side"].Success ? Spoken.Side(said.Groups["side"].Value) : (char?)null;
         var boxes = side is null && overhead && !outside ? Overhead(framed, count)
             : OnWall(job, framed, side is { } facing ? HouseLine.Facing(job, room, facing) : Likeliest(framed, outside, called), said
@@ -230,8 +230,8 @@ internal sealed record SetBoxes(ImmutableArray<Box> Boxes, string What) : JobCha
     protected override Job Apply(Job job, out string phrase)
     {
         var room = job.Rooms.First(r => r.Id == Boxes[0].Room);
-        var many = Boxes.Length > 1 ? $"{Boxes.Length} ×" : "aeiou".Contains(What[0], StringComparison.Ordinal) ? "an" : "a";
-        phrase = $"Set {many} {What} " + (Boxes[0].Mount == Mount.Ceiling ? $"on the ceiling of {room.Name}"
+        phrase = $"Set {(Boxes.Length > 1 ? $"{Boxes.Length} × {What}" : Words.One(What))} "
+            + (Boxes[0].Mount == Mount.Ceiling ? $"on the ceiling of {room.Name}"
                 : $"on the {room.SideOf(Boxes[0].Wall)} wall of {room.Name}{(Boxes[0].Outside ? ", outside" : "")}");
         return job with { Boxes = job.Boxes.AddRange(Boxes) };
     }

@@ -21,9 +21,6 @@ public static class NewBox
         .. EquipmentLibrary.All.Select((p, i) => ($"{Equipment}{i}", $"{p.Name}, {p.Volts} {p.Load}")),
     ];
 
-    /// <summary>Kinds that hang on a ceiling when they are set into a room and not on its wall.</summary>
-    public static bool Overhead(DeviceKind kind) => kind.IsLight() || kind.IsAlarm() || kind.IsFan();
-
     /// <summary>A box on a wall; its id is the room's with the next free number.</summary>
     public static Box OnWall(Job job, RoomId room, int wall, Length offset, string kind) =>
         new() { Id = FreeId(job, room), Room = room, Wall = wall, Offset = offset, Devices = [.. Devices(kind)] };
@@ -36,7 +33,7 @@ public static class NewBox
         {
             Id = FreeId(job, room),
             Room = room,
-            Mount = devices.Exists(d => Overhead(d.Kind)) ? Mount.Ceiling : Mount.Floor,
+            Mount = devices.Exists(d => d.Kind.IsOverhead()) ? Mount.Ceiling : Mount.Floor,
             X = x,
             Y = y,
             Devices = [.. devices]

@@ -26,6 +26,9 @@ public static class DeviceKinds
     /// <summary>A fan.</summary>
     public static bool IsFan(this DeviceKind kind) => kind is DeviceKind.CeilingFan or DeviceKind.BathFan;
 
+    /// <summary>Hangs on a ceiling when it is set into a room and not on its wall.</summary>
+    public static bool IsOverhead(this DeviceKind kind) => kind.IsLight() || kind.IsAlarm() || kind.IsFan();
+
     /// <summary>Boxes that a disconnect among these shuts off.</summary>
     public static HashSet<BoxId> ShutOff(this IEnumerable<Box> boxes) =>
         [.. boxes.SelectMany(b => b.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls))];

@@ -50,9 +50,8 @@ public sealed record CircuitCard(Landed Landed, ImmutableArray<CardFact> Facts, 
             PinnedCable = pins.Cables.FirstOrDefault(p => p.Circuit == key),
             PinnedSpace = pins.Spaces.FirstOrDefault(p => p.Circuit == key),
             PinnedTogether = pins.Together.FirstOrDefault(p => p.Has(key)),
-            Companions = landed.Wired.Circuit is { Kind: not CircuitKind.Feeder, Poles: 1, BringsPower: false, Boxes.IsEmpty: false } one
-                ? [.. view.Plan.Panels.SelectMany(p => p.Circuits).Where(c => c != landed && c.Kind != CircuitKind.Feeder
-                    && c.Wired.Circuit is { Poles: 1, BringsPower: false, Boxes.IsEmpty: false } other && other.Panel == one.Panel)] : [],
+            Companions = Multiwire.MayShare(landed.Wired.Circuit) ? [.. view.Plan.Panels.SelectMany(p => p.Circuits).Where(c => c != landed
+                && Multiwire.MayShare(c.Wired.Circuit) && c.Panel == landed.Panel)] : [],
         };
     }
 
