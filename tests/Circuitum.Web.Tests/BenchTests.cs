@@ -69,7 +69,7 @@ public sealed class BenchTests : IDisposable
     [InlineData("Move", "box", "f-r2", "offset", "-1\"", "is not on the east wall of")]
     [InlineData("Move", "box", "ghost", "offset", "3-0", "not in this job any more")]
     [InlineData("Load", "box", "k-range", "load", "lots", "is not a load")]
-    [InlineData("Load", "box", "k-range", "load", "60 kW", "50 000 VA")]
+    [InlineData("Load", "box", "k-range", "load", "60 kW", "50,000 VA")]
     [InlineData("Edition", "edition", "2019", "x", "", "There is no 2019 edition")]
     [InlineData("Device", "box", "f-r2", "kind", "Teapot", "is not on the list")]
     [InlineData("Device", "box", "f-r2", "kind", "3", "is not on the list")]

@@ -23,9 +23,9 @@ public sealed class CircuitCardTests
         var card = Card("circuit:laundry");
         Assert.Equal("20 A, one pole, AF+GF", Fact(card, "Breaker"));
         Assert.Equal("9.83 A of 20, 49.2 % filled", Fact(card, "Load"));
-        Assert.Equal("1 000 VA, Washer", Fact(card, "Largest"));
+        Assert.Equal("1,000 VA, Washer", Fact(card, "Largest"));
         // 20 A less 9.83 A is 10.17 A: 1220 VA at 120 V.
-        Assert.Equal("1 220 VA", Fact(card, "Room for"));
+        Assert.Equal("1,220 VA", Fact(card, "Room for"));
         Assert.DoesNotContain(card.Facts, f => f.What is "Resets at" or "Shares its neutral");
     }
 

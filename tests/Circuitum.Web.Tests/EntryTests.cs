@@ -12,12 +12,25 @@ public sealed class EntryTests
     [Theory]
     [InlineData("1200", 1200)]
     [InlineData("1200 VA", 1200)]
-    [InlineData("1 200 VA", 1200)]
+    [InlineData("1,200 VA", 1200)]
     [InlineData("1.2 kW", 1200)]
     [InlineData("9.6kva", 9600)]
     [InlineData("800 W", 800)]
+    [InlineData("1,200", 1200)]
+    [InlineData("12,000.5 VA", 12000.5)]
     [InlineData("0", 0)]
     public void Loads(string text, double load) => Assert.Equal((decimal)load, Entry.VoltAmps(text).Value);
+
+    [Theory] // amperes at the volts of what is set; where none are known they are asked for
+    [InlineData("10 A", 240, 2400)]
+    [InlineData("12.5a", 120, 1500)]
+    [InlineData("1 kW", 240, 1000)]
+    public void Loads_in_amperes(string text, int volts, double load) =>
+        Assert.Equal((decimal)load, Entry.VoltAmps(text, new(volts)).Value);
+
+    [Fact]
+    public void Amperes_without_volts_are_asked_for() =>
+        Assert.Contains("as VA or kW", Assert.Throws<FormatException>(() => Entry.VoltAmps("10 A")).Message, StringComparison.Ordinal);
 
     [Theory]
     [InlineData("21.4", 21.4)]
@@ -36,7 +49,9 @@ public sealed class EntryTests
     [InlineData("-5")]
     [InlineData("1e9")]
     [InlineData("99999999")]
-    [InlineData("1,200")]
+    [InlineData("1,5")]
+    [InlineData("1200,00")]
+    [InlineData(",120")]
     [InlineData("NaN")]
     public void What_is_no_number_is_refused_by_every_field(string? text)
     {

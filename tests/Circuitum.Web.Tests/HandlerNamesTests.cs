@@ -21,7 +21,7 @@ public sealed partial class HandlerNamesTests
     [Fact]
     public void Every_handler_that_a_page_names_is_there()
     {
-        var named = Named("Pages", "*.cshtml", InPages()).ToList();
+        var named = Named("Pages", "*.cshtml", InPages()).Concat(Named("Bench", "*.cs", Waited())).ToList();
         Assert.True(named.Count > 90, $"only {named.Count} found: does the pattern still fit?");
         Assert.DoesNotContain(named, n => !Handlers.Contains(n.Name));
     }
@@ -39,6 +39,7 @@ public sealed partial class HandlerNamesTests
     {
         var named = Named("Pages", "*.cshtml", InPages()).Concat(Named(Path.Combine("wwwroot", "js"), "*.js", InScripts()))
             .Concat(Named("Pages", "*.cshtml", Asked())).Concat(Named("Pages", "*.cshtml", ByHref()))
+            .Concat(Named("Bench", "*.cs", Waited()))
             .Select(n => n.Name).ToHashSet();
         Assert.DoesNotContain(Handlers, h => !named.Contains(h));
     }
@@ -48,6 +49,9 @@ public sealed partial class HandlerNamesTests
 
     [GeneratedRegex("<act does=\"(\\w+)\"")]
     private static partial Regex InPages();
+
+    [GeneratedRegex("\\bAct: \"(\\w+)\"")]
+    private static partial Regex Waited();
 
     [GeneratedRegex("data-asks=\"(\\w+)\"")]
     private static partial Regex Asked();

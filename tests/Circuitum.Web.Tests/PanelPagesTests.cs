@@ -150,7 +150,7 @@ public sealed class PanelPagesTests : IDisposable
         var visitor = await host.AtAsync("/job/demo/panel");
         (string, string)[] fields = [("fields.method", "Optional"), ("fields.metal", "Aluminium"), ("fields.rods", "2"),
             ("fields.generator", "TransferPanel"), ("fields.transferPanel", "A"), ("fields.inlet", "30 A"), ("fields.existing", "true"),
-            ("fields.newClimate", "true"), ("fields.existingArea", "1 200 ft²"), ("fields.measuredPeak", "60"),
+            ("fields.newClimate", "true"), ("fields.existingArea", "1,200 ft²"), ("fields.measuredPeak", "60"),
                 ("fields.bondedAtDisconnect", "true"), ("fields.outdoorDisconnect", "true"), ("fields.surgeProtection", "true"),
                 ("fields.intersystemBonding", "true")];
         await visitor.PostAsync("/job/demo/load?handler=Service", fields);

@@ -49,6 +49,23 @@ const views = [
   ["Runs, a run", (page) => open(page, "runs", "run:@A~k-range")],
   ["Panel", (page) => open(page, "panel")],
   ["Panel, a circuit", (page) => open(page, "panel", "circuit:car")],
+  ...["prints/A", "find/A", "find/A?room=kitchen", "load", "material", "walls", "marks", "places/A", "make-up/A", "box/k-island"].map(
+    (at) => [`the page ${at}`, (page) => page.goto(`/job/demo/${at}`)],
+  ),
+  ...["help", "help/lines", "help/words", "help?q=reset", "help?q=nothing-says-this", "bench", "bench/drop"].map((at) => [
+    `/${at}`,
+    (page) => page.goto(`/${at}`),
+  ]),
+  ...["house", "boxes", "circuits", "runs", "panel"].map((stage) => [
+    `${stage} of a job just begun`,
+    async (page) => {
+      await page.goto("/new");
+      await page.getByLabel("Name", { exact: true }).fill("Just begun");
+      await page.getByRole("button", { name: /Start/ }).click();
+      await page.getByRole("navigation", { name: "Stages" }).waitFor();
+      await page.goto(page.url().replace("/house", `/${stage}`));
+    },
+  ]),
 ];
 
 for (const [name, go] of views) {

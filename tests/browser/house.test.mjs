@@ -167,12 +167,12 @@ test("a range is drawn and its circuit is there; its plate's breaker is one numb
   await open(page, "circuits");
   await expect(ledger(page).getByRole("link", { name: /Range, dining/ })).toContainText("50A");
   await open(page, "boxes", "box:dining-r-1");
-  await expect(card(page).getByLabel(/^Assumed until its plate is read/)).toHaveValue("12 000 VA");
+  await expect(card(page).getByLabel(/^Assumed until its plate is read/)).toHaveValue("12,000 VA");
   await card(page).getByLabel("Breaker its plate asks for").fill("60 A");
   await card(page).getByLabel("Breaker its plate asks for").press("Enter");
   await expect(said(page)).toContainText("Range asks for 60 A");
   await expect(said(page)).toContainText("Range, dining now 60 A on 6-3");
-  await expect(card(page).getByLabel(/^Nameplate load/)).toHaveValue("12 000 VA");
+  await expect(card(page).getByLabel(/^Nameplate load/)).toHaveValue("12,000 VA");
   await card(page).getByLabel("Breaker its plate asks for").fill("33");
   await card(page).getByLabel("Breaker its plate asks for").press("Enter");
   await expect(said(page)).toContainText("must be a standard one");

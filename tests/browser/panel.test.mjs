@@ -66,7 +66,7 @@ test("a welder outlet that comes later moves no written number; re-landing does,
   await open(page, "boxes", "room:mudroom");
   await ledger(page).getByText("Add a box", { exact: true }).click();
   await ledger(page).getByLabel("Room").selectOption("mudroom");
-  await ledger(page).getByLabel("Device").selectOption({ label: "Welder, 240 V 9 600 VA" });
+  await ledger(page).getByLabel("Device").selectOption({ label: "Welder, 240 V 9,600 VA" });
   await ledger(page).getByRole("button", { name: "Add", exact: true }).click();
   await expect(said(page)).toContainText("Welder");
   await open(page, "panel");

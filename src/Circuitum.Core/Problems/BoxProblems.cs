@@ -107,7 +107,7 @@ public static partial class JobProblems
     {
         if (device.Load is VoltAmps load && load.Value is < 0 or > 50_000)
         {
-            yield return new($"{where} {device.Kind}", "load must lie from 0 to 50 000 VA");
+            yield return new($"{where} {device.Kind}", "load must lie from 0 to 50,000 VA");
         }
 
         if (device.Rating is Amps rating && (rating.Value is not (15 or 20) || !device.Kind.IsGeneralReceptacle()))
@@ -143,7 +143,7 @@ public static partial class JobProblems
 
         if (plate.Load.Value is < 1 or > 50_000)
         {
-            yield return new($"{where} “{plate.Name}”", "load must lie from 1 to 50 000 VA");
+            yield return new($"{where} “{plate.Name}”", "load must lie from 1 to 50,000 VA");
         }
 
         if (plate.Name.Trim().Length is 0 or > 40)

@@ -55,7 +55,7 @@ internal static class PanelProblems
             if (taken.Rating.Value is < 10 or > 400 || taken.Load.Value is < 0 or > 50_000 || taken.Description.Trim().Length is 0 or > 56)
             {
                 yield return new($"panels “{panel.Id}”.taken, space {taken.Space}",
-                    "a rating of 10 to 400 A, a load to 50 000 VA, and a description of 1 to 56 characters");
+                    "a rating of 10 to 400 A, a load to 50,000 VA, and a description of 1 to 56 characters");
             }
         }
 

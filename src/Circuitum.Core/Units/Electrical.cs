@@ -90,7 +90,7 @@ public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
 
     /// <summary>Whole volt-amperes with the unit.</summary>
     public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero)
-        .ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " VA";
+        .ToString("#,0", CultureInfo.InvariantCulture) + " VA";
 }
 
 /// <summary>Volume of a box or of what is in it, cubic inches.</summary>
@@ -159,7 +159,7 @@ public readonly record struct SquareFeet(decimal Value)
 {
     /// <summary>Whole feet with the unit.</summary>
     public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero)
-        .ToString("#,0", CultureInfo.InvariantCulture).Replace(',', ' ') + " ft²";
+        .ToString("#,0", CultureInfo.InvariantCulture) + " ft²";
 }
 
 /// <summary>An amount of the crew's money, whatever it counts in; zero or more.</summary>

@@ -42,6 +42,9 @@ public static class PlanDrawing
     // Room around the house to draw the next one in.
     private const decimal DraftingMargin = 54;
 
+    // The scale and its word fit under the smallest house.
+    private const decimal LeastSheet = 210;
+
     /// <summary>The level as SVG.</summary>
     public static string Draw(Plan plan, LevelId levelId, DrawingView view)
     {
@@ -170,7 +173,7 @@ public static class PlanDrawing
         decimal left = corners.Min(c => c.X).Inches - margin, top = corners.Min(c => c.Y).Inches - margin;
         decimal width = corners.Max(c => c.X).Inches + margin - left, height = corners.Max(c => c.Y).Inches + margin + 14 - top;
         return view.Stage == Stage.House && view.Link is not null ? (left, top, Math.Max(width, 400), Math.Max(height, 280))
-            : (left, top, width, height);
+            : (left - (Math.Max(0, LeastSheet - width) / 2), top, Math.Max(width, LeastSheet), height);
     }
 
     private static void Rooms(SvgText svg, FramedLevel level, bool see, Subject? selected)

@@ -1,12 +1,13 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using System.Text.RegularExpressions;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Web.Bench;
 
 /// <summary>Reads what people type into fields; what cannot be read is answered with one sentence.</summary>
-public static class Entry
+public static partial class Entry
 {
     /// <summary>A price.</summary>
     /// <exception cref="FormatException">It is none.</exception>
@@ -28,19 +29,26 @@ public static class Entry
             System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var value)
         ? new(value) : throw new FormatException($"“{text}” is no volume; write it like 20.3 in cubic inches.");
 
-    /// <summary>A load: 1200, 1200 VA, 1.2 kW.</summary>
+    /// <summary>A load: 1200, 1,200 VA, 1.2 kW; and 10 A where its volts are known.</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static VoltAmps VoltAmps(string? text)
+    public static VoltAmps VoltAmps(string? text, Volts? volts = null)
     {
-        var plain = (text ?? "").Trim().Replace(" ", "", StringComparison.Ordinal).ToUpperInvariant();
+        var plain = (text ?? "").Replace(" ", "", StringComparison.Ordinal).ToUpperInvariant();
+        if (plain.EndsWith('A') && !plain.EndsWith("VA", StringComparison.Ordinal))
+        {
+            return volts is { } at ? Amps(text) * at
+                : throw new FormatException($"“{text}” is amperes, and what volts they flow at is not said here; write the load as VA "
+                    + $"or kW.");
+        }
+
         var kilo = plain.EndsWith("KW", StringComparison.Ordinal) || plain.EndsWith("KVA", StringComparison.Ordinal);
         return new(Number(plain.Replace("KVA", "", StringComparison.Ordinal).Replace("KW", "", StringComparison.Ordinal)
             .Replace("VA", "", StringComparison.Ordinal).TrimEnd('W'), text,
-                "a load; write it like 1200 VA or 1.2 kW. A breaker that a plate asks for has its own field")
+                "a load; write it like 1200 VA, 1.2 kW or 10 A. A breaker that a plate asks for has its own field")
             * (kilo ? 1000 : 1));
     }
 
-    /// <summary>A floor area: 1800, 1 800 ft².</summary>
+    /// <summary>A floor area: 1800, 1,800 ft².</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
     public static SquareFeet SquareFeet(string? text) =>
         new(Number((text ?? "").Replace("ft²", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), text,
@@ -131,7 +139,13 @@ public static class Entry
     public static Edition Edition(string? text) => Enum.IsDefined((Edition)Count(text)) ? (Edition)Count(text)
         : throw new FormatException($"There is no {text} edition here; choose 2017, 2020 or 2023.");
 
+    // A comma parts thousands and nothing else: 1,200 is read, 1,5 is not.
     private static decimal Number(string plain, string? text, string what) =>
-        decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value < 1_000_000 ? value
+        (decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value)
+            || (Thousands().IsMatch(plain) && decimal.TryParse(plain, NumberStyles.AllowDecimalPoint | NumberStyles.AllowThousands,
+                CultureInfo.InvariantCulture, out value))) && value < 1_000_000 ? value
             : throw new FormatException($"“{text}” is not {what}.");
+
+    [GeneratedRegex(@"^[0-9]{1,3}(,[0-9]{3})+(\.[0-9]+)?$", RegexOptions.CultureInvariant)]
+    private static partial Regex Thousands();
 }

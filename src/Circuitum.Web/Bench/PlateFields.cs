@@ -55,8 +55,7 @@ public sealed record PlateFields
             Appliance = Entry.Choice<Appliance>(Appliance),
             Name = (Name ?? "").Trim(),
             Volts = new(volts),
-            Load = Load.Trim().EndsWith('A') && !Load.Trim().EndsWith("VA", StringComparison.OrdinalIgnoreCase)
-                ? new(Entry.Amps(Load).Value * volts) : Entry.VoltAmps(Load),
+            Load = Entry.VoltAmps(Load, new(volts)),
             Continuous = Continuous,
             Cord = Cord,
             Motor = Motor,

@@ -28,3 +28,8 @@ for (const weight of [400, 500, 600]) {
   const name = `atkinson-hyperlegible-next-latin-${weight}-normal.woff2`;
   copyFileSync(from("@fontsource", "atkinson-hyperlegible-next", "files", name), join(wwwroot, "lib", name));
 }
+// Help shows the same pictures as the README.
+mkdirSync(join(wwwroot, "pictures"), { recursive: true });
+for (const stage of ["house", "boxes", "circuits", "runs", "panel"]) {
+  copyFileSync(join(root, "docs", "screenshots", `${stage}.png`), join(wwwroot, "pictures", `${stage}.png`));
+}

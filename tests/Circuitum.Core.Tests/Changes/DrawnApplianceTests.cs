@@ -68,7 +68,7 @@ public sealed class DrawnApplianceTests
         var tag = Assert.Single(Planner.Plan(job).Tags, t => t.Headline == "kitchen: the range has no outlet.");
         Assert.Equal(Severity.Red, tag.Severity);
         Assert.Equal(Subject.Fixture(Kitchen, 1), tag.Subject);
-        Assert.Contains("12 000 VA", tag.Arithmetic, StringComparison.Ordinal);
+        Assert.Contains("12,000 VA", tag.Arithmetic, StringComparison.Ordinal);
         var mended = Do(Assert.Single(tag.Fixes).Change, job);
         Assert.DoesNotContain(Planner.Plan(mended).Tags, t => t.Headline == tag.Headline);
         Assert.Equal(Core.Jobs.Appliance.Range, Assert.Single(mended.Boxes).Devices.Single().Plate!.Appliance);

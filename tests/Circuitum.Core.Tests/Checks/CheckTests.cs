@@ -130,7 +130,7 @@ public sealed class CheckTests
         Assert.DoesNotContain(RedOn(held), t => t.Subject == Subject.Circuit(circuit.Circuit.Key));
     }
 
-    [Theory] // 424.22(B): 11 520 VA are 48 A, 11 521 more
+    [Theory] // 424.22(B): 11,520 VA are 48 A, 11 521 more
     [InlineData(11_520, false)]
     [InlineData(11_521, true)]
     public void Heating_over_48_A_is_subdivided(int load, bool red) =>

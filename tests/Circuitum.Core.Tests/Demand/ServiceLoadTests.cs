@@ -36,7 +36,7 @@ public sealed class ServiceLoadTests
 
     private static readonly ListedLoad Car = L("car", LoadKind.Vehicle, 9600);
 
-    [Fact] // 5772 + 6000 + 8000 + 5600 + 9600 + 375 = 35 347 VA, 147.3 A → 150 A
+    [Fact] // 5772 + 6000 + 8000 + 5600 + 9600 + 375 = 35,347 VA, 147.3 A → 150 A
     public void Case_20_by_the_standard_method()
     {
         var sum = StandardMethod.Of(House, Book);
@@ -48,7 +48,7 @@ public sealed class ServiceLoadTests
             (car.Total.Value, decimal.Round(car.Current.Value, 1), Book.StandardAtLeast(car.Current)!.Value.Value));
     }
 
-    [Fact] // 36 520 → 10 000 + 10 608, heat 65 % 6240: 26 848 VA, 111.9 A → 125 A; with the car 30 688, 127.9 A → 150 A
+    [Fact] // 36 520 → 10 000 + 10 608, heat 65 % 6240: 26,848 VA, 111.9 A → 125 A; with the car 30 688, 127.9 A → 150 A
     public void Case_21_by_the_optional_method()
     {
         var sum = OptionalMethod.Of(House, Books.Us2020);
@@ -77,7 +77,7 @@ public sealed class ServiceLoadTests
         Assert.Equal(four, StandardMethod.Of(list, CodeBook.For(edition)).Lines.Any(l => l.Section == "220.53"));
     }
 
-    [Theory] // 1000 ft²: 3000 + 3000 + 1500 = 7500 → 3000 + 35 % of 4500 = 4575; 38 500 ft² is 120 000; 40 000 is 124 500
+    [Theory] // 1000 ft²: 3000 + 3000 + 1500 = 7500 → 3000 + 35 % of 4500 = 4575; 38,500 ft² is 120 000; 40 000 is 124 500
     [InlineData(1000, 4575)]
     [InlineData(38_500, 43_950)]
     [InlineData(40_000, 45_075)]
@@ -162,7 +162,7 @@ public sealed class ServiceLoadTests
         Assert.Equal(4800m, OptionalMethod.Of(alone, Books.Us2020).Lines[^1].Counted.Value);
     }
 
-    [Theory] // 10 000 VA: three controls 6500, four 4000
+    [Theory] // 10,000 VA: three controls 6500, four 4000
     [InlineData(3, 6500)]
     [InlineData(4, 4000)]
     public void Four_controls(int controls, int counted) =>
@@ -217,7 +217,7 @@ public sealed class ServiceLoadTests
                 Books.Us2020).Lines.Select(l => l.Counted.Value));
     }
 
-    [Fact] // neutral: 5772 + .75 × 2000 + .7 × 8000 + .7 × 5600 = 16 792 VA, 70 A; nothing of heat, pump or heater
+    [Fact] // neutral: 5772 + .75 × 2000 + .7 × 8000 + .7 × 5600 = 16,792 VA, 70 A; nothing of heat, pump or heater
     public void The_neutral_leaves_out_what_is_240()
     {
         var sum = StandardMethod.Of(House, Book);

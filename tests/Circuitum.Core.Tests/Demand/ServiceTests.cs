@@ -50,7 +50,7 @@ public sealed class ServiceTests
         Assert.Contains("AirHandler 800 VA", service.Optional.Lines[0].Sum, StringComparison.Ordinal);
     }
 
-    [Fact] // 230.42(A)(1), 625.42: 11 520 VA and a quarter, 2880
+    [Fact] // 230.42(A)(1), 625.42: 11,520 VA and a quarter, 2880
     public void Vehicle_charging_counts_a_quarter_more_at_the_service()
     {
         var car = Planner.Plan(House.With(Houses.Appliance("car", "den", 3, 100, Houses.Plate(Appliance.VehicleCharger, 240, 11_520))))

@@ -56,7 +56,7 @@ public sealed class JobTests
         { "needs a nameplate", Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment }] }) },
         { "volts must be 120 or 240",
             Boxes(b => b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.Other, 400, 100) }] }) },
-        { "1 to 50 000 VA", Boxes(b =>
+        { "1 to 50,000 VA", Boxes(b =>
             b with { Devices = [new() { Kind = DeviceKind.Equipment, Plate = Houses.Plate(Appliance.Other, 240, 0) }] }) },
         { "MCA and MOCP together",
             Boxes(b => b with { Devices =
@@ -109,7 +109,7 @@ public sealed class JobTests
         { "there is no number 2", new SetDeviceKind(new("b"), 1, DeviceKind.Single) },
         { "has no nameplate", new SetPlateAmps(new("b"), 0, new(20), new(30)) },
         { "needs a nameplate", new SetDeviceKind(new("b"), 0, DeviceKind.Equipment) },
-        { "50 000 VA", new SetLoad(new("b"), 0, new(60_000)) },
+        { "50,000 VA", new SetLoad(new("b"), 0, new(60_000)) },
         { "used twice", new AddBox(Houses.On("b", "den", 1, 60)) },
         { "a space lies from 1 to 84", new PinSpace(new("den-receptacles"), 0) },
         { "10 to 400 A", new PinBreaker(new("den-receptacles"), 500.Amps()) },

@@ -29,7 +29,7 @@ public sealed class RulingTests
         var ruling = On(Kitchen(9.6m), "d", RulingTopic.HalfRating);
         Assert.StartsWith("No. Nothing but equipment fastened in place", ruling.Answer, StringComparison.Ordinal);
         Assert.Contains("18.6 A fits 20 A", ruling.Answer, StringComparison.Ordinal);
-        Assert.Equal(["1 152 VA, 9.6 A", "864 VA, 7.2 A"], ruling.Lines.Select(l => l.Value));
+        Assert.Equal(["1,152 VA, 9.6 A", "864 VA, 7.2 A"], ruling.Lines.Select(l => l.Value));
         Assert.Equal("210.20(A), 210.23", ruling.Governs.Section);
         Assert.Equal("210.23(A)", ruling.Quoted!.Section);
         Assert.Contains(ruling.Sum.Steps, s => s is { Text: "fastened in place, together", Value: "16.8 A" });

@@ -13,13 +13,13 @@ public sealed class UnitsTests
         Assert.Equal("19.68 A", new Amps(19.684m).ToString());
         Assert.Equal("20 A", 20.Amps().ToString());
         Assert.Equal("117.4 V", new Volts(117.4m).ToString());
-        Assert.Equal("35 347 VA", new VoltAmps(35347.4m).ToString());
+        Assert.Equal("35,347 VA", new VoltAmps(35347.4m).ToString());
         Assert.Equal("640 VA", 640.VoltAmps().ToString());
         Assert.Equal("18.00 in³", new CubicInches(18).ToString());
         Assert.Equal("0.1732 in²", new SquareInches(.1732m).ToString());
         Assert.Equal("2.6 %", new Percent(2.554m).ToString());
         Assert.Equal("48 °C", new Celsius(48).ToString());
-        Assert.Equal("1 914 ft²", new SquareFeet(1914.2m).ToString());
+        Assert.Equal("1,914 ft²", new SquareFeet(1914.2m).ToString());
     }
 
     [Fact]

@@ -181,7 +181,7 @@ public sealed record Nameplate
     /// <summary>120 or 240.</summary>
     public required Volts Volts { get; init; }
 
-    /// <summary>Rated load, 1 to 50 000 VA.</summary>
+    /// <summary>Rated load, 1 to 50,000 VA.</summary>
     public required VoltAmps Load { get; init; }
 
     /// <summary>Runs three hours or more at full load.</summary>

@@ -96,7 +96,7 @@ public sealed record PanelListing
 /// <param name="Poles">1 or 2; half a space takes one.</param>
 /// <param name="Rating">Its rating.</param>
 /// <param name="Description">What it feeds, at most 56 characters.</param>
-/// <param name="Load">What it carries by survey, 0 to 50 000 VA.</param>
+/// <param name="Load">What it carries by survey, 0 to 50,000 VA.</param>
 public sealed record TakenSpace(PanelSpace Space, int Poles, Amps Rating, string Description, VoltAmps Load)
 {
     /// <summary>How the methods of load take it (220.83).</summary>

@@ -8,7 +8,7 @@ public sealed record Service
     /// <summary>The method that the service is sized by; both are shown.</summary>
     public LoadMethod Method { get; init; }
 
-    /// <summary>Allowed for what may come, 0 to 100 000 VA, at 100 per cent.</summary>
+    /// <summary>Allowed for what may come, 0 to 100,000 VA, at 100 per cent.</summary>
     public VoltAmps Future { get; init; }
 
     /// <summary>True when the outdoor unit heats as well as cools; the air handler's elements are then its supplement.</summary>
@@ -31,7 +31,7 @@ public sealed record Service
     /// (220.83(B)).</summary>
     public bool NewClimate { get; init; }
 
-    /// <summary>Floor area of a dwelling that stood before and is not drawn, 0 to 20 000 ft².</summary>
+    /// <summary>Floor area of a dwelling that stood before and is not drawn, 0 to 20,000 ft².</summary>
     public SquareFeet ExistingArea { get; init; }
 
     /// <summary>True when what is drawn was there when the year's peak was measured; else it comes on top of it.</summary>

@@ -81,7 +81,11 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     /// <summary>Sets a load.</summary>
     public Task<IActionResult> OnPostLoadAsync(string box, int place, string load) =>
-        ChangeAsync(() => new SetLoad(new(box), place, Entry.VoltAmps(load)));
+        ChangeAsync(job => new SetLoad(new(box), place, Entry.VoltAmps(load, VoltsAt(job, new(box), place))));
+
+    // Where it stands decides what its amperes are worth; what has no plate is on one leg.
+    private static Volts VoltsAt(Job job, BoxId box, int place) =>
+        job.Boxes.FirstOrDefault(b => b.Id == box)?.Devices.ElementAtOrDefault(place)?.Plate?.Volts ?? SupplySystem.SplitPhase.ToNeutral;
 
     /// <summary>Sets MCA and MOCP from a data plate.</summary>
     public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) =>

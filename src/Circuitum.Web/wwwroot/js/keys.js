@@ -104,6 +104,8 @@ export function watchKeys() {
       y: () => act("Redo"),
       d: views.dimensions,
       f: views.fit,
+      ",": views.list,
+      ".": views.card,
       e: () => document.querySelector("select[data-tools]")?.focus(),
       u: () => kind === "room" && act("LayOut", { room: id }),
       x: () => kind === "box" && at("boxes", "circuits") && toggle(id),

@@ -16,6 +16,15 @@ function reveal() {
   asked = here;
 }
 
+// Where things lie on top of each other, pressing what is selected again takes the next below it, and the first after the last.
+function pressed(e, top) {
+  if (e.detail === 0) return top;
+  const stack = [...new Set(document.elementsFromPoint(e.clientX, e.clientY).map((x) => x.closest?.("#plan a")))].filter(Boolean);
+  const on = (a) => new URL(a.href.baseVal ?? a.href, location.href).searchParams.get("on");
+  const here = stack.findIndex((a) => on(a) === bench().dataset.selected);
+  return here < 0 ? top : stack[(here + 1) % stack.length];
+}
+
 export function watchSelection() {
   reveal();
   document.addEventListener("htmx:after:swap", reveal);
@@ -23,7 +32,7 @@ export function watchSelection() {
     const link = e.target.closest?.("#plan a");
     if (!link || e.defaultPrevented || e.ctrlKey || e.metaKey || e.shiftKey) return;
     e.preventDefault();
-    show(link.getAttribute("href"));
+    show(pressed(e, link).getAttribute("href"));
   });
   document.addEventListener("change", (e) => {
     if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();

@@ -27,6 +27,22 @@ function settle() {
   ]) {
     document.querySelector(`[data-view=${view}]`)?.setAttribute("aria-pressed", String(document.body.classList.contains(shown)));
   }
+  showFolds();
+}
+
+// The list and the card make room for the plan; what was folded stays folded on this machine.
+const folds = ["ledger", "card"];
+const isFolded = (part) => document.documentElement.classList.contains(`fold-${part}`);
+
+function showFolds() {
+  for (const part of folds) document.querySelector(`[data-fold=${part}]`)?.setAttribute("aria-pressed", String(!isFolded(part)));
+}
+
+function fold(part) {
+  document.documentElement.classList.toggle(`fold-${part}`);
+  localStorage.setItem("folded", folds.filter(isFolded).join(" "));
+  showFolds();
+  settleLabelsSoon();
 }
 
 function look(svg, box) {
@@ -46,8 +62,10 @@ function zoom(by, at) {
   settleLabelsSoon();
 }
 
-/** Nearer, farther, the whole plan, dimensions on and off. */
+/** Nearer, farther, the whole plan, dimensions on and off, the list and the card away and back. */
 export const views = {
+  list: () => fold("ledger"),
+  card: () => fold("card"),
   in: () => zoom(0.8),
   out: () => zoom(1.25),
   fit: () => {
@@ -68,6 +86,9 @@ export const views = {
 };
 
 export function watchView() {
+  for (const part of (localStorage.getItem("folded") ?? "").split(" ").filter((p) => folds.includes(p))) {
+    document.documentElement.classList.add(`fold-${part}`);
+  }
   settle();
   document.addEventListener("htmx:after:swap", settle);
   window.addEventListener("resize", settleLabelsSoon);

@@ -1,0 +1,105 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Lines;
+
+namespace Circuitum.Web.Help;
+
+/// <summary>All pages of help, in the order a job goes through the stages.</summary>
+public static class HelpPages
+{
+    /// <summary>The pages.</summary>
+    public static ImmutableArray<HelpTopic> All { get; } =
+    [
+        new("house", "House", "Draw what is framed: levels, rooms by their inside sizes, doors, windows, what stands in each room, and "
+            + "where the panel hangs.", "house.png",
+            [
+                "Say a room in the line above the plan, or press R and draw it corner to corner. Walls follow from rooms; you never "
+                    + "draw one.",
+                "An inside size that was typed stays. What cannot stay is told by its room and by how much.",
+                "“Set the doors” sets those a floor has not; “Furnish it” puts in what a room of its use has. Both are one undo.",
+                "Choose a wall, a door, a fixture on the plan or in the list; its card has every number. Press again where several things "
+                    + "lie on top of each other: each press takes the next.",
+                "Framing of a level (kind of joists, spacing, what is above and below) is on the level’s card: press its name in the list.",
+                "A DXF or SVG drawing can be laid underneath from the level’s card.",
+            ],
+            []),
+        new("boxes", "Boxes", "Set what goes where: receptacles, switches, lights, alarms, equipment, and low voltage.", "boxes.png",
+            [
+                "“Lay out the whole job by rule” sets what the code asks for and is not there. What you set or moved stays.",
+                "Press a letter (see Keys), then a wall or a room, to set one more. Arrows nudge it an inch, with Shift a stud bay.",
+                "A box’s card holds its devices, its height, its gangs and the nameplate of what it feeds. A load is typed as VA, kW or A.",
+                "Red tags break the code, amber ones want a look, blue ones are holds. A tag’s button does what it says.",
+            ],
+            []),
+        new("circuits", "Circuits", "Which boxes share a breaker: divided at once as boxes are set, and yours to change.", "circuits.png",
+            [
+                "Choose a circuit: its load, breaker, conductor and protection each say why, with the section.",
+                "Drag a box onto another circuit, or press M; what it does to load, feet and darkness is shown before you let go.",
+                "Space opens the breaker: the plan shows what goes dark and what stays alight in each room.",
+                "“Find a better division” searches on, and says how far the best can be from the proven bound.",
+            ],
+            []),
+        new("runs", "Runs", "How each cable gets there: through which members, how many feet, and what lies beside it.", "runs.png",
+            [
+                "Choose a run: its ring on the plan can be dragged where the cable must pass.",
+                "Material counts what the ways need, as a counter reads it; the pull list and the labels come from the same runs.",
+                "Feet are told as cut: with what the crew leaves at each end, in the crew’s measure.",
+            ],
+            []),
+        new("panel", "Panel", "Where each breaker lands, what the service carries, and the sheet for the door.", "panel.png",
+            [
+                "Drag a breaker to another space: what gives way, and what it does to the legs, is shown first.",
+                "Write the numbers once they stand on studs and cables; after that nothing moves by itself.",
+                "“Print, compare, find” prints the door sheet and the home runs, and tells what changed since a sheet that hangs there.",
+            ],
+            []),
+        new("lines", "Saying it in a line", "The field above the plan on House takes what is read off a paper plan, one thing a line. "
+            + "Sizes are inside, east to west first.", null,
+            [
+                "A bare number is feet in a room’s size, for a door or window to 20, for a thing to 12, and inches beyond.",
+                "Lengths are typed as the trade types them: 12-6, 12' 6 1/2\", 150.5\", 3.2 m.",
+                "Without a place a door or window stands in the middle of its wall; “at 4-0” is from the wall’s west or north end.",
+                "Enter draws it, Shift-Enter begins the next line; a whole house may be pasted, all of it or nothing. The arrow up "
+                    + "brings the last line back.",
+            ],
+            [.. HouseLine.Examples.Select(e => (e, "a line that is understood"))]),
+        new("keys", "Keys", "Everything has a key; “?” shows them on any stage.", null, [],
+            [
+                ("1 to 5", "House, Boxes, Circuits, Runs, Panel"),
+                ("Arrows", "nudge what is selected an inch; with Shift a stud bay, 16 in"),
+                ("[ and ]", "level below, level above"),
+                ("D", "dimensions on and off"),
+                ("+ − F", "nearer, farther, fit the plan"),
+                (", and .", "fold the list, fold the card, away and back"),
+                ("Z, Y", "undo, redo"),
+                ("Del", "take out what is selected"),
+                ("Enter", "set what the tool holds in the middle of the selected wall or room"),
+                ("X or Shift-click", "pick several boxes; arrows move them all"),
+                ("Space", "on Circuits: open the breaker"),
+                ("M", "on Circuits: move the selected box to another circuit"),
+                ("U", "lay out the selected room by rule"),
+                ("E", "the list of everything else to set"),
+                ("Esc", "let go of the tool, then of the selection"),
+            ]),
+        new("words", "Words", "What the sheets and cards mean by them.", null, [],
+            [
+                ("Home run", "the cable from the panel to the first box of a circuit"),
+                ("Run", "one length of cable between two boxes, or from the panel to one"),
+                ("Circuit", "all that one breaker feeds"),
+                ("Leg", "one of the two hot sides of the service; a two-pole breaker is on both"),
+                ("AFCI, GFCI", "protection against arcs, and against current that leaves by another way; a dual-function breaker is both"),
+                ("LINE and LOAD", "where a protective device is fed, and what it protects beyond itself"),
+                ("Multiwire", "two hots on opposite legs that share one neutral, on a breaker that opens both"),
+                ("Ampacity", "what a conductor may carry in its place, after heat and neighbors are counted"),
+                ("Volts lost", "what the cable takes on the way, told for the farthest outlet; advice, not a rule, in most places"),
+                ("MCA, MOCP", "on a nameplate: the smallest ampacity of the conductor, the largest breaker"),
+                ("Box fill", "cubic inches that conductors, clamps and devices take in a box, against what is stamped in it"),
+                ("Red tag, amber tag, hold", "would fail inspection; poor practice or a crew rule broken; waits for a fact"),
+                ("Why", "on every card: the steps that made a figure, each with its section or whose word it is"),
+                ("Pin", "a choice of yours that the planner keeps, whatever else changes"),
+                ("Write the numbers", "keep every circuit in its space from now on, because it stands on studs and cables"),
+            ]),
+    ];
+
+    /// <summary>The page of that name, or null.</summary>
+    public static HelpTopic? Find(string? name) => All.FirstOrDefault(t => t.Name == name);
+}
