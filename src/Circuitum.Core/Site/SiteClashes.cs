@@ -1,0 +1,74 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Site;
+
+/// <summary>What stands between the record and the plan.</summary>
+public enum ClashKind
+{
+    /// <summary>The plan has no such run or circuit any more.</summary>
+    Gone,
+
+    /// <summary>Another cable is to lie there.</summary>
+    OtherCable,
+
+    /// <summary>It was cut shorter than the way is now.</summary>
+    Short,
+
+    /// <summary>It landed in another space.</summary>
+    OtherSpace,
+}
+
+/// <summary>Something that was done by an earlier plan and does not fit the one of today.</summary>
+/// <param name="Entry">The entry that says it was done.</param>
+/// <param name="Kind">How it does not fit.</param>
+/// <param name="Words">In a sentence.</param>
+/// <param name="Lost">Feet of cable that come out again.</param>
+/// <param name="Again">Feet that are pulled in their place.</param>
+public sealed record SiteClash(SiteEntry Entry, ClashKind Kind, string Words, Length Lost, Length Again);
+
+/// <summary>What a change of the plan costs where cables lie already. Nothing that was done is forgotten, and nothing is forbidden: it is
+/// told until it is done, or taken back.</summary>
+public static class SiteClashes
+{
+    /// <summary>Every clash, in the order of when the work was done.</summary>
+    public static ImmutableArray<SiteClash> Of(Plan plan, SiteRecord record) =>
+        [.. record.Standing.Where(e => record.Of(e.Subject, e.Step) == e).Select(e => Of(plan, e)).OfType<SiteClash>()];
+
+    private static SiteClash? Of(Plan plan, SiteEntry entry) => (entry.Step, entry.As) switch
+    {
+        (SiteStep.Pulled, { } done) => Pulled(plan, entry, done),
+        (SiteStep.Landed, { } done) => Landed(plan, entry, done),
+        _ => null,
+    };
+
+    private static SiteClash? Pulled(Plan plan, SiteEntry entry, AsDone done)
+    {
+        var said = $"{done.Name}: {done.What}, {done.Cut.WholeFeetUp} ft, is pulled";
+        if (entry.Subject.AsRun is not { } id || plan.FindRun(id) is not var (circuit, run))
+        {
+            return new(entry, ClashKind.Gone, $"{said}; the plan has no run there now.", done.Cut, Length.Zero);
+        }
+
+        var cable = circuit.CableOf(run);
+        return cable != done.What
+            ? new(entry, ClashKind.OtherCable, $"{said}; the plan has {cable} there now.", done.Cut, run.Length.Value)
+            : run.Length.Value > done.Cut
+                ? new(entry, ClashKind.Short, $"{said}; its way takes {run.Length.Value.WholeFeetUp} ft now.", done.Cut, run.Length.Value)
+                : null;
+    }
+
+    private static SiteClash? Landed(Plan plan, SiteEntry entry, AsDone done)
+    {
+        var landed = plan.Landed(new(entry.Subject.Id));
+        var space = landed is null ? null : $"{landed.Panel}{landed.SpaceText}";
+        return landed is null
+            ? new(entry, ClashKind.Gone, $"{done.Name} is landed in {done.What}; the plan has no such circuit now.", default, default)
+            : space != done.What
+                ? new(entry, ClashKind.OtherSpace, $"{done.Name} is landed in {done.What}; the plan has it in {space} now.", default,
+                    default)
+                : null;
+    }
+}

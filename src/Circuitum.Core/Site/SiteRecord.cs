@@ -1,0 +1,42 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+
+namespace Circuitum.Core.Site;
+
+/// <summary>
+/// What is done on site, folded from the entries: the same whatever order they came in, and however often. A step is done while an entry
+/// says so that no entry takes back; clocks decide nothing but the order in which it is read.
+/// </summary>
+public sealed class SiteRecord
+{
+    private readonly FrozenDictionary<(Subject, SiteStep), SiteEntry> standing;
+
+    private SiteRecord(ImmutableArray<SiteEntry> entries)
+    {
+        Entries = entries;
+        var back = entries.Where(e => e.TakesBack is not null).Select(e => (e.TakesBack!.Value, e.Subject, e.Step)).ToHashSet();
+        Standing = [.. entries.Where(e => e.TakesBack is null && !back.Contains((e.Id, e.Subject, e.Step)))];
+        standing = Standing.GroupBy(e => (e.Subject, e.Step)).ToFrozenDictionary(g => g.Key, g => g.First());
+    }
+
+    /// <summary>Nothing is done.</summary>
+    public static SiteRecord Empty { get; } = new([]);
+
+    /// <summary>Every entry once, in the order of when it was done.</summary>
+    public ImmutableArray<SiteEntry> Entries { get; }
+
+    /// <summary>The entries that say what is done and are not taken back, in that order.</summary>
+    public ImmutableArray<SiteEntry> Standing { get; }
+
+    /// <summary>Folds entries as they come from several phones: in any order, some of them twice.</summary>
+    public static SiteRecord Of(IEnumerable<SiteEntry> entries) => new([.. entries.GroupBy(e => e.Id)
+        .Select(g => g.Count() == 1 ? g.First() : g.OrderBy(e => e.ToString(), StringComparer.Ordinal).First())
+        .OrderBy(e => e.When).ThenBy(e => e.Id)]);
+
+    /// <summary>The entry by which a step is done; null while it is not.</summary>
+    public SiteEntry? Of(Subject subject, SiteStep step) => standing.GetValueOrDefault((subject, step));
+
+    /// <summary>The step is done.</summary>
+    public bool Is(Subject subject, SiteStep step) => standing.ContainsKey((subject, step));
+}

@@ -1,0 +1,48 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+
+namespace Circuitum.Core.Site;
+
+/// <summary>What is done on site, in the order of the trade.</summary>
+public enum SiteStep
+{
+    /// <summary>The cable lies in the frame.</summary>
+    Pulled,
+
+    /// <summary>Both its ends say what it is.</summary>
+    Labeled,
+
+    /// <summary>The joints of a box are made.</summary>
+    MadeUp,
+
+    /// <summary>An inspector, or whoever closes the wall, has seen it.</summary>
+    Inspected,
+
+    /// <summary>The circuit is on its breaker.</summary>
+    Landed,
+
+    /// <summary>Its terminals have the marked torque.</summary>
+    Torqued,
+
+    /// <summary>It was tested.</summary>
+    Tested,
+
+    /// <summary>Devices and plates are on.</summary>
+    Trimmed,
+}
+
+/// <summary>Which steps there are for what.</summary>
+public static class SiteSteps
+{
+    /// <summary>The steps of a run, a box or a circuit, in order; none for anything else.</summary>
+    public static ImmutableArray<SiteStep> Of(SubjectKind kind) => kind switch
+    {
+        SubjectKind.Run => [SiteStep.Pulled, SiteStep.Labeled, SiteStep.Inspected],
+        SubjectKind.Box => [SiteStep.MadeUp, SiteStep.Inspected, SiteStep.Trimmed, SiteStep.Tested],
+        SubjectKind.Circuit => [SiteStep.Landed, SiteStep.Torqued, SiteStep.Tested],
+        _ => [],
+    };
+
+    /// <summary>The step as it is said: made up.</summary>
+    public static string Words(this SiteStep step) => step == SiteStep.MadeUp ? "made up" : step.ToString().ToLowerInvariant();
+}
