@@ -23,6 +23,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Jobs whose circuits were looked at.</summary>
     public DbSet<StoredLook> Looks => Set<StoredLook>();
 
+    /// <summary>Facts written down on site.</summary>
+    public DbSet<StoredSiteEntry> SiteEntries => Set<StoredSiteEntry>();
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -50,6 +53,14 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             look.HasKey(l => l.JobKey);
             look.Property(l => l.JobKey).HasMaxLength(24);
             look.HasOne<StoredJob>().WithOne().HasForeignKey<StoredLook>(l => l.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StoredSiteEntry>(entry =>
+        {
+            // The same fact sent twice, or by two who share a phone, is kept once.
+            entry.HasKey(e => new { e.JobKey, e.Id });
+            entry.Property(e => e.JobKey).HasMaxLength(24);
+            entry.Property(e => e.Step).HasMaxLength(12);
+            entry.HasOne<StoredJob>().WithMany().HasForeignKey(e => e.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StoredDrawing>(drawing =>
         {

@@ -108,6 +108,52 @@ public sealed class StoredLook
     public required long At { get; init; }
 }
 
+/// <summary>A fact written down on site: written once, never changed.</summary>
+public sealed class StoredSiteEntry
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>Its id, made where it was written down.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>kind:id of the run, box or circuit.</summary>
+    public required string Subject { get; init; }
+
+    /// <summary>The step, by its name.</summary>
+    public required string Step { get; init; }
+
+    /// <summary>When, by the clock it was written by, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>When the server had it.</summary>
+    public required long Received { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The revision it was done by.</summary>
+    public required int Revision { get; init; }
+
+    /// <summary>A word about it.</summary>
+    public required string Note { get; init; }
+
+    /// <summary>The entry it takes back.</summary>
+    public Guid? TakesBack { get; init; }
+
+    /// <summary>Where a run went, or what a circuit feeds.</summary>
+    public string? AsName { get; init; }
+
+    /// <summary>The cable, or the space.</summary>
+    public string? AsWhat { get; init; }
+
+    /// <summary>What was cut, sixty-fourths of an inch.</summary>
+    public int? AsCut { get; init; }
+
+    /// <summary>What was really used, sixty-fourths of an inch.</summary>
+    public int? Used { get; init; }
+}
+
 /// <summary>What a revision did.</summary>
 public enum RevisionKind
 {

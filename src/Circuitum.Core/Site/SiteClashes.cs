@@ -37,6 +37,30 @@ public static class SiteClashes
     public static ImmutableArray<SiteClash> Of(Plan plan, SiteRecord record) =>
         [.. record.Standing.Where(e => record.Of(e.Subject, e.Step) == e).Select(e => Of(plan, e)).OfType<SiteClash>()];
 
+    /// <summary>What a change costs on site, in a sentence; null where it costs nothing.</summary>
+    /// <param name="before">The plan before it.</param>
+    /// <param name="after">The plan after it.</param>
+    /// <param name="record">What is done.</param>
+    public static string? CostOf(Plan before, Plan after, SiteRecord record)
+    {
+        if (record.Standing.IsEmpty)
+        {
+            return null;
+        }
+
+        var known = Of(before, record).Select(c => (c.Entry.Id, c.Words)).ToHashSet();
+        var come = Of(after, record).Where(c => !known.Contains((c.Entry.Id, c.Words))).ToList();
+        var (runs, landed) = (come.FindAll(c => c.Entry.Step == SiteStep.Pulled), come.FindAll(c => c.Entry.Step == SiteStep.Landed));
+        var parts = new[]
+        {
+            runs.Count == 0 ? null
+                : $"{runs.Count} pulled {(runs.Count == 1 ? "run does" : "runs do")} not fit any more: "
+                + $"{runs.Select(c => c.Lost).Total().WholeFeetUp} ft come out, {runs.Select(c => c.Again).Total().WholeFeetUp} ft go in",
+            landed.Count == 0 ? null : $"{landed.Count} landed {(landed.Count == 1 ? "breaker is" : "breakers are")} in another space now",
+        }.OfType<string>().ToList();
+        return parts.Count == 0 ? null : $"On site: {string.Join("; ", parts)}";
+    }
+
     private static SiteClash? Of(Plan plan, SiteEntry entry) => (entry.Step, entry.As) switch
     {
         (SiteStep.Pulled, { } done) => Pulled(plan, entry, done),

@@ -43,7 +43,7 @@ public sealed record AsDone(string Name, string What, Length Cut);
 /// <param name="Received">When the server had it.</param>
 /// <param name="Who">Who did it.</param>
 /// <param name="Revision">The revision of the plan it was done by.</param>
-public sealed record SiteEntry(EntryId Id, Subject Subject, SiteStep Step, DateTimeOffset At, DateTimeOffset Received, string Who,
+public sealed record SiteEntry(EntryId Id, Subject Subject, SiteStep Step, Instant At, Instant Received, string Who,
     int Revision)
 {
     /// <summary>How far a phone's clock may be ahead of the server's before the server's is believed: two minutes.</summary>
@@ -65,8 +65,8 @@ public sealed record SiteEntry(EntryId Id, Subject Subject, SiteStep Step, DateT
     public Length? Used { get; init; }
 
     /// <summary>When it was done: as the phone says, but never later than the server had it.</summary>
-    public DateTimeOffset When => IsAhead ? Received : At;
+    public Instant When => IsAhead ? Received : At;
 
     /// <summary>The clock it was written by is ahead of the server's: what it says cannot be.</summary>
-    public bool IsAhead => At > Received + ClockTolerance;
+    public bool IsAhead => At > Received.After(ClockTolerance);
 }

@@ -17,6 +17,7 @@ public sealed class SiteRecord
         Entries = entries;
         var back = entries.Where(e => e.TakesBack is not null).Select(e => (e.TakesBack!.Value, e.Subject, e.Step)).ToHashSet();
         Standing = [.. entries.Where(e => e.TakesBack is null && !back.Contains((e.Id, e.Subject, e.Step)))];
+        Pulled = Standing.Where(e => e.Step == SiteStep.Pulled).Select(e => e.Subject.AsRun).OfType<RunId>().ToImmutableHashSet();
         standing = Standing.GroupBy(e => (e.Subject, e.Step)).ToFrozenDictionary(g => g.Key, g => g.First());
     }
 
@@ -28,6 +29,9 @@ public sealed class SiteRecord
 
     /// <summary>The entries that say what is done and are not taken back, in that order.</summary>
     public ImmutableArray<SiteEntry> Standing { get; }
+
+    /// <summary>The runs that are pulled, whether the plan has them still or not.</summary>
+    public ImmutableHashSet<RunId> Pulled { get; }
 
     /// <summary>Folds entries as they come from several phones: in any order, some of them twice.</summary>
     public static SiteRecord Of(IEnumerable<SiteEntry> entries) => new([.. entries.GroupBy(e => e.Id)

@@ -17,11 +17,15 @@ public sealed record UsedOf(RunKind Kind, int Measured, Length Median, Length Le
 /// <summary>Measured lengths beside planned ones, so that the next plan guesses better.</summary>
 public static class UsedFootage
 {
-    /// <summary>By kind of run, those with most measured first; only runs that the plan has now.</summary>
-    public static ImmutableArray<UsedOf> Of(Plan plan, SiteRecord record) =>
-        [.. plan.Takeoff.Pulls.Select(l => (l.Kind, Apart: record.Of(Subject.Run(l.Run), SiteStep.Pulled)?.Used - l.Length))
-            .Where(x => x.Apart is not null).GroupBy(x => x.Kind, x => x.Apart!.Value).Select(g => Of(g.Key, [.. g.Order()]))
+    /// <summary>By kind of run, those with most measured first; only runs that the plan has now, each by what was measured last.</summary>
+    public static ImmutableArray<UsedOf> Of(Plan plan, SiteRecord record)
+    {
+        var used = record.Standing.Where(e => e.Step == SiteStep.Pulled && e.Used is not null).GroupBy(e => e.Subject)
+            .ToDictionary(g => g.Key, g => g.Last().Used!.Value);
+        return [.. plan.Takeoff.Pulls.Where(l => used.ContainsKey(Subject.Run(l.Run)))
+            .GroupBy(l => l.Kind, l => used[Subject.Run(l.Run)] - l.Length).Select(g => Of(g.Key, [.. g.Order()]))
             .OrderByDescending(u => u.Measured).ThenBy(u => u.Kind)];
+    }
 
     // Of an even number the lower of the two in the middle: a length that was measured.
     private static UsedOf Of(RunKind kind, ImmutableArray<Length> apart) =>

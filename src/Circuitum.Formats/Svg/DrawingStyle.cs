@@ -42,6 +42,7 @@ public static class DrawingStyle
         .lit.jacket-8{stroke:#5A5F55}
         .lit.leg{stroke-dasharray:7 3}.via{cursor:move}.via-ring{fill:#17695F;stroke:#FCFBF7;stroke-width:1.2}
         .via.spare .via-ring{fill:#FCFBF7;stroke:#17695F;stroke-width:1.4}.only-home .cable.quiet:not(.home){display:none}
+        .cable.pulled{stroke-opacity:.25;stroke-dasharray:2 3}
         .has-lit .quiet{opacity:.35}.has-lit .box:not(.on-circuit):not(.chosen) .symbol{stroke:#8D8A7C}
         .has-lit .box:not(.on-circuit) .switch{fill:#8D8A7C}
         .on-circuit .symbol{stroke:#17695F;stroke-width:1.6}.on-circuit .switch{fill:#17695F}

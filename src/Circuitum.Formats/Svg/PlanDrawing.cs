@@ -30,6 +30,9 @@ public sealed record DrawingView
     /// <summary>Write the style sheet into the drawing, for use outside the application.</summary>
     public bool Standalone { get; init; } = true;
 
+    /// <summary>Runs that are pulled: they recede, so that what is next is seen.</summary>
+    public IReadOnlySet<RunId> Pulled { get; init; } = System.Collections.Immutable.ImmutableHashSet<RunId>.Empty;
+
     /// <summary>Id of the drawing inside the application; “plan” is the one that the bench moves.</summary>
     public string Id { get; init; } = "plan";
 }
@@ -276,7 +279,8 @@ public static class PlanDrawing
         {
             svg.Empty("polyline",
                 ("class", (run.Kind == RunKind.HomeRun ? "home " : "") + "cable quiet"
-                    + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")), ("points", points));
+                    + (view.Stage == Stage.Runs ? $" jacket-{Jacket(gauge)}" : "")
+                    + (view.Pulled.Contains(run.Id) ? " pulled" : "")), ("points", points));
             return;
         }
 

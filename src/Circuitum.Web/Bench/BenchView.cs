@@ -168,6 +168,7 @@ public sealed class BenchView
                 Standalone = false,
                 Dimensions = true,
                 Link = s => Link(s, level: Level),
+                Pulled = Stage == Stage.Runs ? Job.Site.Pulled : ImmutableHashSet<RunId>.Empty,
                 Underlay = hash => $"/drawing/{hash}.svg"
             });
 

@@ -1,6 +1,7 @@
 using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Site;
 using Circuitum.Data;
 
 namespace Circuitum.Web.Bench;
@@ -16,6 +17,9 @@ public sealed record OpenJob(JobKey Key, Timeline Timeline, Plan Plan)
 
     /// <summary>Somebody has looked at its circuits: they stand.</summary>
     public bool Seen { get; init; }
+
+    /// <summary>What is done of it on site.</summary>
+    public SiteRecord Site { get; init; } = SiteRecord.Empty;
 
     /// <summary>Why this is not the newest revision's plan: that one cannot be opened. Null when it is.</summary>
     public string? Spoiled { get; init; }

@@ -3,14 +3,15 @@ using Circuitum.Core;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Site;
 using Circuitum.Data;
 using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Web.Bench;
 
 /// <summary>Opens jobs, plans them, and saves what is done to them as new revisions.</summary>
-public sealed partial class Workbench(JobRevisions revisions, Looks looks, Planning planning, KeptPlans kept, IHttpContextAccessor asking,
-    ILogger<Workbench> log)
+public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteEntries site, Planning planning, KeptPlans kept,
+    IHttpContextAccessor asking, ILogger<Workbench> log)
 {
     // How many revisions back one is looked for that can be read.
     private const int MostBack = 50;
@@ -22,7 +23,10 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, Plann
     /// <summary>The newest revision of a job, planned; null when there is no such job. Where the newest cannot be read, the newest that
     /// can, with a sentence about it.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
-    public async Task<OpenJob?> OpenAsync(JobKey key)
+    public async Task<OpenJob?> OpenAsync(JobKey key) =>
+        await NewestAsync(key) is { } job ? job with { Site = await site.OfAsync(key) } : null;
+
+    private async Task<OpenJob?> NewestAsync(JobKey key)
     {
         var newest = await revisions.NewestAsync(key);
         if (newest == 0)
@@ -222,8 +226,10 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, Plann
         return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole)) switch
         {
             Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)
-            { Seen = before.Seen }), step.Phrase,
-                PlanDifference.Between(before.Plan, plan))
+            { Seen = before.Seen }) with
+            { Site = before.Site }, step.Phrase,
+                [.. new[] { SiteClashes.CostOf(before.Plan, plan, before.Site) }.OfType<string>(),
+                    .. PlanDifference.Between(before.Plan, plan)])
             { Selects = step.Selects },
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
             _ => new Outcome.Gone(),

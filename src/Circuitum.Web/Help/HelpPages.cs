@@ -52,6 +52,15 @@ public static class HelpPages
                 "“Print, compare, find” prints the door sheet and the home runs, and tells what changed since a sheet that hangs there.",
             ],
             []),
+        new("site", "Site", "What is pulled, labeled, made up, landed and tested, on a phone held in a crawl space.", "site-phone.png",
+            [
+                "Pull lists the runs in the order your crew works. Press Pulled when a cable lies; press again to take it back.",
+                "Without signal everything you press is kept on the phone, with its own time, and sent when the server answers.",
+                "When the plan changes after a cable is pulled, the top of the page says what comes out and what is pulled again.",
+                "Reels says which cut comes from which reel, so that the fewest are bought, and whether fewer could ever do.",
+                "Measured keeps what a run really used; Done compares it with the plan, by kind of run.",
+            ],
+            []),
         new("lines", "Saying it in a line", "The field above the plan on House takes what is read off a paper plan, one thing a line. "
             + "Sizes are inside, east to west first.", null,
             [
@@ -64,7 +73,7 @@ public static class HelpPages
             [.. HouseLine.Examples.Select(e => (e, "a line that is understood"))]),
         new("keys", "Keys", "Everything has a key; “?” shows them on any stage.", null, [],
             [
-                ("1 to 5", "House, Boxes, Circuits, Runs, Panel"),
+                ("1 to 6", "House, Boxes, Circuits, Runs, Panel, Site"),
                 ("Arrows", "nudge what is selected an inch; with Shift a stud bay, 16 in"),
                 ("[ and ]", "level below, level above"),
                 ("D", "dimensions on and off"),

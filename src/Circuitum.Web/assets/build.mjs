@@ -30,6 +30,6 @@ for (const weight of [400, 500, 600]) {
 }
 // Help shows the same pictures as the README.
 mkdirSync(join(wwwroot, "pictures"), { recursive: true });
-for (const stage of ["house", "boxes", "circuits", "runs", "panel"]) {
+for (const stage of ["house", "boxes", "circuits", "runs", "panel", "site-phone"]) {
   copyFileSync(join(root, "docs", "screenshots", `${stage}.png`), join(wwwroot, "pictures", `${stage}.png`));
 }

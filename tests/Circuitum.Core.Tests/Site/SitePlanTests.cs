@@ -11,12 +11,13 @@ namespace Circuitum.Core.Tests;
 /// <summary>The pull list in a crew's order, what is done of it, and what a late change costs where cables lie.</summary>
 public sealed class SitePlanTests
 {
-    private static readonly DateTimeOffset Noon = new(2026, 5, 4, 12, 0, 0, TimeSpan.Zero);
+    private static readonly Instant Noon = new(1_777_896_000_000);
 
     private static SiteEntry Pulled(Plan plan, RunId run, int id, string who = "Ida")
     {
         var line = plan.Takeoff.Pulls.First(l => l.Run == run);
-        return new(new(new Guid(id, 0, 0, new byte[8])), Subject.Run(run), SiteStep.Pulled, Noon.AddMinutes(id), Noon.AddMinutes(id), who,
+        return new(new(new Guid(id, 0, 0, new byte[8])), Subject.Run(run), SiteStep.Pulled, Noon.After(TimeSpan.FromMinutes(id)),
+            Noon.After(TimeSpan.FromMinutes(id)), who,
             1)
         {
             As = new($"{line.From} → {line.To}", line.Cable, line.Length),
@@ -107,6 +108,11 @@ public sealed class SitePlanTests
         var after = Planner.Plan(new SetPlateBreaker(new("range"), 0, 50.Amps()).On(job).Job!);
         var clash = Assert.Single(SiteClashes.Of(after, AllPulled(plan)));
         Assert.Equal((ClashKind.OtherCable, run.Length, run.Length), (clash.Kind, clash.Lost, clash.Again));
+        var feet = run.Length.WholeFeetUp;
+        Assert.Equal($"On site: 1 pulled run does not fit any more: {feet} ft come out, {feet} ft go in",
+            SiteClashes.CostOf(plan, after, AllPulled(plan)));
+        Assert.Null(SiteClashes.CostOf(plan, after, SiteRecord.Empty));
+        Assert.Null(SiteClashes.CostOf(after, after, AllPulled(plan)));
         Assert.Contains("10-3", clash.Words, StringComparison.Ordinal);
         Assert.Contains("6-3", clash.Words, StringComparison.Ordinal);
     }

@@ -11,10 +11,11 @@ namespace Circuitum.Core.Tests;
 /// <summary>Entries from several phones, in any order and some of them twice, fold to one record.</summary>
 public sealed class SiteRecordTests
 {
-    private static readonly DateTimeOffset Noon = new(2026, 5, 4, 12, 0, 0, TimeSpan.Zero);
+    private static readonly Instant Noon = new(1_777_896_000_000);
 
     private static SiteEntry Entry(int id, string box = "k-1", SiteStep step = SiteStep.MadeUp, int minute = 0, int? back = null) =>
-        new(Id(id), new(SubjectKind.Box, box), step, Noon.AddMinutes(minute), Noon.AddMinutes(minute), "Ida", 3)
+        new(Id(id), new(SubjectKind.Box, box), step, Noon.After(TimeSpan.FromMinutes(minute)), Noon.After(TimeSpan.FromMinutes(minute)),
+            "Ida", 3)
         {
             TakesBack = back is int b ? Id(b) : null,
         };
@@ -69,13 +70,13 @@ public sealed class SiteRecordTests
     [Fact] // a clock a day ahead: the server's is believed; two minutes are let pass; behind is possible, for there may be no signal
     public void A_clock_that_is_ahead_is_not_believed()
     {
-        var ahead = Entry(1) with { At = Noon.AddDays(1) };
+        var ahead = Entry(1) with { At = Noon.After(TimeSpan.FromDays(1)) };
         Assert.True(ahead.IsAhead);
         Assert.Equal(Noon, ahead.When);
-        var close = Entry(1) with { At = Noon.AddMinutes(2) };
+        var close = Entry(1) with { At = Noon.After(TimeSpan.FromMinutes(2)) };
         Assert.False(close.IsAhead);
-        Assert.Equal(Noon.AddMinutes(2), close.When);
-        Assert.Equal(Noon.AddDays(-1), (Entry(1) with { At = Noon.AddDays(-1) }).When);
+        Assert.Equal(Noon.After(TimeSpan.FromMinutes(2)), close.When);
+        Assert.Equal(Noon.After(TimeSpan.FromDays(-1)), (Entry(1) with { At = Noon.After(TimeSpan.FromDays(-1)) }).When);
     }
 
     [Theory]

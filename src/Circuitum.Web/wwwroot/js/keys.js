@@ -131,7 +131,9 @@ export function watchKeys() {
       const stage = document.querySelector(`[data-stage-key="${CSS.escape(e.key)}"]`);
       if (!stage) return;
       e.preventDefault();
-      show(stage.getAttribute("href"));
+      // Site is a page of its own.
+      if (stage.getAttribute("hx-boost") === "false") location.assign(stage.href);
+      else show(stage.getAttribute("href"));
     }
   });
 }

@@ -1,0 +1,160 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Site;
+using Circuitum.Core.Units;
+using Circuitum.Web.Bench;
+using Circuitum.Web.Site;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Circuitum.Web.Pages;
+
+/// <summary>One step of one subject, as a button.</summary>
+/// <param name="Subject">Of what.</param>
+/// <param name="Step">Which step.</param>
+/// <param name="Name">Of what, in words, for whoever cannot see the row.</param>
+/// <param name="Done">The entry by which it is done; null while it is not.</param>
+public sealed record Tick(Subject Subject, SiteStep Step, string Name, SiteEntry? Done);
+
+/// <summary>Site: what is pulled, made up, landed, and what is next; it works without signal once it was opened.</summary>
+public sealed class SiteModel(Workbench bench) : JobPage(bench)
+{
+    /// <summary>Most entries that the book shows, the newest.</summary>
+    public const int MostListed = 200;
+
+    /// <summary>The lists there are: in the address, on the button, and what draws it.</summary>
+    public static ImmutableArray<(string View, string Words, string Partial)> Views { get; } =
+    [
+        ("pull", "Pull", "_SitePull"), ("make-up", "Make up", "_SiteMakeUp"), ("land", "Land", "_SiteLand"),
+        ("reels", "Reels", "_SiteReels"), ("done", "Done", "_SiteDone"),
+    ];
+
+    /// <summary>pull, make-up, land, reels or done.</summary>
+    [FromQuery(Name = "view")]
+    public string? View { get; set; }
+
+    /// <summary>In what order the crew pulls.</summary>
+    [FromQuery(Name = "order")]
+    public string? Order { get; set; }
+
+    /// <summary>What stands in the van, typed: 12-2: 120, 60.</summary>
+    [FromQuery(Name = "van")]
+    public string? Van { get; set; }
+
+    /// <summary>A full reel, as it is bought.</summary>
+    [FromQuery(Name = "full")]
+    public string? Full { get; set; }
+
+    /// <summary>The order chosen.</summary>
+    public PullManner Manner { get; private set; }
+
+    /// <summary>All runs pulled of all there are.</summary>
+    public Tally Pulled { get; private set; } = null!;
+
+    /// <summary>The pull list.</summary>
+    public ImmutableArray<PullGroup> Groups { get; private set; } = [];
+
+    /// <summary>What was done by an earlier plan and does not fit this one.</summary>
+    public ImmutableArray<SiteClash> Clashes { get; private set; } = [];
+
+    /// <summary>Which cut comes from which reel, by cable.</summary>
+    public ImmutableArray<(string Cable, ReelPlan Plan)> Reels { get; private set; } = [];
+
+    /// <summary>The plan.</summary>
+    public Plan Plan => Open.Plan;
+
+    /// <summary>The record.</summary>
+    public SiteRecord Record => Open.Site;
+
+    /// <summary>The list shown.</summary>
+    public (string View, string Words, string Partial) At =>
+        Views.FirstOrDefault(v => v.View == View) is { View: not null } chosen ? chosen : Views[0];
+
+    /// <summary>A tick of a subject.</summary>
+    public Tick Tick(Subject subject, SiteStep step, string name) => new(subject, step, name, Record.Of(subject, step));
+
+    /// <summary>What is not pulled yet, as cuts by cable.</summary>
+    private ILookup<string, Cut> CutsLeft() => Open.Plan.Takeoff.Pulls.Where(l => !Record.Is(Subject.Run(l.Run), SiteStep.Pulled)
+        && l.Length > Length.Zero).ToLookup(l => l.Cable, l => new Cut(l.Run, l.LabelFrom, l.Length));
+
+    /// <inheritdoc/>
+    protected override Task ReadAsync()
+    {
+        var plan = Open.Plan;
+        Manner = Enum.TryParse<PullManner>(Order, true, out var manner) && Enum.IsDefined(manner) ? manner : PullManner.SameWay;
+        Pulled = SiteProgress.Pulled(plan, Record);
+        Clashes = SiteClashes.Of(plan, Record);
+        Groups = At.View == "pull" ? PullOrder.Of(plan, Manner) : [];
+        if (At.View == "reels")
+        {
+            ReadReels();
+        }
+
+        return Task.CompletedTask;
+    }
+
+    private void ReadReels()
+    {
+        try
+        {
+            var full = string.IsNullOrWhiteSpace(Full) ? FullReel : Length.Parse(Full);
+            if (full < Length.FromFeet(10) || full > Length.FromFeet(5000))
+            {
+                throw new FormatException($"A full reel of {full}? It has 10 to 5000 ft.");
+            }
+
+            var van = VanReels.Read(Van ?? "");
+            Reels = [.. CutsLeft().OrderBy(c => c.Key, StringComparer.Ordinal).Select(c => (c.Key, ReelCutting.Of(
+                [.. van[c.Key].Select((left, i) => ($"reel {i + 1}, {left.WholeFeetUp} ft", left))], [.. c], full)))];
+        }
+        catch (FormatException e)
+        {
+            Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
+        }
+    }
+
+    /// <summary>What a subject is called by the plan; its id where the plan has it no more.</summary>
+    public static string NameOf(Plan plan, Subject subject) => subject.Kind switch
+    {
+        SubjectKind.Box when plan.Survey.Find(new(subject.Id)) is { } box => box.Name,
+        SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed => $"{landed.Panel}{landed.SpaceText}, {landed.Description}",
+        SubjectKind.Run when subject.AsRun is { } id && plan.FindRun(id) is var (_, run) => $"{run.From.Name} → {run.To.Name}",
+        _ => subject.Id,
+    };
+
+    /// <summary>Boxes room by room, floor by floor; rooms without any are left out.</summary>
+    public IEnumerable<(string Room, string Level, IReadOnlyList<PlacedBox> Boxes)> BoxesByRoom()
+    {
+        var boxes = Plan.Survey.Boxes.ToLookup(b => b.Box.Room);
+        return Plan.House.Levels.SelectMany(l => l.Rooms, (l, r) => (r.Room.Name, l.Level.Name, Boxes: boxes[r.Room.Id].ToList()))
+            .Where(x => x.Boxes.Count > 0).Select(x => (x.Item1, x.Item2, (IReadOnlyList<PlacedBox>)x.Boxes));
+    }
+
+    /// <summary>What is pulled, by floor, by who and by circuit; what has nothing to count is left out.</summary>
+    public IEnumerable<(string Title, ImmutableArray<Tally> Tallies)> Tallies() => new[]
+    {
+        ("By floor", SiteProgress.ByLevel(Plan, Record)), ("By who", SiteProgress.ByWho(Plan, Record)),
+        ("By circuit", SiteProgress.ByCircuit(Plan, Record)),
+    }.Where(t => !t.Item2.IsEmpty);
+
+    /// <summary>Who wrote an entry down, when, and what else it says.</summary>
+    public static string Told(SiteEntry entry) => string.Join(" · ", new[]
+    {
+        $"{entry.Who}, {Time(entry.When)}",
+        entry.IsAhead ? $"the phone’s clock said {Time(entry.At)}" : null,
+        entry.Used is { } length ? $"used {length}" : null,
+        entry.Note.Length > 0 ? entry.Note : null,
+    }.OfType<string>());
+
+    /// <summary>A time as it is read: May 4 12:30 UTC.</summary>
+    public static string Time(Instant at) => DateTimeOffset.FromUnixTimeMilliseconds(at.UnixMilliseconds)
+        .ToString("MMM d HH:mm 'UTC'", System.Globalization.CultureInfo.InvariantCulture);
+
+    /// <summary>Feet more or less: +3 ft.</summary>
+    public static string Apart(Length length) =>
+        string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{length.Feet:+0;-0;0} ft");
+
+    /// <summary>A reel of branch-circuit cable as counters stock it: 250 ft.</summary>
+    public static Length FullReel { get; } = Length.FromFeet(250);
+}

@@ -1,0 +1,110 @@
+using System.Globalization;
+using System.Text.Json;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Site;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Web.Site;
+
+/// <summary>An entry as a phone sends it: everything is text that nobody has looked at.</summary>
+/// <param name="Id">Its id, made on the phone.</param>
+/// <param name="Subject">kind:id.</param>
+/// <param name="Step">The step.</param>
+/// <param name="At">When, ISO 8601 with its offset.</param>
+/// <param name="Revision">The revision that the phone had.</param>
+/// <param name="TakesBack">The entry taken back.</param>
+/// <param name="Used">What was used, as the trade writes it.</param>
+/// <param name="Note">A word about it.</param>
+public sealed record SentEntry(string? Id, string? Subject, string? Step, string? At, int Revision, string? TakesBack, string? Used,
+    string? Note)
+{
+    /// <summary>Longest cable that anyone measures: 2000 ft.</summary>
+    public static Length Longest { get; } = Length.FromFeet(2000);
+
+    /// <summary>Most entries sent at once; a phone with more sends them in turn.</summary>
+    public const int MostAtOnce = 500;
+
+    // Before 2000 and after 2100 no phone is right.
+    private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
+    private static readonly DateTimeOffset Latest = new(2100, 1, 1, 0, 0, 0, TimeSpan.Zero);
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { MaxDepth = 6 };
+
+    /// <summary>Reads what was sent.</summary>
+    /// <exception cref="FormatException">It is no list of entries, or too long a one; the message says so.</exception>
+    public static async Task<IReadOnlyList<SentEntry>> ReadAsync(Stream body, CancellationToken gone)
+    {
+        try
+        {
+            var sent = await JsonSerializer.DeserializeAsync<List<SentEntry?>>(body, Json, gone);
+            var entries = (sent ?? []).OfType<SentEntry>().ToList();
+            return sent is null || entries.Count < sent.Count ? throw new FormatException("What was sent is no list of entries.")
+                : entries.Count > MostAtOnce
+                    ? throw new FormatException($"{sent.Count} entries at once are too many; send {MostAtOnce}, then the next.") : entries;
+        }
+        catch (JsonException)
+        {
+            throw new FormatException("What was sent is no list of entries.");
+        }
+    }
+
+    /// <summary>The entry, held against the plan it was made by.</summary>
+    /// <param name="plan">The plan of its revision.</param>
+    /// <param name="received">Now.</param>
+    /// <param name="who">Who sends it.</param>
+    /// <exception cref="FormatException">It cannot be kept; the message says why.</exception>
+    public SiteEntry Read(Plan plan, Instant received, string who)
+    {
+        var subject = Core.Jobs.Subject.TryParse(Subject)
+            ?? throw new FormatException($"“{Told(Subject)}” is no run, box or circuit.");
+        if (!Enum.TryParse<SiteStep>(Step, out var step) || !SiteSteps.Of(subject.Kind).Contains(step))
+        {
+            throw new FormatException($"“{Told(Step)}” is nothing that is done to a {subject.Kind.ToString().ToLowerInvariant()}.");
+        }
+
+        var note = Printed.Of(Note ?? "");
+        if (note.Length > SiteEntry.LongestNote || Printed.Problem(note) is not null)
+        {
+            throw new FormatException($"A note has at most {SiteEntry.LongestNote} characters that print.");
+        }
+
+        var id = EntryId.TryParse(Id) ?? throw new FormatException("The entry has no id.");
+        EntryId? back = TakesBack is null ? null
+            : EntryId.TryParse(TakesBack) ?? throw new FormatException("It takes back an entry that has no id.");
+        return new(id, subject, step, Time(), received, who, Revision)
+        {
+            Note = note,
+            TakesBack = back,
+            As = back is null ? AsDone(plan, subject, step) : null,
+            Used = string.IsNullOrWhiteSpace(Used) ? null : Measured(Used),
+        };
+    }
+
+    private Instant Time() =>
+        DateTimeOffset.TryParse(At, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) && at > Earliest
+            && at < Latest
+            ? new(at.ToUnixTimeMilliseconds()) : throw new FormatException($"“{Told(At)}” is no time; set the phone’s clock.");
+
+    private static Length Measured(string used) => Length.Parse(used) is var length && length > Length.Zero && length <= Longest ? length
+        : throw new FormatException($"“{Told(used)}” is no length of cable, more than nothing and at most {Longest}.");
+
+    // What it was by that plan; a subject that the plan never had is none.
+    private static AsDone? AsDone(Plan plan, Subject subject, SiteStep step)
+    {
+        switch (subject.Kind)
+        {
+            case SubjectKind.Run when subject.AsRun is { } run && plan.FindRun(run) is not null:
+                var line = plan.Takeoff.Pulls.First(l => l.Run == run);
+                return step == SiteStep.Pulled ? new($"{line.From} → {line.To}", line.Cable, line.Length) : null;
+            case SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed:
+                return step == SiteStep.Landed ? new(landed.Description, $"{landed.Panel}{landed.SpaceText}", Length.Zero) : null;
+            case SubjectKind.Box when plan.Survey.Find(new(subject.Id)) is not null:
+                return null;
+            default:
+                throw new FormatException(
+                    $"The plan of that revision has no {subject.Kind.ToString().ToLowerInvariant()} “{Told(subject.Id)}”.");
+        }
+    }
+
+    private static string Told(string? text) => Printed.Cut(Printed.Of(text ?? ""), 60);
+}

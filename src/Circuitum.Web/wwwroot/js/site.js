@@ -1,0 +1,182 @@
+// Site without signal: what is pressed is kept on the phone with its own time and id, and sent when the server answers, once each.
+const page = document.querySelector("[data-site]");
+const job = page.dataset.site;
+const QUEUE = `site-unsent:${job}`;
+const NOT_KEPT = `site-not-kept:${job}`;
+const AT_ONCE = 100;
+const RETRY = 15000;
+
+const read = (key) => JSON.parse(localStorage.getItem(key) ?? "[]");
+const write = (key, list) => localStorage.setItem(key, JSON.stringify(list));
+const unsent = () => read(QUEUE);
+
+// Where a page is not on a secure address there is no randomUUID; the numbers are as random.
+function newId() {
+  if (crypto.randomUUID) return crypto.randomUUID();
+  const b = crypto.getRandomValues(new Uint8Array(16));
+  b[6] = (b[6] & 0x0f) | 0x40;
+  b[8] = (b[8] & 0x3f) | 0x80;
+  const hex = [...b].map((x) => x.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+}
+
+const ticksOf = (subject, step) =>
+  document.querySelectorAll(`[data-subject="${CSS.escape(subject)}"][data-step="${CSS.escape(step)}"]`);
+
+function show(entry) {
+  for (const tick of ticksOf(entry.subject, entry.step)) {
+    tick.setAttribute("aria-pressed", String(!entry.takesBack));
+    tick.dataset.entry = entry.takesBack ? "" : entry.id;
+  }
+}
+
+const isPulled = (row) => row.querySelector('[data-step="Pulled"]')?.getAttribute("aria-pressed") === "true";
+
+// Counts follow what is pressed; only the pull list has all runs to count.
+function count() {
+  const rows = [...document.querySelectorAll("[data-group] [data-row]")];
+  if (rows.length === 0) return;
+  const pulled = rows.filter(isPulled);
+  page.querySelector("[data-count]").textContent = String(pulled.length);
+  page.querySelector("[data-feet]").textContent = pulled.reduce((sum, r) => sum + Number(r.dataset.feet), 0).toLocaleString("en-US");
+  page.querySelector("progress").value = pulled.length;
+  for (const group of document.querySelectorAll("[data-group]")) {
+    const of = [...group.querySelectorAll("[data-row]")];
+    const done = of.filter(isPulled).length;
+    group.querySelector("[data-group-count]").textContent = `${done} of ${of.length} pulled · `;
+    group.classList.toggle("all-done", done === of.length);
+    group.querySelector("[data-all]").disabled = done === of.length;
+    for (const row of of) row.classList.toggle("row-done", isPulled(row));
+  }
+}
+
+function tell(trouble) {
+  const waiting = unsent().length;
+  const status = document.getElementById("unsent");
+  status.textContent =
+    waiting === 0 ? "Everything is sent." : `${waiting} not sent yet${trouble ? `: ${trouble}` : ""}. They are kept on this phone.`;
+  status.classList.toggle("waiting", waiting > 0);
+  const left = read(NOT_KEPT);
+  const list = document.getElementById("not-kept");
+  list.hidden = left.length === 0;
+  list.querySelector("ul").replaceChildren(
+    ...left.map((x) => {
+      const line = document.createElement("li");
+      line.textContent = `${x.step}, ${x.subject.replace(/^\w+:/, "")}, ${new Date(x.at).toLocaleString()}: ${x.why}`;
+      return line;
+    }),
+  );
+}
+
+function keep(...entries) {
+  try {
+    write(QUEUE, [...unsent(), ...entries]);
+  } catch {
+    tell("this phone has no room for more; find signal first");
+    return;
+  }
+  entries.forEach(show);
+  count();
+  tell();
+  send();
+}
+
+const entryOf = (tick, more) => ({
+  id: newId(),
+  subject: tick.dataset.subject,
+  step: tick.dataset.step,
+  at: new Date().toISOString(),
+  revision: Number(page.dataset.revision),
+  ...more,
+});
+
+function press(tick) {
+  const done = tick.getAttribute("aria-pressed") === "true";
+  keep(entryOf(tick, done ? { takesBack: tick.dataset.entry } : { used: tick.closest("[data-row]")?.querySelector("[data-used]")?.value }));
+}
+
+let sending = false;
+
+async function send() {
+  if (sending) return;
+  sending = true;
+  let trouble = "";
+  try {
+    for (let batch = unsent().slice(0, AT_ONCE); batch.length > 0; batch = unsent().slice(0, AT_ONCE)) {
+      const answer = await fetch(`/job/${encodeURIComponent(job)}/site/entries`, {
+        method: "POST",
+        headers: { "Content-Type": "application/json" },
+        body: JSON.stringify(batch),
+      });
+      const said = await answer.json().catch(() => ({}));
+      if (!answer.ok) {
+        trouble = said.error ?? `the server answered ${answer.status}`;
+        break;
+      }
+      const refused = new Map((said.refused ?? []).map((r) => [r.id, r.why]));
+      const gone = new Set([...(said.kept ?? []), ...refused.keys()]);
+      if (gone.size === 0) {
+        trouble = "the server named none of them";
+        break;
+      }
+      write(NOT_KEPT, [...read(NOT_KEPT), ...batch.filter((e) => refused.has(e.id)).map((e) => ({ ...e, why: refused.get(e.id) }))]);
+      // What was pressed meanwhile stands behind the batch and stays.
+      write(
+        QUEUE,
+        unsent().filter((e) => !gone.has(e.id)),
+      );
+      tell();
+    }
+    // The page that is kept for when there is no signal shows what the server has now.
+    if (!trouble) await fetch(location.href);
+  } catch {
+    trouble = "no answer from the server";
+  } finally {
+    sending = false;
+  }
+  tell(trouble);
+  // What was pressed while the page was fetched goes at once; after trouble the next try is by the clock.
+  if (!trouble && unsent().length > 0) send();
+}
+
+document.addEventListener("click", (e) => {
+  const tick = e.target.closest?.(".tick-step");
+  if (tick) press(tick);
+  const all = e.target.closest?.("[data-all]");
+  if (all) {
+    const rows = [...all.closest("[data-group]").querySelectorAll("[data-row]")].filter((r) => !isPulled(r));
+    keep(...rows.map((r) => entryOf(r.querySelector('[data-step="Pulled"]'))));
+  }
+  const measured = e.target.closest?.("[data-measure]");
+  if (measured) {
+    const used = measured.closest("details").querySelector("[data-used]");
+    const tick = measured.closest("[data-row]").querySelector('[data-step="Pulled"]');
+    if (used.value.trim()) keep(entryOf(tick, { used: used.value }));
+    used.value = "";
+  }
+  if (e.target.closest?.("[data-put-away]")) {
+    write(NOT_KEPT, []);
+    tell();
+  }
+});
+document.addEventListener("change", (e) => e.target.matches?.("select[data-submits]") && e.target.form.requestSubmit());
+window.addEventListener("online", send);
+setInterval(() => unsent().length > 0 && send(), RETRY);
+
+// A page that was kept earlier is older than what was pressed since.
+unsent().forEach(show);
+count();
+tell();
+send();
+
+// Without a worker (a browser that has none, an address that is not secure) the page works as long as it stays open.
+async function keepForLater() {
+  await navigator.serviceWorker.register("/site-worker.js", { scope: "/job/" });
+  const worker = (await navigator.serviceWorker.ready).active;
+  const views = [...document.querySelectorAll(".site-views a")].map((a) => a.href);
+  const parts = performance.getEntriesByType("resource").map((r) => r.name);
+  worker.postMessage([location.href, ...views, ...parts.filter((p) => p.startsWith(location.origin) && !p.includes("/site/entries"))]);
+}
+
+if ("serviceWorker" in navigator) keepForLater().catch(() => {});
+document.documentElement.dataset.ready = "true";

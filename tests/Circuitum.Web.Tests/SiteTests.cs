@@ -1,0 +1,287 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Site;
+using Circuitum.Data;
+using Circuitum.Web.Bench;
+using Circuitum.Web.Site;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Circuitum.Web.Tests;
+
+/// <summary>What phones send from site: kept once each, whatever comes, and beside the plan whatever becomes of it.</summary>
+public sealed class SiteTests : IDisposable
+{
+    private const string Entries = "/job/demo/site/entries";
+    private const string Run = "run:@A~k-range";
+    private readonly BenchHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    private static JsonObject Entry(string subject = Run, string step = "Pulled", Guid? id = null, string? at = null, int revision = 1,
+        Guid? back = null, string? used = null, string? note = null) => new()
+        {
+            ["id"] = (id ?? Guid.NewGuid()).ToString(),
+            ["subject"] = subject,
+            ["step"] = step,
+            ["at"] = at ?? DateTimeOffset.UtcNow.ToString("o"),
+            ["revision"] = revision,
+            ["takesBack"] = back?.ToString(),
+            ["used"] = used,
+            ["note"] = note,
+        };
+
+    private static async Task<(HttpStatusCode Status, JsonObject Said)> SendAsync(HttpClient http, params JsonNode?[] entries)
+    {
+        var answer = await http.PostAsJsonAsync(Entries, new JsonArray([.. entries]));
+        return (answer.StatusCode, (JsonObject)JsonNode.Parse(await answer.Content.ReadAsStringAsync())!);
+    }
+
+    private Task<SiteRecord> RecordAsync() => host.Services.GetRequiredService<SiteEntries>().OfAsync(new("demo"));
+
+    private static Subject Range => Subject.TryParse(Run)!.Value;
+
+    [Fact]
+    public async Task An_entry_sent_five_times_is_kept_once_with_what_it_was()
+    {
+        var http = host.Visit().Http;
+        var id = Guid.NewGuid();
+        for (var time = 0; time < 5; time++)
+        {
+            var (status, said) = await SendAsync(http, Entry(id: id));
+            Assert.Equal(HttpStatusCode.OK, status);
+            Assert.Equal(id.ToString(), said["kept"]![0]!.GetValue<string>());
+        }
+
+        var entry = Assert.Single((await RecordAsync()).Entries);
+        Assert.Equal(("Panel A → Induction range", "6-3", 37), (entry.As!.Name, entry.As.What, entry.As.Cut.WholeFeetUp));
+        Assert.Equal("crew", entry.Who);
+        Assert.Contains("1 of 142", await host.Visit().GetAsync("/job/demo/runs"), StringComparison.Ordinal);
+    }
+
+    [Fact] // two phones, fifty entries each, all at once and in batches that overlap
+    public async Task Two_phones_at_once_lose_nothing_and_double_nothing()
+    {
+        var boxes = (await host.NewestAsync()).Boxes.Take(50).Select(b => $"box:{b.Id}").ToList();
+        var mine = boxes.Select(b => Entry(b, "MadeUp")).ToList();
+        var theirs = boxes.Select(b => Entry(b, "Inspected")).ToList();
+        await Task.WhenAll(Enumerable.Range(0, 5).SelectMany(n => new[] { mine, theirs }.Select(async all =>
+        {
+            var (status, said) = await SendAsync(host.Visit().Http, [.. all.Skip(n * 10).Concat(all.Take(15)).Select(e => e.DeepClone())]);
+            Assert.Equal(HttpStatusCode.OK, status);
+            Assert.Empty(said["refused"]!.AsArray());
+        })));
+        var record = await RecordAsync();
+        Assert.Equal(100, record.Entries.Length);
+        Assert.Equal(50, boxes.Count(b => record.Is(Subject.TryParse(b)!.Value, SiteStep.MadeUp)
+            && record.Is(Subject.TryParse(b)!.Value, SiteStep.Inspected)));
+    }
+
+    [Fact]
+    public async Task Undoing_a_change_of_the_plan_takes_no_entry_away_and_resetting_the_demo_does()
+    {
+        var v = await host.AtAsync("/job/demo/boxes");
+        await SendAsync(v.Http, Entry());
+        Assert.Equal(HttpStatusCode.OK, (await v.PostAsync("/job/demo/boxes?handler=Move", ("box", "f-r2"), ("offset", "44\""))).Status);
+        await SendAsync(v.Http, Entry("box:f-r2", "MadeUp", revision: 2));
+        Assert.Equal(HttpStatusCode.OK, (await v.PostAsync("/job/demo/boxes?handler=Undo")).Status);
+        Assert.Equal(2, (await RecordAsync()).Entries.Length);
+        await v.GetAsync("/");
+        await v.PostAsync("/?handler=Reset", false, ("job", "demo"));
+        Assert.Empty((await RecordAsync()).Entries);
+    }
+
+    [Fact] // the range's breaker and cable are changed after it is pulled: told with its feet until it is taken back
+    public async Task A_change_against_a_pulled_run_is_told_and_can_be_taken_back()
+    {
+        var v = await host.AtAsync("/job/demo/circuits");
+        var id = Guid.NewGuid();
+        await SendAsync(v.Http, Entry(id: id));
+        Assert.DoesNotContain("the plan has changed", await v.GetAsync("/job/demo/site"), StringComparison.Ordinal);
+        var (status, bench, _) = await v.PostAsync("/job/demo/boxes?handler=PlateBreaker", ("box", "k-range"), ("place", "0"),
+            ("breaker", "70"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("On site: 1 pulled run does not fit any more: 37 ft come out, 37 ft go in", bench, StringComparison.Ordinal);
+        Assert.Contains("1 place where what is done does not fit the plan", bench, StringComparison.Ordinal);
+        var page = WebUtility.HtmlDecode(await v.GetAsync("/job/demo/site"));
+        Assert.Contains("Panel A → Induction range: 6-3, 37 ft, is pulled; the plan has 4-3 there now.", page, StringComparison.Ordinal);
+        await SendAsync(v.Http, Entry(back: id, revision: 2));
+        Assert.DoesNotContain("the plan has changed", await v.GetAsync("/job/demo/site"), StringComparison.Ordinal);
+        Assert.False((await RecordAsync()).Is(Range, SiteStep.Pulled));
+    }
+
+    [Theory]
+    [InlineData("run:@A~no-such-box", "Pulled", 1, null, null, "has no run")]
+    [InlineData("box:ghost", "MadeUp", 1, null, null, "has no box")]
+    [InlineData("circuit:ghost", "Landed", 1, null, null, "has no circuit")]
+    [InlineData("room:kitchen", "Pulled", 1, null, null, "nothing that is done to a room")]
+    [InlineData(Run, "MadeUp", 1, null, null, "nothing that is done to a run")]
+    [InlineData(Run, "2", 1, null, null, "nothing that is done to a run")]
+    [InlineData("nonsense", "Pulled", 1, null, null, "no run, box or circuit")]
+    [InlineData(Run, "Pulled", 99, null, null, "no revision 99")]
+    [InlineData(Run, "Pulled", -1, null, null, "no revision -1")]
+    [InlineData(Run, "Pulled", 1, "yesterday", null, "is no time")]
+    [InlineData(Run, "Pulled", 1, "1970-01-01T00:00:00Z", null, "is no time")]
+    [InlineData(Run, "Pulled", 1, "9999-12-31T23:59:59Z", null, "is no time")]
+    [InlineData(Run, "Pulled", 1, null, "3000-0", "no length of cable")]
+    [InlineData(Run, "Pulled", 1, null, "long", "long")]
+    public async Task What_cannot_be_kept_is_refused_by_itself_in_a_sentence(string subject, string step, int revision, string? at,
+        string? used, string why)
+    {
+        var good = Guid.NewGuid();
+        var (status, said) = await SendAsync(host.Visit().Http, Entry(subject, step, at: at, revision: revision, used: used),
+            Entry(id: good));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains(why, said["refused"]![0]!["why"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Equal(good.ToString(), Assert.Single(said["kept"]!.AsArray())!.GetValue<string>());
+        Assert.Single((await RecordAsync()).Entries);
+    }
+
+    [Fact]
+    public async Task What_is_no_list_of_entries_is_refused_whole()
+    {
+        var http = host.Visit().Http;
+        foreach (var (body, type, status) in new[]
+        {
+            ("[", "application/json", HttpStatusCode.UnprocessableEntity),
+            ("{}", "application/json", HttpStatusCode.UnprocessableEntity),
+            ("[null]", "application/json", HttpStatusCode.UnprocessableEntity),
+            ("[{\"id\":7}]", "application/json", HttpStatusCode.UnprocessableEntity),
+            ("[[[[[[[[[[]]]]]]]]]]", "application/json", HttpStatusCode.UnprocessableEntity),
+            ("[]", "text/plain", HttpStatusCode.UnsupportedMediaType),
+            (JsonSerializer.Serialize(Enumerable.Range(0, SentEntry.MostAtOnce + 1).Select(_ => new { id = Guid.NewGuid() })),
+                "application/json", HttpStatusCode.UnprocessableEntity),
+            (new string(' ', 2_000_000), "application/json", HttpStatusCode.RequestEntityTooLarge),
+        })
+        {
+            var answer = await http.PostAsync(Entries, new StringContent(body, Encoding.UTF8, type));
+            Assert.Equal(status, answer.StatusCode);
+            Assert.InRange((await answer.Content.ReadAsStringAsync()).Length, 20, 1000);
+        }
+
+        Assert.Equal(HttpStatusCode.NotFound, (await http.PostAsJsonAsync("/job/nothing/site/entries", new JsonArray())).StatusCode);
+        Assert.Empty((await RecordAsync()).Entries);
+    }
+
+    [Fact]
+    public async Task Another_sites_page_cannot_write_here()
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, Entries) { Content = JsonContent.Create(new JsonArray(Entry())) };
+        request.Headers.Add("Sec-Fetch-Site", "cross-site");
+        Assert.Equal(HttpStatusCode.Forbidden, (await host.Visit().Http.SendAsync(request)).StatusCode);
+        Assert.Empty((await RecordAsync()).Entries);
+    }
+
+    [Fact] // a day ahead is not believed, a day behind may be: there was no signal; both stand
+    public async Task A_wrong_clock_is_kept_and_told()
+    {
+        var v = host.Visit();
+        await SendAsync(v.Http, Entry(at: DateTimeOffset.UtcNow.AddDays(1).ToString("o")),
+            Entry("box:f-r2", "MadeUp", at: DateTimeOffset.UtcNow.AddDays(-1).ToString("o")));
+        var record = await RecordAsync();
+        Assert.Equal(2, record.Standing.Length);
+        Assert.All(record.Entries, e => Assert.True(e.When.UnixMilliseconds <= DateTimeOffset.UtcNow.ToUnixTimeMilliseconds()));
+        Assert.Contains("the phone’s clock said", WebUtility.HtmlDecode(await v.GetAsync("/job/demo/site?view=done")),
+            StringComparison.Ordinal);
+    }
+
+    [Fact] // by hand: 120 and 60 ft in the van; what the page says is what the core says
+    public async Task Reels_are_worked_out_from_what_stands_in_the_van()
+    {
+        var v = host.Visit();
+        var page = WebUtility.HtmlDecode(await v.GetAsync("/job/demo/site?view=reels&van=10-3: 40&full=250-0"));
+        Assert.Contains("10-3: nothing to buy", page, StringComparison.Ordinal);
+        Assert.Contains("HR A13/15 Dryer 27 ft", page, StringComparison.Ordinal);
+        Assert.Contains("13 ft left", page, StringComparison.Ordinal);
+        foreach (var (van, full, says) in new[] { ("10-3", "", "no line of reels"), ("10-3: x", "", "“x"), ("", "1-0", "10 to 5000 ft"),
+            ("10-3: -5", "", "-5") })
+        {
+            Assert.Contains(says, WebUtility.HtmlDecode(await v.GetAsync($"/job/demo/site?view=reels&van={van}&full={full}",
+                HttpStatusCode.UnprocessableEntity)), StringComparison.Ordinal);
+        }
+    }
+
+    [Fact] // every list, for houses that are ours and one just begun; no page of a job that is not there
+    public async Task Every_list_opens()
+    {
+        var v = host.Visit();
+        foreach (var (view, _) in Pages.SiteModel.Views)
+        {
+            foreach (var job in Demo.All)
+            {
+                Assert.Contains("runs pulled", await v.GetAsync($"/job/{job.Key}/site?view={view}&order=ByStory"),
+                    StringComparison.Ordinal);
+            }
+        }
+
+        await v.GetAsync("/job/nothing/site", HttpStatusCode.NotFound);
+    }
+
+    [Fact] // an answer of 200 is on the disk: the server is killed while it receives, nothing acknowledged is missing or there twice
+    public async Task Kill_9_while_receiving_loses_nothing_acknowledged()
+    {
+        var folder = Directory.CreateTempSubdirectory("circuitum-site-kill-").FullName;
+        var database = Path.Combine(folder, "jobs.db");
+        var acknowledged = new List<string>();
+        using (var server = ServerProcess.Start(database))
+        {
+            using var http = await server.AnswersAsync();
+            var visitor = new Visitor(http);
+            var boxes = (await host.NewestAsync()).Boxes;
+            Task? killer = null;
+            try
+            {
+                for (var i = 0; i < 3000; i++)
+                {
+                    var id = Guid.NewGuid();
+                    var (status, _) = await SendAsync(visitor.Http, Entry($"box:{boxes[i % boxes.Length].Id}", "MadeUp", id));
+                    Assert.Equal(HttpStatusCode.OK, status);
+                    acknowledged.Add(id.ToString());
+                    killer ??= Task.Run(async () =>
+                    {
+                        await Task.Delay(300);
+                        server.Kill();
+                    });
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // The server is gone.
+            }
+
+            await killer!;
+            await server.EndedAsync();
+        }
+
+        Assert.InRange(acknowledged.Count, 1, 2999);
+        using (var again = ServerProcess.Start(database))
+        {
+            using var http = await again.AnswersAsync();
+            // What the phone did not see acknowledged it sends again: with all the others, which are there.
+            Assert.Equal(HttpStatusCode.OK, (await SendAsync(http, [.. acknowledged.Take(200).Select(id =>
+                Entry("box:f-r2", "MadeUp", Guid.Parse(id)))])).Status);
+            again.Kill();
+            await again.EndedAsync();
+        }
+
+        await using var db = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={database}");
+        await db.OpenAsync();
+        await using var command = db.CreateCommand();
+        command.CommandText = "SELECT lower(Id) FROM SiteEntries";
+        var there = new List<string>();
+        await using (var rows = await command.ExecuteReaderAsync())
+        {
+            while (await rows.ReadAsync())
+            {
+                there.Add(rows.GetString(0));
+            }
+        }
+
+        Assert.Empty(acknowledged.Except(there));
+        Assert.Equal(there.Count, there.Distinct().Count());
+        Assert.InRange(there.Count - acknowledged.Count, 0, 1);
+    }
+}

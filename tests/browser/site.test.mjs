@@ -1,0 +1,139 @@
+// Site on a phone: without signal, two at once, and the plan as it recedes behind what is pulled.
+import AxeBuilder from "@axe-core/playwright";
+import { served, expect } from "./bench.mjs";
+
+// Without the law about the console: a request that does not arrive stands there, and belongs there.
+const test = served.extend({
+  page: async ({ page }, use) => {
+    await page.goto("/");
+    await page.getByRole("button", { name: "Reset the demo" }).click();
+    await page.waitForURL("/");
+    await page.setViewportSize({ width: 390, height: 844 });
+    await use(page);
+  },
+});
+
+const unsent = (page) => page.getByRole("status");
+const ticks = (page, step) => page.getByRole("button", { name: new RegExp(`^${step}, `) });
+const pressed = (page) => page.getByRole("button", { name: /^pulled, /, pressed: true });
+
+async function openSite(page, view = "pull") {
+  await page.goto(`/job/demo/site?view=${view}`);
+  await page.waitForSelector("html[data-ready]");
+}
+
+// The page is kept on the phone, and the worker that gives it stands.
+const kept = (page) =>
+  expect
+    .poll(() =>
+      page.evaluate(async () => {
+        const lists = [location.href, ...[...document.querySelectorAll(".site-views a")].map((a) => a.href)];
+        const there = await Promise.all(lists.map((list) => caches.match(list)));
+        return Boolean(navigator.serviceWorker.controller) && there.every(Boolean);
+      }),
+    )
+    .toBe(true);
+
+test("thirty runs written down without signal are sent when it is back, once each, and two phones meet", async ({
+  page,
+  context,
+  browser,
+  baseURL,
+}) => {
+  await openSite(page);
+  await expect(page.getByRole("main")).toContainText("0 of 142 runs pulled");
+  await kept(page);
+  await context.setOffline(true);
+  await page.reload();
+  await page.waitForSelector("html[data-ready]");
+  for (let i = 0; i < 30; i++) await ticks(page, "pulled").nth(i).click();
+  await expect(unsent(page)).toContainText("30 not sent yet");
+  await expect(page.getByRole("main")).toContainText("30 of 142 runs pulled");
+
+  // The phone goes dark and comes back: nothing is lost, another list opens too.
+  await page.reload();
+  await page.waitForSelector("html[data-ready]");
+  await expect(pressed(page)).toHaveCount(30);
+  await expect(unsent(page)).toContainText("30 not sent yet");
+  await page.getByRole("link", { name: "Land", exact: true }).click();
+  await expect(page.getByRole("heading", { name: /^Panel A/ })).toBeVisible();
+  await page.goBack();
+
+  // Meanwhile the other phone writes down five that the first has too, and five more.
+  const other = await browser.newContext({ baseURL, viewport: { width: 390, height: 844 } });
+  const second = await other.newPage();
+  await openSite(second);
+  for (let i = 25; i < 35; i++) await ticks(second, "pulled").nth(i).click();
+  await expect(unsent(second)).toHaveText("Everything is sent.");
+
+  await context.setOffline(false);
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(second);
+  await expect(second.getByRole("main")).toContainText("35 of 142 runs pulled");
+  await openSite(second, "done");
+  // Thirty and ten were written down; forty stand in the book, no more.
+  await expect(second.getByRole("listitem").filter({ hasText: /^pulled/ })).toHaveCount(40);
+  await other.close();
+});
+
+test("a step is taken back by pressing it again, a group goes in one act, and what was used is compared", async ({ page }) => {
+  await openSite(page);
+  await ticks(page, "pulled").first().click();
+  await ticks(page, "labeled").first().click();
+  await ticks(page, "labeled").first().click();
+  await expect(ticks(page, "labeled").first()).toHaveAttribute("aria-pressed", "false");
+  await page.getByRole("button", { name: "All of these pulled" }).first().click();
+  await expect(page.getByText("6 of 6 pulled")).toBeVisible();
+  await page.getByText("Used", { exact: true }).first().click();
+  await page.getByRole("textbox", { name: /^Really used for A23/ }).fill("47-0");
+  await page.getByRole("button", { name: /^Keep what was used for A23/ }).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "done");
+  await expect(page.getByRole("row", { name: /home run/i })).toContainText("+3 ft");
+  await expect(page.getByRole("row", { name: /^House, ground/ })).toContainText("6 of 76");
+});
+
+test("the bench counts what is pulled, and the plan lets it recede", async ({ page }) => {
+  await openSite(page);
+  await page.getByRole("button", { name: "All of these pulled" }).first().click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto("/job/demo/runs");
+  await expect(page.getByRole("navigation", { name: "Stages" })).toContainText("6 of 142 pulled");
+  await expect(page.locator("#plan .cable.pulled")).toHaveCount(6);
+  await page.waitForSelector("html[data-ready]");
+  await page.keyboard.press("6");
+  await page.waitForURL("**/site");
+});
+
+test("what the server can never keep is shown to be placed by hand", async ({ page }) => {
+  await openSite(page);
+  await page.evaluate(() =>
+    localStorage.setItem(
+      "site-unsent:demo",
+      JSON.stringify([
+        { id: crypto.randomUUID(), subject: "run:@A~torn-out", step: "Pulled", at: new Date().toISOString(), revision: 1 },
+      ]),
+    ),
+  );
+  await page.reload();
+  await expect(page.getByRole("region", { name: "To be placed by hand" })).toContainText("@A~torn-out");
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.getByRole("button", { name: "Put them away" }).click();
+  await expect(page.getByRole("region", { name: "To be placed by hand" })).toHaveCount(0);
+});
+
+for (const view of ["pull", "make-up", "land", "reels", "done"]) {
+  test(`axe finds nothing on the list ${view}, and a thumb hits everything`, async ({ page }) => {
+    await openSite(page, view);
+    const found = await new AxeBuilder({ page })
+      .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+      .analyze();
+    expect(found.violations.map((v) => `${v.id}: ${v.nodes[0].target.join(" ")}`)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    const small = await page
+      .locator("button, .chip, select")
+      .evaluateAll((all) => all.filter((e) => e.offsetParent && e.getBoundingClientRect().height < 44).map((e) => e.outerHTML));
+    expect(small).toEqual([]);
+  });
+}
