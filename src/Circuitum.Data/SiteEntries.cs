@@ -60,9 +60,9 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
         {
             await db.Database.ExecuteSqlAsync($"""
                 INSERT OR IGNORE INTO SiteEntries
-                (JobKey, Id, Subject, Step, At, Received, Who, Revision, Note, TakesBack, AsName, AsWhat, AsCut, Used)
+                (JobKey, Id, Subject, Step, At, Received, Who, Revision, Line, Note, TakesBack, AsName, AsWhat, AsCut, Used)
                 SELECT Key, {e.Id.Value}, {e.Subject.ToString()}, {e.Step.ToString()}, {e.At.UnixMilliseconds},
-                {e.Received.UnixMilliseconds}, {e.Who}, {e.Revision}, {e.Note}, {e.TakesBack?.Value}, {e.As?.Name}, {e.As?.What},
+                {e.Received.UnixMilliseconds}, {e.Who}, {e.Revision}, {e.Line}, {e.Note}, {e.TakesBack?.Value}, {e.As?.Name}, {e.As?.What},
                 {e.As?.Cut.Sixtyfourths}, {e.Used?.Sixtyfourths} FROM Jobs WHERE Key = {job.Value}
                 """);
         }
@@ -92,6 +92,7 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
             ? new(new(row.Id), subject, step, new(row.At),
                 new(row.Received), row.Who, row.Revision)
             {
+                Line = row.Line,
                 Note = row.Note,
                 TakesBack = row.TakesBack is { } back ? new EntryId(back) : null,
                 As = row.AsName is { } name ? new(name, row.AsWhat ?? "", new(row.AsCut ?? 0)) : null,

@@ -135,6 +135,9 @@ public sealed class StoredSiteEntry
     /// <summary>The revision it was done by.</summary>
     public required int Revision { get; init; }
 
+    /// <summary>The line of the walk that it is about, or empty.</summary>
+    public required string Line { get; init; }
+
     /// <summary>A word about it.</summary>
     public required string Note { get; init; }
 

@@ -22,7 +22,7 @@ public sealed class SiteTests : IDisposable
     public void Dispose() => host.Dispose();
 
     private static JsonObject Entry(string subject = Run, string step = "Pulled", Guid? id = null, string? at = null, int revision = 1,
-        Guid? back = null, string? used = null, string? note = null) => new()
+        Guid? back = null, string? used = null, string? note = null, string? line = null) => new()
         {
             ["id"] = (id ?? Guid.NewGuid()).ToString(),
             ["subject"] = subject,
@@ -32,6 +32,7 @@ public sealed class SiteTests : IDisposable
             ["takesBack"] = back?.ToString(),
             ["used"] = used,
             ["note"] = note,
+            ["line"] = line,
         };
 
     private static async Task<(HttpStatusCode Status, JsonObject Said)> SendAsync(HttpClient http, params JsonNode?[] entries)
@@ -140,6 +141,27 @@ public sealed class SiteTests : IDisposable
         Assert.Single((await RecordAsync()).Entries);
     }
 
+    [Fact] // a line of the walk is seen, or wrong in a word, until it is mended
+    public async Task A_walk_is_passed_line_by_line_and_a_correction_stands_until_it_is_mended()
+    {
+        var v = host.Visit();
+        var id = Guid.NewGuid();
+        var (_, said) = await SendAsync(v.Http, Entry("room:study", "Passed", line: "flush"),
+            Entry("room:study", "Correction", id, note: "3/8 in proud <b>", line: "flush"), Entry("room:study", "Correction",
+                line: "flush"),
+            Entry("room:ghost", "Passed", line: "flush"), Entry("room:study", "Passed"), Entry(line: "flush"));
+        Assert.Equal(2, said["kept"]!.AsArray().Count);
+        Assert.Equal(["What is wrong? A correction says it in a word.", "The plan of that revision has no room “ghost”.",
+            "“” is no line of the walk.", "“flush” is no line of the walk."], said["refused"]!.AsArray().Select(r =>
+                r!["why"]!.GetValue<string>()));
+        var page = await v.Http.GetStringAsync("/job/demo/site?view=walk");
+        Assert.Contains("1 correction", page, StringComparison.Ordinal);
+        Assert.Contains("3/8 in proud &lt;b&gt;", page, StringComparison.Ordinal);
+        await SendAsync(v.Http, Entry("room:study", "Correction", back: id, line: "flush"));
+        Assert.DoesNotContain("3/8 in proud", await v.GetAsync("/job/demo/site?view=walk"), StringComparison.Ordinal);
+        Assert.Contains("Trench to Greenhouse", await v.GetAsync("/job/demo/site?view=walk&closing=Trench"), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task What_is_no_list_of_entries_is_refused_whole()
     {
@@ -208,7 +230,7 @@ public sealed class SiteTests : IDisposable
     public async Task Every_list_opens()
     {
         var v = host.Visit();
-        foreach (var (view, _) in Pages.SiteModel.Views)
+        foreach (var (view, _, _) in Pages.SiteModel.Views)
         {
             foreach (var job in Demo.All)
             {

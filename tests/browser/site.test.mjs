@@ -106,6 +106,27 @@ test("the bench counts what is pulled, and the plan lets it recede", async ({ pa
   await page.waitForURL("**/site");
 });
 
+test("the walk is passed and corrected without signal, and mended", async ({ page, context }) => {
+  await openSite(page, "walk");
+  await kept(page);
+  await context.setOffline(true);
+  await page.getByRole("button", { name: /^seen, Grandmother's room: 8 boxes/ }).click();
+  await expect(page.getByText("1 of 8 seen")).toBeVisible();
+  await page.getByText("Wrong", { exact: true }).nth(1).click();
+  await page.getByRole("textbox", { name: /^What is wrong: Boxes square/ }).first().fill("Stands 3/8 in proud; Bo mends it");
+  await page.getByRole("button", { name: /^Write down: Boxes square/ }).first().click();
+  await expect(page.getByRole("button", { name: "Mended: Stands 3/8 in proud; Bo mends it" })).toBeVisible();
+  await expect(unsent(page)).toContainText("2 not sent yet");
+  await context.setOffline(false);
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "walk");
+  await expect(page.getByText("1 of 8 seen")).toBeVisible();
+  await page.getByRole("button", { name: /^Mended: Stands/ }).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.getByLabel("Before").selectOption("the trench is filled");
+  await expect(page.getByRole("heading", { name: /^Trench to Greenhouse/ })).toBeVisible();
+});
+
 test("what the server can never keep is shown to be placed by hand", async ({ page }) => {
   await openSite(page);
   await page.evaluate(() =>
@@ -123,7 +144,7 @@ test("what the server can never keep is shown to be placed by hand", async ({ pa
   await expect(page.getByRole("region", { name: "To be placed by hand" })).toHaveCount(0);
 });
 
-for (const view of ["pull", "make-up", "land", "reels", "done"]) {
+for (const view of ["pull", "make-up", "land", "walk", "reels", "done"]) {
   test(`axe finds nothing on the list ${view}, and a thumb hits everything`, async ({ page }) => {
     await openSite(page, view);
     const found = await new AxeBuilder({ page })

@@ -535,4 +535,8 @@ public enum RuleId
     CarbonMonoxideWhere,
     /// <summary>Holes between stories are closed, of the residential code.</summary>
     FireBlocking,
+    /// <summary>How far a box may stand behind the finished face.</summary>
+    BoxFlush,
+    /// <summary>Grounding conductors of a box are joined.</summary>
+    GroundsJoined,
 }

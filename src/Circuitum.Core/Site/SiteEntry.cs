@@ -52,6 +52,12 @@ public sealed record SiteEntry(EntryId Id, Subject Subject, SiteStep Step, Insta
     /// <summary>Most characters of a note.</summary>
     public const int LongestNote = 400;
 
+    /// <summary>Characters of the longest key of a line.</summary>
+    public const int LongestLine = 60;
+
+    /// <summary>The line of the walk that it is about, by its key; empty for everything else.</summary>
+    public string Line { get; init; } = "";
+
     /// <summary>Anything else worth a word; may be empty.</summary>
     public string Note { get; init; } = "";
 

@@ -10,15 +10,15 @@ namespace Circuitum.Core.Site;
 /// </summary>
 public sealed class SiteRecord
 {
-    private readonly FrozenDictionary<(Subject, SiteStep), SiteEntry> standing;
+    private readonly FrozenDictionary<(Subject, SiteStep, string), SiteEntry> standing;
 
     private SiteRecord(ImmutableArray<SiteEntry> entries)
     {
         Entries = entries;
-        var back = entries.Where(e => e.TakesBack is not null).Select(e => (e.TakesBack!.Value, e.Subject, e.Step)).ToHashSet();
-        Standing = [.. entries.Where(e => e.TakesBack is null && !back.Contains((e.Id, e.Subject, e.Step)))];
+        var back = entries.Where(e => e.TakesBack is not null).Select(e => (e.TakesBack!.Value, e.Subject, e.Step, e.Line)).ToHashSet();
+        Standing = [.. entries.Where(e => e.TakesBack is null && !back.Contains((e.Id, e.Subject, e.Step, e.Line)))];
         Pulled = Standing.Where(e => e.Step == SiteStep.Pulled).Select(e => e.Subject.AsRun).OfType<RunId>().ToImmutableHashSet();
-        standing = Standing.GroupBy(e => (e.Subject, e.Step)).ToFrozenDictionary(g => g.Key, g => g.First());
+        standing = Standing.GroupBy(e => (e.Subject, e.Step, e.Line)).ToFrozenDictionary(g => g.Key, g => g.First());
     }
 
     /// <summary>Nothing is done.</summary>
@@ -39,8 +39,15 @@ public sealed class SiteRecord
         .OrderBy(e => e.When).ThenBy(e => e.Id)]);
 
     /// <summary>The entry by which a step is done; null while it is not.</summary>
-    public SiteEntry? Of(Subject subject, SiteStep step) => standing.GetValueOrDefault((subject, step));
+    public SiteEntry? Of(Subject subject, SiteStep step, string line = "") => standing.GetValueOrDefault((subject, step, line));
 
     /// <summary>The step is done.</summary>
-    public bool Is(Subject subject, SiteStep step) => standing.ContainsKey((subject, step));
+    public bool Is(Subject subject, SiteStep step, string line = "") => standing.ContainsKey((subject, step, line));
+
+    /// <summary>What is to be mended at a line of the walk, the oldest first.</summary>
+    public IEnumerable<SiteEntry> Corrections(Subject subject, string line) =>
+        Corrections().Where(e => e.Subject == subject && e.Line == line);
+
+    /// <summary>All that is to be mended, the oldest first.</summary>
+    public IEnumerable<SiteEntry> Corrections() => Standing.Where(e => e.Step == SiteStep.Correction);
 }

@@ -29,6 +29,12 @@ public enum SiteStep
 
     /// <summary>Devices and plates are on.</summary>
     Trimmed,
+
+    /// <summary>A line of the walk was seen and is right.</summary>
+    Passed,
+
+    /// <summary>A line of the walk is wrong: the note says what, and who mends it. It stands until it is taken back as mended.</summary>
+    Correction,
 }
 
 /// <summary>Which steps there are for what.</summary>
@@ -43,6 +49,14 @@ public static class SiteSteps
         _ => [],
     };
 
+    /// <summary>It is about a line of the walk, and names it.</summary>
+    public static bool IsOfWalk(this SiteStep step) => step is SiteStep.Passed or SiteStep.Correction;
+
     /// <summary>The step as it is said: made up.</summary>
-    public static string Words(this SiteStep step) => step == SiteStep.MadeUp ? "made up" : step.ToString().ToLowerInvariant();
+    public static string Words(this SiteStep step) => step switch
+    {
+        SiteStep.MadeUp => "made up",
+        SiteStep.Passed => "seen",
+        _ => step.ToString().ToLowerInvariant(),
+    };
 }

@@ -272,12 +272,19 @@ public static class Hardware
 
     private static IEnumerable<MaterialLine> Guards(Plan plan)
     {
-        var plates = plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Stud or MemberKind.Plate).Sum(h => PlatesAt(plan, h));
-        yield return new("Steel plates, 1/16 in", "each", plates,
+        yield return new("Steel plates, 1/16 in", "each", PlateCount(plan),
             $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
-        var caulked = plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && IsBetweenStoreys(plan, h.Spot));
-        yield return new("Fire-caulked holes", "each", caulked, $"plates between stories, {plan.Book.Cite(RuleId.FireBlocking)}");
+        yield return new("Fire-caulked holes", "each", CaulkedCount(plan),
+            $"plates between stories, {plan.Book.Cite(RuleId.FireBlocking)}");
     }
+
+    /// <summary>Steel plates that guard the holes of a plan.</summary>
+    public static int PlateCount(Plan plan) =>
+        plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Stud or MemberKind.Plate).Sum(h => PlatesAt(plan, h));
+
+    /// <summary>Holes from one floor to the next.</summary>
+    public static int CaulkedCount(Plan plan) =>
+        plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && IsBetweenStoreys(plan, h.Spot));
 
     /// <summary>Plates that one hole needs; punched studs and open chases none.</summary>
     public static int PlatesAt(Plan plan, Hole hole)

@@ -188,6 +188,10 @@ namespace Circuitum.Data.Migrations
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Line")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Note")
                         .IsRequired()
                         .HasColumnType("TEXT");

@@ -15,7 +15,11 @@ namespace Circuitum.Web.Pages;
 /// <param name="Step">Which step.</param>
 /// <param name="Name">Of what, in words, for whoever cannot see the row.</param>
 /// <param name="Done">The entry by which it is done; null while it is not.</param>
-public sealed record Tick(Subject Subject, SiteStep Step, string Name, SiteEntry? Done);
+public sealed record Tick(Subject Subject, SiteStep Step, string Name, SiteEntry? Done)
+{
+    /// <summary>The line of the walk; empty for everything else.</summary>
+    public string Line { get; init; } = "";
+}
 
 /// <summary>Site: what is pulled, made up, landed, and what is next; it works without signal once it was opened.</summary>
 public sealed class SiteModel(Workbench bench) : JobPage(bench)
@@ -26,7 +30,7 @@ public sealed class SiteModel(Workbench bench) : JobPage(bench)
     /// <summary>The lists there are: in the address, on the button, and what draws it.</summary>
     public static ImmutableArray<(string View, string Words, string Partial)> Views { get; } =
     [
-        ("pull", "Pull", "_SitePull"), ("make-up", "Make up", "_SiteMakeUp"), ("land", "Land", "_SiteLand"),
+        ("pull", "Pull", "_SitePull"), ("make-up", "Make up", "_SiteMakeUp"), ("land", "Land", "_SiteLand"), ("walk", "Walk", "_SiteWalk"),
         ("reels", "Reels", "_SiteReels"), ("done", "Done", "_SiteDone"),
     ];
 
@@ -41,6 +45,16 @@ public sealed class SiteModel(Workbench bench) : JobPage(bench)
     /// <summary>What stands in the van, typed: 12-2: 120, 60.</summary>
     [FromQuery(Name = "van")]
     public string? Van { get; set; }
+
+    /// <summary>What is about to be covered.</summary>
+    [FromQuery(Name = "closing")]
+    public string? Before { get; set; }
+
+    /// <summary>What is about to be covered, chosen or the walls.</summary>
+    public Closing Closing => Enum.TryParse<Closing>(Before, true, out var closing) && Enum.IsDefined(closing) ? closing : Closing.Walls;
+
+    /// <summary>The walk before it.</summary>
+    public ImmutableArray<WalkStop> Stops => Walk.Of(Plan, Record, Closing);
 
     /// <summary>A full reel, as it is bought.</summary>
     [FromQuery(Name = "full")]
@@ -122,6 +136,16 @@ public sealed class SiteModel(Workbench bench) : JobPage(bench)
         SubjectKind.Run when subject.AsRun is { } id && plan.FindRun(id) is var (_, run) => $"{run.From.Name} → {run.To.Name}",
         _ => subject.Id,
     };
+
+    /// <summary>What may be covered, in words.</summary>
+    public static ImmutableArray<(Closing Closing, string Words)> Closings { get; } =
+        [(Closing.Walls, "insulation and board"), (Closing.Trench, "the trench is filled"), (Closing.Trim, "the house is handed over")];
+
+    /// <summary>A line of the walk, to be pressed when it is seen.</summary>
+    public Tick Seen(WalkLine line, WalkStop stop) =>
+        new(line.Subject, SiteStep.Passed, $"{stop.Name}: {line.Text}", Record.Of(line.Subject, SiteStep.Passed,
+            line.Key))
+        { Line = line.Key };
 
     /// <summary>Boxes room by room, floor by floor; rooms without any are left out.</summary>
     public IEnumerable<(string Room, string Level, IReadOnlyList<PlacedBox> Boxes)> BoxesByRoom()

@@ -16,8 +16,9 @@ namespace Circuitum.Web.Site;
 /// <param name="TakesBack">The entry taken back.</param>
 /// <param name="Used">What was used, as the trade writes it.</param>
 /// <param name="Note">A word about it.</param>
+/// <param name="Line">The line of the walk.</param>
 public sealed record SentEntry(string? Id, string? Subject, string? Step, string? At, int Revision, string? TakesBack, string? Used,
-    string? Note)
+    string? Note, string? Line = null)
 {
     /// <summary>Longest cable that anyone measures: 2000 ft.</summary>
     public static Length Longest { get; } = Length.FromFeet(2000);
@@ -57,7 +58,8 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
     {
         var subject = Core.Jobs.Subject.TryParse(Subject)
             ?? throw new FormatException($"“{Told(Subject)}” is no run, box or circuit.");
-        if (!Enum.TryParse<SiteStep>(Step, out var step) || !SiteSteps.Of(subject.Kind).Contains(step))
+        if (!Enum.TryParse<SiteStep>(Step, out var step) || !Enum.IsDefined(step) || step.ToString() != Step
+            || (!step.IsOfWalk() && !SiteSteps.Of(subject.Kind).Contains(step)))
         {
             throw new FormatException($"“{Told(Step)}” is nothing that is done to a {subject.Kind.ToString().ToLowerInvariant()}.");
         }
@@ -68,11 +70,23 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
             throw new FormatException($"A note has at most {SiteEntry.LongestNote} characters that print.");
         }
 
+        var line = Line ?? "";
+        if (step.IsOfWalk() != line.Length > 0 || line.Length > SiteEntry.LongestLine || Printed.Problem(line) is not null)
+        {
+            throw new FormatException($"“{Told(line)}” is no line of the walk.");
+        }
+
         var id = EntryId.TryParse(Id) ?? throw new FormatException("The entry has no id.");
         EntryId? back = TakesBack is null ? null
             : EntryId.TryParse(TakesBack) ?? throw new FormatException("It takes back an entry that has no id.");
+        if (step == SiteStep.Correction && back is null && note.Length == 0)
+        {
+            throw new FormatException("What is wrong? A correction says it in a word.");
+        }
+
         return new(id, subject, step, Time(), received, who, Revision)
         {
+            Line = line,
             Note = note,
             TakesBack = back,
             As = back is null ? AsDone(plan, subject, step) : null,
@@ -98,6 +112,10 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
                 return step == SiteStep.Pulled ? new($"{line.From} → {line.To}", line.Cable, line.Length) : null;
             case SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed:
                 return step == SiteStep.Landed ? new(landed.Description, $"{landed.Panel}{landed.SpaceText}", Length.Zero) : null;
+            case SubjectKind.Room when plan.House.Rooms.Any(r => r.Room.Id.Value == subject.Id):
+            case SubjectKind.Panel when plan.Panels.Any(p => p.Panel.Id.Value == subject.Id):
+            case SubjectKind.Structure when plan.House.Structures.Any(s => s.Structure.Id.Value == subject.Id):
+                return null;
             case SubjectKind.Box when plan.Survey.Find(new(subject.Id)) is not null:
                 return null;
             default:

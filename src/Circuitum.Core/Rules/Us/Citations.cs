@@ -197,6 +197,8 @@ internal static class Citations
             [RuleId.BoxFillFittings] = Same("314.16(B)(3)"),
             [RuleId.BoxFillYokes] = Same("314.16(B)(4)"),
             [RuleId.BoxFillGrounds] = Same("314.16(B)(5)"),
+            [RuleId.BoxFlush] = Same("314.20"),
+            [RuleId.GroundsJoined] = Same("250.148"),
             [RuleId.CableAtBox] = Same("314.17(C)"),
             [RuleId.BoxReachable] = Same("314.29"),
             [RuleId.ArmouredAmpacity] = Same("330.80"),

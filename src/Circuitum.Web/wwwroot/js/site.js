@@ -20,13 +20,41 @@ function newId() {
   return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
 }
 
-const ticksOf = (subject, step) =>
-  document.querySelectorAll(`[data-subject="${CSS.escape(subject)}"][data-step="${CSS.escape(step)}"]`);
+const at = (subject, line) => `[data-subject="${CSS.escape(subject)}"][data-line="${CSS.escape(line ?? "")}"]`;
+const ticksOf = ({ subject, step, line }) =>
+  document.querySelectorAll(`.tick-step${at(subject, line)}[data-step="${CSS.escape(step)}"]`);
+
+// A correction stands under its line until it is mended.
+function showCorrection(entry) {
+  const list = document.querySelector(`.corrections${at(entry.subject, entry.line)}`);
+  if (!list) return;
+  if (entry.takesBack) {
+    list.querySelector(`[data-mends="${CSS.escape(entry.takesBack)}"]`)?.closest("li").remove();
+    return;
+  }
+  const [item, mended] = [document.createElement("li"), document.createElement("button")];
+  Object.assign(mended, { type: "button", className: "act second", textContent: "Mended" });
+  mended.dataset.mends = entry.id;
+  mended.setAttribute("aria-label", `Mended: ${entry.note}`);
+  item.append(entry.note, " ", mended);
+  list.append(item);
+}
 
 function show(entry) {
-  for (const tick of ticksOf(entry.subject, entry.step)) {
+  if (entry.step === "Correction") return showCorrection(entry);
+  for (const tick of ticksOf(entry)) {
     tick.setAttribute("aria-pressed", String(!entry.takesBack));
     tick.dataset.entry = entry.takesBack ? "" : entry.id;
+  }
+}
+
+// How many lines of a stop are seen.
+function countStops() {
+  for (const stop of document.querySelectorAll("[data-stop]")) {
+    const of = [...stop.querySelectorAll('[data-step="Passed"]')];
+    const done = of.filter((t) => t.getAttribute("aria-pressed") === "true").length;
+    stop.querySelector("[data-stop-count]").textContent = `${done} of ${of.length} seen`;
+    stop.classList.toggle("all-done", done === of.length);
   }
 }
 
@@ -34,6 +62,7 @@ const isPulled = (row) => row.querySelector('[data-step="Pulled"]')?.getAttribut
 
 // Counts follow what is pressed; only the pull list has all runs to count.
 function count() {
+  countStops();
   const rows = [...document.querySelectorAll("[data-group] [data-row]")];
   if (rows.length === 0) return;
   const pulled = rows.filter(isPulled);
@@ -85,6 +114,7 @@ const entryOf = (tick, more) => ({
   id: newId(),
   subject: tick.dataset.subject,
   step: tick.dataset.step,
+  line: tick.dataset.line,
   at: new Date().toISOString(),
   revision: Number(page.dataset.revision),
   ...more,
@@ -154,6 +184,14 @@ document.addEventListener("click", (e) => {
     if (used.value.trim()) keep(entryOf(tick, { used: used.value }));
     used.value = "";
   }
+  const fails = e.target.closest?.("[data-fails]");
+  if (fails) {
+    const said = fails.closest("details").querySelector("[data-wrong]");
+    if (said.value.trim()) keep(entryOf(fails, { note: said.value.trim() }));
+    said.value = "";
+  }
+  const mended = e.target.closest?.("[data-mends]");
+  if (mended) keep(entryOf(mended.closest(".corrections"), { takesBack: mended.dataset.mends }));
   if (e.target.closest?.("[data-put-away]")) {
     write(NOT_KEPT, []);
     tell();

@@ -23,6 +23,7 @@ namespace Circuitum.Data.Migrations
                     Received = table.Column<long>(type: "INTEGER", nullable: false),
                     Who = table.Column<string>(type: "TEXT", nullable: false),
                     Revision = table.Column<int>(type: "INTEGER", nullable: false),
+                    Line = table.Column<string>(type: "TEXT", nullable: false),
                     Note = table.Column<string>(type: "TEXT", nullable: false),
                     TakesBack = table.Column<Guid>(type: "TEXT", nullable: true),
                     AsName = table.Column<string>(type: "TEXT", nullable: true),

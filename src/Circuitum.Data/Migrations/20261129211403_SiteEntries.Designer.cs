@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Circuitum.Data.Migrations
 {
     [DbContext(typeof(JobsDb))]
-    [Migration("20261129204549_SiteEntries")]
+    [Migration("20261129211403_SiteEntries")]
     partial class SiteEntries
     {
         /// <inheritdoc />
@@ -190,6 +190,10 @@ namespace Circuitum.Data.Migrations
 
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Line")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Note")
                         .IsRequired()

@@ -1,0 +1,221 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Takeoff;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Site;
+
+/// <summary>What covers something else, so that it has to be right before.</summary>
+public enum Closing
+{
+    /// <summary>A trench is filled.</summary>
+    Trench,
+
+    /// <summary>Insulation and board go on.</summary>
+    Walls,
+
+    /// <summary>Devices and plates are on, and the house is switched on.</summary>
+    Trim,
+}
+
+/// <summary>One thing to be seen before something covers it.</summary>
+/// <param name="Subject">The room, circuit or building that it is seen in.</param>
+/// <param name="Key">Which thing, for as long as the job lasts.</param>
+/// <param name="Text">What must be so, with its number.</param>
+/// <param name="Section">What asks for it, or whose word it is.</param>
+public sealed record WalkLine(Subject Subject, string Key, string Text, string Section)
+{
+    /// <summary>What the record already says against it: 2 of 9 runs are not pulled; null where nothing does.</summary>
+    public string? NotReady { get; init; }
+}
+
+/// <summary>What is seen in one place, in the order of a person's steps.</summary>
+/// <param name="Name">The room, or the house.</param>
+/// <param name="Where">Its floor; empty for a whole house.</param>
+/// <param name="Lines">What is seen there.</param>
+public sealed record WalkStop(string Name, string Where, ImmutableArray<WalkLine> Lines);
+
+/// <summary>The walk before something is covered, made from this plan: room by room, then what concerns the whole house.</summary>
+public static class Walk
+{
+    /// <summary>The stops of a closing; empty where the job has nothing that it would cover.</summary>
+    public static ImmutableArray<WalkStop> Of(Plan plan, SiteRecord record, Closing closing) => closing switch
+    {
+        Closing.Trench => [.. plan.Job.Trenches.Select(t => Trench(plan, t))],
+        Closing.Walls => [.. Rooms(plan).Select(r => Walls(plan, record, r.Room, r.Level, r.Boxes)), WholeHouse(plan)],
+        _ => [.. Rooms(plan).Select(r => Trim(plan, r.Room, r.Level, r.Boxes)), .. plan.Panels.Select(p => TrimPanel(plan, record, p))],
+    };
+
+    private static IEnumerable<(FramedRoom Room, string Level, List<PlacedBox> Boxes)> Rooms(Plan plan)
+    {
+        var boxes = plan.Survey.Boxes.ToLookup(b => b.Box.Room);
+        return plan.House.Levels.SelectMany(l => l.Rooms, (l, r) => (Room: r, l.Level.Name, Boxes: boxes[r.Room.Id].ToList()))
+            .Where(x => x.Boxes.Count > 0);
+    }
+
+    private static WalkStop Walls(Plan plan, SiteRecord record, FramedRoom room, string level, List<PlacedBox> boxes)
+    {
+        var rules = plan.Job.HouseRules;
+        var subject = Subject.Room(room.Room.Id);
+        WalkLine Line(string key, string text, string section) => new(subject, key, text, section);
+        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
+        var ids = boxes.Select(b => b.Box.Id).ToHashSet();
+        var runs = plan.Takeoff.Pulls.Where(l => plan.FindRun(l.Run)!.Value.Run is var run
+            && ((run.To.Box is { } to && ids.Contains(to)) || (run.From.Box is { } from && ids.Contains(from)))).ToList();
+        var open = runs.Count(l => !record.Pulled.Contains(l.Run));
+        var lines = new List<WalkLine>
+        {
+            Line("boxes", $"{boxes.Count} {(boxes.Count == 1 ? "box" : "boxes")}: {Heights(boxes)}", "the plan"),
+            Line("flush", "Boxes square, fast, and flush with the finished face; at most 1/4 in behind it where nothing there burns",
+                Cite(RuleId.BoxFlush)),
+            Line("cables", $"{runs.Count} {(runs.Count == 1 ? "cable" : "cables")} in, each with its label at both ends", "the plan")
+                with { NotReady = open == 0 ? null : $"{open} of {runs.Count} not pulled by the record" },
+            Line("staples", $"Fastened within {rules.FastenedNearBox} of every box and every {rules.FastenedAlong} between; not pinched",
+                Cite(RuleId.CableSupport, RuleId.CableAtBox)),
+            Line("holes", $"At most {rules.CablesPerHole} cables to a hole or under a staple; holes 1-1/4 in from the face, or a plate",
+                Cite(RuleId.HoleEdge)),
+            Line("free", "6 in of conductor free in every box, 3 in of it beyond the face; 1/4 in of sheath inside",
+                Cite(RuleId.FreeConductor, RuleId.CableAtBox)),
+            Line("grounds", "Grounds joined in every box, with a tail for each device; ends coiled in", Cite(RuleId.GroundsJoined)),
+        };
+        foreach (var (box, circuit) in boxes.Select(b => (b, plan.CircuitOf(b.Box.Id))))
+        {
+            if (circuit?.Devices.ContainsKey(box.Box.Id) == true)
+            {
+                lines.Add(Line($"line-{box.Box.Id}", $"{box.Name}: the cable that is LINE is marked", "the plan"));
+            }
+        }
+
+        if (boxes.Where(b => b.HasAlarm).ToList() is { Count: > 0 } alarms)
+        {
+            lines.Add(Line("alarms", $"{string.Join(", ", alarms.Select(a => a.Name))}: wired, and joined with the others",
+                Cite(RuleId.SmokeAlarms)));
+        }
+
+        if (plan.LowVoltage.Runs.Any(r => r.Outlet.Room == room))
+        {
+            lines.Add(Line("low-voltage", $"Low voltage in holes of its own, {rules.LowVoltageApart} from power",
+                Cite(RuleId.LowVoltageFromPower)));
+        }
+
+        return new(room.Room.Name, level, [.. lines]);
+    }
+
+    // 6 receptacles at 14", 2 switches at 4': the commonest first.
+    private static string Heights(List<PlacedBox> boxes) => string.Join(", ", boxes
+        .GroupBy(b => (Kind: KindOf(b), Height: b.Box.Mount == Mount.Wall ? (Length?)b.Height : null))
+        .OrderByDescending(g => g.Count()).ThenBy(g => g.Key.Kind, StringComparer.Ordinal).ThenBy(g => g.Key.Height)
+        .Select(g => $"{g.Count()} {g.Key.Kind}{(g.Count() == 1 || g.Key.Kind == "equipment" ? "" : g.Key.Kind == "switch" ? "es" : "s")}"
+            + (g.Key.Height is { } height ? $" at {height}" : " overhead or in the floor")));
+
+    private static string KindOf(PlacedBox box) => box.SwitchesOnly ? "switch" : box.HasGeneralReceptacle ? "receptacle"
+        : box.HasAlarm ? "alarm" : box.HasLight ? "light" : "equipment";
+
+    private static WalkStop WholeHouse(Plan plan)
+    {
+        var house = Subject.Structure(plan.House.Structures[0].Structure.Id);
+        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
+        var lines = new List<WalkLine>
+        {
+            new(house, "dead", "Nothing is landed and nothing is live, where the authority says so", "the authority"),
+        };
+        if (Hardware.PlateCount(plan) is > 0 and var plates)
+        {
+            lines.Add(new(house, "plates", $"{plates} steel plates, one wherever a hole or a notch is too near to a face",
+                Cite(RuleId.NailPlate)));
+        }
+
+        if (Hardware.CaulkedCount(plan) is > 0 and var caulked)
+        {
+            lines.Add(new(house, "caulk", $"{caulked} {(caulked == 1 ? "hole" : "holes")} between two floors closed with what the fire "
+                + "code lists", Cite(RuleId.FireBlocking)));
+        }
+
+        lines.AddRange(plan.Panels.Select(p => new WalkLine(Subject.Panel(p.Panel.Id), "space",
+            $"Panel {p.Panel.Id}: 30 in wide, 3 ft deep and 6-1/2 ft high in front of it are free, and stay so",
+            Cite(RuleId.WorkingSpace))));
+        lines.AddRange(plan.Panels.SelectMany(p => p.Circuits).Where(c => c.HomeRun is not null).Select(c => new WalkLine(
+            Subject.Circuit(c.Key), "gauge", $"{c.Panel}{c.SpaceText} {c.Description}: {c.Cable} for {c.Breaker}, label "
+            + $"“HR {c.Panel}{c.SpaceText}”", Cite(RuleId.ConductorProtection))));
+        return new("The whole house", "", [.. lines]);
+    }
+
+    private static WalkStop Trench(Plan plan, Trench trench)
+    {
+        var subject = Subject.Structure(trench.To);
+        var name = plan.House.Structures.First(s => s.Structure.Id == trench.To).Structure.Name;
+        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
+        var lines = new List<WalkLine>
+        {
+            new(subject, "depth", $"{trench.Depth} of earth over the cable or pipe, measured where it is least", Cite(RuleId.BurialCover)),
+            new(subject, "bed", "No stone on it; drawn loose, with slack at both ends; pipe glued before it is filled", "good practice"),
+            new(subject, "emerging", "Guarded where it comes out of the earth, from 18 in below to 8 ft above", Cite(RuleId.Emerging)),
+            new(subject, "tape", "Warning tape a foot above it where it is a service; a photograph with two measures anywhere",
+                Cite(RuleId.WarningTape)),
+        };
+        if (trench.DataPipe is { } apart)
+        {
+            lines.Add(new(subject, "data", $"The data pipe {apart} away from power", Cite(RuleId.DataInEarth)));
+        }
+
+        return new($"Trench to {name}", "", [.. lines]);
+    }
+
+    private static WalkStop Trim(Plan plan, FramedRoom room, string level, List<PlacedBox> boxes)
+    {
+        var subject = Subject.Room(room.Room.Id);
+        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
+        var lines = new List<WalkLine>();
+        if (boxes.Count(b => b.HasGeneralReceptacle) is > 0 and var receptacles)
+        {
+            lines.Add(new(subject, "tester", $"{receptacles} {(receptacles == 1 ? "receptacle" : "receptacles")}: the plug-in tester shows "
+                + "correct wiring at each", "the plan"));
+            lines.Add(new(subject, "tamper", "Receptacles are tamper-resistant where that is asked", Cite(RuleId.TamperResistant)));
+        }
+
+        foreach (var (box, device) in boxes.Select(b => (b, plan.CircuitOf(b.Box.Id)?.Devices.GetValueOrDefault(b.Box.Id)))
+            .Where(x => x.Item2 is not null))
+        {
+            lines.Add(new(subject, $"trip-{box.Box.Id}", $"{box.Name}: its button makes it dead, with "
+                + $"{device!.Load.Length} {(device.Load.Length == 1 ? "outlet" : "outlets")} beyond it", Cite(RuleId.GroundFault)));
+        }
+
+        if (boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsSwitch())))
+        {
+            lines.Add(new(subject, "switches", "Every switch works its lamps and no others, from every place", "the plan"));
+        }
+
+        if (boxes.Exists(b => b.HasAlarm))
+        {
+            lines.Add(new(subject, "alarms", "The alarm's button sounds all of them", Cite(RuleId.SmokeAlarms)));
+        }
+
+        lines.Add(new(subject, "plates", "Plates and covers on, no gap, no copper seen", "good practice"));
+        return new(room.Room.Name, level, [.. lines]);
+    }
+
+    private static WalkStop TrimPanel(Plan plan, SiteRecord record, PanelSchedule panel)
+    {
+        var subject = Subject.Panel(panel.Panel.Id);
+        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
+        var circuits = panel.Circuits.Where(c => c.HomeRun is not null).ToList();
+        var open = circuits.Count(c => !record.Is(Subject.Circuit(c.Key), SiteStep.Torqued));
+        return new($"Panel {panel.Panel.Id}", panel.Where,
+        [
+            new(subject, "torque", $"{circuits.Count} breakers and every bar screw to the torque that is marked on them",
+                Cite(RuleId.TerminalTorque))
+            { NotReady = open == 0 ? null : $"{open} of {circuits.Count} not torqued by the record" },
+            new(subject, "neutrals", plan.Job.BondsAt(panel.Panel)
+                ? "Neutral and ground bonded here, by the screw or strap that came with it"
+                : "Neutral and ground apart; the bonding screw is out", Cite(RuleId.NeutralApart)),
+            new(subject, "volts", $"From leg to leg {plan.Book.Supply.Between}, from each leg to neutral {plan.Book.Supply.ToNeutral}",
+                "the plan"),
+            new(subject, "directory", "The door sheet is this panel's, and every circuit on it was tried", Cite(RuleId.Directory)),
+        ]);
+    }
+}
