@@ -26,6 +26,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Facts written down on site.</summary>
     public DbSet<StoredSiteEntry> SiteEntries => Set<StoredSiteEntry>();
 
+    /// <summary>Photographs taken on site.</summary>
+    public DbSet<StoredPhotograph> Photographs => Set<StoredPhotograph>();
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -53,6 +56,13 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             look.HasKey(l => l.JobKey);
             look.Property(l => l.JobKey).HasMaxLength(24);
             look.HasOne<StoredJob>().WithOne().HasForeignKey<StoredLook>(l => l.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StoredPhotograph>(photograph =>
+        {
+            photograph.HasKey(p => new { p.JobKey, p.Fingerprint });
+            photograph.Property(p => p.JobKey).HasMaxLength(24);
+            photograph.Property(p => p.Fingerprint).HasMaxLength(64);
+            photograph.HasOne<StoredJob>().WithMany().HasForeignKey(p => p.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StoredSiteEntry>(entry =>
         {

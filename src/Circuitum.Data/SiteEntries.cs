@@ -60,10 +60,10 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
         {
             await db.Database.ExecuteSqlAsync($"""
                 INSERT OR IGNORE INTO SiteEntries
-                (JobKey, Id, Subject, Step, At, Received, Who, Revision, Line, Note, TakesBack, AsName, AsWhat, AsCut, Used)
+                (JobKey, Id, Subject, Step, At, Received, Who, Revision, Line, Note, Photograph, TakesBack, AsName, AsWhat, AsCut, Used)
                 SELECT Key, {e.Id.Value}, {e.Subject.ToString()}, {e.Step.ToString()}, {e.At.UnixMilliseconds},
-                {e.Received.UnixMilliseconds}, {e.Who}, {e.Revision}, {e.Line}, {e.Note}, {e.TakesBack?.Value}, {e.As?.Name}, {e.As?.What},
-                {e.As?.Cut.Sixtyfourths}, {e.Used?.Sixtyfourths} FROM Jobs WHERE Key = {job.Value}
+                {e.Received.UnixMilliseconds}, {e.Who}, {e.Revision}, {e.Line}, {e.Note}, {e.Photograph}, {e.TakesBack?.Value},
+                {e.As?.Name}, {e.As?.What}, {e.As?.Cut.Sixtyfourths}, {e.Used?.Sixtyfourths} FROM Jobs WHERE Key = {job.Value}
                 """);
         }
 
@@ -94,6 +94,7 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
             {
                 Line = row.Line,
                 Note = row.Note,
+                Photograph = row.Photograph,
                 TakesBack = row.TakesBack is { } back ? new EntryId(back) : null,
                 As = row.AsName is { } name ? new(name, row.AsWhat ?? "", new(row.AsCut ?? 0)) : null,
                 Used = row.Used is int used ? new Length(used) : null,

@@ -141,6 +141,9 @@ public sealed class StoredSiteEntry
     /// <summary>A word about it.</summary>
     public required string Note { get; init; }
 
+    /// <summary>Fingerprint of a photograph.</summary>
+    public string? Photograph { get; init; }
+
     /// <summary>The entry it takes back.</summary>
     public Guid? TakesBack { get; init; }
 
@@ -155,6 +158,22 @@ public sealed class StoredSiteEntry
 
     /// <summary>What was really used, sixty-fourths of an inch.</summary>
     public int? Used { get; init; }
+}
+
+/// <summary>A photograph of a job, found by the fingerprint of what is in it: kept once.</summary>
+public sealed class StoredPhotograph
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>SHA-256 of the picture, 64 hexadecimal digits.</summary>
+    public required string Fingerprint { get; init; }
+
+    /// <summary>image/jpeg, image/png or image/webp.</summary>
+    public required string MediaType { get; init; }
+
+    /// <summary>The picture.</summary>
+    public required byte[] Picture { get; init; }
 }
 
 /// <summary>What a revision did.</summary>

@@ -32,6 +32,7 @@ builder.Services.AddSingleton<DistanceMeter>();
 builder.Services.AddSingleton<RuleSets>();
 builder.Services.AddSingleton<Looks>();
 builder.Services.AddSingleton<SiteEntries>();
+builder.Services.AddSingleton<Photographs>();
 builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();

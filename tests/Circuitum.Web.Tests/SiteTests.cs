@@ -162,6 +162,73 @@ public sealed class SiteTests : IDisposable
         Assert.Contains("Trench to Greenhouse", await v.GetAsync("/job/demo/site?view=walk&closing=Trench"), StringComparison.Ordinal);
     }
 
+    // The smallest JPEG that has a scan, with a word in it to tell pictures apart, and Exif.
+    private static byte[] Picture(byte word) => [0xFF, 0xD8, 0xFF, 0xE1, 0, 12, .. "Exif\0\0GPS!"u8, 0xFF, 0xDA, 0, 2, word, 0xFF, 0xD9];
+
+    private static async Task<(HttpStatusCode Status, string Said)> PhotographAsync(HttpClient http, byte[] picture,
+        string type = "image/jpeg",
+        string subject = "wall:kitchen.1", string? at = null, Guid? id = null)
+    {
+        var content = new ByteArrayContent(picture);
+        content.Headers.ContentType = new(type);
+        var answer = await http.PostAsync($"/job/demo/site/photographs?id={id ?? Guid.NewGuid()}&subject={subject}&revision=1&note=open&at="
+            + Uri.EscapeDataString(at ?? DateTimeOffset.UtcNow.ToString("o")), content);
+        return (answer.StatusCode, await answer.Content.ReadAsStringAsync());
+    }
+
+    [Fact] // the same picture of two walls is kept once; sent again with its id nothing is added
+    public async Task A_photograph_is_kept_once_by_what_is_in_it()
+    {
+        var v = host.Visit();
+        var id = Guid.NewGuid();
+        for (var time = 0; time < 3; time++)
+        {
+            Assert.Equal(HttpStatusCode.OK, (await PhotographAsync(v.Http, Picture(7), id: id)).Status);
+        }
+
+        await PhotographAsync(v.Http, Picture(7), subject: "wall:kitchen.2");
+        await PhotographAsync(v.Http, Picture(8), subject: "room:kitchen");
+        var record = await RecordAsync();
+        Assert.Equal(3, record.Entries.Length);
+        Assert.Equal(2, record.Entries.Select(e => e.Photograph).Distinct().Count());
+        var wall = record.Entries.First(e => e.Subject.Kind == SubjectKind.Wall);
+        var answer = await v.Http.GetAsync($"/job/demo/site/photographs/{wall.Photograph}");
+        Assert.Equal("image/jpeg", answer.Content.Headers.ContentType!.MediaType);
+        Assert.Equal("nosniff", Assert.Single(answer.Headers.GetValues("X-Content-Type-Options")));
+        Assert.Equal([0xFF, 0xD8, 0xFF, 0xDA, 0, 2, 7, 0xFF, 0xD9], await answer.Content.ReadAsByteArrayAsync());
+        await v.GetAsync("/job/demo/site/photographs/none", HttpStatusCode.NotFound);
+        await v.GetAsync($"/job/demo-crawl/site/photographs/{record.Entries[0].Photograph}", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task What_is_no_photograph_is_refused_in_a_sentence()
+    {
+        var http = host.Visit().Http;
+        foreach (var (picture, type, subject, status, says) in new[]
+        {
+            ("GIF89a, say"u8.ToArray(), "image/gif", "wall:kitchen.1", HttpStatusCode.OK, "no picture that is kept here"),
+            ("<html>"u8.ToArray(), "image/jpeg", "wall:kitchen.1", HttpStatusCode.OK, "no picture that is kept here"),
+            (Picture(1)[..8], "image/jpeg", "wall:kitchen.1", HttpStatusCode.OK, "cut off"),
+            ([], "image/jpeg", "wall:kitchen.1", HttpStatusCode.OK, "no picture"),
+            (Picture(1), "text/plain", "wall:kitchen.1", HttpStatusCode.UnsupportedMediaType, "Send the picture itself"),
+            (Picture(1), "image/jpeg", "wall:kitchen.9", HttpStatusCode.OK, "has no wall"),
+            (Picture(1), "image/jpeg", "room:ghost", HttpStatusCode.OK, "has no room"),
+            (Picture(1), "image/jpeg", "opening:front-door", HttpStatusCode.OK, "nothing that is done to"),
+            (new byte[10 * 1024 * 1024 + 1], "image/jpeg", "wall:kitchen.1", HttpStatusCode.OK, "at most 10 MB"),
+            (new byte[20 * 1024 * 1024], "image/jpeg", "wall:kitchen.1", HttpStatusCode.RequestEntityTooLarge, "too large"),
+        })
+        {
+            var (got, said) = await PhotographAsync(http, picture, type, subject);
+            Assert.Equal(status, got);
+            Assert.Contains(says, said, StringComparison.OrdinalIgnoreCase);
+        }
+
+        Assert.Empty((await RecordAsync()).Entries);
+        // A photograph cannot be claimed without its picture.
+        var (_, claimed) = await SendAsync(http, Entry("room:kitchen", "Photographed"));
+        Assert.Contains("nothing that is done to", claimed["refused"]![0]!["why"]!.GetValue<string>(), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task What_is_no_list_of_entries_is_refused_whole()
     {

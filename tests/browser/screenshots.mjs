@@ -12,7 +12,6 @@ const views = [
   ["house-room", "/job/demo/house?on=room:kitchen"],
   ["house-rules", "/job/demo/rules"],
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
-  ["boxes-room", "/job/demo/boxes?on=room:family"],
   ["quick-sums", "/bench/drop?amps=16&gauge=12&length=80"],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
   [
@@ -21,23 +20,34 @@ const views = [
     {},
     (page) => page.getByRole("button", { name: /Open its breaker/ }).click(),
   ],
-  [
-    "circuits-move",
-    "/job/demo/circuits?on=box:f-r2",
-    {},
-    async (page) => {
-      await page.keyboard.press("m");
-      await page.getByLabel(/to circuit/).selectOption("kitchen-appliances-1");
-      await page.getByText(/Red tag comes/).waitFor();
-      await page.getByRole("button", { name: "Move it there" }).scrollIntoViewIfNeeded();
-    },
-  ],
   ["editions", "/job/demo/editions"],
   ["low-voltage", "/job/demo-basement/runs?level=ground&on=lowvoltage:lv-1"],
   ["runs", "/job/demo/runs?level=ground&on=run:@A~k-island"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],
   ["box-card-phone", "/job/demo/box/k-sw-hall", { width: 390, height: 844 }],
   ["find-phone", "/job/demo/find/A?room=kitchen", { width: 390, height: 844 }],
+  [
+    "site-phone",
+    "/job/demo/site",
+    { width: 390, height: 844 },
+    async (page) => {
+      for (const n of [0, 1, 3]) await page.locator(".tick-step").nth(n).click();
+      await page.getByText("Everything is sent.").waitFor();
+    },
+  ],
+  [
+    "walk-phone",
+    "/job/demo/site?view=walk",
+    { width: 390, height: 844 },
+    async (page) => {
+      await page.locator(".tick-step").first().click();
+      await page.getByText("Wrong", { exact: true }).nth(1).click();
+      await page.locator("[data-wrong]").nth(1).fill("Stands 3/8 in proud at the window; Bo mends it");
+      await page.locator("[data-fails]").nth(1).click();
+      await page.getByText("Everything is sent.").waitFor();
+      await page.evaluate(() => window.scrollTo(0, 0));
+    },
+  ],
   ["load", "/job/demo/load"],
   [
     "divisions",

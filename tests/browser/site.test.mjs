@@ -106,6 +106,58 @@ test("the bench counts what is pulled, and the plan lets it recede", async ({ pa
   await page.waitForURL("**/site");
 });
 
+// A picture that the browser itself makes, with a place hung to it as a camera would.
+async function picture(page, color) {
+  const url = await page.evaluate((fill) => {
+    const canvas = Object.assign(document.createElement("canvas"), { width: 2400, height: 1200 });
+    const pen = canvas.getContext("2d");
+    pen.fillStyle = fill;
+    pen.fillRect(0, 0, 2400, 1200);
+    return canvas.toDataURL("image/jpeg");
+  }, color);
+  const jpeg = Buffer.from(url.split(",")[1], "base64");
+  const place = Buffer.from("Exif\0\0GPS of this very house");
+  const exif = Buffer.concat([Buffer.from([0xff, 0xe1, 0, place.length + 2]), place]);
+  return { name: "open.jpg", mimeType: "image/jpeg", buffer: Buffer.concat([jpeg.subarray(0, 2), exif, jpeg.subarray(2)]) };
+}
+
+test("two photographs taken without signal come to their wall, small and without a place", async ({ page, context }) => {
+  await openSite(page, "walk");
+  await kept(page);
+  await context.setOffline(true);
+  for (const [color, word] of [
+    ["#a33", "before the foam"],
+    ["#3a3", "after the foam"],
+  ]) {
+    await page.getByLabel("Photograph of, in Kitchen").selectOption("wall:kitchen.1");
+    await page.getByRole("textbox", { name: "A word about the photograph in Kitchen" }).fill(word);
+    await page.getByLabel("Take a photograph in Kitchen").setInputFiles(await picture(page, color));
+    await expect(page.getByRole("img", { name: word })).toBeVisible();
+  }
+  await expect(unsent(page)).toContainText("2 not sent yet");
+  await page.reload();
+  await page.waitForSelector("html[data-ready]");
+  await expect(page.getByRole("img", { name: "after the foam" })).toBeVisible();
+  await expect(unsent(page)).toContainText("2 not sent yet");
+
+  await context.setOffline(false);
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto("/job/demo/house?on=wall:kitchen.1");
+  const shots = page.getByRole("list", { name: "This wall while it was open" }).getByRole("img");
+  await expect(shots).toHaveCount(2);
+  await expect.poll(() => shots.first().evaluate((i) => [i.naturalWidth, i.naturalHeight])).toEqual([1600, 800]);
+  const sent = await page.request.get(await shots.first().getAttribute("src"));
+  expect(sent.headers()["content-type"]).toBe("image/jpeg");
+  expect((await sent.body()).includes("GPS of this very house")).toBe(false);
+
+  await openSite(page, "walk");
+  await page.getByRole("button", { name: /^Put away the photograph of .*before the foam/ }).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.goto("/job/demo/house?on=wall:kitchen.1");
+  await expect(shots).toHaveCount(1);
+});
+
 test("the walk is passed and corrected without signal, and mended", async ({ page, context }) => {
   await openSite(page, "walk");
   await kept(page);

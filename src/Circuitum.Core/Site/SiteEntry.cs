@@ -58,6 +58,9 @@ public sealed record SiteEntry(EntryId Id, Subject Subject, SiteStep Step, Insta
     /// <summary>The line of the walk that it is about, by its key; empty for everything else.</summary>
     public string Line { get; init; } = "";
 
+    /// <summary>Fingerprint of the photograph that was taken; null for everything else.</summary>
+    public string? Photograph { get; init; }
+
     /// <summary>Anything else worth a word; may be empty.</summary>
     public string Note { get; init; } = "";
 

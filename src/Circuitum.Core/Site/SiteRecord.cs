@@ -44,6 +44,16 @@ public sealed class SiteRecord
     /// <summary>The step is done.</summary>
     public bool Is(Subject subject, SiteStep step, string line = "") => standing.ContainsKey((subject, step, line));
 
+    /// <summary>Photographs of a wall, a room or whatever it is, the oldest first.</summary>
+    public IEnumerable<SiteEntry> Photographs(Subject subject) => Standing.Where(e => e.Photograph is not null && e.Subject == subject);
+
+    /// <summary>Photographs of a room, of its walls, and of what is named here, the oldest first.</summary>
+    /// <param name="room">The room.</param>
+    /// <param name="within">Boxes and runs in it.</param>
+    public IEnumerable<SiteEntry> Photographs(RoomId room, IReadOnlySet<Subject> within) => Standing.Where(e => e.Photograph is not null
+        && (e.Subject == Subject.Room(room) || within.Contains(e.Subject)
+            || (e.Subject.Kind == SubjectKind.Wall && e.Subject.Numbered?.Of == room.Value)));
+
     /// <summary>What is to be mended at a line of the walk, the oldest first.</summary>
     public IEnumerable<SiteEntry> Corrections(Subject subject, string line) =>
         Corrections().Where(e => e.Subject == subject && e.Line == line);

@@ -35,6 +35,9 @@ public enum SiteStep
 
     /// <summary>A line of the walk is wrong: the note says what, and who mends it. It stands until it is taken back as mended.</summary>
     Correction,
+
+    /// <summary>A photograph was taken of it while it was open.</summary>
+    Photographed,
 }
 
 /// <summary>Which steps there are for what.</summary>
@@ -48,6 +51,10 @@ public static class SiteSteps
         SubjectKind.Circuit => [SiteStep.Landed, SiteStep.Torqued, SiteStep.Tested],
         _ => [],
     };
+
+    /// <summary>What a photograph may be of.</summary>
+    public static bool IsSeenBy(this SubjectKind kind) =>
+        kind is SubjectKind.Room or SubjectKind.Wall or SubjectKind.Box or SubjectKind.Run or SubjectKind.Panel or SubjectKind.Structure;
 
     /// <summary>It is about a line of the walk, and names it.</summary>
     public static bool IsOfWalk(this SiteStep step) => step is SiteStep.Passed or SiteStep.Correction;

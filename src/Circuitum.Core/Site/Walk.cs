@@ -38,7 +38,11 @@ public sealed record WalkLine(Subject Subject, string Key, string Text, string S
 /// <param name="Name">The room, or the house.</param>
 /// <param name="Where">Its floor; empty for a whole house.</param>
 /// <param name="Lines">What is seen there.</param>
-public sealed record WalkStop(string Name, string Where, ImmutableArray<WalkLine> Lines);
+public sealed record WalkStop(string Name, string Where, ImmutableArray<WalkLine> Lines)
+{
+    /// <summary>The room; null for a whole house, a trench, a panel.</summary>
+    public FramedRoom? Room { get; init; }
+}
 
 /// <summary>The walk before something is covered, made from this plan: room by room, then what concerns the whole house.</summary>
 public static class Walk
@@ -103,7 +107,7 @@ public static class Walk
                 Cite(RuleId.LowVoltageFromPower)));
         }
 
-        return new(room.Room.Name, level, [.. lines]);
+        return new(room.Room.Name, level, [.. lines]) { Room = room };
     }
 
     // 6 receptacles at 14", 2 switches at 4': the commonest first.

@@ -63,6 +63,29 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("Looks");
                 });
 
+            modelBuilder.Entity("Circuitum.Data.StoredPhotograph", b =>
+                {
+                    b.Property<string>("JobKey")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Fingerprint")
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Picture")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("JobKey", "Fingerprint");
+
+                    b.ToTable("Photographs");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>
                 {
                     b.Property<string>("JobKey")
@@ -196,6 +219,9 @@ namespace Circuitum.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Photograph")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("Received")
                         .HasColumnType("INTEGER");
 
@@ -231,6 +257,15 @@ namespace Circuitum.Data.Migrations
                     b.HasOne("Circuitum.Data.StoredJob", null)
                         .WithOne()
                         .HasForeignKey("Circuitum.Data.StoredLook", "JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredPhotograph", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithMany()
+                        .HasForeignKey("JobKey")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

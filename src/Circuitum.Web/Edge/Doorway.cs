@@ -20,6 +20,9 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
     /// <summary>Largest upload with its envelope: a file of 5 MB, and far enough beyond it to be told so.</summary>
     public const long LargestUpload = 6 * 1024 * 1024;
 
+    /// <summary>Largest photograph with what comes beside it, and far enough beyond it to be told so.</summary>
+    public const long LargestPhotograph = Formats.Photographs.Photograph.MostBytes + (1024 * 1024);
+
     // What is thrown away so that it can be told to be too large; beyond that the connection is cut.
     private const long Drained = 64 * 1024 * 1024;
 
@@ -47,9 +50,11 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
             return;
         }
 
-        var upload = HttpMethods.IsPost(method)
-            && Uploads.Contains(context.Request.Query["handler"].ToString(), StringComparer.OrdinalIgnoreCase);
-        var most = upload ? LargestUpload : LargestForm;
+        var photograph = HttpMethods.IsPost(method)
+            && context.Request.Path.Value?.EndsWith(Site.SiteEndpoints.Photographs, StringComparison.Ordinal) == true;
+        var upload = photograph || (HttpMethods.IsPost(method)
+            && Uploads.Contains(context.Request.Query["handler"].ToString(), StringComparer.OrdinalIgnoreCase));
+        var most = photograph ? LargestPhotograph : upload ? LargestUpload : LargestForm;
         var over = context.Request.ContentLength > most;
         if (context.Features.Get<Microsoft.AspNetCore.Http.Features.IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } body)
         {

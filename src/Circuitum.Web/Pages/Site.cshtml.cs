@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Plans;
@@ -19,6 +20,28 @@ public sealed record Tick(Subject Subject, SiteStep Step, string Name, SiteEntry
 {
     /// <summary>The line of the walk; empty for everything else.</summary>
     public string Line { get; init; } = "";
+}
+
+/// <summary>The photographs of a room and its walls, and what can be photographed there.</summary>
+/// <param name="Key">The job.</param>
+/// <param name="Room">The room.</param>
+/// <param name="Shots">What was taken, the oldest first.</param>
+public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteEntry> Shots)
+{
+    /// <summary>As it is called.</summary>
+    public string Name => Room.Name;
+
+    /// <summary>The walls, then the room as a whole.</summary>
+    public IEnumerable<(Subject Subject, string Words)> Sides => Enumerable.Range(1, Room.Corners.Length)
+        .Select(n => (Subject.Wall(Room.Id, n), $"{Room.SideOf(n)} wall{(Room.Corners.Length > 4 ? $", {n}" : "")}"))
+        .Append((Subject.Room(Room.Id), "the whole room"));
+
+    /// <summary>What a photograph is of, and what was said of it.</summary>
+    public string Words(SiteEntry shot) => string.Join(", ", new[]
+    {
+        Sides.FirstOrDefault(s => s.Subject == shot.Subject).Words, shot.Note.Length > 0 ? shot.Note : null, shot.Who,
+        SiteModel.Time(shot.When),
+    }.OfType<string>());
 }
 
 /// <summary>Site: what is pulled, made up, landed, and what is next; it works without signal once it was opened.</summary>
@@ -146,6 +169,10 @@ public sealed class SiteModel(Workbench bench) : JobPage(bench)
         new(line.Subject, SiteStep.Passed, $"{stop.Name}: {line.Text}", Record.Of(line.Subject, SiteStep.Passed,
             line.Key))
         { Line = line.Key };
+
+    /// <summary>The photographs of a room.</summary>
+    public RoomPhotographs PhotographsOf(FramedRoom room) => new(Key, room.Room, [.. Record.Photographs(room.Room.Id,
+        Plan.Survey.Boxes.Where(b => b.Box.Room == room.Room.Id).Select(b => Subject.Box(b.Box.Id)).ToHashSet())]);
 
     /// <summary>Boxes room by room, floor by floor; rooms without any are left out.</summary>
     public IEnumerable<(string Room, string Level, IReadOnlyList<PlacedBox> Boxes)> BoxesByRoom()

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Site;
@@ -20,6 +21,10 @@ namespace Circuitum.Web.Site;
 public sealed record SentEntry(string? Id, string? Subject, string? Step, string? At, int Revision, string? TakesBack, string? Used,
     string? Note, string? Line = null)
 {
+    /// <summary>Fingerprint of the picture that came with it; never read from what was sent.</summary>
+    [JsonIgnore]
+    public string? Photograph { get; init; }
+
     /// <summary>Longest cable that anyone measures: 2000 ft.</summary>
     public static Length Longest { get; } = Length.FromFeet(2000);
 
@@ -58,8 +63,7 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
     {
         var subject = Core.Jobs.Subject.TryParse(Subject)
             ?? throw new FormatException($"“{Told(Subject)}” is no run, box or circuit.");
-        if (!Enum.TryParse<SiteStep>(Step, out var step) || !Enum.IsDefined(step) || step.ToString() != Step
-            || (!step.IsOfWalk() && !SiteSteps.Of(subject.Kind).Contains(step)))
+        if (!Enum.TryParse<SiteStep>(Step, out var step) || step.ToString() != Step || !IsDoneTo(subject.Kind, step))
         {
             throw new FormatException($"“{Told(Step)}” is nothing that is done to a {subject.Kind.ToString().ToLowerInvariant()}.");
         }
@@ -87,12 +91,18 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
         return new(id, subject, step, Time(), received, who, Revision)
         {
             Line = line,
+            Photograph = back is null ? Photograph : null,
             Note = note,
             TakesBack = back,
             As = back is null ? AsDone(plan, subject, step) : null,
             Used = string.IsNullOrWhiteSpace(Used) ? null : Measured(Used),
         };
     }
+
+    // A photograph comes by itself, with its picture; only that it is taken back comes with the others.
+    private bool IsDoneTo(SubjectKind kind, SiteStep step) => step.IsOfWalk()
+        || (step == SiteStep.Photographed && kind.IsSeenBy() && (TakesBack is not null || Photograph is not null))
+        || SiteSteps.Of(kind).Contains(step);
 
     private Instant Time() =>
         DateTimeOffset.TryParse(At, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) && at > Earliest
@@ -112,6 +122,8 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
                 return step == SiteStep.Pulled ? new($"{line.From} → {line.To}", line.Cable, line.Length) : null;
             case SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed:
                 return step == SiteStep.Landed ? new(landed.Description, $"{landed.Panel}{landed.SpaceText}", Length.Zero) : null;
+            case SubjectKind.Wall when subject.Numbered is var (of, number)
+                && plan.House.Rooms.FirstOrDefault(r => r.Room.Id.Value == of)?.Sides.ElementAtOrDefault(number - 1) is not null:
             case SubjectKind.Room when plan.House.Rooms.Any(r => r.Room.Id.Value == subject.Id):
             case SubjectKind.Panel when plan.Panels.Any(p => p.Panel.Id.Value == subject.Id):
             case SubjectKind.Structure when plan.House.Structures.Any(s => s.Structure.Id.Value == subject.Id):

@@ -1,3 +1,5 @@
+import { shrink, keepPhoto, photosOf, dropPhoto } from "./photographs.js";
+
 // Site without signal: what is pressed is kept on the phone with its own time and id, and sent when the server answers, once each.
 const page = document.querySelector("[data-site]");
 const job = page.dataset.site;
@@ -42,6 +44,7 @@ function showCorrection(entry) {
 
 function show(entry) {
   if (entry.step === "Correction") return showCorrection(entry);
+  if (entry.step === "Photographed") return document.querySelector(`[data-shot="${CSS.escape(entry.takesBack)}"]`)?.remove();
   for (const tick of ticksOf(entry)) {
     tick.setAttribute("aria-pressed", String(!entry.takesBack));
     tick.dataset.entry = entry.takesBack ? "" : entry.id;
@@ -79,8 +82,10 @@ function count() {
   }
 }
 
+let photosWaiting = 0;
+
 function tell(trouble) {
-  const waiting = unsent().length;
+  const waiting = unsent().length + photosWaiting;
   const status = document.getElementById("unsent");
   status.textContent =
     waiting === 0 ? "Everything is sent." : `${waiting} not sent yet${trouble ? `: ${trouble}` : ""}. They are kept on this phone.`;
@@ -157,6 +162,7 @@ async function send() {
       );
       tell();
     }
+    if (!trouble) trouble = await sendPhotos();
     // The page that is kept for when there is no signal shows what the server has now.
     if (!trouble) await fetch(location.href);
   } catch {
@@ -166,7 +172,72 @@ async function send() {
   }
   tell(trouble);
   // What was pressed while the page was fetched goes at once; after trouble the next try is by the clock.
-  if (!trouble && unsent().length > 0) send();
+  if (!trouble && unsent().length + photosWaiting > 0) send();
+}
+
+// One after the other: a picture is large, and the line is thin.
+async function sendPhotos() {
+  for (const photo of await photosOf(job)) {
+    const { id, subject, at, revision, note } = photo;
+    const query = new URLSearchParams({ id, subject, at, revision, note });
+    const answer = await fetch(`/job/${encodeURIComponent(job)}/site/photographs?${query}`, {
+      method: "POST",
+      headers: { "Content-Type": "image/jpeg" },
+      body: photo.picture,
+    });
+    const said = await answer.json().catch(() => ({}));
+    // Too large or no picture: it never can be kept, and is told like the others.
+    const never = said.refused?.[0]?.why ?? (answer.status === 413 ? "the picture is too large" : undefined);
+    if (!answer.ok && !never) return said.error ?? `the server answered ${answer.status}`;
+    if (never) write(NOT_KEPT, [...read(NOT_KEPT), { id, subject, at, step: "Photographed", why: never }]);
+    await dropPhoto(id);
+    photosWaiting = (await photosOf(job)).length;
+    tell();
+  }
+  return "";
+}
+
+// A photograph is shown at once, and stands on the phone until the server has it.
+async function take(input) {
+  const [file] = input.files;
+  const place = input.closest(".photographs");
+  const caption = place.querySelector("[data-caption]");
+  input.value = "";
+  if (!file) return;
+  try {
+    const photo = {
+      id: newId(),
+      job,
+      subject: place.querySelector("[data-side]").value,
+      at: new Date().toISOString(),
+      revision: Number(page.dataset.revision),
+      note: caption.value.trim(),
+      picture: await shrink(file),
+    };
+    await keepPhoto(photo);
+    caption.value = "";
+    photosWaiting = (await photosOf(job)).length;
+    showPhoto(photo);
+    tell();
+    send();
+  } catch {
+    tell("that is no picture this phone can read, or there is no room for it");
+  }
+}
+
+function showPhoto(photo) {
+  const place = [...document.querySelectorAll("[data-side] option")].find((o) => o.value === photo.subject)?.closest(".photographs");
+  if (!place || document.querySelector(`[data-shot="${CSS.escape(photo.id)}"]`)) return;
+  const reader = new FileReader();
+  reader.onload = () => {
+    const [item, image, words] = [document.createElement("li"), document.createElement("img"), document.createElement("small")];
+    Object.assign(image, { width: 160, height: 120, src: reader.result, alt: photo.note || "A photograph" });
+    words.textContent = photo.note || new Date(photo.at).toLocaleString();
+    item.dataset.shot = photo.id;
+    item.append(image, words);
+    place.querySelector(".shots").append(item);
+  };
+  reader.readAsDataURL(photo.picture);
 }
 
 document.addEventListener("click", (e) => {
@@ -190,6 +261,8 @@ document.addEventListener("click", (e) => {
     if (said.value.trim()) keep(entryOf(fails, { note: said.value.trim() }));
     said.value = "";
   }
+  const away = e.target.closest?.("[data-take-away]");
+  if (away) keep(entryOf(away, { takesBack: away.dataset.takeAway }));
   const mended = e.target.closest?.("[data-mends]");
   if (mended) keep(entryOf(mended.closest(".corrections"), { takesBack: mended.dataset.mends }));
   if (e.target.closest?.("[data-put-away]")) {
@@ -197,15 +270,25 @@ document.addEventListener("click", (e) => {
     tell();
   }
 });
-document.addEventListener("change", (e) => e.target.matches?.("select[data-submits]") && e.target.form.requestSubmit());
+document.addEventListener("change", (e) => {
+  if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();
+  if (e.target.matches?.("[data-photograph]")) take(e.target);
+});
 window.addEventListener("online", send);
-setInterval(() => unsent().length > 0 && send(), RETRY);
+setInterval(() => unsent().length + photosWaiting > 0 && send(), RETRY);
 
 // A page that was kept earlier is older than what was pressed since.
 unsent().forEach(show);
 count();
 tell();
-send();
+photosOf(job)
+  .then((photos) => {
+    photosWaiting = photos.length;
+    photos.forEach(showPhoto);
+    tell();
+  })
+  .catch(() => {})
+  .finally(send);
 
 // Without a worker (a browser that has none, an address that is not secure) the page works as long as it stays open.
 async function keepForLater() {

@@ -11,8 +11,8 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Circuitum.Data.Migrations
 {
     [DbContext(typeof(JobsDb))]
-    [Migration("20261129211403_SiteEntries")]
-    partial class SiteEntries
+    [Migration("20261129213421_SiteRecord")]
+    partial class SiteRecord
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -64,6 +64,29 @@ namespace Circuitum.Data.Migrations
                     b.HasKey("JobKey");
 
                     b.ToTable("Looks");
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredPhotograph", b =>
+                {
+                    b.Property<string>("JobKey")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Fingerprint")
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Picture")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("JobKey", "Fingerprint");
+
+                    b.ToTable("Photographs");
                 });
 
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>
@@ -199,6 +222,9 @@ namespace Circuitum.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Photograph")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("Received")
                         .HasColumnType("INTEGER");
 
@@ -234,6 +260,15 @@ namespace Circuitum.Data.Migrations
                     b.HasOne("Circuitum.Data.StoredJob", null)
                         .WithOne()
                         .HasForeignKey("Circuitum.Data.StoredLook", "JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredPhotograph", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithMany()
+                        .HasForeignKey("JobKey")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

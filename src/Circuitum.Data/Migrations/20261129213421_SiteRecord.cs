@@ -6,11 +6,31 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Circuitum.Data.Migrations
 {
     /// <inheritdoc />
-    public partial class SiteEntries : Migration
+    public partial class SiteRecord : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.CreateTable(
+                name: "Photographs",
+                columns: table => new
+                {
+                    JobKey = table.Column<string>(type: "TEXT", maxLength: 24, nullable: false),
+                    Fingerprint = table.Column<string>(type: "TEXT", maxLength: 64, nullable: false),
+                    MediaType = table.Column<string>(type: "TEXT", nullable: false),
+                    Picture = table.Column<byte[]>(type: "BLOB", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Photographs", x => new { x.JobKey, x.Fingerprint });
+                    table.ForeignKey(
+                        name: "FK_Photographs_Jobs_JobKey",
+                        column: x => x.JobKey,
+                        principalTable: "Jobs",
+                        principalColumn: "Key",
+                        onDelete: ReferentialAction.Cascade);
+                });
+
             migrationBuilder.CreateTable(
                 name: "SiteEntries",
                 columns: table => new
@@ -25,6 +45,7 @@ namespace Circuitum.Data.Migrations
                     Revision = table.Column<int>(type: "INTEGER", nullable: false),
                     Line = table.Column<string>(type: "TEXT", nullable: false),
                     Note = table.Column<string>(type: "TEXT", nullable: false),
+                    Photograph = table.Column<string>(type: "TEXT", nullable: true),
                     TakesBack = table.Column<Guid>(type: "TEXT", nullable: true),
                     AsName = table.Column<string>(type: "TEXT", nullable: true),
                     AsWhat = table.Column<string>(type: "TEXT", nullable: true),
@@ -46,6 +67,9 @@ namespace Circuitum.Data.Migrations
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.DropTable(
+                name: "Photographs");
+
             migrationBuilder.DropTable(
                 name: "SiteEntries");
         }
