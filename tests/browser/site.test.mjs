@@ -179,6 +179,25 @@ test("the walk is passed and corrected without signal, and mended", async ({ pag
   await expect(page.getByRole("heading", { name: /^Trench to Greenhouse/ })).toBeVisible();
 });
 
+test("a device that would not latch is first on the list until it is replaced and tested", async ({ page }) => {
+  await openSite(page, "test");
+  const last = page.getByRole("listitem").filter({ hasText: "goes dead:" }).last();
+  const name = (await last.locator("b").first().textContent()).trim();
+  await last.getByRole("button", { name: /^would not latch/ }).click();
+  await expect(last).toContainText("would not latch: replace it, just now");
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "test");
+  const first = page.getByRole("listitem").filter({ hasText: /goes dead:|protects no outlet/ }).first();
+  await expect(first).toContainText(name);
+  await expect(first).toContainText("would not latch, crew");
+  await first.getByRole("button", { name: /^replaced/ }).click();
+  await first.getByRole("button", { name: /^tested/ }).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "test");
+  await expect(page.getByRole("main")).not.toContainText("would not latch, crew");
+  await expect(page.getByRole("main")).toContainText(/tested [A-Z][a-z]+ \d+ \d\d:\d\d UTC by crew/);
+});
+
 test("what the server can never keep is shown to be placed by hand", async ({ page }) => {
   await openSite(page);
   await page.evaluate(() =>
@@ -196,7 +215,7 @@ test("what the server can never keep is shown to be placed by hand", async ({ pa
   await expect(page.getByRole("region", { name: "To be placed by hand" })).toHaveCount(0);
 });
 
-for (const view of ["pull", "make-up", "land", "walk", "reels", "done"]) {
+for (const view of ["pull", "make-up", "land", "walk", "test", "reels", "done"]) {
   test(`axe finds nothing on the list ${view}, and a thumb hits everything`, async ({ page }) => {
     await openSite(page, view);
     const found = await new AxeBuilder({ page })

@@ -38,6 +38,12 @@ public enum SiteStep
 
     /// <summary>A photograph was taken of it while it was open.</summary>
     Photographed,
+
+    /// <summary>A protective device would not latch, or did not open when its button was pressed.</summary>
+    WouldNotLatch,
+
+    /// <summary>A protective device was replaced by a new one.</summary>
+    Replaced,
 }
 
 /// <summary>Which steps there are for what.</summary>
@@ -52,6 +58,9 @@ public static class SiteSteps
         _ => [],
     };
 
+    /// <summary>It belongs to the life of a protective device, and happens again and again.</summary>
+    public static bool IsOfLife(this SiteStep step) => step is SiteStep.Tested or SiteStep.WouldNotLatch or SiteStep.Replaced;
+
     /// <summary>What a photograph may be of.</summary>
     public static bool IsSeenBy(this SubjectKind kind) =>
         kind is SubjectKind.Room or SubjectKind.Wall or SubjectKind.Box or SubjectKind.Run or SubjectKind.Panel or SubjectKind.Structure;
@@ -64,6 +73,7 @@ public static class SiteSteps
     {
         SiteStep.MadeUp => "made up",
         SiteStep.Passed => "seen",
+        SiteStep.WouldNotLatch => "would not latch",
         _ => step.ToString().ToLowerInvariant(),
     };
 }

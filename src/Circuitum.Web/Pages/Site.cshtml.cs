@@ -45,7 +45,7 @@ public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteE
 }
 
 /// <summary>Site: what is pulled, made up, landed, and what is next; it works without signal once it was opened.</summary>
-public sealed class SiteModel(Workbench bench) : JobPage(bench)
+public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(bench)
 {
     /// <summary>Most entries that the book shows, the newest.</summary>
     public const int MostListed = 200;
@@ -54,7 +54,7 @@ public sealed class SiteModel(Workbench bench) : JobPage(bench)
     public static ImmutableArray<(string View, string Words, string Partial)> Views { get; } =
     [
         ("pull", "Pull", "_SitePull"), ("make-up", "Make up", "_SiteMakeUp"), ("land", "Land", "_SiteLand"), ("walk", "Walk", "_SiteWalk"),
-        ("reels", "Reels", "_SiteReels"), ("done", "Done", "_SiteDone"),
+        ("test", "Test", "_SiteTest"), ("reels", "Reels", "_SiteReels"), ("done", "Done", "_SiteDone"),
     ];
 
     /// <summary>pull, make-up, land, reels or done.</summary>
@@ -169,6 +169,17 @@ public sealed class SiteModel(Workbench bench) : JobPage(bench)
         new(line.Subject, SiteStep.Passed, $"{stop.Name}: {line.Text}", Record.Of(line.Subject, SiteStep.Passed,
             line.Key))
         { Line = line.Key };
+
+    /// <summary>Every protective device, those that failed first, then those that are due.</summary>
+    public IEnumerable<(DeviceLife Life, string Says)> Lives()
+    {
+        Instant now = new(clock.GetUtcNow().ToUnixTimeMilliseconds());
+        return DeviceLives.Of(Plan, Record).OrderByDescending(l => l.Trouble is not null).ThenByDescending(l => l.IsDue(now)).Select(l =>
+            (l,
+            l.Trouble is { } failed ? $"would not latch, {Told(failed)}: replace it"
+            : l.LastTested is not { } last ? "not tested yet"
+            : l.IsDue(now) ? $"due: last tested {Time(last.When)}" : $"tested {Time(last.When)} by {last.Who}"));
+    }
 
     /// <summary>The photographs of a room.</summary>
     public RoomPhotographs PhotographsOf(FramedRoom room) => new(Key, room.Room, [.. Record.Photographs(room.Room.Id,

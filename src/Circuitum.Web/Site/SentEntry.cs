@@ -102,7 +102,7 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
     // A photograph comes by itself, with its picture; only that it is taken back comes with the others.
     private bool IsDoneTo(SubjectKind kind, SiteStep step) => step.IsOfWalk()
         || (step == SiteStep.Photographed && kind.IsSeenBy() && (TakesBack is not null || Photograph is not null))
-        || SiteSteps.Of(kind).Contains(step);
+        || (step.IsOfLife() && kind is (SubjectKind.Box or SubjectKind.Circuit)) || SiteSteps.Of(kind).Contains(step);
 
     private Instant Time() =>
         DateTimeOffset.TryParse(At, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) && at > Earliest

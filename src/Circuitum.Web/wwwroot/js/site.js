@@ -42,7 +42,16 @@ function showCorrection(entry) {
   list.append(item);
 }
 
+// What happens to a device again and again: the newest is said beside it.
+function showEvent(entry) {
+  const life = document.querySelector(`.tick-event${at(entry.subject, entry.line)}`)?.closest("[data-life]");
+  const says = life?.querySelector("[data-life-says]");
+  const words = { Tested: "tested", WouldNotLatch: "would not latch: replace it", Replaced: "replaced, not tested yet" }[entry.step];
+  if (says && words) says.textContent = `${words}, just now`;
+}
+
 function show(entry) {
+  showEvent(entry);
   if (entry.step === "Correction") return showCorrection(entry);
   if (entry.step === "Photographed") return document.querySelector(`[data-shot="${CSS.escape(entry.takesBack)}"]`)?.remove();
   for (const tick of ticksOf(entry)) {
@@ -243,6 +252,8 @@ function showPhoto(photo) {
 document.addEventListener("click", (e) => {
   const tick = e.target.closest?.(".tick-step");
   if (tick) press(tick);
+  const event = e.target.closest?.(".tick-event");
+  if (event) keep(entryOf(event));
   const all = e.target.closest?.("[data-all]");
   if (all) {
     const rows = [...all.closest("[data-group]").querySelectorAll("[data-row]")].filter((r) => !isPulled(r));
