@@ -229,6 +229,23 @@ public sealed class SiteTests : IDisposable
         Assert.Contains("nothing that is done to", claimed["refused"]![0]!["why"]!.GetValue<string>(), StringComparison.Ordinal);
     }
 
+    [Fact] // an open file of everything, what is taken back among it; what a spreadsheet would run is text
+    public async Task The_record_leaves_as_a_list()
+    {
+        var v = host.Visit();
+        var id = Guid.NewGuid();
+        await SendAsync(v.Http, Entry(id: id, used: "39-6", note: "=1+1", at: "2026-05-04T12:00:00Z"),
+            Entry(back: id, at: "2026-05-04T13:00:00+00:00"));
+        var lines = (await v.Http.GetStringAsync("/job/demo/file/site.csv")).TrimEnd('\n').Split('\n');
+        Assert.Equal("id,at,received,who,revision,subject,step,line,name,what,cut_ft,used,note,photograph,takes_back", lines[0]);
+        Assert.Equal(3, lines.Length);
+        Assert.StartsWith($"{id},2026-05-04T12:00:00Z,", lines[1], StringComparison.Ordinal);
+        Assert.EndsWith(",crew,1,run:@A~k-range,pulled,,Panel A → Induction range,6-3,37,\"39'-6\"\"\",\"'=1+1\",,", lines[1],
+            StringComparison.Ordinal);
+        Assert.EndsWith($",{id}", lines[2], StringComparison.Ordinal);
+        Assert.Single((await v.Http.GetStringAsync("/job/demo-crawl/file/site.csv")).TrimEnd('\n').Split('\n'));
+    }
+
     [Fact]
     public async Task What_is_no_list_of_entries_is_refused_whole()
     {

@@ -5,7 +5,9 @@ using Circuitum.Core.LowVoltage;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Site;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Units;
 using CsvHelper;
 using CsvHelper.Configuration;
 
@@ -81,6 +83,20 @@ public static class CsvFiles
     public static string Tags(Plan plan) => Write("severity,rule,subject,message",
         plan.Tags.Select(t => new object[] { t.Severity.ToString().ToLowerInvariant(), t.Rule, t.Subject,
             $"{t.Headline} {t.Arithmetic}" }));
+
+    /// <summary>site.csv: a line for each entry of the record on site, in the order it was done; what is taken back stands in it
+    /// too.</summary>
+    public static string Site(SiteRecord record) => Write(
+        "id,at,received,who,revision,subject,step,line,name,what,cut_ft,used,note,photograph,takes_back",
+        record.Entries.Select(e => new object[]
+        {
+            e.Id, Time(e.At), Time(e.Received), e.Who, e.Revision, e.Subject, e.Step.Words(), e.Line, e.As?.Name ?? "", e.As?.What ?? "",
+            e.As is { Cut: var cut } && cut > Length.Zero ? cut.WholeFeetUp : "", e.Used?.ToString() ?? "", e.Note, e.Photograph ?? "",
+            e.TakesBack?.ToString() ?? "",
+        }));
+
+    private static string Time(Instant at) =>
+        DateTimeOffset.FromUnixTimeMilliseconds(at.UnixMilliseconds).ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture);
 
     private static object[] ScheduleLine(PanelSchedule panel, Landed landed)
     {

@@ -3,6 +3,7 @@ using Circuitum.Core.Reasons;
 using Circuitum.Core.Rulings;
 using Circuitum.Data;
 using Circuitum.Formats;
+using Circuitum.Formats.Csv;
 using Circuitum.Formats.Drawings;
 using Circuitum.Formats.Pdf;
 using Circuitum.Formats.Svg;
@@ -54,6 +55,11 @@ public static class PlanFileEndpoints
         if (await bench.OpenAsync(new JobKey(key)) is not { } open)
         {
             return Results.NotFound();
+        }
+
+        if (name == "site.csv")
+        {
+            return Results.Text(CsvFiles.Site(open.Site), TypeOf(name));
         }
 
         // What is looked at opens in the browser; lists are kept.
