@@ -109,6 +109,16 @@ public sealed class SiteTests : IDisposable
         Assert.Contains("1 place where what is done does not fit the plan", bench, StringComparison.Ordinal);
         var page = WebUtility.HtmlDecode(await v.GetAsync("/job/demo/site"));
         Assert.Contains("Panel A → Induction range: 6-3, 37 ft, is pulled; the plan has 4-3 there now.", page, StringComparison.Ordinal);
+        // Kept as it lies: the plan pins 6 AWG, and the page has nothing against it any more; undone, it has.
+        var (kept, after, _) = await v.PostAsync("/job/demo/site?handler=Keep", false, ("entry", id.ToString()));
+        Assert.Equal(HttpStatusCode.OK, kept);
+        Assert.DoesNotContain("the plan has changed", after, StringComparison.Ordinal);
+        Assert.Contains("to 6 AWG", WebUtility.HtmlDecode(after), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await v.PostAsync("/job/demo/site?handler=Keep", false, ("entry",
+            "none"))).Status);
+        await v.GetAsync("/job/demo/boxes");
+        Assert.Equal(HttpStatusCode.OK, (await v.PostAsync("/job/demo/boxes?handler=Undo")).Status);
+        Assert.Contains("the plan has changed", await v.GetAsync("/job/demo/site"), StringComparison.Ordinal);
         await SendAsync(v.Http, Entry(back: id, revision: 2));
         Assert.DoesNotContain("the plan has changed", await v.GetAsync("/job/demo/site"), StringComparison.Ordinal);
         Assert.False((await RecordAsync()).Is(Range, SiteStep.Pulled));

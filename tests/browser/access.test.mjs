@@ -1,6 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
 import { test, expect, open, plan } from "./bench.mjs";
 
+// The longest file: its tests are dealt to both workers.
+test.describe.configure({ mode: "parallel" });
+
 const views = [
   ["the job list", (page) => page.goto("/")],
   ["a page that is not there", (page) => page.goto("/job/nothing/house")],

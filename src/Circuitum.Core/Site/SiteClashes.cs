@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Units;
@@ -27,7 +28,12 @@ public enum ClashKind
 /// <param name="Words">In a sentence.</param>
 /// <param name="Lost">Feet of cable that come out again.</param>
 /// <param name="Again">Feet that are pulled in their place.</param>
-public sealed record SiteClash(SiteEntry Entry, ClashKind Kind, string Words, Length Lost, Length Again);
+public sealed record SiteClash(SiteEntry Entry, ClashKind Kind, string Words, Length Lost, Length Again)
+{
+    /// <summary>The change of the plan that keeps what is done, as a person's pin; null where no pin can. A pin that breaks a rule is kept
+    /// and tagged, as ever.</summary>
+    public JobChange? Keep { get; init; }
+}
 
 /// <summary>What a change of the plan costs where cables lie already. Nothing that was done is forgotten, and nothing is forbidden: it is
 /// told until it is done, or taken back.</summary>
@@ -35,7 +41,7 @@ public static class SiteClashes
 {
     /// <summary>Every clash, in the order of when the work was done.</summary>
     public static ImmutableArray<SiteClash> Of(Plan plan, SiteRecord record) =>
-        [.. record.Standing.Where(e => record.Of(e.Subject, e.Step) == e).Select(e => Of(plan, e)).OfType<SiteClash>()];
+        [.. record.Standing.Where(e => e.As is not null && record.Of(e.Subject, e.Step) == e).Select(e => Of(plan, e)).OfType<SiteClash>()];
 
     /// <summary>What a change costs on site, in a sentence; null where it costs nothing.</summary>
     /// <param name="before">The plan before it.</param>
@@ -79,6 +85,7 @@ public static class SiteClashes
         var cable = circuit.CableOf(run);
         return cable != done.What
             ? new(entry, ClashKind.OtherCable, $"{said}; the plan has {cable} there now.", done.Cut, run.Length.Value)
+            { Keep = KeptSize(done.What, cable) is { } gauge ? new PinCable(run.Circuit, gauge) : null }
             : run.Length.Value > done.Cut
                 ? new(entry, ClashKind.Short, $"{said}; its way takes {run.Length.Value.WholeFeetUp} ft now.", done.Cut, run.Length.Value)
                 : null;
@@ -93,6 +100,16 @@ public static class SiteClashes
             : space != done.What
                 ? new(entry, ClashKind.OtherSpace, $"{done.Name} is landed in {done.What}; the plan has it in {space} now.", default,
                     default)
+                { Keep = KeptSpace(done.What, landed.Panel) is { } at ? new PinSpace(landed.Key, at) : null }
                 : null;
     }
+
+    // 10-3 and 6-3 differ in size alone; another number of conductors, or another kind of cable, no pin brings back.
+    private static Gauge? KeptSize(string done, string now) =>
+        done.Split('-', 2) is [var size, var kind] && now.Split('-', 2) is [_, var other]
+            && kind == other && Gauge.TryParse(size, out var gauge) ? gauge : null;
+
+    // A14 or A5/7 in that panel: the space that the breaker begins in.
+    private static PanelSpace? KeptSpace(string done, PanelId panel) => done.StartsWith(panel.Value, StringComparison.Ordinal)
+        && PanelSpace.TryParse(done[panel.Value.Length..].Split('/')[0], out var space) ? space : null;
 }

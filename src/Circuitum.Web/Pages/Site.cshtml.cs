@@ -115,6 +115,11 @@ public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(ben
     private ILookup<string, Cut> CutsLeft() => Open.Plan.Takeoff.Pulls.Where(l => !Record.Is(Subject.Run(l.Run), SiteStep.Pulled)
         && l.Length > Length.Zero).ToLookup(l => l.Cable, l => new Cut(l.Run, l.LabelFrom, l.Length));
 
+    /// <summary>Pins in the plan what is done already, so that the plan follows the house.</summary>
+    public Task<IActionResult> OnPostKeepAsync(int from, string entry) => ChangeAsync(from, async () =>
+        await LoadAsync() && Clashes.FirstOrDefault(c => c.Entry.Id.ToString() == entry)?.Keep is { } pin ? pin
+            : throw new FormatException("That is not open any more. Look at the page again."));
+
     /// <inheritdoc/>
     protected override Task ReadAsync()
     {

@@ -39,8 +39,7 @@ public static class SiteEndpoints
 
     // One picture at a time, its entry in the address: what is kept is the picture and nothing that a camera writes beside it.
     private static async Task<IResult> ReceivePhotographAsync(string key, [AsParameters] SentEntry sent, HttpContext context,
-        Workbench bench,
-        SiteEntries site, Data.Photographs photographs, TimeProvider clock)
+        Workbench bench, SiteEntries site, Data.Photographs photographs, TimeProvider clock)
     {
         if (IsFromElsewhere(context.Request))
         {
@@ -71,7 +70,8 @@ public static class SiteEndpoints
                 && await site.AppendAsync(job.Key, [entry])
                 ? Results.Json(new Receipt([entry.Id.ToString()], []))
                 : Refusal(StatusCodes.Status422UnprocessableEntity,
-                    $"This job has as many photographs as one can have, {Data.Photographs.MostOfJob}. Nothing was kept.");
+                    $"This job has as many photographs, {Data.Photographs.MostOfJob}, or entries, {SiteEntries.MostOfJob}, "
+                    + "as one can have.");
         }
         catch (FormatException e)
         {

@@ -3,6 +3,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Site;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -115,6 +116,11 @@ public sealed class SitePlanTests
         Assert.Null(SiteClashes.CostOf(after, after, AllPulled(plan)));
         Assert.Contains("10-3", clash.Words, StringComparison.Ordinal);
         Assert.Contains("6-3", clash.Words, StringComparison.Ordinal);
+
+        // Kept as it lies, the plan has 10-3 again, and a red tag: 30 A on 10 copper is not 50.
+        var kept = Planner.Plan(clash.Keep!.On(new SetPlateBreaker(new("range"), 0, 50.Amps()).On(job).Job!).Job!);
+        Assert.Empty(SiteClashes.Of(kept, AllPulled(plan)));
+        Assert.Contains(kept.Tags, t => t.Severity == Severity.Red && t.Rule.StartsWith("240.4", StringComparison.Ordinal));
     }
 
     [Fact] // case 3: a box is moved 5 ft along its wall away from the panel: the cable that was cut is short by what the plan adds
@@ -151,6 +157,15 @@ public sealed class SitePlanTests
         { As = new(landed.Description, space, Length.Zero) };
         Assert.Empty(SiteClashes.Of(plan, SiteRecord.Of([Landed($"{landed.Panel}{landed.SpaceText}")])));
         Assert.Equal(ClashKind.OtherSpace, Assert.Single(SiteClashes.Of(plan, SiteRecord.Of([Landed("A99")]))).Kind);
+
+        // Landed where it was, and moved in the plan: kept, the plan has it there again. In another panel no pin can.
+        var was = $"{landed.Panel}{landed.SpaceText}";
+        var free = Enumerable.Range(1, plan.Panels[0].Panel.Spaces - 2).Select(n => new PanelSpace(n)).First(s => plan.Panels[0].Circuits
+            .All(c => !c.Spaces.Contains(s.Number) && !c.Spaces.Contains(s.Number + 2)));
+        var moved = new PinSpace(landed.Key, free).On(plan.Job).Job!;
+        var clash = Assert.Single(SiteClashes.Of(Planner.Plan(moved), SiteRecord.Of([Landed(was)])));
+        Assert.Empty(SiteClashes.Of(Planner.Plan(clash.Keep!.On(moved).Job!), SiteRecord.Of([Landed(was)])));
+        Assert.Null(Assert.Single(SiteClashes.Of(plan, SiteRecord.Of([Landed("Z1")]))).Keep);
         var gone = Landed("A1") with { Subject = new(SubjectKind.Circuit, "no-such-circuit") };
         Assert.Equal(ClashKind.Gone, Assert.Single(SiteClashes.Of(plan, SiteRecord.Of([gone]))).Kind);
     }
