@@ -23,7 +23,10 @@ test("an edit that did not arrive is said, stays in its field, and is saved when
   await expect(saved(page)).toHaveText("not saved");
   await expect(offset).toHaveValue('44"');
 
+  // The line says the same as before: that it failed again is heard from the network.
+  const failed = page.waitForEvent("requestfailed");
   await page.getByRole("button", { name: "Send it again" }).click();
+  await failed;
   await expect(said(page)).toContainText("Not saved: the server does not answer.");
   await expect(offset).toHaveValue('44"');
 

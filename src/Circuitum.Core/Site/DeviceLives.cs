@@ -4,6 +4,7 @@ using Circuitum.Core.Plans;
 using Circuitum.Core.Protection;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Site;
 
@@ -53,12 +54,15 @@ public static class DeviceLives
             {
                 var subject = Subject.Box(box);
                 lives.Add(new(subject, number, plan.Survey[box].Name, Protecting.Words(device.Kind),
-                    [.. landed.Boxes.Where(b => landed.Protected.Outlets[b] is var outlet && (outlet.ResetAt == box
-                        || outlet.AfciResetAt == box))
-                        .Select(b => plan.Survey[b].Name)], Of(subject)));
+                    GoesDead(plan, landed.Wired, box), Of(subject)));
             }
         }
 
         return lives.ToImmutable();
     }
+
+    /// <summary>The outlets that a device takes with it when it opens, its own among them, by name.</summary>
+    internal static ImmutableArray<string> GoesDead(Plan plan, WiredCircuit circuit, BoxId device) =>
+        [.. circuit.Circuit.Boxes.Where(b => circuit.Outlets[b].ResetAt == device || circuit.Outlets[b].AfciResetAt == device)
+            .Select(b => plan.Survey[b].Name)];
 }

@@ -4,6 +4,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
@@ -55,19 +56,22 @@ public static class Walk
         _ => [.. Rooms(plan).Select(r => Trim(plan, r.Room, r.Level, r.Boxes)), .. plan.Panels.Select(p => TrimPanel(plan, record, p))],
     };
 
-    private static IEnumerable<(FramedRoom Room, string Level, List<PlacedBox> Boxes)> Rooms(Plan plan)
+    /// <summary>The rooms that have boxes, floor by floor, with what is in them.</summary>
+    public static IEnumerable<(FramedRoom Room, string Level, IReadOnlyList<PlacedBox> Boxes)> Rooms(Plan plan)
     {
         var boxes = plan.Survey.Boxes.ToLookup(b => b.Box.Room);
-        return plan.House.Levels.SelectMany(l => l.Rooms, (l, r) => (Room: r, l.Level.Name, Boxes: boxes[r.Room.Id].ToList()))
+        return plan.House.Levels.SelectMany(l => l.Rooms, (l, r) => (Room: r, l.Level.Name,
+            Boxes: (IReadOnlyList<PlacedBox>)[.. boxes[r.Room.Id]]))
             .Where(x => x.Boxes.Count > 0);
     }
 
-    private static WalkStop Walls(Plan plan, SiteRecord record, FramedRoom room, string level, List<PlacedBox> boxes)
+    private static string Cite(Plan plan, params ImmutableArray<RuleId> rules) => plan.Book.Cite(rules).ToString();
+
+    private static WalkStop Walls(Plan plan, SiteRecord record, FramedRoom room, string level, IReadOnlyList<PlacedBox> boxes)
     {
         var rules = plan.Job.HouseRules;
         var subject = Subject.Room(room.Room.Id);
         WalkLine Line(string key, string text, string section) => new(subject, key, text, section);
-        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
         var ids = boxes.Select(b => b.Box.Id).ToHashSet();
         var runs = plan.Takeoff.Pulls.Where(l => plan.FindRun(l.Run)!.Value.Run is var run
             && ((run.To.Box is { } to && ids.Contains(to)) || (run.From.Box is { } from && ids.Contains(from)))).ToList();
@@ -76,16 +80,16 @@ public static class Walk
         {
             Line("boxes", $"{boxes.Count} {(boxes.Count == 1 ? "box" : "boxes")}: {Heights(boxes)}", "the plan"),
             Line("flush", "Boxes square, fast, and flush with the finished face; at most 1/4 in behind it where nothing there burns",
-                Cite(RuleId.BoxFlush)),
+                Cite(plan, RuleId.BoxFlush)),
             Line("cables", $"{runs.Count} {(runs.Count == 1 ? "cable" : "cables")} in, each with its label at both ends", "the plan")
                 with { NotReady = open == 0 ? null : $"{open} of {runs.Count} not pulled by the record" },
             Line("staples", $"Fastened within {rules.FastenedNearBox} of every box and every {rules.FastenedAlong} between; not pinched",
-                Cite(RuleId.CableSupport, RuleId.CableAtBox)),
+                Cite(plan, RuleId.CableSupport, RuleId.CableAtBox)),
             Line("holes", $"At most {rules.CablesPerHole} cables to a hole or under a staple; holes 1-1/4 in from the face, or a plate",
-                Cite(RuleId.HoleEdge)),
+                Cite(plan, RuleId.HoleEdge)),
             Line("free", "6 in of conductor free in every box, 3 in of it beyond the face; 1/4 in of sheath inside",
-                Cite(RuleId.FreeConductor, RuleId.CableAtBox)),
-            Line("grounds", "Grounds joined in every box, with a tail for each device; ends coiled in", Cite(RuleId.GroundsJoined)),
+                Cite(plan, RuleId.FreeConductor, RuleId.CableAtBox)),
+            Line("grounds", "Grounds joined in every box, with a tail for each device; ends coiled in", Cite(plan, RuleId.GroundsJoined)),
         };
         foreach (var (box, circuit) in boxes.Select(b => (b, plan.CircuitOf(b.Box.Id))))
         {
@@ -98,20 +102,20 @@ public static class Walk
         if (boxes.Where(b => b.HasAlarm).ToList() is { Count: > 0 } alarms)
         {
             lines.Add(Line("alarms", $"{string.Join(", ", alarms.Select(a => a.Name))}: wired, and joined with the others",
-                Cite(RuleId.SmokeAlarms)));
+                Cite(plan, RuleId.SmokeAlarms)));
         }
 
         if (plan.LowVoltage.Runs.Any(r => r.Outlet.Room == room))
         {
             lines.Add(Line("low-voltage", $"Low voltage in holes of its own, {rules.LowVoltageApart} from power",
-                Cite(RuleId.LowVoltageFromPower)));
+                Cite(plan, RuleId.LowVoltageFromPower)));
         }
 
         return new(room.Room.Name, level, [.. lines]) { Room = room };
     }
 
     // 6 receptacles at 14", 2 switches at 4': the commonest first.
-    private static string Heights(List<PlacedBox> boxes) => string.Join(", ", boxes
+    private static string Heights(IReadOnlyList<PlacedBox> boxes) => string.Join(", ", boxes
         .GroupBy(b => (Kind: KindOf(b), Height: b.Box.Mount == Mount.Wall ? (Length?)b.Height : null))
         .OrderByDescending(g => g.Count()).ThenBy(g => g.Key.Kind, StringComparer.Ordinal).ThenBy(g => g.Key.Height)
         .Select(g => $"{g.Count()} {g.Key.Kind}{(g.Count() == 1 || g.Key.Kind == "equipment" ? "" : g.Key.Kind == "switch" ? "es" : "s")}"
@@ -123,7 +127,6 @@ public static class Walk
     private static WalkStop WholeHouse(Plan plan)
     {
         var house = Subject.Structure(plan.House.Structures[0].Structure.Id);
-        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
         var lines = new List<WalkLine>
         {
             new(house, "dead", "Nothing is landed and nothing is live, where the authority says so", "the authority"),
@@ -131,21 +134,21 @@ public static class Walk
         if (Hardware.PlateCount(plan) is > 0 and var plates)
         {
             lines.Add(new(house, "plates", $"{plates} steel plates, one wherever a hole or a notch is too near to a face",
-                Cite(RuleId.NailPlate)));
+                Cite(plan, RuleId.NailPlate)));
         }
 
         if (Hardware.CaulkedCount(plan) is > 0 and var caulked)
         {
             lines.Add(new(house, "caulk", $"{caulked} {(caulked == 1 ? "hole" : "holes")} between two floors closed with what the fire "
-                + "code lists", Cite(RuleId.FireBlocking)));
+                + "code lists", Cite(plan, RuleId.FireBlocking)));
         }
 
         lines.AddRange(plan.Panels.Select(p => new WalkLine(Subject.Panel(p.Panel.Id), "space",
             $"Panel {p.Panel.Id}: 30 in wide, 3 ft deep and 6-1/2 ft high in front of it are free, and stay so",
-            Cite(RuleId.WorkingSpace))));
+            Cite(plan, RuleId.WorkingSpace))));
         lines.AddRange(plan.Panels.SelectMany(p => p.Circuits).Where(c => c.HomeRun is not null).Select(c => new WalkLine(
             Subject.Circuit(c.Key), "gauge", $"{c.Panel}{c.SpaceText} {c.Description}: {c.Cable} for {c.Breaker}, label "
-            + $"“HR {c.Panel}{c.SpaceText}”", Cite(RuleId.ConductorProtection))));
+            + $"“HR {c.Panel}{c.SpaceText}”", Cite(plan, RuleId.ConductorProtection))));
         return new("The whole house", "", [.. lines]);
     }
 
@@ -153,50 +156,51 @@ public static class Walk
     {
         var subject = Subject.Structure(trench.To);
         var name = plan.House.Structures.First(s => s.Structure.Id == trench.To).Structure.Name;
-        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
         var lines = new List<WalkLine>
         {
-            new(subject, "depth", $"{trench.Depth} of earth over the cable or pipe, measured where it is least", Cite(RuleId.BurialCover)),
+            new(subject, "depth", $"{trench.Depth} of earth over the cable or pipe, measured where it is least", Cite(plan,
+                RuleId.BurialCover)),
             new(subject, "bed", "No stone on it; drawn loose, with slack at both ends; pipe glued before it is filled", "good practice"),
-            new(subject, "emerging", "Guarded where it comes out of the earth, from 18 in below to 8 ft above", Cite(RuleId.Emerging)),
+            new(subject, "emerging", "Guarded where it comes out of the earth, from 18 in below to 8 ft above", Cite(plan,
+                RuleId.Emerging)),
             new(subject, "tape", "Warning tape a foot above it where it is a service; a photograph with two measures anywhere",
-                Cite(RuleId.WarningTape)),
+                Cite(plan, RuleId.WarningTape)),
         };
         if (trench.DataPipe is { } apart)
         {
-            lines.Add(new(subject, "data", $"The data pipe {apart} away from power", Cite(RuleId.DataInEarth)));
+            lines.Add(new(subject, "data", $"The data pipe {apart} away from power", Cite(plan, RuleId.DataInEarth)));
         }
 
         return new($"Trench to {name}", "", [.. lines]);
     }
 
-    private static WalkStop Trim(Plan plan, FramedRoom room, string level, List<PlacedBox> boxes)
+    private static WalkStop Trim(Plan plan, FramedRoom room, string level, IReadOnlyList<PlacedBox> boxes)
     {
         var subject = Subject.Room(room.Room.Id);
-        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
         var lines = new List<WalkLine>();
         if (boxes.Count(b => b.HasGeneralReceptacle) is > 0 and var receptacles)
         {
             lines.Add(new(subject, "tester", $"{receptacles} {(receptacles == 1 ? "receptacle" : "receptacles")}: the plug-in tester shows "
                 + "correct wiring at each", "the plan"));
-            lines.Add(new(subject, "tamper", "Receptacles are tamper-resistant where that is asked", Cite(RuleId.TamperResistant)));
+            lines.Add(new(subject, "tamper", "Receptacles are tamper-resistant where that is asked", Cite(plan, RuleId.TamperResistant)));
         }
 
-        foreach (var (box, device) in boxes.Select(b => (b, plan.CircuitOf(b.Box.Id)?.Devices.GetValueOrDefault(b.Box.Id)))
-            .Where(x => x.Item2 is not null))
+        foreach (var (box, circuit) in boxes.Select(b => (b, plan.CircuitOf(b.Box.Id)))
+            .Where(x => x.Item2?.Devices.ContainsKey(x.b.Box.Id) == true))
         {
-            lines.Add(new(subject, $"trip-{box.Box.Id}", $"{box.Name}: its button makes it dead, with "
-                + $"{device!.Load.Length} {(device.Load.Length == 1 ? "outlet" : "outlets")} beyond it", Cite(RuleId.GroundFault)));
+            var with = DeviceLives.GoesDead(plan, circuit!, box.Box.Id).Remove(box.Name);
+            lines.Add(new(subject, $"trip-{box.Box.Id}", $"{box.Name}: its button makes it dead"
+                + (with.IsEmpty ? "" : $", and with it {string.Join(", ", with)}"), Cite(plan, RuleId.GroundFault)));
         }
 
-        if (boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsSwitch())))
+        if (boxes.Any(b => b.Box.Devices.Any(d => d.Kind.IsSwitch())))
         {
             lines.Add(new(subject, "switches", "Every switch works its lamps and no others, from every place", "the plan"));
         }
 
-        if (boxes.Exists(b => b.HasAlarm))
+        if (boxes.Any(b => b.HasAlarm))
         {
-            lines.Add(new(subject, "alarms", "The alarm's button sounds all of them", Cite(RuleId.SmokeAlarms)));
+            lines.Add(new(subject, "alarms", "The alarm's button sounds all of them", Cite(plan, RuleId.SmokeAlarms)));
         }
 
         lines.Add(new(subject, "plates", "Plates and covers on, no gap, no copper seen", "good practice"));
@@ -206,20 +210,19 @@ public static class Walk
     private static WalkStop TrimPanel(Plan plan, SiteRecord record, PanelSchedule panel)
     {
         var subject = Subject.Panel(panel.Panel.Id);
-        string Cite(params ImmutableArray<RuleId> rule) => plan.Book.Cite(rule).ToString();
         var circuits = panel.Circuits.Where(c => c.HomeRun is not null).ToList();
         var open = circuits.Count(c => !record.Is(Subject.Circuit(c.Key), SiteStep.Torqued));
         return new($"Panel {panel.Panel.Id}", panel.Where,
         [
             new(subject, "torque", $"{circuits.Count} breakers and every bar screw to the torque that is marked on them",
-                Cite(RuleId.TerminalTorque))
+                Cite(plan, RuleId.TerminalTorque))
             { NotReady = open == 0 ? null : $"{open} of {circuits.Count} not torqued by the record" },
             new(subject, "neutrals", plan.Job.BondsAt(panel.Panel)
                 ? "Neutral and ground bonded here, by the screw or strap that came with it"
-                : "Neutral and ground apart; the bonding screw is out", Cite(RuleId.NeutralApart)),
+                : "Neutral and ground apart; the bonding screw is out", Cite(plan, RuleId.NeutralApart)),
             new(subject, "volts", $"From leg to leg {plan.Book.Supply.Between}, from each leg to neutral {plan.Book.Supply.ToNeutral}",
                 "the plan"),
-            new(subject, "directory", "The door sheet is this panel's, and every circuit on it was tried", Cite(RuleId.Directory)),
+            new(subject, "directory", "The door sheet is this panel's, and every circuit on it was tried", Cite(plan, RuleId.Directory)),
         ]);
     }
 }

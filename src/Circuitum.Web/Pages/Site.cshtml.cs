@@ -190,14 +190,6 @@ public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(ben
     public RoomPhotographs PhotographsOf(FramedRoom room) => new(Key, room.Room, [.. Record.Photographs(room.Room.Id,
         Plan.Survey.Boxes.Where(b => b.Box.Room == room.Room.Id).Select(b => Subject.Box(b.Box.Id)).ToHashSet())]);
 
-    /// <summary>Boxes room by room, floor by floor; rooms without any are left out.</summary>
-    public IEnumerable<(string Room, string Level, IReadOnlyList<PlacedBox> Boxes)> BoxesByRoom()
-    {
-        var boxes = Plan.Survey.Boxes.ToLookup(b => b.Box.Room);
-        return Plan.House.Levels.SelectMany(l => l.Rooms, (l, r) => (r.Room.Name, l.Level.Name, Boxes: boxes[r.Room.Id].ToList()))
-            .Where(x => x.Boxes.Count > 0).Select(x => (x.Item1, x.Item2, (IReadOnlyList<PlacedBox>)x.Boxes));
-    }
-
     /// <summary>What is pulled, by floor, by who and by circuit; what has nothing to count is left out.</summary>
     public IEnumerable<(string Title, ImmutableArray<Tally> Tallies)> Tallies() => new[]
     {

@@ -69,6 +69,27 @@ public sealed class WalkTests
             .Count(l => l.Key.StartsWith("trip-", StringComparison.Ordinal)));
     }
 
+    [Theory] // every outlet that a button brings back is named where the button is pressed, and no other is
+    [InlineData(2)]
+    [InlineData(7)]
+    [InlineData(11)]
+    public void Who_presses_a_button_is_told_all_that_must_go_dead(int number)
+    {
+        var job = BuiltHouses.Number(number);
+        var plan = Planner.Plan(job with { Schools = job.Schools with { Gfci = GfciWay.FirstReceptacle } });
+        var lines = Walk.Of(plan, SiteRecord.Empty, Closing.Trim).SelectMany(s => s.Lines).ToLookup(l => l.Key, l => l.Text);
+        var buttons = plan.Circuits.SelectMany(c => c.Devices.Keys, (c, at) => (c, at)).ToList();
+        Assert.NotEmpty(buttons);
+        foreach (var (circuit, at) in buttons)
+        {
+            var dead = circuit.Circuit.Boxes.Where(b => b != at && (circuit.Outlets[b].ResetAt == at
+                || circuit.Outlets[b].AfciResetAt == at)).Select(b => plan.Survey[b].Name);
+            var with = string.Join(", ", dead);
+            Assert.Equal($"{plan.Survey[at].Name}: its button makes it dead{(with.Length > 0 ? $", and with it {with}" : "")}",
+                Assert.Single(lines[$"trip-{at}"]));
+        }
+    }
+
     [Fact]
     public void A_trench_is_a_walk_of_its_own_and_a_job_without_one_has_none()
     {
