@@ -77,7 +77,7 @@ public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(ben
     public Closing Closing => Enum.TryParse<Closing>(Before, true, out var closing) && Enum.IsDefined(closing) ? closing : Closing.Walls;
 
     /// <summary>The walk before it.</summary>
-    public ImmutableArray<WalkStop> Stops => Walk.Of(Plan, Record, Closing);
+    public ImmutableArray<WalkStop> Stops { get; private set; } = [];
 
     /// <summary>A full reel, as it is bought.</summary>
     [FromQuery(Name = "full")]
@@ -127,6 +127,7 @@ public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(ben
         Manner = Enum.TryParse<PullManner>(Order, true, out var manner) && Enum.IsDefined(manner) ? manner : PullManner.SameWay;
         Pulled = SiteProgress.Pulled(plan, Record);
         Clashes = SiteClashes.Of(plan, Record);
+        Stops = At.View == "walk" ? Walk.Of(plan, Record, Closing) : [];
         Groups = At.View == "pull" ? PullOrder.Of(plan, Manner) : [];
         if (At.View == "reels")
         {

@@ -127,7 +127,6 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
             case SubjectKind.Room when plan.House.Rooms.Any(r => r.Room.Id.Value == subject.Id):
             case SubjectKind.Panel when plan.Panels.Any(p => p.Panel.Id.Value == subject.Id):
             case SubjectKind.Structure when plan.House.Structures.Any(s => s.Structure.Id.Value == subject.Id):
-                return null;
             case SubjectKind.Box when plan.Survey.Find(new(subject.Id)) is not null:
                 return null;
             default:
