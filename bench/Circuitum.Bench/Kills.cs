@@ -24,6 +24,7 @@ public static class Kills
         {
             var start = new ProcessStartInfo("dotnet")
             {
+                UseShellExecute = false,
                 RedirectStandardOutput = true,
                 ArgumentList = { typeof(Kills).Assembly.Location, "save", file }
             };

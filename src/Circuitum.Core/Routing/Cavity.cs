@@ -55,10 +55,10 @@ internal sealed class Cavity
     public static Cavity Above(FramedStructure structure, int index, bool straight, Labour labour)
     {
         var level = structure.Levels[index];
-        var obstructions = level.Level.Obstructions.Select(o =>
+        var inTheWay = level.Level.Obstructions.Select(o =>
             new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth));
         return new(level, level.Rooms, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2),
-            level.Level.AmbientAbove, level.Level.AtticAbove, obstructions, straight, labour);
+            level.Level.AmbientAbove, level.Level.AtticAbove, inTheWay, straight, labour);
     }
 
     /// <summary>The place is under or over some room.</summary>

@@ -182,18 +182,19 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
 
     private static decimal Number(string text) => decimal.Parse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture);
 
-    [GeneratedRegex(@"^(?<n>[0-9]{1,9}(\.[0-9]{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"^(?<n>[0-9]{1,9}(\.[0-9]{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
     private static partial Regex Metric();
 
-    [GeneratedRegex(@"(?<=[0-9])\s*(ft|feet|foot)\b\.?", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<=[0-9])\s*(ft|feet|foot)\b\.?", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
     private static partial Regex FootWord();
 
-    [GeneratedRegex(@"(?<=[0-9])\s*(in|inch|inches)\b\.?", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<=[0-9])\s*(in|inch|inches)\b\.?", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
     private static partial Regex InchWord();
 
     // Feet need their mark or a dash before inches; a bare number is inches.
     [GeneratedRegex("""^(?<minus>-)?(?:(?<ft>[0-9]{1,7}(?:\.[0-9]{1,6})?)(?:\s*'\s*-?\s*|\s*-\s*(?=[0-9])))?"""
         + """(?:(?<in>[0-9]{1,8}(?:\.[0-9]{1,6})?)(?!\s*/))?"""
-        + """(?:(?:\s+|(?<![0-9.]))(?<num>[0-9]{1,3})/(?<den>[0-9]{1,3}))?\s*"?$""", RegexOptions.CultureInvariant)]
+        + """(?:(?:\s+|(?<![0-9.]))(?<num>[0-9]{1,3})/(?<den>[0-9]{1,3}))?\s*"?$""",
+        RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
     private static partial Regex Imperial();
 }

@@ -165,9 +165,9 @@ public static partial class SvgReader
         var placing = Placing.Here;
         foreach (Match step in Steps().Matches(text.Length > 2000 ? text[..2000] : text))
         {
-            var n = Numbers(step.Groups[2].Value, where);
+            var n = Numbers(step.Groups["numbers"].Value, where);
             double At(int i, double usual) => i < n.Count ? n[i] : usual;
-            placing = placing.After(step.Groups[1].Value switch
+            placing = placing.After(step.Groups["step"].Value switch
             {
                 "translate" => Placing.Shift(At(0, 0), At(1, 0)),
                 "scale" => Placing.Scale(At(0, 1), At(1, At(0, 1))),
@@ -209,7 +209,7 @@ public static partial class SvgReader
     [GeneratedRegex(@"[-+]?(?:[0-9]+\.?[0-9]*|\.[0-9]+)(?:[eE][-+]?[0-9]{1,3})?", RegexOptions.CultureInvariant, 1000)]
     private static partial Regex NumberPattern();
 
-    [GeneratedRegex(@"([a-zA-Z]+)\s*\(([^)]*)\)", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"(?<step>[a-zA-Z]+)\s*\((?<numbers>[^)]*)\)", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, 1000)]
     private static partial Regex Steps();
 }
 

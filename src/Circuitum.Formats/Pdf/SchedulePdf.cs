@@ -171,21 +171,21 @@ public static class SchedulePdf
             // The halves of a tandem breaker share the row and have numbers of their own.
             var halves = there.Exists(o => o.Space.IsHalf);
             var numbered = halves ? new PanelSpace(space).Halves : [space];
-            var height = rowHeight / (halves ? 2 : 1);
+            var rowOf = rowHeight / (halves ? 2 : 1);
             foreach (var (number, i) in numbered.Select((n, i) => (n, i)))
             {
-                var at = y + (i * height);
-                Centre(number.ToString(), Font(Math.Min(9.5, height * .75), bold: true), left ? x + (11 * scale) : x + Half - (11 * scale),
-                    at + (height / 2));
+                var at = y + (i * rowOf);
+                Centre(number.ToString(), Font(Math.Min(9.5, rowOf * .75), bold: true), left ? x + (11 * scale) : x + Half - (11 * scale),
+                    at + (rowOf / 2));
                 var occupant = there.Find(o => !halves || o.Space == number);
                 if (occupant is null)
                 {
-                    g.DrawString("spare", Font(Math.Min(8, height * .6)), XBrushes.Gray,
-                        new XPoint(TextAt(x, left), at + (height / 2) + (3 * scale)));
+                    g.DrawString("spare", Font(Math.Min(8, rowOf * .6)), XBrushes.Gray,
+                        new XPoint(TextAt(x, left), at + (rowOf / 2) + (3 * scale)));
                 }
                 else if (occupant.Space.Number == space)
                 {
-                    Words(occupant, x, at, height, left);
+                    Words(occupant, x, at, rowOf, left);
                 }
             }
         }

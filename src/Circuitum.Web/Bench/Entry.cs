@@ -127,7 +127,8 @@ public static partial class Entry
     /// <summary>One of the words a list offers.</summary>
     /// <exception cref="FormatException">The list has no such word.</exception>
     public static T Choice<T>(string? text) where T : struct, Enum =>
-        Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) && !int.TryParse(text, out _) ? value
+        Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value)
+            && !int.TryParse(text, CultureInfo.InvariantCulture, out _) ? value
             : throw new FormatException($"“{text}” is not on the list.");
 
     /// <summary>One of the words a list offers, or what is usual where the form has none.</summary>
@@ -146,6 +147,6 @@ public static partial class Entry
                 CultureInfo.InvariantCulture, out value))) && value < 1_000_000 ? value
             : throw new FormatException($"“{text}” is not {what}.");
 
-    [GeneratedRegex(@"^[0-9]{1,3}(,[0-9]{3})+(\.[0-9]+)?$", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"^[0-9]{1,3}(,[0-9]{3})+(\.[0-9]+)?$", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
     private static partial Regex Thousands();
 }

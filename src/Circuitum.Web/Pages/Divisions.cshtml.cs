@@ -1,3 +1,4 @@
+using System.Globalization;
 using Circuitum.Core;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
@@ -94,7 +95,7 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
             return NotFound();
         }
 
-        if (!int.TryParse(seconds, out var time) || !Times.Contains(time))
+        if (!int.TryParse(seconds, CultureInfo.InvariantCulture, out var time) || !Times.Contains(time))
         {
             return Refuse("Choose how long to look from the list.", StatusCodes.Status422UnprocessableEntity);
         }

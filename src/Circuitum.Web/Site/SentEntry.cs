@@ -48,9 +48,9 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
                 : entries.Count > MostAtOnce
                     ? throw new FormatException($"{sent.Count} entries at once are too many; send {MostAtOnce}, then the next.") : entries;
         }
-        catch (JsonException)
+        catch (JsonException unread)
         {
-            throw new FormatException("What was sent is no list of entries.");
+            throw new FormatException("What was sent is no list of entries.", unread);
         }
     }
 

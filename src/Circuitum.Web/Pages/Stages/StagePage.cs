@@ -1,3 +1,4 @@
+using System.Globalization;
 using Circuitum.Core;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
@@ -151,7 +152,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     private async Task<IActionResult> AnswerAsync(Func<int, Task<Outcome>> act)
     {
-        if (!Request.HasFormContentType || !int.TryParse(Request.Form["from"], out var from))
+        if (!Request.HasFormContentType || !int.TryParse(Request.Form["from"], CultureInfo.InvariantCulture, out var from))
         {
             return await RefusedAsync("This form names no revision to start from. Open the page again.");
         }
