@@ -29,6 +29,12 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Photographs taken on site.</summary>
     public DbSet<StoredPhotograph> Photographs => Set<StoredPhotograph>();
 
+    /// <summary>Price lists that were brought in.</summary>
+    public DbSet<StoredPriceList> PriceLists => Set<StoredPriceList>();
+
+    /// <summary>Estimates and change orders that were written.</summary>
+    public DbSet<StoredOffer> Offers => Set<StoredOffer>();
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -71,6 +77,14 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             entry.Property(e => e.JobKey).HasMaxLength(24);
             entry.Property(e => e.Step).HasMaxLength(12);
             entry.HasOne<StoredJob>().WithMany().HasForeignKey(e => e.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StoredPriceList>(list => list.HasKey(p => p.Id));
+        modelBuilder.Entity<StoredOffer>(offer =>
+        {
+            // Two who write at once want the same number: the second takes the next.
+            offer.HasKey(o => new { o.JobKey, o.Number });
+            offer.Property(o => o.JobKey).HasMaxLength(24);
+            offer.HasOne<StoredJob>().WithMany().HasForeignKey(o => o.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StoredDrawing>(drawing =>
         {

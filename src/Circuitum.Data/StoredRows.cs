@@ -176,6 +176,41 @@ public sealed class StoredPhotograph
     public required byte[] Picture { get; init; }
 }
 
+/// <summary>A price list that was brought in: written once, and the newest counts.</summary>
+public sealed class StoredPriceList
+{
+    /// <summary>Row number.</summary>
+    public int Id { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The list, as CSV.</summary>
+    public required string Document { get; init; }
+}
+
+/// <summary>An estimate or a change order that was written: never changed.</summary>
+public sealed class StoredOffer
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>From 1, by job.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The whole of it, as text.</summary>
+    public required string Document { get; init; }
+}
+
 /// <summary>What a revision did.</summary>
 public enum RevisionKind
 {

@@ -24,31 +24,6 @@ public sealed class ScheduleTests
         JobFiles.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "fernhollow.circuitum.json")));
     private static readonly Plan Demo = Planner.Plan(Fernhollow);
 
-    // The page's text in the order it was drawn, without spaces and line ends.
-    private static string TextOf(byte[] pdf)
-    {
-        var file = Path.GetTempFileName();
-        try
-        {
-            File.WriteAllBytes(file, pdf);
-            using var run = Process.Start(new ProcessStartInfo("pdftotext", ["-raw", file, "-"])
-            {
-                RedirectStandardOutput = true,
-                StandardOutputEncoding = Encoding.UTF8
-            })!;
-            var text = run.StandardOutput.ReadToEnd();
-            run.WaitForExit();
-            Assert.Equal(0, run.ExitCode);
-            return text;
-        }
-        finally
-        {
-            File.Delete(file);
-        }
-    }
-
-    private static string Tight(string text) => string.Concat(text.Where(c => !char.IsWhiteSpace(c)));
-
     // One wall of machines with long names: as many as fit the panel.
     private static Plan Long(int spaces)
     {
@@ -88,24 +63,24 @@ public sealed class ScheduleTests
     public void What_is_printed_reads_as_the_list_does(Paper paper, string what)
     {
         var plan = PlanOf(what);
-        var text = Tight(TextOf(SchedulePdf.Write(plan, new() { Paper = paper })));
+        var text = PdfText.Tight(PdfText.Of(SchedulePdf.Write(plan, new() { Paper = paper })));
         var rows = CsvFiles.Schedule(plan).TrimEnd('\n').Split('\n').Skip(1).ToList();
         Assert.Equal(plan.Panels.Sum(p => p.Circuits.Length), rows.Count);
         foreach (var landed in plan.Panels.SelectMany(p => p.Circuits))
         {
             var amps = landed.Breaker.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
-            Assert.Contains(Tight($"{landed.Space}{amps}{landed.Description}"), text, StringComparison.Ordinal);
+            Assert.Contains(PdfText.Tight($"{landed.Space}{amps}{landed.Description}"), text, StringComparison.Ordinal);
             Assert.Contains(rows,
                 r => r.Contains(landed.Description.Replace("\"", "\"\"", StringComparison.Ordinal), StringComparison.Ordinal));
         }
 
-        Assert.All(plan.Panels, p => Assert.Contains(Tight($"Panel {p.Panel.Id} · {p.Where}"), text, StringComparison.Ordinal));
+        Assert.All(plan.Panels, p => Assert.Contains(PdfText.Tight($"Panel {p.Panel.Id} · {p.Where}"), text, StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_sheet_says_when_and_from_what_it_was_printed()
     {
-        var text = TextOf(SchedulePdf.Write(Demo, new() { Panel = new("G"), Stamp = "Revision 12 · printed 2026-11-25 · M. Ash" }));
+        var text = PdfText.Of(SchedulePdf.Write(Demo, new() { Panel = new("G"), Stamp = "Revision 12 · printed 2026-11-25 · M. Ash" }));
         Assert.Contains("Revision 12 · printed 2026-11-25 · M. Ash", text, StringComparison.Ordinal);
         Assert.Contains("fed from panel A, space 1/3", text.ReplaceLineEndings(" "), StringComparison.Ordinal);
         Assert.DoesNotContain("Panel A ·", text, StringComparison.Ordinal);
@@ -142,15 +117,15 @@ public sealed class ScheduleTests
         Assert.Contains("A,1a,1,,Old hall,15,", csv, StringComparison.Ordinal);
         // Out and in again, nothing differs.
         Assert.Empty(ScheduleComparison.Of(Read(csv), ScheduleComparison.LinesOf(plan.Panels)));
-        var text = Tight(TextOf(SchedulePdf.Write(plan)));
-        Assert.Contains(Tight("1a 15 Old hall"), text, StringComparison.Ordinal);
+        var text = PdfText.Tight(PdfText.Of(SchedulePdf.Write(plan)));
+        Assert.Contains(PdfText.Tight("1a 15 Old hall"), text, StringComparison.Ordinal);
         foreach (var half in plan.Panels[0].Circuits.Where(c => c.Space is { IsHalf: true }))
         {
-            Assert.Contains(Tight($"{half.Space} 20 {half.Description}"), text, StringComparison.Ordinal);
+            Assert.Contains(PdfText.Tight($"{half.Space} 20 {half.Description}"), text, StringComparison.Ordinal);
         }
 
-        Assert.Contains(Tight("On the feed-through lugs: Panel B, den."), text, StringComparison.Ordinal);
-        Assert.Contains(Tight("fed from panel A, feed-through lugs"), text, StringComparison.Ordinal);
+        Assert.Contains(PdfText.Tight("On the feed-through lugs: Panel B, den."), text, StringComparison.Ordinal);
+        Assert.Contains(PdfText.Tight("fed from panel A, feed-through lugs"), text, StringComparison.Ordinal);
         using var stream = new MemoryStream(ScheduleXlsx.Write(plan));
         Assert.Equal(spaces, stream.Query(useHeaderRow: true, sheetName: "Panel A").Cast<IDictionary<string, object>>()
             .Select(r => r["space"].ToString()!));
@@ -183,7 +158,8 @@ public sealed class ScheduleTests
             texts.SelectMany(t => t.Split('\n').Skip(1)).Order(StringComparer.Ordinal));
         Assert.All(texts.Select((t, i) => (t, i)),
             x => Assert.StartsWith($"Test house, panel A, {x.i + 1} of {texts.Length}\n", x.t, StringComparison.Ordinal));
-        Assert.Contains(Tight("The codes hold this schedule."), Tight(TextOf(SchedulePdf.Write(plan))), StringComparison.Ordinal);
+        Assert.Contains(PdfText.Tight("The codes hold this schedule."), PdfText.Tight(PdfText.Of(SchedulePdf.Write(plan))),
+            StringComparison.Ordinal);
     }
 
     [Theory] // bonded on the service alone: three wires come, or four
@@ -211,22 +187,23 @@ public sealed class ScheduleTests
     public void The_home_run_list_agrees_with_the_schedule(string what, Paper paper)
     {
         var plan = PlanOf(what);
-        var text = Tight(TextOf(HomeRunPdf.Write(plan, new() { Paper = paper, Stamp = "Revision 7" })));
+        var text = PdfText.Tight(PdfText.Of(HomeRunPdf.Write(plan, new() { Paper = paper, Stamp = "Revision 7" })));
         foreach (var panel in plan.Panels)
         {
             var lines = HomeRuns.Of(plan, panel);
             Assert.Equal(panel.Circuits.Select(c => ($"{panel.Panel.Id}{c.SpaceText}", c.Description)),
                 lines.Select(l => (l.Number, l.Landed.Description)));
             Assert.All(lines, l =>
-                Assert.Contains(Tight($"{l.Number}{l.Landed.Breaker.Value:0.#}{l.Landed.Mark}{l.Landed.Description}{l.Cable}"), text,
+                Assert.Contains(PdfText.Tight($"{l.Number}{l.Landed.Breaker.Value:0.#}{l.Landed.Mark}{l.Landed.Description}{l.Cable}"),
+                    text,
                     StringComparison.Ordinal));
-            Assert.Contains(Tight($"Together {lines.Length} home runs."), text, StringComparison.Ordinal);
+            Assert.Contains(PdfText.Tight($"Together {lines.Length} home runs."), text, StringComparison.Ordinal);
             Assert.Equal(plan.Circuits.Where(c => c.Circuit.Panel == panel.Panel.Id).Select(c => c.HomeRun!).Where(r => r.RidesIn is null)
                 .Sum(r => r.Length.Value.Sixtyfourths), lines.Sum(l => l.Length.Sixtyfourths));
         }
 
         Assert.Contains("Revision7", text, StringComparison.Ordinal);
-        Assert.Contains(Tight("prove it dead with a tester"), text, StringComparison.Ordinal);
+        Assert.Contains(PdfText.Tight("prove it dead with a tester"), text, StringComparison.Ordinal);
         // And as CSV: a line each, under the same numbers.
         var rows = CsvFiles.HomeRunList(plan).TrimEnd('\n').Split('\n').Skip(1).Select(r => r.Split(',')[0]);
         Assert.Equal(plan.Panels.SelectMany(p => HomeRuns.Of(plan, p)).Select(l => l.Number), rows);

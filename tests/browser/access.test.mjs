@@ -52,6 +52,7 @@ const views = [
   ["Runs, a run", (page) => open(page, "runs", "run:@A~k-range")],
   ["Panel", (page) => open(page, "panel")],
   ["Panel, a circuit", (page) => open(page, "panel", "circuit:car")],
+  ["the page money", (page) => page.goto("/job/demo/money")],
   ...["prints/A", "find/A", "find/A?room=kitchen", "load", "material", "walls", "marks", "places/A", "make-up/A", "box/k-island"].map(
     (at) => [`the page ${at}`, (page) => page.goto(`/job/demo/${at}`)],
   ),

@@ -31,6 +31,11 @@ public static class PlanDifference
         return here.Tags.Where(t => !known.Contains((t.Subject, t.Headline)));
     }
 
+    /// <summary>Circuits with another breaker, cable or protection than before.</summary>
+    /// <param name="before">The plan before.</param>
+    /// <param name="after">The plan after.</param>
+    public static IEnumerable<string> Changed(Plan before, Plan after) => Breakers(before, after).Concat(Protection(before, after));
+
     private static IEnumerable<string> Breakers(Plan before, Plan after)
     {
         foreach (var (was, now) in Pairs(before, after))

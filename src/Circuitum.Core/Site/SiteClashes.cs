@@ -54,8 +54,7 @@ public static class SiteClashes
             return null;
         }
 
-        var known = Of(before, record).Select(c => (c.Entry.Id, c.Words)).ToHashSet();
-        var come = Of(after, record).Where(c => !known.Contains((c.Entry.Id, c.Words))).ToList();
+        var come = Come(before, after, record);
         var (runs, landed) = (come.FindAll(c => c.Entry.Step == SiteStep.Pulled), come.FindAll(c => c.Entry.Step == SiteStep.Landed));
         var parts = new[]
         {
@@ -65,6 +64,16 @@ public static class SiteClashes
             landed.Count == 0 ? null : $"{landed.Count} landed {(landed.Count == 1 ? "breaker is" : "breakers are")} in another space now",
         }.OfType<string>().ToList();
         return parts.Count == 0 ? null : $"On site: {string.Join("; ", parts)}";
+    }
+
+    /// <summary>What does not fit a plan any more, and did fit the one before it.</summary>
+    /// <param name="before">The plan before.</param>
+    /// <param name="after">The plan after.</param>
+    /// <param name="record">What is done.</param>
+    public static List<SiteClash> Come(Plan before, Plan after, SiteRecord record)
+    {
+        var known = Of(before, record).Select(c => (c.Entry.Id, c.Words)).ToHashSet();
+        return [.. Of(after, record).Where(c => !known.Contains((c.Entry.Id, c.Words)))];
     }
 
     private static SiteClash? Of(Plan plan, SiteEntry entry) => (entry.Step, entry.As) switch

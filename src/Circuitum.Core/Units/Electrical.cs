@@ -162,25 +162,6 @@ public readonly record struct SquareFeet(decimal Value)
         .ToString("#,0", CultureInfo.InvariantCulture) + " ft²";
 }
 
-/// <summary>An amount of the crew's money, whatever it counts in; zero or more.</summary>
-public readonly record struct Money(decimal Value) : IComparable<Money>
-{
-    /// <inheritdoc/>
-    public int CompareTo(Money other) => Value.CompareTo(other.Value);
-
-    /// <summary>Sum.</summary>
-    public static Money operator +(Money a, Money b) => new(a.Value + b.Value);
-
-    /// <summary>Difference; may be below zero.</summary>
-    public static Money operator -(Money a, Money b) => new(a.Value - b.Value);
-
-    /// <summary>So many times.</summary>
-    public static Money operator *(Money a, int times) => new(a.Value * times);
-
-    /// <summary>Two decimals, without a currency: 52.00.</summary>
-    public override string ToString() => Value.ToString("0.00", CultureInfo.InvariantCulture);
-}
-
 /// <summary>Short ways to write a quantity: 20.Amps(), 120.Volts().</summary>
 public static class Quantities
 {

@@ -63,6 +63,31 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("Looks");
                 });
 
+            modelBuilder.Entity("Circuitum.Data.StoredOffer", b =>
+                {
+                    b.Property<string>("JobKey")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobKey", "Number");
+
+                    b.ToTable("Offers");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredPhotograph", b =>
                 {
                     b.Property<string>("JobKey")
@@ -84,6 +109,28 @@ namespace Circuitum.Data.Migrations
                     b.HasKey("JobKey", "Fingerprint");
 
                     b.ToTable("Photographs");
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredPriceList", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("PriceLists");
                 });
 
             modelBuilder.Entity("Circuitum.Data.StoredRevision", b =>
@@ -257,6 +304,15 @@ namespace Circuitum.Data.Migrations
                     b.HasOne("Circuitum.Data.StoredJob", null)
                         .WithOne()
                         .HasForeignKey("Circuitum.Data.StoredLook", "JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredOffer", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithMany()
+                        .HasForeignKey("JobKey")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

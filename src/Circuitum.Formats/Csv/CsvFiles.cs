@@ -120,7 +120,7 @@ public static class CsvFiles
             : SpaceNumbers.LegOf(stood.Space.Number).ToString(),
     ];
 
-    private static string Write(string columns, IEnumerable<object[]> rows)
+    internal static string Write(string columns, IEnumerable<object[]> rows)
     {
         using var text = new StringWriter { NewLine = "\n" };
         using var csv = new CsvWriter(text, Configuration);

@@ -27,7 +27,7 @@ public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeP
     private const long Drained = 64 * 1024 * 1024;
 
     // Handlers that take a file.
-    private static readonly string[] Uploads = ["Bring", "Underlay", "Compare"];
+    private static readonly string[] Uploads = ["Bring", "Underlay", "Compare", "Prices"];
 
     /// <summary>Turns away what is not let in.</summary>
     public async Task InvokeAsync(HttpContext context)

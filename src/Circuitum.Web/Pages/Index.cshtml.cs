@@ -10,7 +10,7 @@ namespace Circuitum.Web.Pages;
 
 /// <summary>The job list.</summary>
 public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing,
-    SiteEntries site, TimeProvider clock) : PageModel
+    SiteEntries site, Offers offers, TimeProvider clock) : PageModel
 {
     /// <summary>Jobs, the last touched first.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
@@ -63,6 +63,7 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
             await bench.ReplaceAsync(key, demo.Revision, Who, Demo.Read(key), "Reset the demo");
             // Another house stands there now, as it was shipped: nothing of it is pulled.
             await site.ForgetAsync(key);
+            await offers.ForgetAsync(key);
         }
 
         return RedirectToPage();
