@@ -13,7 +13,7 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Circuitum.Web.Tests;
 
 /// <summary>What phones send from site: kept once each, whatever comes, and beside the plan whatever becomes of it.</summary>
-public sealed class SiteTests : IDisposable
+public sealed partial class SiteTests : IDisposable
 {
     private const string Entries = "/job/demo/site/entries";
     private const string Run = "run:@A~k-range";
@@ -400,4 +400,54 @@ public sealed class SiteTests : IDisposable
         Assert.Equal(there.Count, there.Distinct().Count());
         Assert.InRange(there.Count - acknowledged.Count, 0, 1);
     }
+
+    [Fact]
+    public async Task What_was_used_becomes_a_set_of_rules_for_the_next_job()
+    {
+        var visit = host.Visit();
+        var token = async () => Form().Match(await visit.Http.GetStringAsync("/job/demo/money")).Groups[1].Value;
+        async Task<(HttpStatusCode Status, string Text)> KeepAsync(string name)
+        {
+            using var form = new FormUrlEncodedContent([new("__RequestVerificationToken", await token()), new("name", name)]);
+            var answer = await visit.Http.PostAsync("/job/demo/site?view=done&handler=Allowances", form);
+            return (answer.StatusCode, WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync()));
+        }
+
+        var (early, why) = await KeepAsync("");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, early);
+        Assert.Contains("Too little is measured", why, StringComparison.Ordinal);
+        // Five jumpers used 12 in more than planned: six a box.
+        var plan = (await host.Services.GetRequiredService<Workbench>().OpenAsync(new("demo")))!.Plan;
+        var jumpers = plan.Takeoff.Pulls.Where(l => l.Kind == Core.Routing.RunKind.Jumper).Take(5).ToList();
+        await SendAsync(visit.Http, [.. jumpers.Select(l => Entry(Subject.Run(l.Run).ToString(), used: $"{l.Length.WholeFeetUp + 1}'"))]);
+        var (status, text) = await KeepAsync("Our hands");
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("Kept as “Our hands”: 1'-2\" behind a box", text, StringComparison.Ordinal);
+        Assert.Contains("Our hands", await visit.GetAsync("/new"), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await KeepAsync(new string('n', 41))).Status);
+    }
+
+    [Fact]
+    public async Task The_as_built_book_holds_everything_in_open_formats()
+    {
+        var visit = host.Visit();
+        await SendAsync(visit.Http, Entry());
+        await host.Services.GetRequiredService<Offers>().WriteAsync(new("demo"), Formats.Offers.OfferFiles.Write(
+            Core.Pricing.Estimates.Of((await host.Services.GetRequiredService<Workbench>().OpenAsync(new("demo")))!.Plan, 1,
+                Formats.Csv.PriceListFiles.Shipped, Core.Pricing.Terms.Usual)), "Ida");
+        await using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(
+            await visit.Http.GetByteArrayAsync("/job/demo/file/as-built.zip")));
+        var names = zip.Entries.Select(e => e.FullName).ToList();
+        Assert.Contains("plan/schedule.pdf", names);
+        Assert.Contains("plan/plan.json", names);
+        Assert.Contains("offers/1 Estimate.pdf", names);
+        Assert.Contains("offers/1 Estimate.csv", names);
+        using var site = new StreamReader(await zip.GetEntry("site/site.csv")!.OpenAsync());
+        Assert.Contains(Run, await site.ReadToEndAsync(), StringComparison.Ordinal);
+        using var job = new StreamReader(await zip.GetEntry("job.circuitum.json")!.OpenAsync());
+        Assert.Equal("14 Fernhollow Rise", Formats.JobFile.JobFiles.Read(await job.ReadToEndAsync()).Name);
+    }
+
+    [System.Text.RegularExpressions.GeneratedRegex("name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")]
+    private static partial System.Text.RegularExpressions.Regex Form();
 }

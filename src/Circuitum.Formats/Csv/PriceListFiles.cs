@@ -79,7 +79,8 @@ public static class PriceListFiles
 
         if (!Units.Contains(unit))
         {
-            throw new FormatException($"Line {row}, {name}: “{TypedCsv.Quoted(unit)}” is no unit of the material list; write each, ft, m or holes.");
+            throw new FormatException($"Line {row}, {name}: “{TypedCsv.Quoted(unit)}” is no unit of the material list; "
+                + "write each, ft, m or holes.");
         }
 
         var supplier = Field("supplier").TrimStart('\'');

@@ -89,12 +89,14 @@ public static class ScheduleReader
             if (!seen.TryAdd((named, space), row))
             {
                 throw new FormatException(
-                    $"Line {row}: space {space} of panel {TypedCsv.Quoted(named)} stands in line {seen[(named, space)]} already. A space holds "
+                    $"Line {row}: space {space} of panel {TypedCsv.Quoted(named)} stands in line "
+                    + $"{seen[(named, space)]} already. A space holds "
                     + $"one breaker; correct one of them.");
             }
 
             int? poles = Field("poles") is { } p ? int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
-                && number is 1 or 2 ? number : throw new FormatException($"Line {row}: “{TypedCsv.Quoted(p)}” is no number of poles; write 1 or 2.")
+                && number is 1 or 2 ? number
+                : throw new FormatException($"Line {row}: “{TypedCsv.Quoted(p)}” is no number of poles; write 1 or 2.")
                 : spaces.Contains('/', StringComparison.Ordinal) ? 2 : null;
             Amps? amps = Field("breaker_amps") is { } a
                 ? decimal.TryParse(a.TrimEnd('A', 'a', ' '), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var rating)

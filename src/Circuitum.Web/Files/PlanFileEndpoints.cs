@@ -42,7 +42,8 @@ public static class PlanFileEndpoints
         return Results.Text(DrawingFiles.Svg(DrawingFiles.Open(kept)), "image/svg+xml");
     }
 
-    private static async Task<IResult> SendAsync(string key, string name, Workbench bench, JobRevisions revisions)
+    private static async Task<IResult> SendAsync(string key, string name, Workbench bench, JobRevisions revisions,
+        Photographs photographs, Offers offers)
     {
         // As it was saved, planned or not: a job can always be got out.
         if (name == "job.circuitum.json")
@@ -60,6 +61,11 @@ public static class PlanFileEndpoints
         if (name == "site.csv")
         {
             return Results.Text(CsvFiles.Site(open.Site), TypeOf(name));
+        }
+
+        if (name == AsBuilt.Name)
+        {
+            return Results.Stream(await AsBuilt.WriteAsync(open, photographs, offers), TypeOf(name), $"{open.Key} {AsBuilt.Name}");
         }
 
         // What is looked at opens in the browser; lists are kept.
@@ -99,6 +105,7 @@ public static class PlanFileEndpoints
         ".pdf" => "application/pdf",
         ".svg" => "image/svg+xml",
         ".dxf" => "image/vnd.dxf",
+        ".zip" => "application/zip",
         _ => "application/json",
     };
 }

@@ -45,7 +45,7 @@ public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteE
 }
 
 /// <summary>Site: what is pulled, made up, landed, and what is next; it works without signal once it was opened.</summary>
-public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(bench)
+public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clock) : JobPage(bench)
 {
     /// <summary>Most entries that the book shows, the newest.</summary>
     public const int MostListed = 200;
@@ -119,6 +119,39 @@ public sealed class SiteModel(Workbench bench, TimeProvider clock) : JobPage(ben
     public Task<IActionResult> OnPostKeepAsync(int from, string entry) => ChangeAsync(from, async () =>
         await LoadAsync() && Clashes.FirstOrDefault(c => c.Entry.Id.ToString() == entry)?.Keep is { } pin ? pin
             : throw new FormatException("That is not open any more. Look at the page again."));
+
+    /// <summary>What a set of allowances that were measured is called until somebody gives it another name.</summary>
+    public const string AllowancesName = "As measured";
+
+    /// <summary>Keeps what the crew really leaves as a set of house rules for the next job.</summary>
+    public async Task<IActionResult> OnPostAllowancesAsync(string? name)
+    {
+        if (!await LoadAsync())
+        {
+            return NotFound();
+        }
+
+        var set = string.IsNullOrWhiteSpace(name) ? AllowancesName : name.Trim();
+        if (set.Length > MostName)
+        {
+            return Refuse($"The name has {set.Length} characters; at most {MostName}.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        if (BetterAllowances.Of(Plan.Job.HouseRules, UsedFootage.Of(Plan, Record)) is not { } better)
+        {
+            return Refuse("Too little is measured for other allowances, or those that are set are right.",
+                StatusCodes.Status422UnprocessableEntity);
+        }
+
+        await rules.SaveAsync(set, Plan.Job with
+        {
+            HouseRules = Plan.Job.HouseRules with { SlackAtBox = better.Slack, AtPanel = better.AtPanel },
+        }, Crew.Of(HttpContext));
+        Said = $"Kept as “{set}”: {better.Slack} behind a box, {better.AtPanel} at the panel. Choose it when you start the next job.";
+        return Page();
+    }
+
+    private const int MostName = 40;
 
     /// <inheritdoc/>
     protected override Task ReadAsync()

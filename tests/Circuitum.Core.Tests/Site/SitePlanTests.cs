@@ -169,4 +169,42 @@ public sealed class SitePlanTests
         var gone = Landed("A1") with { Subject = new(SubjectKind.Circuit, "no-such-circuit") };
         Assert.Equal(ClashKind.Gone, Assert.Single(SiteClashes.Of(plan, SiteRecord.Of([gone]))).Kind);
     }
+
+    // What was used is planned and so many inches more at each box and at the panel, as a crew with other hands would use it.
+    private static SiteRecord Used(Plan plan, int inchesAtBox, int inchesAtPanel) => SiteRecord.Of(plan.Takeoff.Pulls.Select((l, i) =>
+        Pulled(plan, l.Run, i + 1) with
+        {
+            Used = l.Length + Length.FromInches(l.Kind == RunKind.Jumper ? 2 * inchesAtBox : inchesAtBox + inchesAtPanel),
+        }));
+
+    [Theory] // 8 in and 4 ft are planned
+    [InlineData(4, 18)]
+    [InlineData(-3, -12)]
+    [InlineData(0, 24)]
+    [InlineData(6, 0)]
+    public void Allowances_are_found_again_from_what_was_used(int atBox, int atPanel)
+    {
+        var plan = Planner.Plan(BuiltHouses.Number(7));
+        var better = BetterAllowances.Of(plan.Job.HouseRules, UsedFootage.Of(plan, Used(plan, atBox, atPanel)))!;
+        Assert.Equal(plan.Job.HouseRules.SlackAtBox + Length.FromInches(atBox), better.Slack);
+        Assert.Equal(plan.Job.HouseRules.AtPanel + Length.FromInches(atPanel), better.AtPanel);
+        Assert.Equal(2, better.Sum.Length);
+
+        // A plan by them agrees with what was used: both are cut to the next foot, so less than a foot apart.
+        var rules = plan.Job.HouseRules with { SlackAtBox = better.Slack, AtPanel = better.AtPanel };
+        var again = Planner.Plan(plan.Job with { HouseRules = rules });
+        Assert.All(UsedFootage.Of(again, Used(plan, atBox, atPanel)).Where(u => u.Kind is RunKind.Jumper or RunKind.HomeRun),
+            u => Assert.InRange(u.Median.Inches, -12, 12));
+    }
+
+    [Fact]
+    public void Too_little_measured_offers_nothing_and_limits_hold()
+    {
+        var plan = Planner.Plan(BuiltHouses.Number(7));
+        var few = SiteRecord.Of(Used(plan, 4, 4).Entries.Take(BetterAllowances.Enough - 1));
+        Assert.Null(BetterAllowances.Of(plan.Job.HouseRules, UsedFootage.Of(plan, few)));
+        Assert.Null(BetterAllowances.Of(plan.Job.HouseRules, UsedFootage.Of(plan, Used(plan, 0, 0))));
+        var wild = BetterAllowances.Of(plan.Job.HouseRules, UsedFootage.Of(plan, Used(plan, -40, 900)))!;
+        Assert.Equal((Length.Zero, Length.FromInches(240)), (wild.Slack, wild.AtPanel));
+    }
 }

@@ -1,0 +1,73 @@
+using System.IO.Compression;
+using System.Text;
+using Circuitum.Core.Jobs;
+using Circuitum.Data;
+using Circuitum.Formats;
+using Circuitum.Formats.Csv;
+using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Offers;
+using Circuitum.Formats.Pdf;
+using Circuitum.Web.Bench;
+
+namespace Circuitum.Web.Files;
+
+/// <summary>The as-built book as one archive: what was planned, what was done, what was seen and what was offered, all in open
+/// formats.</summary>
+public static class AsBuilt
+{
+    /// <summary>Its name among the files of a job.</summary>
+    public const string Name = "as-built.zip";
+
+    /// <summary>Writes it to a file that goes when it is read: whole before the first byte is sent, and not held in memory.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="photographs">Where its photographs are.</param>
+    /// <param name="offers">Where its estimates and change orders are.</param>
+    public static async Task<Stream> WriteAsync(OpenJob job, Photographs photographs, Offers offers)
+    {
+        var to = new FileStream(Path.Combine(Path.GetTempPath(), $"circuitum-{Guid.NewGuid():N}.zip"), FileMode.CreateNew,
+            FileAccess.ReadWrite, FileShare.None, 64 * 1024, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        await using (var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            await FillAsync(zip, job, photographs, offers);
+        }
+
+        to.Position = 0;
+        return to;
+    }
+
+    private static async Task FillAsync(ZipArchive zip, OpenJob job, Photographs photographs, Offers offers)
+    {
+        await AddAsync(zip, "job.circuitum.json", Encoding.UTF8.GetBytes(JobFiles.Write(job.Plan.Job)));
+        foreach (var file in PlanFolder.Of(job.Plan))
+        {
+            await AddAsync(zip, $"plan/{file.Name}", file.Write());
+        }
+
+        await AddAsync(zip, "site/site.csv", Encoding.UTF8.GetBytes(CsvFiles.Site(job.Site)));
+        // A photograph is kept once and may be of several places: site.csv says which.
+        foreach (var fingerprint in job.Site.Standing.Select(e => e.Photograph).OfType<string>().Distinct())
+        {
+            if (await photographs.FindAsync(job.Key, fingerprint) is var (type, picture))
+            {
+                await AddAsync(zip, $"site/photographs/{fingerprint}.{type.Split('/')[1].Replace("jpeg", "jpg", StringComparison.Ordinal)}",
+                    picture, CompressionLevel.NoCompression);
+            }
+        }
+
+        foreach (var written in (await offers.OfAsync(job.Key)).OrderBy(o => o.Number))
+        {
+            var offer = OfferFiles.Read(written.Document);
+            var name = $"offers/{written.Number} {OfferPdf.Title(offer)}";
+            await AddAsync(zip, $"{name}.pdf",
+                OfferPdf.Write(offer, written.Number, DateOnly.FromDateTime(written.At.UtcDateTime), written.Who));
+            await AddAsync(zip, $"{name}.csv", Encoding.UTF8.GetBytes(OfferFiles.Csv(offer)));
+        }
+    }
+
+    private static async Task AddAsync(ZipArchive zip, string name, byte[] content, CompressionLevel level = CompressionLevel.Fastest)
+    {
+        var entry = zip.CreateEntry(name, level);
+        await using var into = await entry.OpenAsync();
+        await into.WriteAsync(content);
+    }
+}
