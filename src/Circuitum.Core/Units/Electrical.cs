@@ -61,6 +61,13 @@ public readonly record struct Volts(decimal Value) : IComparable<Volts>
     public override string ToString() => decimal.Round(Value, 2).ToString("0.##", CultureInfo.InvariantCulture) + " V";
 }
 
+/// <summary>Resistance in ohms; zero or more.</summary>
+public readonly record struct Ohms(decimal Value)
+{
+    /// <summary>With the unit: 0.25 Ω, at most three decimals.</summary>
+    public override string ToString() => decimal.Round(Value, 3).ToString("0.###", CultureInfo.InvariantCulture) + " Ω";
+}
+
 /// <summary>Apparent power in volt-amperes; zero or more.</summary>
 public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
 {

@@ -1,0 +1,424 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Circuits;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Panels;
+using Circuitum.Core.Protection;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Proving;
+
+/// <summary>Builds the network of some circuits in one state, from the source to the last screw.</summary>
+internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, ImmutableArray<CircuitKey> keys)
+{
+    // Typical, of no maker: a closed contact or a clamped screw; a fastener through two conductors; one service conductor with its share of
+    // the transformer; a rod in the earth; the source's own ground.
+    private const double Contact = 0.0005;
+    private const double Touching = 0.01;
+    private const double Service = 0.015;
+    private const double Rod = 25;
+    private const double SourceGround = 1;
+
+    // What a meter or a tester's lamps would put between the screws of an outlet, always there: what floats reads between them.
+    private const double Burden = 10_000_000;
+
+    private readonly Network network = new();
+    private readonly Dictionary<(BoxId Box, Terminal Terminal), int> screws = [];
+    private readonly Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends = [];
+    private readonly Dictionary<PanelId, Bars> bars = [];
+    private readonly Dictionary<(RunId Run, ConductorColour Colour), int> conductors = [];
+    private readonly Dictionary<CircuitKey, ImmutableArray<int>> poles = [];
+    private readonly Dictionary<CircuitKey, int> neutrals = [];
+    private readonly Dictionary<BoxId, (int Hot, int Neutral)> sensors = [];
+
+    public Energy Solve()
+    {
+        Source();
+        foreach (var key in keys)
+        {
+            BarsOf(house.Circuit(key).Panel);
+        }
+
+        foreach (var key in keys)
+        {
+            Joints(key);
+        }
+
+        foreach (var key in keys)
+        {
+            Cables(house.Circuit(key));
+        }
+
+        foreach (var key in keys)
+        {
+            Devices(house.Circuit(key));
+        }
+
+        return new(network, network.Solve(), screws, ends, conductors, poles, neutrals, sensors, keys);
+    }
+
+    private IEnumerable<T> Faults<T>()
+        where T : Fault => state.Faults.OfType<T>();
+
+    // Two legs and a neutral from the transformer; the neutral bonded where the service comes in, and on a rod.
+    private void Source()
+    {
+        var main = house.Plan.Job.Panels.First(p => p.FedFrom is null);
+        var volts = (double)house.Plan.Book.Supply.ToNeutral.Value;
+        int a = network.Node(), b = network.Node(), neutral = network.Node(), earth = network.Node();
+        network.Hold(a, volts);
+        network.Hold(b, -volts);
+        network.Hold(neutral, 0);
+        var bar = new Bars(network.Node(), network.Node(), network.Node(), network.Node());
+        network.Join(a, bar.A, Service);
+        network.Join(b, bar.B, Service);
+        if (!Faults<Fault.ServiceNeutralLost>().Any())
+        {
+            network.Join(neutral, bar.Neutral, Service);
+        }
+
+        network.Join(bar.Neutral, bar.Ground, Contact);
+        network.Join(bar.Ground, earth, Rod);
+        network.Join(earth, neutral, SourceGround);
+        bars[main.Id] = bar;
+    }
+
+    private Bars BarsOf(PanelId panel)
+    {
+        if (bars.TryGetValue(panel, out var known))
+        {
+            return known;
+        }
+
+        var bar = bars[panel] = new Bars(network.Node(), network.Node(), network.Node(), network.Node());
+        if (house.FeederOf(panel) is not { HomeRun: { } run } feeder)
+        {
+            return bar;
+        }
+
+        var from = BarsOf(feeder.Panel);
+        var first = house.LegOf(feeder.Key) == Leg.A;
+        var breaker = new List<int>();
+        foreach (var conductor in Conductor.In(run))
+        {
+            var (up, down) = conductor.Carries switch
+            {
+                Carried.Hot => (first ? from.A : from.B, first ? bar.A : bar.B),
+                Carried.SecondLeg => (first ? from.B : from.A, first ? bar.B : bar.A),
+                Carried.Neutral => (from.Neutral, bar.Neutral),
+                _ => (from.Ground, bar.Ground),
+            };
+            ends[(null, run.Id, conductor.Colour)] = network.Node();
+            if (conductor.Carries is Carried.Hot or Carried.SecondLeg)
+            {
+                if (state.Open.Contains(feeder.Key))
+                {
+                    continue;
+                }
+
+                breaker.Add(network.Join(up, ends[(null, run.Id, conductor.Colour)], Contact));
+            }
+            else if (!IsLeftOut(null, run.Id, conductor.Colour))
+            {
+                network.Join(up, ends[(null, run.Id, conductor.Colour)], Contact);
+            }
+
+            Pull(feeder, run, conductor, ends[(null, run.Id, conductor.Colour)], down);
+        }
+
+        poles[feeder.Key] = [.. breaker];
+        if (Faults<Fault.BarsBonded>().Any(f => f.Panel == panel))
+        {
+            network.Join(bar.Neutral, bar.Ground, Contact);
+        }
+
+        return bar;
+    }
+
+    private void Joints(CircuitKey key)
+    {
+        foreach (var wiring in house.Wirings(key))
+        {
+            foreach (var joint in wiring.Joints)
+            {
+                var node = network.Node();
+                foreach (var end in joint.Ends)
+                {
+                    ends[(wiring.Box, end.Run.Id, end.Conductor.Colour)] = EndAt(wiring.Box, end, node);
+                }
+
+                foreach (var terminal in joint.Terminals)
+                {
+                    screws[(wiring.Box, terminal)] = node;
+                }
+            }
+
+            Turn(wiring.Box);
+            if (Faults<Fault.NeutralOnGround>().Any(f => f.Box == wiring.Box)
+                && wiring.Joints.FirstOrDefault(j => j.Ends.Any(e => e.Conductor.Carries == Carried.Neutral)) is { } neutral
+                && wiring.Joints.FirstOrDefault(j => j.Ends.Any(e => e.Conductor.Carries is null)) is { } ground)
+            {
+                network.Join(NodeOf(wiring.Box, neutral), NodeOf(wiring.Box, ground), Touching);
+            }
+        }
+    }
+
+    private int NodeOf(BoxId box, Joint joint) => ends[(box, joint.Ends[0].Run.Id, joint.Ends[0].Conductor.Colour)];
+
+    // A conductor in its joint, left out of it, or loosely in it.
+    private int EndAt(BoxId box, CableEnd end, int joint)
+    {
+        if (IsLeftOut(box, end.Run.Id, end.Conductor.Colour))
+        {
+            return network.Node();
+        }
+
+        if (Faults<Fault.Loose>().FirstOrDefault(f => f.Box == box && f.Run == end.Run.Id && f.Colour == end.Conductor.Colour) is { } loose)
+        {
+            var node = network.Node();
+            network.Join(node, joint, (double)loose.Ohms.Value);
+            return node;
+        }
+
+        return joint;
+    }
+
+    private bool IsLeftOut(BoxId? box, RunId run, ConductorColour colour) =>
+        Faults<Fault.LeftOut>().Any(f => f.Box == box && f.Run == run && f.Colour == colour);
+
+    // What is on the wrong screw: the screws change places.
+    private void Turn(BoxId box)
+    {
+        foreach (var turned in Faults<Fault.Turned>().Where(f => f.Box == box))
+        {
+            Swap(box, turned.Gang, TerminalKind.Hot, TerminalKind.Neutral);
+        }
+
+        foreach (var turned in Faults<Fault.LineForLoad>().Where(f => f.Box == box))
+        {
+            Swap(box, turned.Gang, TerminalKind.Hot, TerminalKind.LoadHot);
+            Swap(box, turned.Gang, TerminalKind.Neutral, TerminalKind.LoadNeutral);
+        }
+
+        foreach (var crossed in Faults<Fault.TravelerOnCommon>().Where(f => f.Switch.Box == box))
+        {
+            Swap(box, crossed.Switch.Gang, TerminalKind.Common, TerminalKind.TravelerOne);
+        }
+
+        foreach (var bootleg in Faults<Fault.Bootleg>().Where(f => f.Box == box))
+        {
+            var apart = screws[(box, new(bootleg.Gang, TerminalKind.Ground))] = network.Node();
+            network.Join(apart, Screw(box, bootleg.Gang, TerminalKind.Neutral), Contact);
+        }
+    }
+
+    private void Swap(BoxId box, int gang, TerminalKind one, TerminalKind other)
+    {
+        int a = Screw(box, gang, one), b = Screw(box, gang, other);
+        (screws[(box, new(gang, one))], screws[(box, new(gang, other))]) = (b, a);
+    }
+
+    // A screw with nothing on it floats.
+    private int Screw(BoxId box, int gang, TerminalKind kind)
+    {
+        var key = (box, new Terminal(gang, kind));
+        return screws.TryGetValue(key, out var node) ? node : screws[key] = network.Node();
+    }
+
+    private void Cables(WiredCircuit circuit)
+    {
+        var bar = bars[circuit.Panel];
+        foreach (var run in circuit.Runs.Where(r => r.To.Box is not null))
+        {
+            foreach (var conductor in Conductor.In(run))
+            {
+                var far = ends[(run.To.Box, run.Id, conductor.Colour)];
+                if (run.From.Box is { } from)
+                {
+                    if (ends.TryGetValue((from, run.Id, conductor.Colour), out var near))
+                    {
+                        Pull(circuit, run, conductor, near, far);
+                    }
+                }
+                else
+                {
+                    AtPanel(circuit, run, conductor, bar);
+                    Pull(circuit, run, conductor, ends[(null, run.Id, conductor.Colour)], far);
+                }
+            }
+        }
+    }
+
+    // Hots on the breaker, this circuit's or that of the one that its cable takes along; neutrals and grounds on their bars.
+    private void AtPanel(WiredCircuit circuit, Run run, Conductor conductor, Bars bar)
+    {
+        var end = ends[(null, run.Id, conductor.Colour)] = network.Node();
+        if (IsLeftOut(null, run.Id, conductor.Colour))
+        {
+            return;
+        }
+
+        var guest = conductor.Carries is Carried.OtherHot or Carried.OtherNeutral ? run.TakesAlong : null;
+        var key = guest ?? circuit.Key;
+        var first = house.LegOf(key) == Leg.A;
+        switch (conductor.Carries)
+        {
+            case Carried.Hot or Carried.OtherHot or Carried.SecondLeg:
+                if (!state.Open.Contains(key))
+                {
+                    var leg = conductor.Carries == Carried.SecondLeg ? first ? bar.B : bar.A : first ? bar.A : bar.B;
+                    poles[key] = poles.GetValueOrDefault(key, []).Add(network.Join(leg, end, Contact));
+                }
+
+                break;
+            case Carried.Neutral or Carried.OtherNeutral:
+                neutrals[key] = network.Join(end, bar.Neutral, Contact);
+                break;
+            case null:
+                network.Join(end, bar.Ground, Contact);
+                break;
+            default:
+                break;
+        }
+    }
+
+    private void Pull(WiredCircuit circuit, Run run, Conductor conductor, int near, int far)
+    {
+        if (Faults<Fault.Parted>().Any(f => f.Run == run.Id && f.Colour == conductor.Colour))
+        {
+            return;
+        }
+
+        var gauge = circuit.GaugeOf(run);
+        var ohms = Math.Max(1e-6, (double)(circuit.Book.Conductors.OhmsPerThousandFeet(
+            conductor.Carries is null ? HouseNetwork.GroundOf(circuit, gauge) : gauge, circuit.Sized.Metal)!.Value
+            * run.Length.Value.Feet / 1000));
+        if (Faults<Fault.Nailed>().FirstOrDefault(f => f.Run == run.Id && (f.One == conductor.Colour || f.Other == conductor.Colour))
+            is { } nail)
+        {
+            var middle = network.Node();
+            conductors[(run.Id, conductor.Colour)] = network.Join(near, middle, ohms / 2);
+            network.Join(middle, far, ohms / 2);
+            network.Join(middle, Nail(nail), Touching / 2);
+            return;
+        }
+
+        conductors[(run.Id, conductor.Colour)] = network.Join(near, far, ohms);
+    }
+
+    private readonly Dictionary<Fault, int> nails = [];
+
+    private int Nail(Fault.Nailed fault) => nails.TryGetValue(fault, out var node) ? node : nails[fault] = network.Node();
+
+    private void Devices(WiredCircuit circuit)
+    {
+        foreach (var box in circuit.Circuit.Boxes.Select(b => house.Plan.Survey[b]))
+        {
+            var loads = new Queue<LoadItem>(circuit.Load.Items.Where(i => i.Box == box.Box.Id));
+            for (var gang = 0; gang < box.Box.Devices.Length; gang++)
+            {
+                var device = box.Box.Devices[gang];
+                var item = Counts(device) && loads.Count > 0 ? loads.Dequeue() : null;
+                Close(circuit, box.Box.Id, gang, device.Kind);
+                if (device.Kind.IsGeneralReceptacle())
+                {
+                    Outlet(box.Box.Id, gang);
+                    foreach (var plugged in state.Plugged.Where(p => p.Box == box.Box.Id && gang == FirstReceptacle(box.Box)))
+                    {
+                        Load(circuit, Face(box.Box.Id, gang, TerminalKind.Hot), Face(box.Box.Id, gang, TerminalKind.Neutral),
+                            PlugIn.Typical(plugged.What), house.Plan.Book.Supply.ToNeutral);
+                    }
+                }
+
+                if (item is { Load.Value: > 0 } && !(item.Assumed && item.Use == LoadUse.PortableReceptacle)
+                    && (device.Plate is null || state.AppliancesRun))
+                {
+                    var across = house.Plan.Book.Supply.IsAcross(device.Plate?.Volts ?? house.Plan.Book.Supply.ToNeutral);
+                    var live = device.Kind == DeviceKind.CeilingFan ? TerminalKind.FanHot : TerminalKind.Hot;
+                    Load(circuit, Face(box.Box.Id, gang, live), Face(box.Box.Id, gang, across ? TerminalKind.SecondLeg : TerminalKind.Neutral),
+                        item.Load, device.Plate?.Volts ?? house.Plan.Book.Supply.ToNeutral);
+                }
+            }
+        }
+    }
+
+    private static int FirstReceptacle(Box box) => box.Devices.Select((d, i) => (d, i)).First(x => x.d.Kind.IsGeneralReceptacle()).i;
+
+    // What the circuit's load has an item for: as CircuitLoad counts them, device by device.
+    private static bool Counts(Device device) => device.Plate is { } plate ? plate.Appliance != Appliance.GeneratorInlet
+        : device.Kind.IsReceptacle() || device.Kind.IsOverhead();
+
+    private void Load(WiredCircuit circuit, int hot, int back, VoltAmps load, Volts volts)
+    {
+        if (state.CurrentsOfPlates)
+        {
+            // On the second leg the hot is below the neutral: what is drawn there comes from the neutral.
+            var (from, to) = house.LegOf(circuit.Key) == Leg.A ? (hot, back) : (back, hot);
+            network.Draw(from, to, (double)(load / volts).Value);
+        }
+        else
+        {
+            network.Join(hot, back, (double)(volts.Value * volts.Value / load.Value));
+        }
+    }
+
+    // The face of a protective receptacle is behind its contacts.
+    private int Face(BoxId box, int gang, TerminalKind kind) => !sensors.ContainsKey(box) || !IsProtective(box, gang) ? Screw(box, gang, kind)
+        : kind == TerminalKind.Hot ? Screw(box, gang, TerminalKind.LoadHot)
+        : kind == TerminalKind.Neutral ? Screw(box, gang, TerminalKind.LoadNeutral) : Screw(box, gang, kind);
+
+    private bool IsProtective(BoxId box, int gang) => house.Plan.CircuitOf(box) is { } circuit && circuit.Devices.ContainsKey(box)
+        && gang == FirstReceptacle(house.Plan.Survey[box].Box);
+
+    private void Outlet(BoxId box, int gang)
+    {
+        int hot = Face(box, gang, TerminalKind.Hot), neutral = Face(box, gang, TerminalKind.Neutral),
+            ground = Screw(box, gang, TerminalKind.Ground);
+        network.Join(hot, neutral, Burden);
+        network.Join(hot, ground, Burden);
+        network.Join(neutral, ground, Burden);
+    }
+
+    private void Close(WiredCircuit circuit, BoxId box, int gang, DeviceKind kind)
+    {
+        var on = Faults<Fault.Stuck>().FirstOrDefault(f => f.Switch == new SwitchGang(box, gang)) is { } stuck ? stuck.Closed
+            : state.Thrown.Contains(new(box, gang));
+        int? Join(TerminalKind a, TerminalKind b) => screws.ContainsKey((box, new(gang, a))) && screws.ContainsKey((box, new(gang, b)))
+            ? network.Join(Screw(box, gang, a), Screw(box, gang, b), Contact) : null;
+        if (kind.IsGeneralReceptacle() && circuit.Devices.ContainsKey(box) && IsProtective(box, gang))
+        {
+            Screw(box, gang, TerminalKind.LoadHot);
+            Screw(box, gang, TerminalKind.LoadNeutral);
+            Screw(box, gang, TerminalKind.Neutral);
+            if (!state.Tripped.Contains(box))
+            {
+                sensors[box] = (Join(TerminalKind.Hot, TerminalKind.LoadHot)!.Value, Join(TerminalKind.Neutral,
+                    TerminalKind.LoadNeutral)!.Value);
+            }
+            else
+            {
+                sensors[box] = (-1, -1);
+            }
+        }
+
+        if (on || kind == DeviceKind.Disconnect)
+        {
+            Join(TerminalKind.SwitchIn, TerminalKind.SwitchOut);
+            Join(TerminalKind.SecondLeg, TerminalKind.SecondOut);
+        }
+
+        if (kind is DeviceKind.ThreeWay or DeviceKind.Dimmer)
+        {
+            Join(TerminalKind.Common, on ? TerminalKind.TravelerTwo : TerminalKind.TravelerOne);
+        }
+
+        if (kind == DeviceKind.FourWay)
+        {
+            Join(TerminalKind.TravelerOne, on ? TerminalKind.OutTwo : TerminalKind.OutOne);
+            Join(TerminalKind.TravelerTwo, on ? TerminalKind.OutOne : TerminalKind.OutTwo);
+        }
+    }
+
+    private readonly record struct Bars(int A, int B, int Neutral, int Ground);
+}

@@ -1,0 +1,77 @@
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
+using Circuitum.Core.Wiring;
+
+namespace Circuitum.Core.Proving;
+
+/// <summary>Something that is not as it was planned: one thing, in one place.</summary>
+public abstract record Fault
+{
+    private Fault()
+    {
+    }
+
+    /// <summary>A conductor of a run is parted along its way.</summary>
+    /// <param name="Run">The run.</param>
+    /// <param name="Colour">Which of its conductors.</param>
+    public sealed record Parted(RunId Run, ConductorColour Colour) : Fault;
+
+    /// <summary>A fastener joins two conductors of a run halfway.</summary>
+    /// <param name="Run">The run.</param>
+    /// <param name="One">One of its conductors.</param>
+    /// <param name="Other">The other.</param>
+    public sealed record Nailed(RunId Run, ConductorColour One, ConductorColour Other) : Fault;
+
+    /// <summary>A conductor was left out of its joint, or came out of it.</summary>
+    /// <param name="Box">In which box; null for the panel.</param>
+    /// <param name="Run">Of which run.</param>
+    /// <param name="Colour">Which conductor.</param>
+    public sealed record LeftOut(BoxId? Box, RunId Run, ConductorColour Colour) : Fault;
+
+    /// <summary>A conductor sits loosely in its joint.</summary>
+    /// <param name="Box">In which box.</param>
+    /// <param name="Run">Of which run.</param>
+    /// <param name="Colour">Which conductor.</param>
+    /// <param name="Ohms">What the joint has.</param>
+    public sealed record Loose(BoxId Box, RunId Run, ConductorColour Colour, Ohms Ohms) : Fault;
+
+    /// <summary>Hot and neutral change places at a receptacle.</summary>
+    /// <param name="Box">The box.</param>
+    /// <param name="Gang">The device's place in it, from 0.</param>
+    public sealed record Turned(BoxId Box, int Gang) : Fault;
+
+    /// <summary>The feed is on the LOAD screws of a protective receptacle and what goes on is on LINE.</summary>
+    /// <param name="Box">The box.</param>
+    /// <param name="Gang">The device's place in it, from 0.</param>
+    public sealed record LineForLoad(BoxId Box, int Gang) : Fault;
+
+    /// <summary>The ground screw of a receptacle is tied to its neutral, and to no ground.</summary>
+    /// <param name="Box">The box.</param>
+    /// <param name="Gang">The device's place in it, from 0.</param>
+    public sealed record Bootleg(BoxId Box, int Gang) : Fault;
+
+    /// <summary>Neutral and ground touch in a box.</summary>
+    /// <param name="Box">The box.</param>
+    public sealed record NeutralOnGround(BoxId Box) : Fault;
+
+    /// <summary>A switch that does not move any more.</summary>
+    /// <param name="Switch">Which.</param>
+    /// <param name="Closed">It stays on.</param>
+    public sealed record Stuck(SwitchGang Switch, bool Closed) : Fault;
+
+    /// <summary>A traveler is on the common screw of a three-way, and what belongs there on the traveler's.</summary>
+    /// <param name="Switch">Which.</param>
+    public sealed record TravelerOnCommon(SwitchGang Switch) : Fault;
+
+    /// <summary>A protective receptacle that opens no more.</summary>
+    /// <param name="Box">The box.</param>
+    public sealed record WillNotTrip(BoxId Box) : Fault;
+
+    /// <summary>Neutral and ground bars are bonded in a panel where they belong apart.</summary>
+    /// <param name="Panel">The panel.</param>
+    public sealed record BarsBonded(PanelId Panel) : Fault;
+
+    /// <summary>The neutral of the service is lost outside.</summary>
+    public sealed record ServiceNeutralLost : Fault;
+}
