@@ -67,6 +67,13 @@ public sealed class HouseTests : IClassFixture<BenchHost>
         return (visitor, job);
     }
 
+    [Fact]
+    public async Task A_house_without_boxes_has_nothing_to_switch_on_and_says_so()
+    {
+        var (visitor, job) = await CottageAsync();
+        Assert.Contains("There is nothing to switch on yet", await visitor.GetAsync($"/job/{job}/prove"), StringComparison.Ordinal);
+    }
+
     private static async Task<string> DoneAsync(Visitor visitor, string job, string stage, string handler, params (string, string)[] fields)
     {
         var (status, text, _) = await visitor.PostAsync($"/job/{job}/{stage}?handler={handler}", fields);

@@ -20,7 +20,15 @@ const views = [
     {},
     (page) => page.getByRole("button", { name: /Open its breaker/ }).click(),
   ],
-  ["editions", "/job/demo/editions"],
+  [
+    "prove",
+    "/job/demo/prove?circuit=kitchen-lights",
+    {},
+    async (page) => {
+      await page.getByRole("link", { name: "All lamps on" }).click();
+      await page.getByRole("link", { name: /^Kitchen counter receptacle 1/ }).click();
+    },
+  ],
   ["low-voltage", "/job/demo-basement/runs?level=ground&on=lowvoltage:lv-1"],
   ["runs", "/job/demo/runs?level=ground&on=run:@A~k-island"],
   ["panel", "/job/demo/panel?on=circuit:laundry"],

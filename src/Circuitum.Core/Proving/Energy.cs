@@ -20,7 +20,8 @@ public sealed class Energy
     private readonly Dictionary<BoxId, (int Hot, int Neutral)> sensors;
 
     internal Energy(Network network, double[] volts, Dictionary<(BoxId Box, Terminal Terminal), int> screws,
-        Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends, Dictionary<(RunId Run, ConductorColour Colour), int> conductors, Dictionary<CircuitKey, ImmutableArray<int>> poles,
+        Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends, Dictionary<(RunId Run, ConductorColour Colour),
+            int> conductors, Dictionary<CircuitKey, ImmutableArray<int>> poles,
         Dictionary<CircuitKey, int> neutrals, Dictionary<BoxId, (int Hot, int Neutral)> sensors, ImmutableArray<CircuitKey> circuits)
     {
         (this.network, this.volts, this.screws, this.ends, this.conductors) = (network, volts, screws, ends, conductors);

@@ -336,7 +336,8 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
                 {
                     var across = house.Plan.Book.Supply.IsAcross(device.Plate?.Volts ?? house.Plan.Book.Supply.ToNeutral);
                     var live = device.Kind == DeviceKind.CeilingFan ? TerminalKind.FanHot : TerminalKind.Hot;
-                    Load(circuit, Face(box.Box.Id, gang, live), Face(box.Box.Id, gang, across ? TerminalKind.SecondLeg : TerminalKind.Neutral),
+                    Load(circuit, Face(box.Box.Id, gang, live), Face(box.Box.Id, gang, across ? TerminalKind.SecondLeg
+                        : TerminalKind.Neutral),
                         item.Load, device.Plate?.Volts ?? house.Plan.Book.Supply.ToNeutral);
                 }
             }
@@ -364,7 +365,8 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
     }
 
     // The face of a protective receptacle is behind its contacts.
-    private int Face(BoxId box, int gang, TerminalKind kind) => !sensors.ContainsKey(box) || !IsProtective(box, gang) ? Screw(box, gang, kind)
+    private int Face(BoxId box, int gang, TerminalKind kind) => !sensors.ContainsKey(box) || !IsProtective(box, gang) ? Screw(box, gang,
+        kind)
         : kind == TerminalKind.Hot ? Screw(box, gang, TerminalKind.LoadHot)
         : kind == TerminalKind.Neutral ? Screw(box, gang, TerminalKind.LoadNeutral) : Screw(box, gang, kind);
 

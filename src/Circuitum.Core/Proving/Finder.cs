@@ -10,10 +10,10 @@ namespace Circuitum.Core.Proving;
 /// <summary>What is found where somebody looks.</summary>
 public enum Finding
 {
-    /// <summary>It works: a lamp turns on and off, a tester reads correct, a cable is live.</summary>
+    /// <summary>It works: a lamp turns on and off, a tester reads correct, a cable is live, a breaker is closed.</summary>
     Works,
 
-    /// <summary>Dead.</summary>
+    /// <summary>Dead; a breaker has opened.</summary>
     Dead,
 
     /// <summary>It has less than its volts, or more.</summary>
@@ -41,8 +41,11 @@ public enum Finding
 /// <param name="Run">The cable measured, hot to neutral and hot to ground; null for a device.</param>
 public sealed record Test(BoxId? Box, int? Gang, RunId? Run)
 {
-    /// <summary>Steps it takes, judged: a look from the room, a box opened, the panel's cover off.</summary>
-    public int Effort => Run is null ? 1 : Box is null ? 7 : 4;
+    /// <summary>A look at the breaker from before the panel, door open and cover on.</summary>
+    public static Test Breaker { get; } = new(null, null, null);
+
+    /// <summary>Steps it takes, judged: a look from the room, a walk to the panel, a box opened, the panel's cover off.</summary>
+    public int Effort => (Box, Run) switch { (null, null) => 2, (_, null) => 1, (null, _) => 7, _ => 4 };
 }
 
 /// <summary>Something that was seen.</summary>
@@ -86,9 +89,11 @@ public sealed class Finder
     public ImmutableArray<Finding> AsPlanned { get; }
 
     /// <summary>Every suspect, and what would be found with it.</summary>
-    public IEnumerable<(Suspect Suspect, ImmutableArray<Finding> Looks)> Suspects => table.Select(t => (t.Suspect, t.Looks.ToImmutableArray()));
+    public IEnumerable<(Suspect Suspect, ImmutableArray<Finding> Looks)> Suspects => table.Select(t => (t.Suspect,
+        t.Looks.ToImmutableArray()));
 
-    /// <summary>The single faults that explain everything seen, the likeliest first. None: two things are wrong, or something that is not in
+    /// <summary>The single faults that explain everything seen, the likeliest first. None: two things are wrong, or something that is not
+    /// in
     /// the plan.</summary>
     public ImmutableArray<Explains> Explain(IReadOnlyList<Seen> seen)
     {
@@ -132,6 +137,7 @@ public sealed class Finder
 
     private static IEnumerable<Test> Places(HouseNetwork house, WiredCircuit circuit)
     {
+        yield return Test.Breaker;
         foreach (var box in circuit.Circuit.Boxes.Select(b => house.Plan.Survey[b].Box))
         {
             for (var gang = 0; gang < box.Devices.Length; gang++)
@@ -161,11 +167,13 @@ public sealed class Finder
             Tripped = suspect?.Opened is { } device ? [device] : [],
             Open = suspect == Suspect.BreakerOpen ? [circuit.Key] : [],
         };
-        var lit = WhoOpens.Settle(house, wrong with
-        { Thrown = [.. groups.Where(g => g.Switches.Length == 1).Select(g => g.Switches[0])] }, circuit.Key).Energy;
+        var settled = WhoOpens.Settle(house, wrong with
+        { Thrown = [.. groups.Where(g => g.Switches.Length == 1).Select(g => g.Switches[0])] }, circuit.Key);
+        var lit = settled.Energy;
         var dark = WhoOpens.Settle(house, wrong with
         { Thrown = [.. groups.Where(g => g.Switches.Length > 1).Select(g => g.Switches[0])] }, circuit.Key).Energy;
-        return [.. Tests.Select(t => t.Run is { } run ? Cable(circuit, lit, t.Box, run)
+        return [.. Tests.Select(t => t == Test.Breaker ? settled.State.Open.Contains(circuit.Key) ? Finding.Dead : Finding.Works
+            : t.Run is { } run ? Cable(circuit, lit, t.Box, run)
             : house.Plan.Survey[t.Box!.Value].Box.Devices[t.Gang!.Value].Kind.IsLight() ? Lamp(lit, dark, t.Box.Value, t.Gang.Value)
             : Outlet(lit, t.Box.Value, t.Gang.Value))];
     }
@@ -181,7 +189,8 @@ public sealed class Finder
 
     private static Finding Outlet(Energy energy, BoxId box, int gang) => PlugInTester.At(energy, box, gang).Says switch
     {
-        TesterSays.Correct => energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral) is var volts && volts > Bright && volts < Over
+        TesterSays.Correct => energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral) is var volts && volts > Bright
+            && volts < Over
             ? Finding.Works : Finding.Dim,
         TesterSays.Dead => Finding.Dead,
         TesterSays.OpenGround => Finding.NoGround,

@@ -7,7 +7,8 @@ namespace Circuitum.Core.Proving;
 /// <summary>What a plug-in tester's three lamps mean.</summary>
 public enum TesterSays
 {
-    /// <summary>Hot to neutral and hot to ground: as it should be, as far as a tester sees. A ground tied to the neutral reads so too.</summary>
+    /// <summary>Hot to neutral and hot to ground: as it should be, as far as a tester sees. A ground tied to the neutral reads so
+    /// too.</summary>
     Correct,
 
     /// <summary>Hot to neutral alone: no ground.</summary>

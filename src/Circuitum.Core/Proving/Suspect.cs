@@ -32,7 +32,8 @@ public sealed record Suspect(Fault? Fault, BoxId? Opened)
         string Colour(ConductorColour colour) => colour == ConductorColour.Bare ? "bare ground" : MakeUp.ColourOf(colour);
         return Fault switch
         {
-            null => Opened is { } device ? $"the protective receptacle at {Box(device)} has opened: press its reset" : "the breaker is open",
+            null => Opened is { } device ? $"the protective receptacle at {Box(device)} has opened: press its reset"
+                : "the breaker is open",
             Fault.Parted f => $"the {Colour(f.Colour)} of {Run(f.Run)} is parted",
             Fault.Nailed f => $"a fastener joins {Colour(f.One)} and {Colour(f.Other)} in {Run(f.Run)}",
             Fault.LeftOut f => $"the {Colour(f.Colour)} of {Run(f.Run)} is out of its joint at {(f.Box is { } at ? Box(at) : "the panel")}",

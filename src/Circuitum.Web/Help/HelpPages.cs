@@ -63,6 +63,25 @@ public static class HelpPages
                 "Measured keeps what a run really used; Done compares it with the plan, by kind of run.",
             ],
             []),
+        new("prove", "Prove", "The house switched on before it is wired: what is lit, what opens, and where a fault is.", "prove.png",
+            [
+                "Press a switch on the plan and see its lamps; press an outlet and read its volts, with a tester’s three lamps.",
+                "Plug things in: the breaker says what goes through it, and opens when and as a typical one would.",
+                "Place a fault (a nail, a joint left out, hot and neutral turned) and see what a crew would find.",
+                "“Find it” takes what you saw on site, names every single fault of the circuit that explains it, and says where to look "
+                    + "next: what tells most for the least effort.",
+                "“Hide one by chance” is practice: each look costs, as it does on site.",
+                "The address holds the whole state: send it to whoever stands at the panel.",
+            ],
+            []),
+        new("money", "Estimate and change orders", "What the job costs by your own price list, and what a change of it costs.", null,
+            [
+                "Bring in your price list as CSV; the one that ships is made up. What has no price is told, never left out in silence.",
+                "“Write it down as an estimate” keeps lines, prices and terms under a number: what was signed is what is read again.",
+                "A change order is against a revision, usually the one last put on paper. Cable that is pulled by the record on Site is "
+                    + "not given back, and taking it out is work.",
+            ],
+            []),
         new("lines", "Saying it in a line", "The field above the plan on House takes what is read off a paper plan, one thing a line. "
             + "Sizes are inside, east to west first.", null,
             [
@@ -75,7 +94,7 @@ public static class HelpPages
             [.. HouseLine.Examples.Select(e => (e, "a line that is understood"))]),
         new("keys", "Keys", "Everything has a key; “?” shows them on any stage.", null, [],
             [
-                ("1 to 6", "House, Boxes, Circuits, Runs, Panel, Site"),
+                ("1 to 7", "House, Boxes, Circuits, Runs, Panel, Site, Prove"),
                 ("Arrows", "nudge what is selected an inch; with Shift a stud bay, 16 in"),
                 ("[ and ]", "level below, level above"),
                 ("D", "dimensions on and off"),

@@ -60,7 +60,8 @@ public sealed class FinderTests(ITestOutputHelper output)
         var (house, circuit) = Chain();
         var finder = new Finder(house, circuit.Key);
         var order = circuit.Runs.Select(r => r.To.Box!.Value).ToList();
-        var seen = order.Select((b, i) => new Seen(finder.Tests.First(t => t.Box == b && t.Gang == 0), i < 2 ? Finding.Works : Finding.Dead))
+        var seen = order.Select((b, i) => new Seen(finder.Tests.First(t => t.Box == b && t.Gang == 0), i < 2 ? Finding.Works
+            : Finding.Dead))
             .ToList();
         var run = circuit.Runs[2];
         Assert.Equal(

@@ -113,10 +113,12 @@ public sealed class ProvingTests
         {
             var plan = Planner.Plan(BuiltHouses.Number(number));
             var house = new HouseNetwork(plan);
-            foreach (var one in house.Branches.Where(c => c.Circuit.SharesNeutralWith is not null && c.Runs.Any(r => r.TakesAlong is not null)))
+            foreach (var one in house.Branches.Where(c => c.Circuit.SharesNeutralWith is not null && c.Runs.Any(r =>
+                r.TakesAlong is not null)))
             {
                 var two = plan.Circuits.First(c => c.Key == one.Runs.First(r => r.TakesAlong is not null).TakesAlong);
-                BoxId? Outlet(WiredCircuit c) => c.Circuit.Boxes.Where(b => PlugIn.CanBeAt(plan.Survey[b])).Select(b => (BoxId?)b).FirstOrDefault();
+                BoxId? Outlet(WiredCircuit c) => c.Circuit.Boxes.Where(b => PlugIn.CanBeAt(plan.Survey[b])).Select(b => (BoxId?)b)
+                    .FirstOrDefault();
                 if (Outlet(one) is { } a && Outlet(two) is { } b)
                 {
                     return (house, one, two, a, b);
@@ -189,7 +191,8 @@ public sealed class ProvingTests
         var settled = WhoOpens.Settle(house, nail, circuit.Key);
         Assert.Equal((circuit.Key, (BoxId?)null), (settled.Openings[0].Circuit, settled.Openings[0].Box));
         Assert.True(settled.Openings[0].Within < TimeSpan.FromSeconds(1));
-        Assert.All(circuit.Circuit.Boxes, b => Assert.InRange(settled.Energy.Between(b, 0, TerminalKind.Hot, TerminalKind.Ground).Value, 0m, 1m));
+        Assert.All(circuit.Circuit.Boxes, b => Assert.InRange(settled.Energy.Between(b, 0, TerminalKind.Hot, TerminalKind.Ground).Value, 0m,
+            1m));
     }
 
     [Fact]
@@ -229,7 +232,8 @@ public sealed class ProvingTests
         Assert.Equal(TesterSays.HotOnNeutralGoneAstray, PlugInTester.At(beyond, box, 0).Says);
     }
 
-    [Fact] // 20 kΩ from hot to ground is 6 mA: the device opens, and what is on its load side is dead with it; wired load for line it is not
+    [Fact] // 20 kΩ from hot to ground is 6 mA: the device opens, and what is on its load side is dead with it; wired load for line it is
+    // not
     public void A_ground_fault_opens_the_device_that_stands_before_it()
     {
         var (house, circuit, plan) = Chain(3, DeviceKind.GfciReceptacle, loadSide: true);
@@ -308,9 +312,11 @@ public sealed class ProvingTests
     {
         var plan = Planner.Plan(BuiltHouses.Number(2));
         var house = new HouseNetwork(plan);
-        var outlet = house.Branches.Where(c => c.Poles == 1 && c.Panel == plan.Job.Panels[0].Id && PlugIn.CanBeAt(plan.Survey[c.Circuit.Boxes[0]]))
+        var outlet = house.Branches.Where(c => c.Poles == 1 && c.Panel == plan.Job.Panels[0].Id
+            && PlugIn.CanBeAt(plan.Survey[c.Circuit.Boxes[0]]))
             .ToList();
-        var (a, b) = (outlet.First(c => plan.Landed(c.Key)!.Leg == Panels.Leg.A), outlet.First(c => plan.Landed(c.Key)!.Leg == Panels.Leg.B));
+        var (a, b) = (outlet.First(c => plan.Landed(c.Key)!.Leg == Panels.Leg.A), outlet.First(c =>
+            plan.Landed(c.Key)!.Leg == Panels.Leg.B));
         var energy = house.Solve(HouseState.AsPlanned with
         {
             AppliancesRun = false,

@@ -1,0 +1,30 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Proving;
+
+namespace Circuitum.Web.Proving;
+
+/// <summary>What is worked out once a plan so that a press is answered at once: its wiring, and what every fault of a circuit would look
+/// like. It goes with the plan.</summary>
+public static class ProvedPlans
+{
+    private static readonly ConditionalWeakTable<Plan, Proved> Kept = [];
+
+    /// <summary>The wiring of a plan.</summary>
+    public static HouseNetwork HouseOf(Plan plan) => Of(plan).House.Value;
+
+    /// <summary>The finder for a circuit of a plan.</summary>
+    public static Finder FinderOf(Plan plan, CircuitKey circuit) => Of(plan).Finders.GetOrAdd(circuit,
+        key => new Lazy<Finder>(() => new(HouseOf(plan), key))).Value;
+
+    private static Proved Of(Plan plan) => Kept.GetValue(plan, p => new(p));
+
+    private sealed class Proved(Plan plan)
+    {
+        public Lazy<HouseNetwork> House { get; } = new(() => new(plan));
+
+        public ConcurrentDictionary<CircuitKey, Lazy<Finder>> Finders { get; } = new();
+    }
+}
