@@ -62,7 +62,7 @@ public sealed partial class ProveTests : IDisposable
         var circuit = job.Plan.Circuits.First(c => c.Key.ToString() == "laundry");
         var finder = new Finder(new(job.Plan), circuit.Key);
         var breaker = finder.Tests.IndexOf(Test.Breaker);
-        var outlet = finder.Tests.IndexOf(finder.Tests.First(t => t.Gang is not null));
+        var outlet = finder.Tests.IndexOf(finder.Tests.First(t => t.Box is not null && t.Gang is not null));
         var page = await host.Visit().GetAsync($"/job/demo/prove?view=find&circuit=laundry&seen={breaker}.Works,{outlet}.Dead");
         var left = finder.Explain([new(finder.Tests[breaker], Finding.Works), new(finder.Tests[outlet], Finding.Dead)]);
         Assert.NotEmpty(left);

@@ -26,7 +26,7 @@ const views = [
     {},
     async (page) => {
       await page.getByRole("link", { name: "All lamps on" }).click();
-      await page.getByRole("link", { name: /^Kitchen counter receptacle 1/ }).click();
+      await page.getByRole("link", { name: /^Dining receptacle 3/ }).click();
     },
   ],
   ["low-voltage", "/job/demo-basement/runs?level=ground&on=lowvoltage:lv-1"],

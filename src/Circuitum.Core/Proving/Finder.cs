@@ -44,8 +44,14 @@ public sealed record Test(BoxId? Box, int? Gang, RunId? Run)
     /// <summary>A look at the breaker from before the panel, door open and cover on.</summary>
     public static Test Breaker { get; } = new(null, null, null);
 
+    /// <summary>The breaker closed again, once: it holds, or a fault opens it.</summary>
+    public static Test Reset { get; } = new(null, 0, null);
+
+    /// <summary>It is done at the breaker.</summary>
+    public bool AtBreaker => Box is null && Run is null;
+
     /// <summary>Steps it takes, judged: a look from the room, a walk to the panel, a box opened, the panel's cover off.</summary>
-    public int Effort => (Box, Run) switch { (null, null) => 2, (_, null) => 1, (null, _) => 7, _ => 4 };
+    public int Effort => (Box, Run) switch { (null, null) => Gang is null ? 2 : 3, (_, null) => 1, (null, _) => 7, _ => 4 };
 }
 
 /// <summary>Something that was seen.</summary>
@@ -138,6 +144,7 @@ public sealed class Finder
     private static IEnumerable<Test> Places(HouseNetwork house, WiredCircuit circuit)
     {
         yield return Test.Breaker;
+        yield return Test.Reset;
         foreach (var box in circuit.Circuit.Boxes.Select(b => house.Plan.Survey[b].Box))
         {
             for (var gang = 0; gang < box.Devices.Length; gang++)
@@ -170,9 +177,11 @@ public sealed class Finder
         var settled = WhoOpens.Settle(house, wrong with
         { Thrown = [.. groups.Where(g => g.Switches.Length == 1).Select(g => g.Switches[0])] }, circuit.Key);
         var lit = settled.Energy;
+        var opensAgain = settled.Openings.Any(o => o.Box is null && o.Circuit == circuit.Key);
         var dark = WhoOpens.Settle(house, wrong with
         { Thrown = [.. groups.Where(g => g.Switches.Length > 1).Select(g => g.Switches[0])] }, circuit.Key).Energy;
         return [.. Tests.Select(t => t == Test.Breaker ? settled.State.Open.Contains(circuit.Key) ? Finding.Dead : Finding.Works
+            : t == Test.Reset ? opensAgain ? Finding.Dead : Finding.Works
             : t.Run is { } run ? Cable(circuit, lit, t.Box, run)
             : house.Plan.Survey[t.Box!.Value].Box.Devices[t.Gang!.Value].Kind.IsLight() ? Lamp(lit, dark, t.Box.Value, t.Gang.Value)
             : Outlet(lit, t.Box.Value, t.Gang.Value))];

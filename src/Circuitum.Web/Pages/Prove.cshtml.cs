@@ -95,8 +95,15 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
     {
         var planned = Finder.AsPlanned;
         var telling = Finder.Suspects.Select((s, i) => (s, i)).Where(x => !x.s.Looks.SequenceEqual(planned)).Select(x => x.i).ToList();
-        return At with { View = "find", Fault = telling[Random.Shared.Next(telling.Count)], Hidden = true, Seen = [], Open = [],
-            Tripped = [] };
+        return At with
+        {
+            View = "find",
+            Fault = telling[Random.Shared.Next(telling.Count)],
+            Hidden = true,
+            Seen = [],
+            Open = [],
+            Tripped = []
+        };
     }
 
     /// <summary>What would be found at a place with the fault that is hidden.</summary>
@@ -106,9 +113,9 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
     /// <summary>A place to look, in words.</summary>
     public string Words(Test test)
     {
-        if (test == Test.Breaker)
+        if (test.AtBreaker)
         {
-            return "The breaker";
+            return test == Test.Breaker ? "The breaker" : "The breaker, closed again once";
         }
 
         var box = test.Box is { } id ? Plan.Survey[id] : null;
@@ -132,6 +139,7 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
 
     /// <summary>What to mind before a place is looked at.</summary>
     public static string Caution(Test test) => test == Test.Breaker ? ": see whether its handle is in the middle or off."
+        : test == Test.Reset ? ": close it once, standing aside. If it opens again leave it off; do not try a second time."
         : test.Box is null ? ". The lugs ahead of the main stay live: this is licensed work."
         : test.Run is not null ? ". Breaker off, prove it dead, open the box; then live with a meter only if you may." : ".";
 
@@ -142,7 +150,7 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
         : time.TotalSeconds < 120 ? $"{time.TotalSeconds:0} s" : $"{time.TotalMinutes:0} min";
 
     /// <summary>What can be answered at a place.</summary>
-    public ImmutableArray<Finding> Answers(Test test) => test == Test.Breaker ? [Finding.Works, Finding.Dead] : test.Run is not null
+    public ImmutableArray<Finding> Answers(Test test) => test.AtBreaker ? [Finding.Works, Finding.Dead] : test.Run is not null
         ? [Finding.Works, Finding.Dead, Finding.NoNeutral, Finding.NoGround]
         : Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
             ? [Finding.Works, Finding.Dead, Finding.Dim, Finding.StaysOn]
@@ -151,6 +159,8 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
     /// <summary>A finding, in words.</summary>
     public static string Words(Finding found, Test test) => found switch
     {
+        Finding.Works when test == Test.Reset => "holds",
+        Finding.Dead when test == Test.Reset => "opens again",
         Finding.Works => test == Test.Breaker ? "closed" : test.Run is null ? "works" : "live",
         Finding.Dead when test == Test.Breaker => "opened",
         Finding.StaysOn => "stays on",

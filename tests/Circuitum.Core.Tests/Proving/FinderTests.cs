@@ -92,4 +92,18 @@ public sealed class FinderTests(ITestOutputHelper output)
         Assert.Empty(finder.Explain([new(new(order[0], 0, null), Finding.Reversed), new(new(order[3], 0, null), Finding.NoGround)]));
         Assert.All(finder.AsPlanned, f => Assert.Equal(Finding.Works, f));
     }
+
+    [Fact]
+    public void A_breaker_that_opens_again_is_a_fault_and_one_that_holds_had_only_opened()
+    {
+        var (house, circuit) = Chain();
+        var finder = new Finder(house, circuit.Key);
+        var opened = new Seen(Test.Breaker, Finding.Dead);
+        Assert.Equal(Suspect.BreakerOpen, Assert.Single(finder.Explain([opened, new(Test.Reset, Finding.Works)])).Suspect);
+        var again = finder.Explain([opened, new(Test.Reset, Finding.Dead)]);
+        Assert.NotEmpty(again);
+        // Hot to neutral or hot to ground, in any of the four cables.
+        Assert.All(again, e => Assert.True(e.Suspect.Fault is Fault.Nailed { One: ConductorColour.Black }));
+        Assert.Equal(8, again.Length);
+    }
 }

@@ -156,8 +156,11 @@ public sealed class ProvingTests
             Houses.On($"r{i}", "a", 1, 30 + (i * 60), i == 0 ? first : DeviceKind.Duplex))]);
         if (loadSide)
         {
-            job = job with { Boxes = [.. job.Boxes.Select(b => b.Id == new BoxId("r0")
-                ? b with { Devices = [b.Devices[0] with { FeedsLoadSide = true }] } : b)] };
+            job = job with
+            {
+                Boxes = [.. job.Boxes.Select(b => b.Id == new BoxId("r0")
+                ? b with { Devices = [b.Devices[0] with { FeedsLoadSide = true }] } : b)]
+            };
         }
 
         var plan = Planner.Plan(job);
@@ -242,8 +245,10 @@ public sealed class ProvingTests
         Assert.NotEmpty(behind);
         var run = To(circuit, behind.Order().First().Value);
         var settled = WhoOpens.Settle(house, HouseState.AsPlanned with
-        { Faults = [new Fault.Nailed(run.Id, ConductorColour.White, ConductorColour.Bare)],
-            Plugged = [new(run.To.Box!.Value, Portable.Heater)] }, circuit.Key);
+        {
+            Faults = [new Fault.Nailed(run.Id, ConductorColour.White, ConductorColour.Bare)],
+            Plugged = [new(run.To.Box!.Value, Portable.Heater)]
+        }, circuit.Key);
         Assert.Equal(new BoxId("r0"), settled.Openings[0].Box);
         Assert.All(behind, b => Assert.InRange(settled.Energy.Between(b, 0, TerminalKind.Hot, TerminalKind.Neutral).Value, 0m, 1m));
 
