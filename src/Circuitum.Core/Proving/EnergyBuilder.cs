@@ -404,21 +404,9 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
             }
         }
 
-        if (on || kind == DeviceKind.Disconnect)
+        foreach (var (one, other) in Contacts.Closed(kind, on))
         {
-            Join(TerminalKind.SwitchIn, TerminalKind.SwitchOut);
-            Join(TerminalKind.SecondLeg, TerminalKind.SecondOut);
-        }
-
-        if (kind is DeviceKind.ThreeWay or DeviceKind.Dimmer)
-        {
-            Join(TerminalKind.Common, on ? TerminalKind.TravelerTwo : TerminalKind.TravelerOne);
-        }
-
-        if (kind == DeviceKind.FourWay)
-        {
-            Join(TerminalKind.TravelerOne, on ? TerminalKind.OutTwo : TerminalKind.OutOne);
-            Join(TerminalKind.TravelerTwo, on ? TerminalKind.OutOne : TerminalKind.OutTwo);
+            Join(one, other);
         }
     }
 

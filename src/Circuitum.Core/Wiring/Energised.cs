@@ -96,7 +96,6 @@ public sealed class Energised
     private bool On(BoxId box, int gang, TerminalKind kind, int node) => terminals.TryGetValue((box, new(gang, kind)), out var at)
         && Root(at) == Root(node);
 
-    // Each device has the contacts of its kind and no others: a three-way wired where a four-way belongs joins nothing.
     private void Close(PlacedBox box, int gang, bool on, bool open)
     {
         void Contact(TerminalKind a, TerminalKind b)
@@ -115,21 +114,9 @@ public sealed class Energised
             Contact(TerminalKind.Neutral, TerminalKind.LoadNeutral);
         }
 
-        if (on || kind == DeviceKind.Disconnect)
+        foreach (var (one, other) in Contacts.Closed(kind, on))
         {
-            Contact(TerminalKind.SwitchIn, TerminalKind.SwitchOut);
-            Contact(TerminalKind.SecondLeg, TerminalKind.SecondOut);
-        }
-
-        if (kind is DeviceKind.ThreeWay or DeviceKind.Dimmer)
-        {
-            Contact(TerminalKind.Common, on ? TerminalKind.TravelerTwo : TerminalKind.TravelerOne);
-        }
-
-        if (kind == DeviceKind.FourWay)
-        {
-            Contact(TerminalKind.TravelerOne, on ? TerminalKind.OutTwo : TerminalKind.OutOne);
-            Contact(TerminalKind.TravelerTwo, on ? TerminalKind.OutOne : TerminalKind.OutTwo);
+            Contact(one, other);
         }
     }
 
