@@ -72,6 +72,19 @@ public sealed partial class ProveTests : IDisposable
     }
 
     [Fact]
+    public async Task The_readings_before_board_are_one_walk_through_the_house()
+    {
+        var job = await DemoAsync();
+        var page = await host.Visit().GetAsync("/job/demo/prove?view=board");
+        var house = new HouseNetwork(job.Plan);
+        var all = house.Branches.Sum(c => BeforeTheBoard.Of(new(house, c.Key)).Tests.Length);
+        Assert.Contains($"{all} readings", page, StringComparison.Ordinal);
+        Assert.Contains("Proved: no readings of less effort show as much.", page, StringComparison.Ordinal);
+        Assert.Equal(all, page.Split("<td class=\"tick-box\">").Length - 1);
+        Assert.Contains("read correct on a tester", page, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Any_state_of_the_house_is_read_back_from_its_address()
     {
         var plan = (await DemoAsync()).Plan;

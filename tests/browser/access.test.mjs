@@ -54,6 +54,7 @@ const views = [
   ["Panel, a circuit", (page) => open(page, "panel", "circuit:car")],
   ["the page money", (page) => page.goto("/job/demo/money")],
   ["Prove, switched on", (page) => page.goto("/job/demo/prove?circuit=laundry&level=ground&on=b-r&plug=b-r.Kettle")],
+  ["Prove, before board", (page) => page.goto("/job/demo/prove?view=board")],
   ["Prove, looked for", (page) => page.goto("/job/demo/prove?circuit=laundry&view=find&seen=0.Works,1.Dead")],
   ...["prints/A", "find/A", "find/A?room=kitchen", "load", "material", "walls", "marks", "places/A", "make-up/A", "box/k-island"].map(
     (at) => [`the page ${at}`, (page) => page.goto(`/job/demo/${at}`)],

@@ -70,6 +70,7 @@ public static class HelpPages
                 "Place a fault (a nail, a joint left out, hot and neutral turned) and see what a crew would find.",
                 "“Find it” takes what you saw on site, names every single fault of the circuit that explains it, and says where to look "
                     + "next: what tells most for the least effort.",
+                "“Before board” is the shortest walk of readings that shows every fault a reading can show, to print and tick.",
                 "“Hide one by chance” is practice: each look costs, as it does on site.",
                 "The address holds the whole state: send it to whoever stands at the panel.",
             ],

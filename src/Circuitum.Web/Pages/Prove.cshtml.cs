@@ -128,6 +128,18 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
     public string BreakerSays => Hides() ? "not looked at"
         : $"{(Settled.State.Open.Contains(Circuit.Key) ? "open" : "closed")}, {Settled.Energy.AtBreaker(Circuit.Key)} through it";
 
+    /// <summary>The readings of the whole house before board, room by room as one walks; the panel last.</summary>
+    public IEnumerable<IGrouping<string, (Landed Circuit, Test Test, Finding Shows)>> Walk => Boards
+        .SelectMany(b => b.Readings.Tests.Select(t => (b.Circuit, Test: t, Shows: ProvedPlans.FinderOf(Plan, b.Circuit.Key) is var finder
+            ? finder.AsPlanned[finder.Tests.IndexOf(t)] : default)))
+        .OrderBy(r => r.Test.Box is { } box ? order[box] : int.MaxValue)
+        .GroupBy(r => r.Test.Box is { } box ? Plan.Survey[box].Room.Room.Name : "At the panels");
+
+    /// <summary>The readings of every circuit.</summary>
+    public IEnumerable<(Landed Circuit, Readings Readings)> Boards => Circuits.Select(c => (c, ProvedPlans.ReadingsOf(Plan, c.Key)));
+
+    private Dictionary<BoxId, int> order = [];
+
     /// <summary>What opened by itself, in words.</summary>
     public string Words(Opened opened)
     {
@@ -156,6 +168,10 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
             ? [Finding.Works, Finding.Dead, Finding.Dim, Finding.StaysOn]
             : [Finding.Works, Finding.Dead, Finding.NoGround, Finding.NoNeutral, Finding.Reversed, Finding.Dim, Finding.Odd];
 
+    /// <summary>What a device must show.</summary>
+    public string MustShow(Test test) => Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
+        ? "turn on and off, bright" : "read correct on a tester";
+
     /// <summary>A finding, in words.</summary>
     public static string Words(Finding found, Test test) => found switch
     {
@@ -183,6 +199,9 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
         }
 
         House = ProvedPlans.HouseOf(Plan);
+        order = Plan.Survey.Boxes.GroupBy(b => b.Room).OrderBy(r => r.Key.Structure).ThenBy(r => r.Key.Level).SelectMany(room => room)
+            .Select((b, i) => (b.Box.Id, i))
+            .ToDictionary(x => x.Id, x => x.i);
         At = ProveQuery.Read(Request.Query, Plan);
         Circuit = Plan.Circuits.First(c => c.Key == At.Circuit);
         Finder = ProvedPlans.FinderOf(Plan, At.Circuit);

@@ -17,7 +17,7 @@ public sealed record ProveQuery
     /// <summary>Most things in one list of the address.</summary>
     public const int Most = 200;
 
-    /// <summary>switch or find.</summary>
+    /// <summary>switch, find or board.</summary>
     public string View { get; init; } = "switch";
 
     /// <summary>The circuit looked at.</summary>
@@ -59,7 +59,7 @@ public sealed record ProveQuery
         var first = (branches.Find(c => !c.Groups.IsEmpty) ?? branches[0]).Key;
         return new()
         {
-            View = Text("view") == "find" ? "find" : "switch",
+            View = Text("view") is ("find" or "board") and var view ? view : "switch",
             Circuit = branches.Find(c => c.Key.ToString() == Text("circuit"))?.Key ?? first,
             Level = Text("level"),
             On = plan.Survey.Find(new(Text("on")))?.Box.Id,
@@ -79,7 +79,7 @@ public sealed record ProveQuery
     {
         var parts = new Dictionary<string, string?>
         {
-            ["view"] = View == "find" ? "find" : null,
+            ["view"] = View == "switch" ? null : View,
             ["circuit"] = Circuit.ToString(),
             ["level"] = Some(Level),
             ["on"] = On?.Value,

@@ -19,6 +19,10 @@ public static class ProvedPlans
     public static Finder FinderOf(Plan plan, CircuitKey circuit) => Of(plan).Finders.GetOrAdd(circuit,
         key => new Lazy<Finder>(() => new(HouseOf(plan), key))).Value;
 
+    /// <summary>The readings before board for a circuit of a plan.</summary>
+    public static Readings ReadingsOf(Plan plan, CircuitKey circuit) => Of(plan).Boards.GetOrAdd(circuit,
+        key => new Lazy<Readings>(() => BeforeTheBoard.Of(FinderOf(plan, key)))).Value;
+
     private static Proved Of(Plan plan) => Kept.GetValue(plan, p => new(p));
 
     private sealed class Proved(Plan plan)
@@ -26,5 +30,7 @@ public static class ProvedPlans
         public Lazy<HouseNetwork> House { get; } = new(() => new(plan));
 
         public ConcurrentDictionary<CircuitKey, Lazy<Finder>> Finders { get; } = new();
+
+        public ConcurrentDictionary<CircuitKey, Lazy<Readings>> Boards { get; } = new();
     }
 }
