@@ -10,8 +10,10 @@ test("opens the demo from the list and walks the stages", async ({ page }) => {
       "page",
     );
   }
-  // Site is a page of its own, for a phone; what is not built is not offered.
-  await expect(page.getByRole("link", { name: "Prove" })).toHaveCount(0);
+  // Prove and Site are pages of their own, Site for a phone.
+  await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Prove", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "14 Fernhollow Rise: switched on" })).toBeVisible();
+  await page.goBack();
   await page.getByRole("navigation", { name: "Stages" }).getByRole("link", { name: "Site", exact: true }).click();
   await expect(page.getByRole("main")).toContainText("0 of 142 runs pulled");
 });
