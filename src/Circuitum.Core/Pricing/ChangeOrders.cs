@@ -33,26 +33,24 @@ public static class ChangeOrders
         Terms terms, string reason)
     {
         var again = SiteClashes.Come(before.Plan, after.Plan, record);
+        var (was, now) = (Counted(before.Plan), Counted(after.Plan));
         return new(OfferKind.ChangeOrder, after.Plan.Job.Name, after.Revision, terms,
-            [.. Differences(before.Plan, after.Plan, prices, terms), .. LostOn(again, after.Plan, prices, terms)])
+            [.. Differences(was, now, prices, terms), .. LostOn(again, after.Plan, prices, terms)])
         {
             From = before.Revision,
             Reason = reason,
-            Facts = [.. Facts(before.Plan, after.Plan, again)],
+            Facts = [.. Facts(before.Plan, after.Plan, Apart(HolesIn(now), HolesIn(was)), again)],
             Floors = [.. Floors(before.Plan, after.Plan)],
         };
     }
 
     // Line against line of the two material lists; what is the same is no part of the change.
-    private static IEnumerable<OfferLine> Differences(Plan before, Plan after, PriceList prices, Terms terms)
-    {
-        var was = Counted(before);
-        var now = Counted(after);
-        return was.Keys.Union(now.Keys)
+    private static IEnumerable<OfferLine> Differences(Dictionary<(string Item, string Unit), int> was,
+        Dictionary<(string Item, string Unit), int> now, PriceList prices, Terms terms) =>
+        was.Keys.Union(now.Keys)
             .Select(k => (k.Item, k.Unit, More: now.GetValueOrDefault(k) - was.GetValueOrDefault(k))).Where(d => d.More != 0)
             .OrderByDescending(d => d.More > 0)
             .Select(d => Estimates.Line(d.More > 0 ? Comes : LeftOut, d.Item, d.Unit, d.More, "", prices, terms));
-    }
 
     private static Dictionary<(string Item, string Unit), int> Counted(Plan plan) => Hardware.Of(plan).GroupBy(m => (m.Item, m.Unit))
         .ToDictionary(g => g.Key, g => g.Sum(m => m.Quantity));
@@ -73,7 +71,7 @@ public static class ChangeOrders
         }
     }
 
-    private static IEnumerable<OfferFact> Facts(Plan before, Plan after, IReadOnlyList<SiteClash> again)
+    private static IEnumerable<OfferFact> Facts(Plan before, Plan after, string holes, IReadOnlyList<SiteClash> again)
     {
         foreach (var said in PlanDifference.Changed(before, after))
         {
@@ -83,14 +81,15 @@ public static class ChangeOrders
         yield return new("Cable", Apart(after.Footage, before.Footage, after.Job.Schools.Measure));
         yield return new("Breakers", Apart(after.Circuits.Length, before.Circuits.Length));
         yield return new("Boxes", Apart(after.Survey.Boxes.Length, before.Survey.Boxes.Length));
-        yield return new("Holes", Apart(HolesOf(after), HolesOf(before)));
+        yield return new("Holes", holes);
         var pulled = again.Where(c => c.Entry.Step == SiteStep.Pulled).ToList();
         yield return new("Pulled again", pulled.Count == 0 ? "nothing" : $"{pulled.Count} {(pulled.Count == 1 ? "run" : "runs")}: "
             + $"{pulled.Select(c => c.Lost).Total().Cut(after.Job.Schools.Measure)} out, "
             + $"{pulled.Select(c => c.Again).Total().Cut(after.Job.Schools.Measure)} in");
     }
 
-    private static int HolesOf(Plan plan) => Hardware.Of(plan).Where(m => m.Unit == "holes").Sum(m => m.Quantity);
+    private static int HolesIn(Dictionary<(string Item, string Unit), int> list) =>
+        list.Where(m => m.Key.Unit == "holes").Sum(m => m.Value);
 
     private static string Apart(int now, int was) => now == was ? $"{now}, as before" : $"{was} → {now}";
 

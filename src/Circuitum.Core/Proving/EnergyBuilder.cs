@@ -31,6 +31,7 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
     private readonly Dictionary<CircuitKey, ImmutableArray<int>> poles = [];
     private readonly Dictionary<CircuitKey, int> neutrals = [];
     private readonly Dictionary<BoxId, (int Hot, int Neutral)> sensors = [];
+    private readonly Dictionary<BoxId, int> protective = [];
 
     public Energy Solve()
     {
@@ -140,6 +141,11 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
     {
         foreach (var wiring in house.Wirings(key))
         {
+            if (wiring.Protective is { } place)
+            {
+                protective[wiring.Box] = place;
+            }
+
             foreach (var joint in wiring.Joints)
             {
                 var node = network.Node();
@@ -320,7 +326,7 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
             {
                 var device = box.Box.Devices[gang];
                 var item = Counts(device) && loads.Count > 0 ? loads.Dequeue() : null;
-                Close(circuit, box.Box.Id, gang, device.Kind);
+                Close(box.Box.Id, gang, device.Kind);
                 if (device.Kind.IsGeneralReceptacle())
                 {
                     Outlet(box.Box.Id, gang);
@@ -365,13 +371,12 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
     }
 
     // The face of a protective receptacle is behind its contacts.
-    private int Face(BoxId box, int gang, TerminalKind kind) => !sensors.ContainsKey(box) || !IsProtective(box, gang) ? Screw(box, gang,
+    private int Face(BoxId box, int gang, TerminalKind kind) => !IsProtective(box, gang) ? Screw(box, gang,
         kind)
         : kind == TerminalKind.Hot ? Screw(box, gang, TerminalKind.LoadHot)
         : kind == TerminalKind.Neutral ? Screw(box, gang, TerminalKind.LoadNeutral) : Screw(box, gang, kind);
 
-    private bool IsProtective(BoxId box, int gang) => house.Plan.CircuitOf(box) is { } circuit && circuit.Devices.ContainsKey(box)
-        && gang == FirstReceptacle(house.Plan.Survey[box].Box);
+    private bool IsProtective(BoxId box, int gang) => protective.TryGetValue(box, out var place) && place == gang;
 
     private void Outlet(BoxId box, int gang)
     {
@@ -382,13 +387,13 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
         network.Join(neutral, ground, Burden);
     }
 
-    private void Close(WiredCircuit circuit, BoxId box, int gang, DeviceKind kind)
+    private void Close(BoxId box, int gang, DeviceKind kind)
     {
         var on = Faults<Fault.Stuck>().FirstOrDefault(f => f.Switch == new SwitchGang(box, gang)) is { } stuck ? stuck.Closed
             : state.Thrown.Contains(new(box, gang));
         int? Join(TerminalKind a, TerminalKind b) => screws.ContainsKey((box, new(gang, a))) && screws.ContainsKey((box, new(gang, b)))
             ? network.Join(Screw(box, gang, a), Screw(box, gang, b), Contact) : null;
-        if (kind.IsGeneralReceptacle() && circuit.Devices.ContainsKey(box) && IsProtective(box, gang))
+        if (IsProtective(box, gang))
         {
             Screw(box, gang, TerminalKind.LoadHot);
             Screw(box, gang, TerminalKind.LoadNeutral);

@@ -73,7 +73,6 @@ public sealed record NextTest(Test Test, ImmutableArray<(Finding Found, int Susp
 /// is left.</summary>
 public sealed class Finder
 {
-    private readonly ImmutableArray<(Suspect Suspect, Finding[] Looks)> table;
     private readonly Dictionary<Test, int> places;
 
     /// <summary>Works out what every fault would look like.</summary>
@@ -84,8 +83,8 @@ public sealed class Finder
         var wired = house.Plan.Circuits.First(c => c.Key == circuit);
         Tests = [.. Places(house, wired)];
         places = Tests.Select((t, i) => (t, i)).ToDictionary(x => x.t, x => x.i);
-        AsPlanned = [.. Look(house, wired, null)];
-        table = [.. Suspect.Of(house, wired).Select(s => (s, Look(house, wired, s)))];
+        AsPlanned = Look(house, wired, null);
+        Suspects = [.. Suspect.Of(house, wired).Select(s => (s, Look(house, wired, s)))];
     }
 
     /// <summary>Every place to look: receptacles, lamps, and both ends of every cable.</summary>
@@ -95,8 +94,7 @@ public sealed class Finder
     public ImmutableArray<Finding> AsPlanned { get; }
 
     /// <summary>Every suspect, and what would be found with it.</summary>
-    public IEnumerable<(Suspect Suspect, ImmutableArray<Finding> Looks)> Suspects => table.Select(t => (t.Suspect,
-        t.Looks.ToImmutableArray()));
+    public ImmutableArray<(Suspect Suspect, ImmutableArray<Finding> Looks)> Suspects { get; }
 
     /// <summary>The single faults that explain everything seen, the likeliest first. None: two things are wrong, or something that is not
     /// in
@@ -135,10 +133,10 @@ public sealed class Finder
         return best;
     }
 
-    private List<(Suspect Suspect, Finding[] Looks)> Left(IReadOnlyList<Seen> seen)
+    private List<(Suspect Suspect, ImmutableArray<Finding> Looks)> Left(IReadOnlyList<Seen> seen)
     {
         var asked = seen.Where(s => places.ContainsKey(s.Test)).Select(s => (At: places[s.Test], s.Found)).ToList();
-        return [.. table.Where(t => asked.TrueForAll(a => t.Looks[a.At] == a.Found))];
+        return [.. Suspects.Where(t => asked.TrueForAll(a => t.Looks[a.At] == a.Found))];
     }
 
     private static IEnumerable<Test> Places(HouseNetwork house, WiredCircuit circuit)
@@ -164,7 +162,7 @@ public sealed class Finder
     }
 
     // Lamps are tried both ways: lit in one position and dark in the other works.
-    private Finding[] Look(HouseNetwork house, WiredCircuit circuit, Suspect? suspect)
+    private ImmutableArray<Finding> Look(HouseNetwork house, WiredCircuit circuit, Suspect? suspect)
     {
         var groups = house.With(circuit.Key).SelectMany(k => house.Circuit(k).Groups).ToList();
         var wrong = HouseState.AsPlanned with
@@ -175,11 +173,11 @@ public sealed class Finder
             Open = suspect == Suspect.BreakerOpen ? [circuit.Key] : [],
         };
         var settled = WhoOpens.Settle(house, wrong with
-        { Thrown = [.. groups.Where(g => g.Switches.Length == 1).Select(g => g.Switches[0])] }, circuit.Key);
+        { Thrown = [.. HouseState.LampsOn(groups)] }, circuit.Key);
         var lit = settled.Energy;
         var opensAgain = settled.Openings.Any(o => o.Box is null && o.Circuit == circuit.Key);
         var dark = WhoOpens.Settle(house, wrong with
-        { Thrown = [.. groups.Where(g => g.Switches.Length > 1).Select(g => g.Switches[0])] }, circuit.Key).Energy;
+        { Thrown = [.. HouseState.LampsOff(groups)] }, circuit.Key).Energy;
         return [.. Tests.Select(t => t == Test.Breaker ? settled.State.Open.Contains(circuit.Key) ? Finding.Dead : Finding.Works
             : t == Test.Reset ? opensAgain ? Finding.Dead : Finding.Works
             : t.Run is { } run ? Cable(circuit, lit, t.Box, run)

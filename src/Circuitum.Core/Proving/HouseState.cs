@@ -13,6 +13,16 @@ public sealed record HouseState
     /// <summary>As it is planned, all switches off.</summary>
     public static HouseState AsPlanned { get; } = new();
 
+    /// <summary>The switches that light every lamp of some groups: one that is alone is thrown, and sets of three- and four-ways light
+    /// theirs with none thrown.</summary>
+    public static IEnumerable<SwitchGang> LampsOn(IEnumerable<ControlGroup> groups) =>
+        groups.Where(g => g.Switches.Length == 1).Select(g => g.Switches[0]);
+
+    /// <summary>The switches that leave every lamp of some groups dark: a set of three-ways has no off of its own, and is dark with its
+    /// first thrown.</summary>
+    public static IEnumerable<SwitchGang> LampsOff(IEnumerable<ControlGroup> groups) =>
+        groups.Where(g => g.Switches.Length > 1).Select(g => g.Switches[0]);
+
     /// <summary>Breakers that are open.</summary>
     public ImmutableHashSet<CircuitKey> Open { get; init; } = [];
 

@@ -132,17 +132,17 @@ public sealed class MoneyModel(Workbench bench, Offers offers) : JobPage(bench)
         var last = Offers.Count > 0 ? Offers[0].Offer.Terms
             : await offers.NewestAsync() is { } newest ? OfferFiles.Read(newest.Document).Terms : Terms.Usual;
         Terms = last;
-        Estimate = Estimates.Of(Open.Plan, Open.Revision, Prices, Terms);
         try
         {
             Terms = Typed.Read(last, Prices);
-            Estimate = Estimates.Of(Open.Plan, Open.Revision, Prices, Terms);
             Change = await ChangeAsync();
         }
         catch (FormatException e)
         {
             Refuse(e.Message, StatusCodes.Status422UnprocessableEntity);
         }
+
+        Estimate = Estimates.Of(Open.Plan, Open.Revision, Prices, Terms);
     }
 
     private async Task<Offer?> ChangeAsync()

@@ -97,13 +97,13 @@ public sealed record ProveQuery
     /// <summary>The switches that are thrown, as the address has them.</summary>
     public string ThrownText => Thrown.IsEmpty ? "none" : string.Join(',', Thrown.Select(t => $"{t.Box.Value}.{t.Gang}"));
 
-    /// <summary>Every lamp dark: a set of three-ways has no off of its own, and is dark with its first switch thrown.</summary>
+    /// <summary>Every lamp dark.</summary>
     public static ImmutableArray<SwitchGang> AllOff(Plan plan) =>
-        [.. plan.Circuits.SelectMany(c => c.Groups).Where(g => g.Switches.Length > 1).Select(g => g.Switches[0])];
+        [.. HouseState.LampsOff(plan.Circuits.SelectMany(c => c.Groups))];
 
     /// <summary>Every lamp lit.</summary>
     public static ImmutableArray<SwitchGang> AllOn(Plan plan) =>
-        [.. plan.Circuits.SelectMany(c => c.Groups).Where(g => g.Switches.Length == 1).Select(g => g.Switches[0])];
+        [.. HouseState.LampsOn(plan.Circuits.SelectMany(c => c.Groups))];
 
     private static string? Some(string text) => text.Length == 0 ? null : text;
 

@@ -36,7 +36,7 @@ public sealed class FinderTests(ITestOutputHelper output)
                 var left = finder.Explain(seen).Select(e => e.Suspect).ToHashSet();
                 Assert.Single(finder.Suspects.Where(s => left.Contains(s.Suspect)).Select(s => string.Join(' ', s.Looks)).Distinct());
                 counts.Add(seen.Count);
-                bounds.Add(Math.Log2((double)finder.Suspects.Count() / left.Count));
+                bounds.Add(Math.Log2((double)finder.Suspects.Length / left.Count));
             }
         }
 
