@@ -32,6 +32,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Price lists that were brought in.</summary>
     public DbSet<StoredPriceList> PriceLists => Set<StoredPriceList>();
 
+    /// <summary>Exercises that were done.</summary>
+    public DbSet<StoredPractice> Practice => Set<StoredPractice>();
+
     /// <summary>Estimates and change orders that were written.</summary>
     public DbSet<StoredOffer> Offers => Set<StoredOffer>();
 
@@ -77,6 +80,12 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             entry.Property(e => e.JobKey).HasMaxLength(24);
             entry.Property(e => e.Step).HasMaxLength(12);
             entry.HasOne<StoredJob>().WithMany().HasForeignKey(e => e.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StoredPractice>(practice =>
+        {
+            practice.HasKey(p => p.Id);
+            practice.Property(p => p.Exercise).HasMaxLength(32);
+            practice.HasIndex(p => p.Exercise);
         });
         modelBuilder.Entity<StoredPriceList>(list => list.HasKey(p => p.Id));
         modelBuilder.Entity<StoredOffer>(offer =>

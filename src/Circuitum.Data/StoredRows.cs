@@ -192,6 +192,37 @@ public sealed class StoredPriceList
     public required string Document { get; init; }
 }
 
+/// <summary>An exercise that somebody did: never changed.</summary>
+public sealed class StoredPractice
+{
+    /// <summary>Row number.</summary>
+    public int Id { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>Which exercise.</summary>
+    public required string Exercise { get; init; }
+
+    /// <summary>The lot it was drawn by.</summary>
+    public required int Seed { get; init; }
+
+    /// <summary>Joints made, or looks taken, or choices tried.</summary>
+    public required int Steps { get; init; }
+
+    /// <summary>How often it was switched on, or said.</summary>
+    public required int Tries { get; init; }
+
+    /// <summary>How often somebody would have been hurt.</summary>
+    public required int Harm { get; init; }
+
+    /// <summary>Hints read.</summary>
+    public required int Hints { get; init; }
+}
+
 /// <summary>An estimate or a change order that was written: never changed.</summary>
 public sealed class StoredOffer
 {

@@ -35,6 +35,7 @@ builder.Services.AddSingleton<SiteEntries>();
 builder.Services.AddSingleton<Photographs>();
 builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Offers>();
+builder.Services.AddSingleton<PracticeRecord>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();
 builder.Services.AddSingleton<DivisionSearches>();

@@ -124,7 +124,7 @@ public sealed partial class Visitor(HttpClient http)
     private async Task<string> LookAsync(HttpResponseMessage response)
     {
         var text = await response.Content.ReadAsStringAsync();
-        if (BenchToken().Match(text) is { Success: true } found)
+        if ((BenchToken().Match(text) is { Success: true } bench ? bench : FormToken().Match(text)) is { Success: true } found)
         {
             token = found.Groups[1].Value;
         }

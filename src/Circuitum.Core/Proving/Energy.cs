@@ -18,14 +18,16 @@ public sealed class Energy
     private readonly Dictionary<CircuitKey, ImmutableArray<int>> poles;
     private readonly Dictionary<CircuitKey, int> neutrals;
     private readonly Dictionary<BoxId, (int Hot, int Neutral)> sensors;
+    private readonly Dictionary<PanelId, (int Neutral, int Ground)> bars;
 
     internal Energy(Network network, double[] volts, Dictionary<(BoxId Box, Terminal Terminal), int> screws,
         Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends, Dictionary<(RunId Run, ConductorColour Colour),
             int> conductors, Dictionary<CircuitKey, ImmutableArray<int>> poles,
-        Dictionary<CircuitKey, int> neutrals, Dictionary<BoxId, (int Hot, int Neutral)> sensors, ImmutableArray<CircuitKey> circuits)
+        Dictionary<CircuitKey, int> neutrals, Dictionary<BoxId, (int Hot, int Neutral)> sensors, ImmutableArray<CircuitKey> circuits,
+        Dictionary<PanelId, (int Neutral, int Ground)> bars)
     {
         (this.network, this.volts, this.screws, this.ends, this.conductors) = (network, volts, screws, ends, conductors);
-        (this.poles, this.neutrals, this.sensors, Circuits) = (poles, neutrals, sensors, circuits);
+        (this.poles, this.neutrals, this.sensors, Circuits, this.bars) = (poles, neutrals, sensors, circuits, bars);
     }
 
     /// <summary>The circuits that were solved.</summary>
@@ -45,6 +47,16 @@ public sealed class Energy
     public Volts Ends(BoxId? box, RunId run, ConductorColour one, ConductorColour other) =>
         ends.TryGetValue((box, run, one), out var a) && ends.TryGetValue((box, run, other), out var b)
             ? new((decimal)Math.Abs(volts[a] - volts[b])) : new(0);
+
+    /// <summary>Volts between a screw and the neutral of the service, which is the earth's; never below zero. What hangs free has
+    /// none.</summary>
+    public Volts ToEarth(BoxId box, int gang, TerminalKind kind) => new((decimal)Math.Abs(At(box, gang, kind)));
+
+    /// <summary>Volts between what two leads touch, never below zero; null where one of them is not among the circuits.</summary>
+    public Volts? Between(Probe one, Probe other) => At(one) is double a && At(other) is double b ? new((decimal)Math.Abs(a - b)) : null;
+
+    /// <summary>Volts between what a lead touches and the earth; null where it is not among the circuits.</summary>
+    public Volts? ToEarth(Probe probe) => At(probe) is double at ? new((decimal)Math.Abs(at)) : null;
 
     /// <summary>Current in a conductor of a run, never below zero; nothing where it is parted.</summary>
     public Amps Through(RunId run, ConductorColour colour) => new((decimal)Math.Abs(Signed(run, colour)));
@@ -71,6 +83,14 @@ public sealed class Energy
 
     private double Signed(RunId run, ConductorColour colour) =>
         conductors.TryGetValue((run, colour), out var element) ? network.Through(element, volts) : 0;
+
+    private double? At(Probe probe) => probe switch
+    {
+        Probe.AtScrew at => screws.ContainsKey((at.Box, new(at.Gang, at.Terminal))) ? At(at.Box, at.Gang, at.Terminal) : null,
+        Probe.AtEnd at => ends.TryGetValue((at.Box, at.Run, at.Colour), out var node) ? volts[node] : null,
+        Probe.AtBar at => bars.TryGetValue(at.Panel, out var bar) ? volts[at.Ground ? bar.Ground : bar.Neutral] : null,
+        _ => null,
+    };
 
     private double At(BoxId box, int gang, TerminalKind kind)
     {

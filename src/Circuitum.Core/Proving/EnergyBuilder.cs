@@ -10,7 +10,11 @@ using Circuitum.Core.Wiring;
 namespace Circuitum.Core.Proving;
 
 /// <summary>Builds the network of some circuits in one state, from the source to the last screw.</summary>
-internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, ImmutableArray<CircuitKey> keys)
+/// <param name="house">The wiring.</param>
+/// <param name="state">How it stands.</param>
+/// <param name="keys">The circuits.</param>
+/// <param name="fed">The source gives its volts; false with the service off, when only what a meter sends itself flows.</param>
+internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, ImmutableArray<CircuitKey> keys, bool fed = true)
 {
     // Typical, of no maker: a closed contact or a clamped screw; a fastener through two conductors; one service conductor with its share of
     // the transformer; a rod in the earth; the source's own ground.
@@ -56,8 +60,37 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
             Devices(house.Circuit(key));
         }
 
-        return new(network, network.Solve(), screws, ends, conductors, poles, neutrals, sensors, keys);
+        if (sent is var (from, to) && Node(from) is int first && Node(to) is int second)
+        {
+            network.Draw(first, second, 0.001);
+        }
+
+        if (state.Probed is { } probed && Node(probed.One) is int one && Node(probed.Other) is int other)
+        {
+            network.Join(one, other, (double)probed.Ohms.Value);
+        }
+
+        return new(network, network.Solve(), screws, ends, conductors, poles, neutrals, sensors, keys,
+            bars.ToDictionary(b => b.Key, b => (b.Value.Neutral, b.Value.Ground)));
     }
+
+    /// <summary>The network of the circuits with a current of a thousandth of an ampere sent from one probe to the other.</summary>
+    public Energy Send(Probe from, Probe to)
+    {
+        sent = (from, to);
+        return Solve();
+    }
+
+    private (Probe From, Probe To)? sent;
+
+    // Where a lead touches: the face of a protective receptacle is behind its contacts. Null for what is not among the circuits.
+    private int? Node(Probe probe) => probe switch
+    {
+        Probe.AtScrew at => screws.ContainsKey((at.Box, new(at.Gang, at.Terminal))) ? Face(at.Box, at.Gang, at.Terminal) : null,
+        Probe.AtEnd at => ends.TryGetValue((at.Box, at.Run, at.Colour), out var node) ? node : null,
+        Probe.AtBar at => bars.TryGetValue(at.Panel, out var bar) ? at.Ground ? bar.Ground : bar.Neutral : null,
+        _ => null,
+    };
 
     private IEnumerable<T> Faults<T>()
         where T : Fault => state.Faults.OfType<T>();
@@ -66,7 +99,7 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
     private void Source()
     {
         var main = house.Plan.Job.Panels.First(p => p.FedFrom is null);
-        var volts = (double)house.Plan.Book.Supply.ToNeutral.Value;
+        var volts = fed ? (double)house.Plan.Book.Supply.ToNeutral.Value : 0;
         int a = network.Node(), b = network.Node(), neutral = network.Node(), earth = network.Node();
         network.Hold(a, volts);
         network.Hold(b, -volts);
@@ -110,6 +143,19 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
                 Carried.Neutral => (from.Neutral, bar.Neutral),
                 _ => (from.Ground, bar.Ground),
             };
+            if (state.Landed.TryGetValue((panel, run.Id, conductor.Colour), out var place))
+            {
+                // In the subpanel a feeder has no breaker here: its hots go to the two lugs.
+                down = place switch
+                {
+                    PanelPlace.Breaker => first ? bar.A : bar.B,
+                    PanelPlace.SecondPole => first ? bar.B : bar.A,
+                    PanelPlace.NeutralBar => bar.Neutral,
+                    PanelPlace.GroundBar => bar.Ground,
+                    _ => network.Node(),
+                };
+            }
+
             ends[(null, run.Id, conductor.Colour)] = network.Node();
             if (conductor.Carries is Carried.Hot or Carried.SecondLeg)
             {
@@ -146,7 +192,7 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
                 protective[wiring.Box] = place;
             }
 
-            foreach (var joint in wiring.Joints)
+            foreach (var joint in state.Made.GetValueOrDefault(wiring.Box, wiring.Joints))
             {
                 var node = network.Node();
                 foreach (var end in joint.Ends)
@@ -158,6 +204,11 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
                 {
                     screws[(wiring.Box, terminal)] = node;
                 }
+            }
+
+            foreach (var (cable, conductor) in wiring.Cables.SelectMany(c => Conductor.In(c.Run).Select(w => (c, w))))
+            {
+                ends.TryAdd((wiring.Box, cable.Run.Id, conductor.Colour), network.Node());
             }
 
             Turn(wiring.Box);
@@ -268,26 +319,37 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
         var guest = conductor.Carries is Carried.OtherHot or Carried.OtherNeutral ? run.TakesAlong : null;
         var key = guest ?? circuit.Key;
         var first = house.LegOf(key) == Leg.A;
-        switch (conductor.Carries)
+        var place = state.Landed.GetValueOrDefault((circuit.Panel, run.Id, conductor.Colour), PlannedPlace(conductor));
+        switch (place)
         {
-            case Carried.Hot or Carried.OtherHot or Carried.SecondLeg:
+            case PanelPlace.Breaker or PanelPlace.SecondPole:
                 if (!state.Open.Contains(key))
                 {
-                    var leg = conductor.Carries == Carried.SecondLeg ? first ? bar.B : bar.A : first ? bar.A : bar.B;
+                    var leg = (place == PanelPlace.Breaker) == first ? bar.A : bar.B;
                     poles[key] = poles.GetValueOrDefault(key, []).Add(network.Join(leg, end, Contact));
                 }
 
                 break;
-            case Carried.Neutral or Carried.OtherNeutral:
+            case PanelPlace.NeutralBar:
                 neutrals[key] = network.Join(end, bar.Neutral, Contact);
                 break;
-            case null:
+            case PanelPlace.GroundBar:
                 network.Join(end, bar.Ground, Contact);
                 break;
             default:
                 break;
         }
     }
+
+    /// <summary>Where the plan lands a conductor of a home run.</summary>
+    internal static PanelPlace PlannedPlace(Conductor conductor) => conductor.Carries switch
+    {
+        Carried.Hot or Carried.OtherHot => PanelPlace.Breaker,
+        Carried.SecondLeg => PanelPlace.SecondPole,
+        Carried.Neutral or Carried.OtherNeutral => PanelPlace.NeutralBar,
+        null => PanelPlace.GroundBar,
+        _ => PanelPlace.Free,
+    };
 
     private void Pull(WiredCircuit circuit, Run run, Conductor conductor, int near, int far)
     {
@@ -304,8 +366,9 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
             is { } nail)
         {
             var middle = network.Node();
-            conductors[(run.Id, conductor.Colour)] = network.Join(near, middle, ohms / 2);
-            network.Join(middle, far, ohms / 2);
+            var along = (double)nail.Along.Value / 100;
+            conductors[(run.Id, conductor.Colour)] = network.Join(near, middle, ohms * along);
+            network.Join(middle, far, ohms * (1 - along));
             network.Join(middle, Nail(nail), Touching / 2);
             return;
         }
@@ -380,6 +443,11 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
 
     private void Outlet(BoxId box, int gang)
     {
+        if (!fed)
+        {
+            return;
+        }
+
         int hot = Face(box, gang, TerminalKind.Hot), neutral = Face(box, gang, TerminalKind.Neutral),
             ground = Screw(box, gang, TerminalKind.Ground);
         network.Join(hot, neutral, Burden);
@@ -395,6 +463,7 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
             ? network.Join(Screw(box, gang, a), Screw(box, gang, b), Contact) : null;
         if (IsProtective(box, gang))
         {
+            Screw(box, gang, TerminalKind.Hot);
             Screw(box, gang, TerminalKind.LoadHot);
             Screw(box, gang, TerminalKind.LoadNeutral);
             Screw(box, gang, TerminalKind.Neutral);

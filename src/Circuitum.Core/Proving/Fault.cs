@@ -17,11 +17,15 @@ public abstract record Fault
     /// <param name="Colour">Which of its conductors.</param>
     public sealed record Parted(RunId Run, ConductorColour Colour) : Fault;
 
-    /// <summary>A fastener joins two conductors of a run halfway.</summary>
+    /// <summary>A fastener joins two conductors of a run, halfway where nothing else is said.</summary>
     /// <param name="Run">The run.</param>
     /// <param name="One">One of its conductors.</param>
     /// <param name="Other">The other.</param>
-    public sealed record Nailed(RunId Run, ConductorColour One, ConductorColour Other) : Fault;
+    public sealed record Nailed(RunId Run, ConductorColour One, ConductorColour Other) : Fault
+    {
+        /// <summary>How far along the run from its feeding end, above 0 and below 100 %.</summary>
+        public Percent Along { get; init; } = new(50);
+    }
 
     /// <summary>A conductor was left out of its joint, or came out of it.</summary>
     /// <param name="Box">In which box; null for the panel.</param>

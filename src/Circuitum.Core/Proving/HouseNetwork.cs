@@ -44,6 +44,14 @@ public sealed class HouseNetwork
     /// house is left out.</summary>
     public Energy Solve(HouseState state, CircuitKey circuit) => new EnergyBuilder(this, state, With(circuit)).Solve();
 
+    /// <summary>Ohms between what two leads of a meter touch with nothing fed, as a circuit reads that is off; null above the range of a
+    /// meter, 20 MΩ, and where a lead touches nothing of the circuit.</summary>
+    public Ohms? Resistance(HouseState state, CircuitKey circuit, Probe one, Probe other)
+    {
+        var energy = new EnergyBuilder(this, state, With(circuit), fed: false).Send(one, other);
+        return energy.Between(one, other) is { Value: < 20_000 } volts ? new(volts.Value * 1000) : null;
+    }
+
     /// <summary>A circuit by its key.</summary>
     internal WiredCircuit Circuit(CircuitKey key) => circuits[key];
 

@@ -2,9 +2,60 @@ using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Proving;
+
+/// <summary>Where a conductor is landed in a panel.</summary>
+public enum PanelPlace
+{
+    /// <summary>Nowhere: it hangs free, capped.</summary>
+    Free,
+
+    /// <summary>On the breaker, or on its first pole.</summary>
+    Breaker,
+
+    /// <summary>On the second pole of the breaker.</summary>
+    SecondPole,
+
+    /// <summary>On the bar for neutrals.</summary>
+    NeutralBar,
+
+    /// <summary>On the bar for grounds.</summary>
+    GroundBar,
+}
+
+/// <summary>Where a lead of an instrument touches.</summary>
+public abstract record Probe
+{
+    private Probe()
+    {
+    }
+
+    /// <summary>A screw or lead of a device.</summary>
+    /// <param name="Box">The box.</param>
+    /// <param name="Gang">The device's place in it, from 0.</param>
+    /// <param name="Terminal">Which screw.</param>
+    public sealed record AtScrew(BoxId Box, int Gang, TerminalKind Terminal) : Probe;
+
+    /// <summary>A conductor of a run where it ends.</summary>
+    /// <param name="Box">The box; null for the panel.</param>
+    /// <param name="Run">The run.</param>
+    /// <param name="Colour">Which of its conductors.</param>
+    public sealed record AtEnd(BoxId? Box, RunId Run, ConductorColour Colour) : Probe;
+
+    /// <summary>A bar of a panel.</summary>
+    /// <param name="Panel">The panel.</param>
+    /// <param name="Ground">The bar for grounds; the one for neutrals else.</param>
+    public sealed record AtBar(PanelId Panel, bool Ground) : Probe;
+}
+
+/// <summary>What an instrument lets through between its probes.</summary>
+/// <param name="One">One lead.</param>
+/// <param name="Other">The other.</param>
+/// <param name="Ohms">Its own resistance.</param>
+public sealed record Probed(Probe One, Probe Other, Ohms Ohms);
 
 /// <summary>How a house stands: what is open, thrown, plugged in and broken. As it is planned, everything is closed and nothing is
 /// thrown.</summary>
@@ -37,6 +88,16 @@ public sealed record HouseState
 
     /// <summary>What is not as planned.</summary>
     public ImmutableArray<Fault> Faults { get; init; } = [];
+
+    /// <summary>Boxes that somebody made up by hand: every joint of them, instead of the plan's. What is in no joint hangs free.</summary>
+    public ImmutableDictionary<BoxId, ImmutableArray<Joint>> Made { get; init; } = ImmutableDictionary<BoxId, ImmutableArray<Joint>>.Empty;
+
+    /// <summary>Conductors that somebody landed by hand in a panel, instead of where the plan lands them.</summary>
+    public ImmutableDictionary<(PanelId Panel, RunId Run, ConductorColour Colour), PanelPlace> Landed { get; init; } =
+        ImmutableDictionary<(PanelId Panel, RunId Run, ConductorColour Colour), PanelPlace>.Empty;
+
+    /// <summary>An instrument that lets a current through between its two probes; null for none.</summary>
+    public Probed? Probed { get; init; }
 
     /// <summary>Loads draw the current of their plate whatever their volts, as sums on paper have it; they are resistances else.</summary>
     public bool CurrentsOfPlates { get; init; }

@@ -58,14 +58,22 @@ public static class MakeUp
 
     /// <summary>“the brass of the duplex”, “the dark common screw of the three-way switch”; with its place where there are two of a
     /// kind.</summary>
-    public static string TerminalName(PlacedBox box, Terminal terminal)
+    /// <param name="box">The box.</param>
+    /// <param name="terminal">The screw or lead.</param>
+    /// <param name="protective">The place of the protective receptacle whose screws are to be named LINE and LOAD; null for none.</param>
+    public static string TerminalName(PlacedBox box, Terminal terminal, int? protective = null)
     {
         var device = box.Box.Devices[terminal.Gang];
         var alike = box.Box.Devices.Count(d => d.Kind == device.Kind) > 1;
-        var screw = ScrewOf(terminal.Kind, device.Kind);
+        var screw = ScrewOf(terminal.Kind, ShownAs(box, terminal.Gang, protective));
         return $"{(screw.StartsWith("a ", StringComparison.Ordinal) || screw.StartsWith("an ", StringComparison.Ordinal) ? "" : "the ")}"
             + $"{screw} of the {Words.Of(device.Kind)}{(alike ? $" in place {terminal.Gang + 1}" : "")}";
     }
+
+    /// <summary>The kind whose screws a device shows: those of a protective receptacle are LINE and LOAD, whatever was planned
+    /// there.</summary>
+    public static DeviceKind ShownAs(PlacedBox box, int gang, int? protective) =>
+        gang == protective ? DeviceKind.GfciReceptacle : box.Box.Devices[gang].Kind;
 
     /// <summary>A screw or lead as people call it.</summary>
     public static string ScrewOf(TerminalKind terminal, DeviceKind device) => terminal switch
@@ -76,6 +84,7 @@ public static class MakeUp
         TerminalKind.Hot => "hot lead",
         TerminalKind.SecondLeg => "second hot",
         TerminalKind.SecondOut => "second load screw",
+        TerminalKind.Neutral when device is DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle => "LINE silver",
         TerminalKind.Neutral => device.IsReceptacle() ? "silver screw" : "white lead",
         TerminalKind.SwitchedHalf => "brass of the switched half",
         TerminalKind.LoadHot => "LOAD brass",

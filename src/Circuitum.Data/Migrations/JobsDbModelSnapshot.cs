@@ -111,6 +111,46 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("Photographs");
                 });
 
+            modelBuilder.Entity("Circuitum.Data.StoredPractice", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Exercise")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Harm")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Hints")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Seed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Steps")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Tries")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Exercise");
+
+                    b.ToTable("Practice");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredPriceList", b =>
                 {
                     b.Property<int>("Id")

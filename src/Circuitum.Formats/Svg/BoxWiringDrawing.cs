@@ -145,13 +145,14 @@ public static class BoxWiringDrawing
             {
                 svg.Empty("circle", ("class", "screw " + ScrewClass(terminal.Kind)), ("cx", SvgText.N(edge + 12)), ("cy", SvgText.N(at)),
                     ("r", "3.4"));
-                svg.Words(MakeUp.ScrewOf(terminal.Kind, wiring.Protective == gang ? DeviceKind.GfciReceptacle : kind)
+                svg.Words(MakeUp.ScrewOf(terminal.Kind, MakeUp.ShownAs(box, gang, wiring.Protective))
                     .Replace(" screw", "", StringComparison.Ordinal), edge + 19, at + 3.4m, "screw-name", "start");
             }
         }
     }
 
-    private static string ScrewClass(TerminalKind kind) => kind switch
+    /// <summary>The class of a screw's metal.</summary>
+    internal static string ScrewClass(TerminalKind kind) => kind switch
     {
         TerminalKind.Neutral or TerminalKind.LoadNeutral => "silver",
         TerminalKind.Ground => "green",

@@ -22,9 +22,10 @@ public static class ProveDrawing
     /// <param name="on">The box looked at; null for none.</param>
     /// <param name="linkTo">Where a box leads.</param>
     /// <param name="unknown">Boxes that nobody has looked at: how they stand is not shown.</param>
+    /// <param name="named">Write each box's name under it; for few boxes.</param>
     public static string Draw(Plan plan, FramedLevel level, Energy energy, IReadOnlySet<Core.Routing.SwitchGang> thrown,
         WiredCircuit? circuit,
-        BoxId? on, Func<PlacedBox, string> linkTo, Func<BoxId, bool> unknown)
+        BoxId? on, Func<PlacedBox, string> linkTo, Func<BoxId, bool> unknown, bool named = false)
     {
         var corners = level.Rooms.SelectMany(r => r.Room.Corners).ToList();
         decimal left = corners.Min(c => c.X).Inches - 20, top = corners.Min(c => c.Y).Inches - 20,
@@ -52,6 +53,10 @@ public static class ProveDrawing
         foreach (var box in plan.Survey.Boxes.Where(b => b.Place.Structure == level.Structure && b.Place.Level == level.Index))
         {
             Box(svg, box, energy, thrown, circuit, on, linkTo, unknown);
+            if (named)
+            {
+                svg.Words(box.Name, box.Place.At.Plan.X.Inches, box.Place.At.Plan.Y.Inches + 24, "box-name");
+            }
         }
 
         return svg.Close("svg").ToString();

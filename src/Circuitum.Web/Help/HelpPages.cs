@@ -75,6 +75,17 @@ public static class HelpPages
                 "The address holds the whole state: send it to whoever stands at the panel.",
             ],
             []),
+        new("learn", "Practice", "Exercises in the order of the trade, each in a small house that is switched on.", null,
+            [
+                "Make up a box: press a conductor, then what it is joined with, or drag the one onto the other; by keyboard Tab and Enter.",
+                "“Switch on” tries every position of the switches, puts a tester and a heater in every outlet, presses TEST, and holds a "
+                    + "meter to every green screw. What it says is what would happen.",
+                "Harm is a short circuit, live metal, a hot that no switch breaks, an outlet that nothing protects.",
+                "An exercise by lot has a number: whoever opens the same address has the same, so that two can race.",
+                "What you finish is kept under the name that you gave on the list of jobs: steps, tries, harm and hints.",
+                "“In a house of your own” hides a fault on a circuit of any job.",
+            ],
+            []),
         new("money", "Estimate and change orders", "What the job costs by your own price list, and what a change of it costs.", null,
             [
                 "Bring in your price list as CSV; the one that ships is made up. What has no price is told, never left out in silence.",
