@@ -23,7 +23,7 @@ test.describe("on a phone", () => {
     await join("bare of cable A", "the green screw of the duplex");
     await join("bare of cable B", "the green screw of the duplex");
     await page.getByRole("link", { name: "Switch on" }).tap();
-    await expect(page.getByText(/TEST at Basin outlet is pressed and Far outlet stays live|its neutral goes another way/).first()).toBeVisible();
+    await expect(page.getByText("In a house somebody would have been hurt", { exact: false })).toBeVisible();
     await page.getByRole("link", { name: "Open the breaker and go on" }).tap();
     await lead(page, "black of cable B").tap();
     await page.getByRole("link", { name: "Take it out of its joint" }).tap();
@@ -40,7 +40,8 @@ test("a receptacle is made up by keyboard alone", async ({ page }) => {
   const press = async (name) => {
     await expect(async () => {
       await page.keyboard.press("Tab");
-      expect(await page.evaluate(() => document.activeElement.getAttribute("aria-label") ?? document.activeElement.textContent)).toMatch(name);
+      const at = await page.evaluate(() => [document.activeElement.getAttribute("aria-label"), document.activeElement.textContent]);
+      expect(at[0] ?? at[1]).toMatch(name);
     }).toPass({ intervals: [0], timeout: 10_000 });
     const before = page.url();
     await page.keyboard.press("Enter");

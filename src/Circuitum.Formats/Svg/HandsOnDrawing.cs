@@ -56,7 +56,16 @@ public static class HandsOnDrawing
 
         foreach (var (joint, i) in joints.Select((j, i) => (j, i)))
         {
-            Wires(svg, joint, Left + (i * Column) + (Column / 2), edge, rows);
+            Wires(svg, joint, ColumnOf(i), edge, rows);
+        }
+
+        // On top of every wire that passes, so that what is joined is told from what crosses.
+        foreach (var (joint, i) in joints.Select((j, i) => (j, i)))
+        {
+            foreach (var lead in joint)
+            {
+                svg.Empty("circle", ("class", "splice"), ("cx", SvgText.N(ColumnOf(i))), ("cy", SvgText.N(rows[lead])), ("r", "4"));
+            }
         }
 
         foreach (var lead in hands.Leads)
@@ -71,6 +80,8 @@ public static class HandsOnDrawing
     public static string NameOf(Lead lead, HandJoints hands, PlacedBox box) => lead.End is { } end
         ? $"{MakeUp.ColourOf(end.Conductor.Colour)} of cable {hands.Wiring.Cables.First(c => c.Run.Id == end.Run.Id).Letter}"
         : MakeUp.TerminalName(box, lead.Screw!.Value, hands.Wiring.Protective);
+
+    private static decimal ColumnOf(int joint) => Left + (joint * Column) + (Column / 2);
 
     private static decimal Place(Dictionary<Lead, decimal> rows, IEnumerable<Lead> leads, decimal top)
     {
@@ -108,11 +119,6 @@ public static class HandsOnDrawing
         if (top != bottom)
         {
             Wire(svg, colour, $"M{SvgText.N(x)} {SvgText.N(top)}V{SvgText.N(bottom)}");
-        }
-
-        foreach (var lead in joint)
-        {
-            svg.Empty("circle", ("class", "splice"), ("cx", SvgText.N(x)), ("cy", SvgText.N(rows[lead])), ("r", "4"));
         }
     }
 

@@ -131,7 +131,7 @@ public sealed class ExerciseModel(PracticeRecord record) : PageModel
             var state = Exercise is PressExercise press ? press.Stands
                 : HouseState.AsPlanned with { Faults = nail?.Fault is { } fault ? [fault] : [] };
             return ProveDrawing.Draw(Plan, level, House.Solve(state), state.Thrown, circuit, null,
-                b => Exercise is FindExercise ? Looked(b.Box.Id) : Link(Onward with { Said = b.Box.Id.Value, Tries = At.Tries + 1 }),
+                b => PressedBox(b.Box.Id),
                 b => Nail is not null && !Looks.Any(l => l.Test.Box == b), named: true);
         }
     }
@@ -141,9 +141,14 @@ public sealed class ExerciseModel(PracticeRecord record) : PageModel
         ? At.Looks.Where(n => n < finder.Tests.Length && IsLook(finder.Tests[n]))
             .Select(n => (finder.Tests[n], finder.Suspects.First(s => s.Suspect == hidden).Looks[n])) : [];
 
-    /// <summary>A look at an outlet.</summary>
-    public string Looked(BoxId box)
+    /// <summary>Pressing a box: it is looked at where something is hidden, and is what is meant else.</summary>
+    public string PressedBox(BoxId box)
     {
+        if (Nail is null)
+        {
+            return Link(Onward with { Said = box.Value, Tries = At.Tries + 1 });
+        }
+
         var number = Nail is var (finder, _) ? finder.Tests.ToList().FindIndex(t => IsLook(t) && t.Box == box) : -1;
         return number < 0 || At.Looks.Contains(number) ? Link(Onward)
             : Link(Onward with { Looks = At.Looks.Add(number), Steps = At.Looks.Length + 1 });
