@@ -19,12 +19,14 @@ public static class BeforeTheBoard
     // Tries before the best so far is taken as it is; a circuit of a house takes a few hundred.
     private const int MostTries = 200_000;
 
-    /// <summary>The readings for a circuit. Closing a breaker again is no reading: it is what one does after a fault.</summary>
+    /// <summary>The readings for a circuit, live, or dead where the finder is of a dead one. Closing a breaker again is no reading: it is
+    /// what one does after a fault; and live, no joint is taken apart.</summary>
     public static Readings Of(Finder finder)
     {
         var planned = finder.AsPlanned;
+        bool IsReading(Test test) => test != Test.Reset && (finder.IsDead || test.By == LookBy.Standing);
         var shows = finder.Suspects.Select(s => (s.Suspect, By: Enumerable.Range(0, finder.Tests.Length)
-            .Where(t => finder.Tests[t] != Test.Reset && s.Looks[t] != planned[t]).ToImmutableArray())).ToList();
+            .Where(t => IsReading(finder.Tests[t]) && s.Looks[t] != planned[t]).ToImmutableArray())).ToList();
         // Of two faults of which the one is shown wherever the other is, the other asks for more.
         var asked = shows.Where(s => !s.By.IsEmpty).Select(s => s.By).DistinctBy(b => string.Join(' ', b)).OrderBy(b => b.Length).ToList();
         var least = new List<HashSet<int>>();

@@ -39,6 +39,30 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
 
     public Energy Solve()
     {
+        Build();
+        if (sent is var (from, to) && Node(from) is int first && Node(to) is int second)
+        {
+            network.Draw(first, second, 0.001);
+        }
+
+        if (state.Probed is { } probed && Node(probed.One) is int one && Node(probed.Other) is int other)
+        {
+            network.Join(one, other, (double)probed.Ohms.Value);
+        }
+
+        return new(network, network.Solve(), screws, ends, conductors, poles, neutrals, sensors, keys,
+            bars.ToDictionary(b => b.Key, b => (b.Value.Neutral, b.Value.Ground)));
+    }
+
+    /// <summary>What is joined with what, for a meter on conductors that were taken out of their joints.</summary>
+    public Continuity Trace()
+    {
+        Build();
+        return new(network, ends, conductors);
+    }
+
+    private void Build()
+    {
         Source();
         foreach (var key in keys)
         {
@@ -59,19 +83,6 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
         {
             Devices(house.Circuit(key));
         }
-
-        if (sent is var (from, to) && Node(from) is int first && Node(to) is int second)
-        {
-            network.Draw(first, second, 0.001);
-        }
-
-        if (state.Probed is { } probed && Node(probed.One) is int one && Node(probed.Other) is int other)
-        {
-            network.Join(one, other, (double)probed.Ohms.Value);
-        }
-
-        return new(network, network.Solve(), screws, ends, conductors, poles, neutrals, sensors, keys,
-            bars.ToDictionary(b => b.Key, b => (b.Value.Neutral, b.Value.Ground)));
     }
 
     /// <summary>The network of the circuits with a current of a thousandth of an ampere sent from one probe to the other.</summary>
@@ -358,10 +369,7 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
             return;
         }
 
-        var gauge = circuit.GaugeOf(run);
-        var ohms = Math.Max(1e-6, (double)(circuit.Book.Conductors.OhmsPerThousandFeet(
-            conductor.Carries is null ? HouseNetwork.GroundOf(circuit, gauge) : gauge, circuit.Sized.Metal)!.Value
-            * run.Length.Value.Feet / 1000));
+        var ohms = Math.Max(1e-6, (double)(HouseNetwork.OhmsPerFoot(circuit, run, conductor) * run.Length.Value.Feet));
         if (Faults<Fault.Nailed>().FirstOrDefault(f => f.Run == run.Id && (f.One == conductor.Colour || f.Other == conductor.Colour))
             is { } nail)
         {

@@ -31,8 +31,30 @@ public enum Finding
     /// <summary>A tester: hot and neutral reversed.</summary>
     Reversed,
 
-    /// <summary>A tester shows another picture.</summary>
+    /// <summary>A tester shows another picture; on a dead circuit, more than two are joined.</summary>
     Odd,
+
+    /// <summary>On a dead circuit: hot and neutral are joined.</summary>
+    HotOnNeutral,
+
+    /// <summary>On a dead circuit: hot and ground are joined.</summary>
+    HotOnGround,
+
+    /// <summary>On a dead circuit: neutral and ground are joined.</summary>
+    NeutralOnGround,
+}
+
+/// <summary>How a place is looked at.</summary>
+public enum LookBy
+{
+    /// <summary>As it stands, live.</summary>
+    Standing,
+
+    /// <summary>Dead, and a cable taken out of its joints where it begins: a meter between its conductors.</summary>
+    Apart,
+
+    /// <summary>Dead, and the conductors of a box joined there: a meter between those of the home run in the panel.</summary>
+    Jumper,
 }
 
 /// <summary>A place to look.</summary>
@@ -41,6 +63,9 @@ public enum Finding
 /// <param name="Run">The cable measured, hot to neutral and hot to ground; null for a device.</param>
 public sealed record Test(BoxId? Box, int? Gang, RunId? Run)
 {
+    /// <summary>How it is looked at.</summary>
+    public LookBy By { get; init; }
+
     /// <summary>A look at the breaker from before the panel, door open and cover on.</summary>
     public static Test Breaker { get; } = new(null, null, null);
 
@@ -51,7 +76,9 @@ public sealed record Test(BoxId? Box, int? Gang, RunId? Run)
     public bool AtBreaker => Box is null && Run is null;
 
     /// <summary>Steps it takes, judged: a look from the room, a walk to the panel, a box opened, the panel's cover off.</summary>
-    public int Effort => (Box, Run) switch { (null, null) => Gang is null ? 2 : 3, (_, null) => 1, (null, _) => 7, _ => 4 };
+    public int Effort => By switch { LookBy.Apart => Box is null ? 8 : 6, LookBy.Jumper => 5, _ => Live };
+
+    private int Live => (Box, Run) switch { (null, null) => Gang is null ? 2 : 3, (_, null) => 1, (null, _) => 7, _ => 4 };
 }
 
 /// <summary>Something that was seen.</summary>
@@ -75,20 +102,38 @@ public sealed class Finder
 {
     private readonly Dictionary<Test, int> places;
 
+    private readonly HouseNetwork house;
+    private readonly WiredCircuit wired;
+
     /// <summary>Works out what every fault would look like.</summary>
     /// <param name="house">The house.</param>
     /// <param name="circuit">A branch circuit of it.</param>
     public Finder(HouseNetwork house, CircuitKey circuit)
+        : this(house, house.Plan.Circuits.First(c => c.Key == circuit), wired => [.. Places(house, wired), .. Apart(wired)])
     {
-        var wired = house.Plan.Circuits.First(c => c.Key == circuit);
-        Tests = [.. Places(house, wired)];
-        places = Tests.Select((t, i) => (t, i)).ToDictionary(x => x.t, x => x.i);
-        AsPlanned = Look(house, wired, null);
-        Suspects = [.. Suspect.Of(house, wired).Select(s => (s, Look(house, wired, s)))];
     }
+
+    private Finder(HouseNetwork house, WiredCircuit wired, Func<WiredCircuit, ImmutableArray<Test>> where)
+    {
+        (this.house, this.wired) = (house, wired);
+        Tests = where(wired);
+        places = Tests.Select((t, i) => (t, i)).ToDictionary(x => x.t, x => x.i);
+        AsPlanned = Look([]);
+        Suspects = [.. Suspect.Of(house, wired).Select(s => (s, Look([s])))];
+    }
+
+    /// <summary>Nothing is live: readings from the panel, of the home run as it lies and with a jumper in one box after the other.</summary>
+    /// <param name="house">The house.</param>
+    /// <param name="circuit">A branch circuit of it.</param>
+    public static Finder OnDeadCircuit(HouseNetwork house, CircuitKey circuit) => new(house, house.Plan.Circuits.First(c => c.Key == circuit),
+        wired => [.. Apart(wired).Where(t => t.Box is null), .. wired.Runs.Where(r => r.To.Box is not null && r.RidesIn is null)
+            .Select(r => new Test(r.To.Box, null, r.Id) { By = LookBy.Jumper })]);
 
     /// <summary>Every place to look: receptacles, lamps, and both ends of every cable.</summary>
     public ImmutableArray<Test> Tests { get; }
+
+    /// <summary>All its places are looked at with nothing live.</summary>
+    public bool IsDead => !Tests.Any(t => t.By == LookBy.Standing);
 
     /// <summary>What is found at each of them when nothing is wrong.</summary>
     public ImmutableArray<Finding> AsPlanned { get; }
@@ -106,6 +151,50 @@ public sealed class Finder
         return [.. left.OrderByDescending(s => s.Suspect.Weight)
             .Select(s => new Explains(s.Suspect, new(100m * s.Suspect.Weight / all)))];
     }
+
+    /// <summary>Two faults at once that explain everything seen where no single one does. Every reading that is not as planned must not be
+    /// so with one of the two alone; those whose looks put together give most of the readings are tried first, then the likeliest, and
+    /// each pair is switched on. At most as many pairs are tried as is said; a short whose way back is parted as well is mostly not among
+    /// them, because alone it opens the breaker.</summary>
+    /// <param name="seen">What was seen.</param>
+    /// <param name="most">How many pairs are tried, the likeliest first.</param>
+    public ImmutableArray<(Suspect One, Suspect Other)> ExplainByTwo(IReadOnlyList<Seen> seen, int most = 100)
+    {
+        var asked = seen.Where(s => places.ContainsKey(s.Test)).Select(s => (At: places[s.Test], s.Found)).ToList();
+        var wrong = asked.Where(a => AsPlanned[a.At] != a.Found).ToList();
+        var found = ImmutableArray.CreateBuilder<(Suspect One, Suspect Other)>();
+        // Of suspects that look alike wherever one may look, one stands for all: the likeliest.
+        var telling = Suspects.Where(s => wrong.Exists(w => s.Looks[w.At] != AsPlanned[w.At]))
+            .GroupBy(s => string.Join(' ', s.Looks)).Select(g => g.MaxBy(s => s.Suspect.Weight)).ToList();
+        var pairs = telling.SelectMany((a, i) => telling.Skip(i + 1).Select(b => (A: a, B: b)))
+            .Where(p => wrong.TrueForAll(w => p.A.Looks[w.At] != AsPlanned[w.At] || p.B.Looks[w.At] != AsPlanned[w.At]))
+            .OrderByDescending(p => asked.Count(w => Both(p.A.Looks[w.At], p.B.Looks[w.At]) == w.Found))
+            .ThenByDescending(p => p.A.Suspect.Weight * p.B.Suspect.Weight).Take(most);
+        foreach (var (a, b) in pairs)
+        {
+            var looks = Look([a.Suspect, b.Suspect]);
+            if (asked.TrueForAll(x => looks[x.At] == x.Found))
+            {
+                found.Add((a.Suspect, b.Suspect));
+            }
+        }
+
+        return found.ToImmutable();
+    }
+
+    // About what two faults make of one place: a guess by which the likeliest pairs are tried first.
+    private static Finding Both(Finding one, Finding other) => (one, other) switch
+    {
+        (Finding.Works, _) => other,
+        (_, Finding.Works) => one,
+        _ when one == other => one,
+        (Finding.Dead, _) or (_, Finding.Dead) or (Finding.NoGround, Finding.NoNeutral) or (Finding.NoNeutral, Finding.NoGround)
+            => Finding.Dead,
+        _ => Finding.Odd,
+    };
+
+    /// <summary>What would be found everywhere with several things wrong at once.</summary>
+    public ImmutableArray<Finding> LooksOf(IReadOnlyCollection<Suspect> suspects) => Look(suspects);
 
     /// <summary>Where to look next; null where nothing parts the suspects that are left any more.</summary>
     public NextTest? Next(IReadOnlyList<Seen> seen)
@@ -161,28 +250,96 @@ public sealed class Finder
         }
     }
 
+    private static IEnumerable<Test> Apart(WiredCircuit circuit) =>
+        circuit.Runs.Where(r => r.To.Box is not null && r.RidesIn is null)
+            .Select(r => new Test(r.From.Box, null, r.Id) { By = LookBy.Apart });
+
     // Lamps are tried both ways: lit in one position and dark in the other works.
-    private ImmutableArray<Finding> Look(HouseNetwork house, WiredCircuit circuit, Suspect? suspect)
+    private ImmutableArray<Finding> Look(IReadOnlyCollection<Suspect> suspects)
     {
-        var groups = house.With(circuit.Key).SelectMany(k => house.Circuit(k).Groups).ToList();
+        var groups = house.With(wired.Key).SelectMany(k => house.Circuit(k).Groups).ToList();
         var wrong = HouseState.AsPlanned with
         {
             AppliancesRun = false,
-            Faults = suspect?.Fault is { } fault ? [fault] : [],
-            Tripped = suspect?.Opened is { } device ? [device] : [],
-            Open = suspect == Suspect.BreakerOpen ? [circuit.Key] : [],
+            Faults = [.. suspects.Select(s => s.Fault).OfType<Fault>()],
+            Tripped = [.. suspects.Where(s => s.Opened is not null).Select(s => s.Opened!.Value)],
+            Open = suspects.Contains(Suspect.BreakerOpen) ? [wired.Key] : [],
         };
-        var settled = WhoOpens.Settle(house, wrong with
-        { Thrown = [.. HouseState.LampsOn(groups)] }, circuit.Key);
-        var lit = settled.Energy;
-        var opensAgain = settled.Openings.Any(o => o.Box is null && o.Circuit == circuit.Key);
-        var dark = WhoOpens.Settle(house, wrong with
-        { Thrown = [.. HouseState.LampsOff(groups)] }, circuit.Key).Energy;
-        return [.. Tests.Select(t => t == Test.Breaker ? settled.State.Open.Contains(circuit.Key) ? Finding.Dead : Finding.Works
-            : t == Test.Reset ? opensAgain ? Finding.Dead : Finding.Works
-            : t.Run is { } run ? Cable(circuit, lit, t.Box, run)
-            : house.Plan.Survey[t.Box!.Value].Box.Devices[t.Gang!.Value].Kind.IsLight() ? Lamp(lit, dark, t.Box.Value, t.Gang.Value)
-            : Outlet(lit, t.Box.Value, t.Gang.Value))];
+        var on = wrong with { Thrown = [.. HouseState.LampsOn(groups)] };
+        var dead = new Lazy<Continuity>(() => house.Trace(on with { Open = on.Open.Add(wired.Key) }, wired.Key));
+        var settled = new Lazy<Settled>(() => WhoOpens.Settle(house, on, wired.Key));
+        var dark = new Lazy<Energy>(() => WhoOpens.Settle(house, wrong with { Thrown = [.. HouseState.LampsOff(groups)] }, wired.Key)
+            .Energy);
+        return [.. Tests.Select(t => t.By switch
+        {
+            LookBy.Apart => Parted(dead.Value, t),
+            LookBy.Jumper => Jumped(dead.Value, t),
+            _ => Live(settled.Value, dark, t),
+        })];
+    }
+
+    private Finding Live(Settled settled, Lazy<Energy> dark, Test test)
+    {
+        if (test == Test.Breaker)
+        {
+            return settled.State.Open.Contains(wired.Key) ? Finding.Dead : Finding.Works;
+        }
+
+        if (test == Test.Reset)
+        {
+            return settled.Openings.Any(o => o.Box is null && o.Circuit == wired.Key) ? Finding.Dead : Finding.Works;
+        }
+
+        return test.Run is { } run ? Cable(wired, settled.Energy, test.Box, run)
+            : house.Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
+                ? Lamp(settled.Energy, dark.Value, test.Box.Value, test.Gang.Value)
+            : Outlet(settled.Energy, test.Box.Value, test.Gang.Value);
+    }
+
+    // Of the cable that leaves: its hot, its neutral and its ground against each other.
+    private Finding Parted(Continuity dead, Test test)
+    {
+        var run = wired.Runs.First(r => r.Id == test.Run);
+        var (hot, back) = HotAndBack(run);
+        bool onNeutral = back is not null && dead.AreJoined(run, hot.Colour, back.Colour),
+            onGround = dead.AreJoined(run, hot.Colour, ConductorColour.Bare),
+            neutral = back is not null && dead.AreJoined(run, back.Colour, ConductorColour.Bare);
+        return (onNeutral, onGround, neutral) switch
+        {
+            (false, false, false) => Finding.Works,
+            (true, false, false) => Finding.HotOnNeutral,
+            (false, true, false) => Finding.HotOnGround,
+            (false, false, true) => Finding.NeutralOnGround,
+            _ => Finding.Odd,
+        };
+    }
+
+    // From the home run to the box and back: which of the three get there.
+    private Finding Jumped(Continuity dead, Test test)
+    {
+        var (home, run) = (wired.HomeRun!, wired.Runs.First(r => r.Id == test.Run));
+        var (hot, back) = HotAndBack(run);
+        var (homeHot, homeBack) = HotAndBack(home);
+        bool live = dead.Reaches(home, homeHot.Colour, test.Box!.Value, run.Id, hot.Colour),
+            returns = back is null || homeBack is null || dead.Reaches(home, homeBack.Colour, test.Box.Value, run.Id, back.Colour),
+            grounded = dead.Reaches(home, ConductorColour.Bare, test.Box.Value, run.Id, ConductorColour.Bare);
+        return (live, returns, grounded) switch
+        {
+            (true, true, true) => Finding.Works,
+            (false, true, true) => Finding.Dead,
+            (true, false, true) => Finding.NoNeutral,
+            (true, true, false) => Finding.NoGround,
+            _ => Finding.Odd,
+        };
+    }
+
+    // The constant feed of a cable, or what it has instead, and what comes back: what is switched in it is no sign of anything.
+    private static (Conductor Hot, Conductor? Back) HotAndBack(Run run)
+    {
+        var conductors = Conductor.In(run);
+        var hot = conductors.FirstOrDefault(c => c.Carries == Carried.Hot) ?? conductors.FirstOrDefault(c => c.Carries == Carried.Switched)
+            ?? conductors[0];
+        return (hot, conductors.FirstOrDefault(c => c.Carries is Carried.Neutral or Carried.SecondLeg && c != hot));
     }
 
     private static Finding Lamp(Energy lit, Energy dark, BoxId box, int gang)
@@ -206,14 +363,11 @@ public sealed class Finder
         _ => Finding.Odd,
     };
 
-    // The constant feed of the cable against its neutral and its ground: what is switched in it is no sign of anything.
+    // The constant feed of the cable against its neutral and its ground.
     private static Finding Cable(WiredCircuit circuit, Energy energy, BoxId? box, RunId id)
     {
         var run = circuit.Runs.First(r => r.Id == id);
-        var conductors = Conductor.In(run);
-        var hot = conductors.FirstOrDefault(c => c.Carries == Carried.Hot) ?? conductors.FirstOrDefault(c => c.Carries == Carried.Switched)
-            ?? conductors[0];
-        var back = conductors.FirstOrDefault(c => c.Carries is Carried.Neutral or Carried.SecondLeg && c != hot);
+        var (hot, back) = HotAndBack(run);
         var live = back is not null && energy.Ends(box, id, hot.Colour, back.Colour) > Bright;
         var grounded = energy.Ends(box, id, hot.Colour, ConductorColour.Bare) > Bright;
         return (live, grounded, back is null) switch

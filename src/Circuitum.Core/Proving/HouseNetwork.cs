@@ -3,6 +3,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
@@ -52,6 +53,9 @@ public sealed class HouseNetwork
         return energy.Between(one, other) is { Value: < 20_000 } volts ? new(volts.Value * 1000) : null;
     }
 
+    /// <summary>What is joined with what on a circuit that is off.</summary>
+    internal Continuity Trace(HouseState state, CircuitKey circuit) => new EnergyBuilder(this, state, With(circuit), fed: false).Trace();
+
     /// <summary>A circuit by its key.</summary>
     internal WiredCircuit Circuit(CircuitKey key) => circuits[key];
 
@@ -67,6 +71,10 @@ public sealed class HouseNetwork
     /// <summary>The gauge of a run's ground: as large as its conductors to 10 AWG, by the breaker beyond.</summary>
     internal static Gauge GroundOf(WiredCircuit circuit, Gauge conductors) => conductors <= Gauge.Parse("10") ? conductors
         : circuit.Sized.Ground ?? circuit.Book.Conductors.EquipmentGround(circuit.Breaker, circuit.Sized.Metal);
+
+    /// <summary>What a foot of a run's conductor has, by the tables.</summary>
+    internal static decimal OhmsPerFoot(WiredCircuit circuit, Run run, Conductor conductor) => circuit.Book.Conductors.OhmsPerThousandFeet(
+        conductor.Carries is null ? GroundOf(circuit, circuit.GaugeOf(run)) : circuit.GaugeOf(run), circuit.Sized.Metal)!.Value / 1000;
 
     private ImmutableArray<CircuitKey> Together(CircuitKey first)
     {

@@ -38,6 +38,12 @@ internal sealed class Network
         drawn[to] += amps;
     }
 
+    /// <summary>Every element: its two nodes, and its ohms.</summary>
+    public IEnumerable<(int A, int B, double Ohms)> Elements => elements.Select(e => (e.A, e.B, 1 / e.Siemens));
+
+    /// <summary>The two nodes of an element.</summary>
+    public (int A, int B) NodesOf(int element) => (elements[element].A, elements[element].B);
+
     /// <summary>The volts of every node.</summary>
     public double[] Solve()
     {

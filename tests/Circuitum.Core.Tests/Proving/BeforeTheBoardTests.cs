@@ -49,13 +49,33 @@ public sealed class BeforeTheBoardTests(ITestOutputHelper output)
         var house = new HouseNetwork(Planner.Plan(job));
         var finder = new Finder(house, house.Branches.Single().Key);
         var set = BeforeTheBoard.Of(finder);
-        var places = Enumerable.Range(0, finder.Tests.Length).Where(t => finder.Tests[t] != Test.Reset).ToList();
+        var places = Enumerable.Range(0, finder.Tests.Length).Where(t => finder.Tests[t] != Test.Reset
+            && finder.Tests[t].By == LookBy.Standing).ToList();
         var asked = finder.Suspects.Where(s => !set.Unseen.Contains(s.Suspect)).ToList();
         var least = Enumerable.Range(0, 1 << places.Count).Select(bits => places.Where((_, i) => ((bits >> i) & 1) == 1).ToList())
             .Where(some => asked.TrueForAll(s => some.Exists(t => s.Looks[t] != finder.AsPlanned[t])))
             .Min(some => some.Sum(t => finder.Tests[t].Effort));
         Assert.Equal(least, set.Effort);
         Assert.True(set.Proved);
+    }
+
+    [Theory] // three outlets in a row, dead: the home run with nothing joined, and through to the last box with a jumper there
+    [InlineData(1)]
+    [InlineData(3)]
+    public void A_dead_row_takes_a_reading_open_and_one_through(int outlets)
+    {
+        var job = Houses.Row(("a", RoomUse.Bedroom, 24)).With([.. Enumerable.Range(0, outlets).Select(i =>
+            Houses.On($"r{i}", "a", 1, 30 + (i * 60)))]);
+        var house = new HouseNetwork(Planner.Plan(job));
+        var circuit = house.Branches.Single();
+        var set = BeforeTheBoard.Of(Finder.OnDeadCircuit(house, circuit.Key));
+        var last = circuit.Circuit.Boxes.Single(b => circuit.Boxes[b].IsEnd);
+        Assert.Equal([(LookBy.Apart, null), (LookBy.Jumper, (BoxId?)last)], set.Tests.Select(t => (t.By, t.Box)));
+        Assert.True(set.Proved);
+        // Every conductor that is parted or nailed to another is seen, neutral on ground among them, and every one left out of a joint
+        // that it goes on by; what is not on the last device's screw is none.
+        Assert.DoesNotContain(set.Unseen, s => s.Fault is Fault.Parted or Fault.Nailed
+            || (s.Fault is Fault.LeftOut { Box: { } box } && box != last));
     }
 
     [Fact] // one outlet at the end of one cable: a tester in it sees every conductor of it
