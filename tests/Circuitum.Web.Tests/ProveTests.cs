@@ -71,6 +71,95 @@ public sealed partial class ProveTests : IDisposable
         Assert.Contains("Look next", page, StringComparison.Ordinal);
     }
 
+    private const string Outlet = "/job/demo/prove?circuit=family-receptacles&on=b4-r3&one=A.BK&other=A.WH&instrument=";
+
+    [Fact]
+    public async Task Ohms_are_refused_on_what_is_live_and_read_on_what_is_off()
+    {
+        var visit = host.Visit();
+        Assert.Contains("Not there: it is live.", await visit.GetAsync(Outlet + "Ohms"), StringComparison.Ordinal);
+        Assert.Contains("Not there: it is live.", await visit.GetAsync(Outlet + "Toner"), StringComparison.Ordinal);
+        // Off, nothing joins the two: no lamp is on the circuit.
+        Assert.Contains("Beyond its range", await visit.GetAsync(Outlet + "Ohms&open=family-receptacles"), StringComparison.Ordinal);
+        Assert.Contains("It is heard at", await visit.GetAsync(Outlet + "Toner&open=family-receptacles"), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("Volts", "11[0-9][.][0-9] V")]
+    [InlineData("TwoPole", "The lamp of 120 V")]
+    [InlineData("Contactless", "It glows: live")]
+    public async Task Each_instrument_shows_what_it_would_and_what_to_mind(string instrument, string shows)
+    {
+        var page = await host.Visit().GetAsync(Outlet + instrument);
+        Assert.Matches($"""class="reading" role="status">{shows}""", page);
+        var dead = await host.Visit().GetAsync(Outlet + instrument + "&open=family-receptacles");
+        Assert.DoesNotMatch($"""class="reading" role="status">{shows}""", dead);
+    }
+
+    [Fact]
+    public async Task What_was_looked_for_is_kept_in_the_record_of_the_circuit()
+    {
+        var visit = host.Visit();
+        const string found = "/job/demo/prove?circuit=family-receptacles&view=find&seen=0.Dead,1.Dead";
+        await visit.GetAsync(found);
+        var kept = await visit.PostAsync(found + "&handler=Keep", inPlace: false);
+        Assert.Equal(HttpStatusCode.Redirect, kept.Status);
+        var page = await visit.GetAsync(found);
+        Assert.Contains("Looked for before", page, StringComparison.Ordinal);
+        Assert.Contains("Seen: The breaker opened; The breaker, closed again once opens again. It may be: a fastener joins", page,
+            StringComparison.Ordinal);
+        Assert.Contains("fault looked for", await visit.GetAsync("/job/demo/file/site.csv"), StringComparison.Ordinal);
+        // Nothing seen, or a fault that is only hidden for practice, is no fact.
+        foreach (var nothing in new[] { "&view=find", "&view=find&fault=5&hidden=true&seen=0.Works" })
+        {
+            var answer = await visit.PostAsync($"/job/demo/prove?circuit=family-receptacles{nothing}&handler=Keep", inPlace: false);
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.Status);
+            Assert.Contains("there is nothing to keep", answer.Text, StringComparison.Ordinal);
+        }
+    }
+
+    [Theory]
+    [InlineData("demo", 30)]
+    [InlineData("demo-crawl", 20)]
+    [InlineData("demo-basement", 21)]
+    public async Task Every_circuit_of_the_demos_is_as_it_should_be_in_every_position(string job, int circuits)
+    {
+        var page = await host.Visit().GetAsync($"/job/{job}/prove?view=all");
+        var said = Regex.Match(page, @"(\d+) circuits switched on, (\d+) sets of switches");
+        Assert.True(said.Success);
+        Assert.Equal(circuits, int.Parse(said.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture));
+    }
+
+    [Fact]
+    public async Task Before_board_can_be_read_with_nothing_live()
+    {
+        var page = await host.Visit().GetAsync("/job/demo/prove?view=board&dead=true");
+        Assert.Contains("nothing joined: hot, neutral and ground open to each other", page, StringComparison.Ordinal);
+        Assert.Contains("read through at the panel", page, StringComparison.Ordinal);
+        Assert.DoesNotContain("turn on and off, bright", page, StringComparison.Ordinal);
+    }
+
+    [Fact] // 12 AWG carries 30 A at 90 °C: 27 A for an hour on 20 A is 79 °C, 33.75 A on 25 A 106 °C
+    public async Task A_larger_breaker_is_shown_to_cook_the_wire()
+    {
+        var page = await host.Visit().GetAsync("/job/demo/prove?circuit=family-receptacles");
+        Assert.Contains("<td>20 A, planned</td><td>57 °C</td>", Packed(page), StringComparison.Ordinal);
+        Assert.Contains("<td>25 A, not allowed</td><td>72 °C</td><td>106 °C</td>", Packed(page), StringComparison.Ordinal);
+    }
+
+    private static string Packed(string page) => Regex.Replace(page, @">\s+<", "><");
+
+    [Fact] // 1.93 Ω a thousand feet, out and back, cool: 3.17 mΩ a foot
+    public async Task A_short_is_placed_along_its_cable_by_ohms()
+    {
+        var visit = host.Visit();
+        const string seen = "/job/demo/prove?circuit=family-receptacles&view=find&seen=0.Dead,1.Dead";
+        Assert.Contains("Where along the cable", await visit.GetAsync(seen), StringComparison.Ordinal);
+        Assert.Matches(@"role=""status"">\d+'-\d+.* from Panel A, give or take", await visit.GetAsync(seen + "&near=0.05&last=0.01"));
+        Assert.Contains("more than this cable has", await visit.GetAsync(seen + "&near=90"), StringComparison.Ordinal);
+        Assert.DoesNotContain("give or take", await visit.GetAsync(seen + "&near=abc"), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task The_readings_before_board_are_one_walk_through_the_house()
     {

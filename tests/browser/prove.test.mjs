@@ -60,3 +60,31 @@ test("by keyboard alone: a fault is placed, seen, and taken away", async ({ page
   await page.keyboard.press("Enter");
   await expect(page.getByRole("img", { name: /neutral to ground lit/ })).toBeVisible();
 });
+
+test("a meter on ohms is refused while it is live, and reads when the breaker is open", async ({ page }) => {
+  await page.goto("/job/demo/prove?circuit=laundry&level=ground");
+  await drawn(page)
+    .getByRole("link", { name: /^Bath basin receptacle, live/ })
+    .click();
+  const measure = async (what, one, other) => {
+    await page.getByLabel("Instrument", { exact: true }).selectOption({ label: what });
+    await page.getByLabel("First lead", { exact: true }).selectOption({ label: one });
+    await page.getByLabel("Second lead", { exact: true }).selectOption({ label: other });
+    await page.getByRole("button", { name: "Measure" }).click();
+  };
+  await measure("a meter, volts", "black of cable A", "white of cable A");
+  await expect(page.getByRole("status")).toHaveText(/1\d\d\.\d V/);
+  await measure("a meter, ohms", "black of cable A", "white of cable A");
+  await expect(page.getByRole("status")).toContainText("Not there: it is live.");
+  await page.getByRole("link", { name: "Open the breaker" }).click();
+  await expect(page.getByRole("status")).not.toContainText("Not there");
+  await measure("a meter, ohms", "white of cable A", "bare of cable A");
+  // Neutral and ground meet in the panel: a way of copper.
+  await expect(page.getByRole("status")).toHaveText(/^\s*\d+\.\d Ω, and it sounds/);
+});
+
+test("everything is tried at a press, and all is as it should be", async ({ page }) => {
+  await page.goto("/job/demo/prove");
+  await page.getByRole("link", { name: "Try all" }).click();
+  await expect(page.getByText(/circuits switched on, \d+ sets of switches in every position/)).toBeVisible();
+});

@@ -4,7 +4,8 @@ using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Proving;
 
-/// <summary>What a continuity tester tells on a dead circuit: copper, joints and closed contacts join; lamps and appliances do not.</summary>
+/// <summary>What a continuity tester tells on a dead circuit: copper, joints and closed contacts join; lamps and appliances do
+/// not.</summary>
 internal sealed class Continuity
 {
     // Beyond it is a load: the largest of a dwelling has more.

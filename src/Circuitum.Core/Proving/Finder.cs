@@ -122,11 +122,13 @@ public sealed class Finder
         Suspects = [.. Suspect.Of(house, wired).Select(s => (s, Look([s])))];
     }
 
-    /// <summary>Nothing is live: readings from the panel, of the home run as it lies and with a jumper in one box after the other.</summary>
+    /// <summary>Nothing is live: readings from the panel, of the home run as it lies and with a jumper in one box after the
+    /// other.</summary>
     /// <param name="house">The house.</param>
     /// <param name="circuit">A branch circuit of it.</param>
-    public static Finder OnDeadCircuit(HouseNetwork house, CircuitKey circuit) => new(house, house.Plan.Circuits.First(c => c.Key == circuit),
-        wired => [.. Apart(wired).Where(t => t.Box is null), .. wired.Runs.Where(r => r.To.Box is not null && r.RidesIn is null)
+    public static Finder OnDeadCircuit(HouseNetwork house, CircuitKey circuit) => new(house,
+        house.Plan.Circuits.First(c => c.Key == circuit), wired => [.. Apart(wired).Where(t => t.Box is null),
+            .. wired.Runs.Where(r => r.To.Box is not null && r.RidesIn is null)
             .Select(r => new Test(r.To.Box, null, r.Id) { By = LookBy.Jumper })]);
 
     /// <summary>Every place to look: receptacles, lamps, and both ends of every cable.</summary>

@@ -13,7 +13,8 @@ namespace Circuitum.Core.Proving;
 /// <param name="WarmForGood">How warm the conductor becomes at the rating, which is carried for good.</param>
 /// <param name="WarmForAnHour">How warm it becomes at 135 per cent of it, which may be carried for an hour.</param>
 /// <param name="Clears">When it opens at the latest at a short at the farthest box; null when it need not.</param>
-public sealed record BreakerTried(Amps Rating, bool IsPlanned, bool IsAllowed, Celsius WarmForGood, Celsius WarmForAnHour, TimeSpan? Clears);
+public sealed record BreakerTried(Amps Rating, bool IsPlanned, bool IsAllowed, Celsius WarmForGood, Celsius WarmForAnHour,
+    TimeSpan? Clears);
 
 /// <summary>Larger breakers tried on a circuit's cable: the breaker protects the wire, and nothing else does.</summary>
 /// <param name="Gauge">The smallest conductor on it.</param>
@@ -25,8 +26,9 @@ public sealed record LargerBreaker(Gauge Gauge, Amps Fault, TimeSpan Harmed, Imm
     /// <summary>What the conductors of cable in a dwelling are insulated for.</summary>
     public static Celsius Insulation { get; } = new(90);
 
-    // The textbook sum of short-circuit heating from 75 to 150 °C, thermoplastic (ICEA P-32-382): (I / A)² t = k log10((T2 + c) / (T1 + c)),
-    // I in amperes, A in circular mils, t in seconds; copper 0.0297 and 234, aluminum 0.0125 and 228.
+    // The textbook sum of short-circuit heating from 75 to 150 °C, thermoplastic (ICEA P-32-382):
+    // (I / A)² t = k log10((T2 + c) / (T1 + c)), I in amperes, A in circular mils, t in seconds; copper 0.0297 and 234, aluminum
+    // 0.0125 and 228.
     private static double Heating(Metal metal) => metal == Metal.Copper ? 0.0297 * Math.Log10((150 + 234) / (75.0 + 234))
         : 0.0125 * Math.Log10((150 + 228) / (75.0 + 228));
 

@@ -44,6 +44,9 @@ public enum SiteStep
 
     /// <summary>A protective device was replaced by a new one.</summary>
     Replaced,
+
+    /// <summary>A fault was looked for on a circuit: the note says what was seen and what it may be.</summary>
+    Searched,
 }
 
 /// <summary>Which steps there are for what.</summary>
@@ -74,6 +77,7 @@ public static class SiteSteps
         SiteStep.MadeUp => "made up",
         SiteStep.Passed => "seen",
         SiteStep.WouldNotLatch => "would not latch",
+        SiteStep.Searched => "fault looked for",
         _ => step.ToString().ToLowerInvariant(),
     };
 }

@@ -70,7 +70,13 @@ public static class HelpPages
                 "Place a fault (a nail, a joint left out, hot and neutral turned) and see what a crew would find.",
                 "“Find it” takes what you saw on site, names every single fault of the circuit that explains it, and says where to look "
                     + "next: what tells most for the least effort.",
-                "“Before board” is the shortest walk of readings that shows every fault a reading can show, to print and tick.",
+                "A short opens the breaker and no outlet tells where it is: with the breaker off, cables are taken out of their joints "
+                    + "one by one, and ohms from both ends say where along the cable. What was found is kept in the record of the circuit.",
+                "“Measure” holds a meter, a two-pole tester, a pen or a tone to any two wires of the box you look at.",
+                "“Before board” is the shortest walk of readings that shows every fault a reading can show, to print and tick: on a "
+                    + "temporary supply, or with nothing live.",
+                "“Try all” switches every circuit on in every position of its switches and says what is not as it should be.",
+                "“What would a larger breaker do?” shows how warm the wire becomes, and whether a short is cleared in time.",
                 "“Hide one by chance” is practice: each look costs, as it does on site.",
                 "The address holds the whole state: send it to whoever stands at the panel.",
             ],

@@ -8,18 +8,125 @@ using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Proving;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Site;
+using Circuitum.Core.Training;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
+using Circuitum.Data;
 using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Proving;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.WebUtilities;
 
 namespace Circuitum.Web.Pages;
 
 /// <summary>Prove: the house switched on before it is wired, a fault placed in it, and the fault found.</summary>
-public sealed class ProveModel(Workbench bench) : JobPage(bench)
+public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider clock) : JobPage(bench)
 {
+    /// <summary>Keeps what was seen and what explains it in the record of the circuit.</summary>
+    public async Task<IActionResult> OnPostKeepAsync()
+    {
+        if (!await LoadAsync())
+        {
+            return NotFound();
+        }
+
+        if (!HasCircuits || Seen.IsEmpty || Hides())
+        {
+            return Refuse("Say first what you found: there is nothing to keep.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        var now = new Instant(clock.GetUtcNow().ToUnixTimeMilliseconds());
+        var entry = new SiteEntry(new(Guid.NewGuid()), Subject.Circuit(At.Circuit), SiteStep.Searched, now, now, Crew.Of(HttpContext),
+            Open.Revision)
+        { Note = Printed.Cut(Account, SiteEntry.LongestNote) };
+        return await site.AppendAsync(Open.Key, [entry]) ? Redirect(Link(At))
+            : Refuse($"This job has as many entries, {SiteEntries.MostOfJob}, as one can have.", StatusCodes.Status422UnprocessableEntity);
+    }
+
+    /// <summary>What was seen, and what explains it, for the record.</summary>
+    private string Account
+    {
+        get
+        {
+            var left = Finder.Explain(Seen);
+            var told = left.IsEmpty ? Pairs.Take(2).Select(p => $"{p.One.In(Plan)}, and {p.Other.In(Plan)}")
+                : left.Take(3).Select(e => e.Suspect.In(Plan));
+            return $"Seen: {string.Join("; ", Seen.Select(s => $"{Words(s.Test)} {Words(s.Found, s.Test)}"))}. "
+                + $"It may be: {(told.Any() ? string.Join(", or ", told) : "nothing that the plan knows")}.";
+        }
+    }
+
+    /// <summary>What was looked for on this circuit before, the newest first.</summary>
+    public IEnumerable<SiteEntry> Searched => Open.Site.Standing.Where(e => e.Step == SiteStep.Searched
+        && e.Subject == Subject.Circuit(At.Circuit)).Reverse();
+
+    /// <summary>Two faults that explain what no single one does.</summary>
+    public ImmutableArray<(Suspect One, Suspect Other)> Pairs => Finder.ExplainByTwo(Seen);
+
+    /// <summary>The shorts that are left, by their cable: where along it can be measured.</summary>
+    public IEnumerable<Fault.Nailed> Shorts => Finder.Explain(Seen).Select(e => e.Suspect.Fault).OfType<Fault.Nailed>();
+
+    /// <summary>Where along the cable the short is, by the ohms in the address; null where none are given.</summary>
+    public (Fault.Nailed Nail, Stretch? At)? Measured
+    {
+        get
+        {
+            decimal? Ohms(string name) => decimal.TryParse(Request.Query[name].ToString().Replace(',', '.'), NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture, out var ohms) && ohms is >= 0 and < 1000 ? ohms : null;
+            return Shorts.FirstOrDefault() is { } nail && Ohms("near") is { } near ? (nail, Stretch.Along(House, nail.Run, nail.One,
+                nail.Other, new(near), Ohms("far") is { } far ? new(far) : null, new(Request.Query["last"] == "0.01" ? 0.01m : 0.1m)))
+                : null;
+        }
+    }
+
+    /// <summary>The leads of the box looked at.</summary>
+    public HandJoints? Leads => Box is { } box && Plan.WiringOf(box.Box.Id) is { } wiring
+        ? HandJoints.Open(wiring, box.Box, Plan.Book.Supply) : null;
+
+    /// <summary>What the instrument shows; null where none is held to anything.</summary>
+    public Reading? Reading
+    {
+        get
+        {
+            Probe? At(string name) => Leads?.Find(name) is not { } lead ? null : lead.End is { } end
+                ? new Probe.AtEnd(Box!.Box.Id, end.Run.Id, end.Conductor.Colour)
+                : new Probe.AtScrew(Box!.Box.Id, lead.Screw!.Value.Gang, lead.Screw.Value.Kind);
+            return this.At.Instrument is { } held && At(this.At.One) is { } one
+                ? Instruments.Read(House, Settled, (Plan.CircuitOf(Box!.Box.Id) ?? Circuit).Key, held, one, At(this.At.Other) ?? one)
+                    : null;
+        }
+    }
+
+    /// <summary>The state in the address as a form sends it along, without what is measured.</summary>
+    public IEnumerable<(string Name, string Value)> Kept => QueryHelpers.ParseQuery(new Uri(new Uri("http://localhost"),
+            Link(At with { Instrument = null, One = "", Other = "" })).Query)
+        .Select(p => (p.Key, p.Value.ToString()));
+
+    /// <summary>What stands in the address under a name.</summary>
+    public string Typed(string name) => Request.Query[name].ToString();
+
+    /// <summary>An instrument, in words.</summary>
+    public static string Words(Instrument instrument) => instrument switch
+    {
+        Instrument.Volts => "a meter, volts",
+        Instrument.TwoPole => "a two-pole tester",
+        Instrument.Contactless => "a contactless pen",
+        Instrument.Ohms => "a meter, ohms",
+        _ => "a tone",
+    };
+
+    /// <summary>A conductor's color, in words.</summary>
+    public static string Colour(ConductorColour colour) => MakeUp.ColourOf(colour);
+
+    /// <summary>The day of an entry.</summary>
+    public static string Day(SiteEntry entry) => DateTimeOffset.FromUnixTimeMilliseconds(entry.When.UnixMilliseconds)
+        .ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+
+    /// <summary>Larger breakers tried on the circuit.</summary>
+    public LargerBreaker Larger => LargerBreaker.Of(House, Circuit);
+
     /// <summary>How the house stands, by the address.</summary>
     public ProveQuery At { get; private set; } = null!;
 
@@ -113,6 +220,13 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
     /// <summary>A place to look, in words.</summary>
     public string Words(Test test)
     {
+        if (test.By != LookBy.Standing && Plan.FindRun(test.Run!.Value) is var (_, apart))
+        {
+            return test.By == LookBy.Jumper ? $"{Plan.Survey[test.Box!.Value].Name}, its three conductors joined"
+                : $"Breaker off, {(test.Box is { } at ? Plan.Survey[at].Name : "the panel")}: the cable {apart.From.Name} → "
+                    + $"{apart.To.Name} out of its joints";
+        }
+
         if (test.AtBreaker)
         {
             return test == Test.Breaker ? "The breaker" : "The breaker, closed again once";
@@ -130,13 +244,20 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
 
     /// <summary>The readings of the whole house before board, room by room as one walks; the panel last.</summary>
     public IEnumerable<IGrouping<string, (Landed Circuit, Test Test, Finding Shows)>> Walk => Boards
-        .SelectMany(b => b.Readings.Tests.Select(t => (b.Circuit, Test: t, Shows: ProvedPlans.FinderOf(Plan, b.Circuit.Key) is var finder
-            ? finder.AsPlanned[finder.Tests.IndexOf(t)] : default)))
+        .SelectMany(b => b.Readings.Tests.Select(t => (b.Circuit, Test: t, Shows: b.Finder.AsPlanned[b.Finder.Tests.IndexOf(t)])))
         .OrderBy(r => r.Test.Box is { } box ? order[box] : int.MaxValue)
         .GroupBy(r => r.Test.Box is { } box ? Plan.Survey[box].Room.Room.Name : "At the panels");
 
     /// <summary>The readings of every circuit.</summary>
-    public IEnumerable<(Landed Circuit, Readings Readings)> Boards => Circuits.Select(c => (c, ProvedPlans.ReadingsOf(Plan, c.Key)));
+    public IEnumerable<(Landed Circuit, Finder Finder, Readings Readings)> Boards => Circuits.Select(c =>
+    {
+        var (finder, readings) = At.Dead ? ProvedPlans.DeadOf(Plan, c.Key)
+            : (ProvedPlans.FinderOf(Plan, c.Key), ProvedPlans.ReadingsOf(Plan, c.Key));
+        return (c, finder, readings);
+    });
+
+    /// <summary>Every circuit switched on in every position of its switches.</summary>
+    public IEnumerable<(Landed Circuit, WhatHappens Happens)> Tried => Circuits.Select(c => (c, ProvedPlans.TriedOf(Plan, c.Key)));
 
     private Dictionary<BoxId, int> order = [];
 
@@ -152,6 +273,7 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
     /// <summary>What to mind before a place is looked at.</summary>
     public static string Caution(Test test) => test == Test.Breaker ? ": see whether its handle is in the middle or off."
         : test == Test.Reset ? ": close it once, standing aside. If it opens again leave it off; do not try a second time."
+        : test.By == LookBy.Apart ? ". Open the breaker, lock it, prove the cable dead; then ohms between its own conductors."
         : test.Box is null ? ". The lugs ahead of the main stay live: this is licensed work."
         : test.Run is not null ? ". Breaker off, prove it dead, open the box; then live with a meter only if you may." : ".";
 
@@ -162,19 +284,28 @@ public sealed class ProveModel(Workbench bench) : JobPage(bench)
         : time.TotalSeconds < 120 ? $"{time.TotalSeconds:0} s" : $"{time.TotalMinutes:0} min";
 
     /// <summary>What can be answered at a place.</summary>
-    public ImmutableArray<Finding> Answers(Test test) => test.AtBreaker ? [Finding.Works, Finding.Dead] : test.Run is not null
+    public ImmutableArray<Finding> Answers(Test test) => test.By == LookBy.Apart
+        ? [Finding.Works, Finding.HotOnNeutral, Finding.HotOnGround, Finding.NeutralOnGround, Finding.Odd]
+        : test.AtBreaker ? [Finding.Works, Finding.Dead] : test.Run is not null
         ? [Finding.Works, Finding.Dead, Finding.NoNeutral, Finding.NoGround]
         : Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
             ? [Finding.Works, Finding.Dead, Finding.Dim, Finding.StaysOn]
             : [Finding.Works, Finding.Dead, Finding.NoGround, Finding.NoNeutral, Finding.Reversed, Finding.Dim, Finding.Odd];
 
     /// <summary>What a device must show.</summary>
-    public string MustShow(Test test) => Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
+    public string MustShow(Test test) => test.By == LookBy.Apart ? "nothing joined: hot, neutral and ground open to each other"
+        : test.By == LookBy.Jumper ? "read through at the panel: hot, neutral and ground joined"
+        : Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
         ? "turn on and off, bright" : "read correct on a tester";
 
     /// <summary>A finding, in words.</summary>
     public static string Words(Finding found, Test test) => found switch
     {
+        Finding.Works when test.By == LookBy.Apart => "nothing joined",
+        Finding.Odd when test.By == LookBy.Apart => "more than two joined",
+        Finding.HotOnNeutral => "hot on neutral",
+        Finding.HotOnGround => "hot on ground",
+        Finding.NeutralOnGround => "neutral on ground",
         Finding.Works when test == Test.Reset => "holds",
         Finding.Dead when test == Test.Reset => "opens again",
         Finding.Works => test == Test.Breaker ? "closed" : test.Run is null ? "works" : "live",

@@ -17,8 +17,20 @@ public sealed record ProveQuery
     /// <summary>Most things in one list of the address.</summary>
     public const int Most = 200;
 
-    /// <summary>switch, find or board.</summary>
+    /// <summary>switch, find, board or all.</summary>
     public string View { get; init; } = "switch";
+
+    /// <summary>The readings before board are of a house with nothing live.</summary>
+    public bool Dead { get; init; }
+
+    /// <summary>What is held to the wires of the box looked at; null for nothing.</summary>
+    public Instrument? Instrument { get; init; }
+
+    /// <summary>Where its one lead is, as the box's leads are named.</summary>
+    public string One { get; init; } = "";
+
+    /// <summary>Where its other lead is.</summary>
+    public string Other { get; init; } = "";
 
     /// <summary>The circuit looked at.</summary>
     public required CircuitKey Circuit { get; init; }
@@ -59,9 +71,13 @@ public sealed record ProveQuery
         var first = (branches.Find(c => !c.Groups.IsEmpty) ?? branches[0]).Key;
         return new()
         {
-            View = Text("view") is ("find" or "board") and var view ? view : "switch",
+            View = Text("view") is ("find" or "board" or "all") and var view ? view : "switch",
             Circuit = branches.Find(c => c.Key.ToString() == Text("circuit"))?.Key ?? first,
             Level = Text("level"),
+            Dead = Text("dead") == "true",
+            Instrument = Enum.TryParse<Instrument>(Text("instrument"), out var held) && Enum.IsDefined(held) ? held : null,
+            One = Text("one"),
+            Other = Text("other"),
             On = plan.Survey.Find(new(Text("on")))?.Box.Id,
             Thrown = query.ContainsKey("thrown") ? [.. List("thrown").Select(t => Switch(t, plan)).OfType<SwitchGang>()] : AllOff(plan),
             Open = [.. List("open").Select(t => new CircuitKey(t)).Where(k => plan.Circuits.Any(c => c.Key == k))],
@@ -83,6 +99,10 @@ public sealed record ProveQuery
             ["circuit"] = Circuit.ToString(),
             ["level"] = Some(Level),
             ["on"] = On?.Value,
+            ["dead"] = Dead ? "true" : null,
+            ["instrument"] = Instrument?.ToString(),
+            ["one"] = Some(One),
+            ["other"] = Some(Other),
             ["thrown"] = ThrownText,
             ["open"] = Some(string.Join(',', Open)),
             ["tripped"] = Some(string.Join(',', Tripped.Select(b => b.Value))),

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Proving;
+using Circuitum.Core.Training;
 
 namespace Circuitum.Web.Proving;
 
@@ -19,6 +20,15 @@ public static class ProvedPlans
     public static Finder FinderOf(Plan plan, CircuitKey circuit) => Of(plan).Finders.GetOrAdd(circuit,
         key => new Lazy<Finder>(() => new(HouseOf(plan), key))).Value;
 
+    /// <summary>The readings with nothing live for a circuit of a plan, with the finder that they are of.</summary>
+    public static (Finder Finder, Readings Readings) DeadOf(Plan plan, CircuitKey circuit) => Of(plan).Dead.GetOrAdd(circuit,
+        key => new Lazy<(Finder, Readings)>(() => Finder.OnDeadCircuit(HouseOf(plan), key) is var finder
+            ? (finder, BeforeTheBoard.Of(finder)) : default)).Value;
+
+    /// <summary>What happens when a circuit of a plan is switched on in every position of its switches.</summary>
+    public static WhatHappens TriedOf(Plan plan, CircuitKey circuit) => Of(plan).Tried.GetOrAdd(circuit,
+        key => new Lazy<WhatHappens>(() => SwitchedOn.Try(HouseOf(plan), key, HouseState.AsPlanned))).Value;
+
     /// <summary>The readings before board for a circuit of a plan.</summary>
     public static Readings ReadingsOf(Plan plan, CircuitKey circuit) => Of(plan).Boards.GetOrAdd(circuit,
         key => new Lazy<Readings>(() => BeforeTheBoard.Of(FinderOf(plan, key)))).Value;
@@ -32,5 +42,9 @@ public static class ProvedPlans
         public ConcurrentDictionary<CircuitKey, Lazy<Finder>> Finders { get; } = new();
 
         public ConcurrentDictionary<CircuitKey, Lazy<Readings>> Boards { get; } = new();
+
+        public ConcurrentDictionary<CircuitKey, Lazy<(Finder, Readings)>> Dead { get; } = new();
+
+        public ConcurrentDictionary<CircuitKey, Lazy<WhatHappens>> Tried { get; } = new();
     }
 }

@@ -220,7 +220,7 @@ public sealed class FinderTests(ITestOutputHelper output)
         Assert.Null(Stretch.Along(house, run.Id, pair.One, pair.Other, new(50), null, new(0.1m)));
     }
 
-    [Theory] // every outlet, lamp and the breaker looked at: where no one fault explains it, the two that were placed, or two that look the same
+    [Theory] // every outlet, lamp and the breaker looked at: where no one fault explains it, two that do
     [InlineData(1)]
     [InlineData(4)]
     public void Two_faults_at_once_are_found_where_one_does_not_explain(int number)

@@ -177,7 +177,8 @@ public sealed class TrainingTests
         hands.Join("0.Hot", "A.WH");
         hands.Take("B.WH");
         Assert.Equal("A.BK~B.BK~0.Hot~A.WH", hands.Written);
-        var read = HandJoints.Read(hands.Wiring, house.Plan.Survey[exercise.Box].Box, house.Plan.Book.Supply, hands.Written + ",Z.BK~A.G,x");
+        var read = HandJoints.Read(hands.Wiring, house.Plan.Survey[exercise.Box].Box, house.Plan.Book.Supply,
+            hands.Written + ",Z.BK~A.G,x");
         Assert.Equal(hands.Written, read.Written);
         hands.Take("A.BK");
         hands.Take("0.Hot");
@@ -201,8 +202,8 @@ public sealed class TrainingTests
         Assert.True(Land(PanelPlace.Breaker, PanelPlace.NeutralBar, PanelPlace.Breaker).Harm);
         var turned = Land(PanelPlace.NeutralBar, PanelPlace.Breaker, PanelPlace.GroundBar);
         Assert.Contains(turned.Happens, h => h.EndsWith("the tester reads reversed.", StringComparison.Ordinal));
-        Assert.Contains(Land(PanelPlace.Breaker, PanelPlace.NeutralBar, PanelPlace.Free).Happens, h => h.Contains("no way to the ground bar",
-            StringComparison.Ordinal));
+        Assert.Contains(Land(PanelPlace.Breaker, PanelPlace.NeutralBar, PanelPlace.Free).Happens,
+            h => h.Contains("no way to the ground bar", StringComparison.Ordinal));
         Assert.Contains(Land(PanelPlace.Free, PanelPlace.NeutralBar, PanelPlace.GroundBar).Happens, h => h.Contains("dead",
             StringComparison.Ordinal));
     }
@@ -215,7 +216,8 @@ public sealed class TrainingTests
         WhatHappens Land(PanelPlace white) => exercise.Try(house, new Dictionary<ConductorColour, PanelPlace>
         { [ConductorColour.White] = white }, screw: false);
         Assert.True(Land(PanelPlace.SecondPole).Right);
-        Assert.Contains(Land(PanelPlace.Breaker).Happens, h => h.StartsWith("Water heater has 0 V between its hots", StringComparison.Ordinal));
+        Assert.Contains(Land(PanelPlace.Breaker).Happens,
+            h => h.StartsWith("Water heater has 0 V between its hots", StringComparison.Ordinal));
         Assert.Contains(Land(PanelPlace.NeutralBar).Happens, h => h.StartsWith("Water heater has 1", StringComparison.Ordinal));
     }
 
