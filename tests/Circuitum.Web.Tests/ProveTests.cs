@@ -139,12 +139,57 @@ public sealed partial class ProveTests : IDisposable
         Assert.DoesNotContain("turn on and off, bright", page, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task A_reading_is_ticked_on_site_and_stays_ticked()
+    {
+        var visit = host.Visit();
+        var page = await visit.GetAsync("/job/demo/site?view=readings");
+        var board = new BoardWalk((await DemoAsync()).Plan, dead: false);
+        Assert.Equal(board.Count, Regex.Count(page, "class=\"tick-step\""));
+        Assert.DoesNotContain("aria-pressed=\"true\"", page, StringComparison.Ordinal);
+        // Every one of them has a line of its own in the record.
+        var lines = board.Stops.SelectMany(s => s.Readings).Select(r => (r.Subject, r.Line)).ToList();
+        Assert.Equal(lines.Count, lines.Distinct().Count());
+        Assert.All(lines, l => Assert.InRange(l.Line.Length, 1, Core.Site.SiteEntry.LongestLine));
+        var reading = board.Stops[0].Readings[0];
+        var sent = await visit.Http.PostAsync("/job/demo/site/entries", System.Net.Http.Json.JsonContent.Create(new[]
+        {
+            new
+            {
+                id = Guid.NewGuid().ToString(), subject = reading.Subject.ToString(), step = "Passed", at = "2026-11-30T08:00:00Z",
+                revision = (await DemoAsync()).Revision, line = reading.Line,
+            },
+        }));
+        Assert.Contains("\"refused\":[]", await sent.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(1, Regex.Count(await visit.GetAsync("/job/demo/site?view=readings"), "aria-pressed=\"true\""));
+        Assert.DoesNotContain("aria-pressed=\"true\"", await visit.GetAsync("/job/demo/site?view=readings&dead=true"),
+            StringComparison.Ordinal);
+    }
+
     [Fact] // 12 AWG carries 30 A at 90 °C: 27 A for an hour on 20 A is 79 °C, 33.75 A on 25 A 106 °C
     public async Task A_larger_breaker_is_shown_to_cook_the_wire()
     {
         var page = await host.Visit().GetAsync("/job/demo/prove?circuit=family-receptacles");
         Assert.Contains("<td>20 A, planned</td><td>57 °C</td>", Packed(page), StringComparison.Ordinal);
         Assert.Contains("<td>25 A, not allowed</td><td>72 °C</td><td>106 °C</td>", Packed(page), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_cannot_be_looked_for_can_be_placed_and_not_hidden()
+    {
+        var job = await DemoAsync();
+        var house = new HouseNetwork(job.Plan);
+        var circuit = job.Plan.Circuits.First(c => c.Key.ToString() == "family-receptacles");
+        var first = new Finder(house, circuit.Key).Suspects.Length;
+        var besides = Suspect.Besides(house, circuit).ToList();
+        var arc = first + besides.FindIndex(s => s.Fault is Fault.Arcing);
+        Assert.Contains("on an arc", await host.Visit().GetAsync($"/job/demo/prove?circuit=family-receptacles&fault={arc}"
+            + $"&plug={((Fault.Arcing)besides[arc - first].Fault!).Box.Value}.Vacuum"), StringComparison.Ordinal);
+        for (var i = 0; i <= besides.Count; i++)
+        {
+            Assert.DoesNotContain("A fault is hidden", await host.Visit().GetAsync(
+                $"/job/demo/prove?circuit=family-receptacles&view=find&hidden=true&fault={first + i}"), StringComparison.Ordinal);
+        }
     }
 
     private static string Packed(string page) => Regex.Replace(page, @">\s+<", "><");

@@ -12,7 +12,10 @@ const views = [
   ["house-room", "/job/demo/house?on=room:kitchen"],
   ["house-rules", "/job/demo/rules"],
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
-  ["quick-sums", "/bench/drop?amps=16&gauge=12&length=80"],
+  [
+    "practice",
+    "/learn/gfci?joints=A.BK~0.Hot,A.WH~0.Neutral,B.BK~0.LoadHot,B.WH~A.G~B.G~0.Ground&on=true&steps=8&tries=1&hints=1",
+  ],
   ["circuits", "/job/demo/circuits?level=ground&on=circuit:laundry"],
   [
     "circuits-dark",

@@ -15,6 +15,7 @@ internal sealed class Continuity
     private readonly Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends;
     private readonly Dictionary<(RunId Run, ConductorColour Colour), int> conductors;
     private readonly List<(int Node, int Element)>[] near;
+    private readonly Dictionary<(RunId Run, ConductorColour Colour), HashSet<int>> reached = [];
 
     internal Continuity(Network network, Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends,
         Dictionary<(RunId Run, ConductorColour Colour), int> conductors)
@@ -45,7 +46,11 @@ internal sealed class Continuity
     private int? Beyond(Run run, ConductorColour colour) =>
         conductors.TryGetValue((run.Id, colour), out var element) ? network.NodesOf(element).B : null;
 
-    private HashSet<int> Reach(Run run, ConductorColour colour)
+    // The same conductor is asked against two others.
+    private HashSet<int> Reach(Run run, ConductorColour colour) => reached.TryGetValue((run.Id, colour), out var known) ? known
+        : reached[(run.Id, colour)] = Flood(run, colour);
+
+    private HashSet<int> Flood(Run run, ConductorColour colour)
     {
         var found = new HashSet<int>();
         if (Beyond(run, colour) is not int start)

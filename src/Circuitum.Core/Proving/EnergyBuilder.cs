@@ -83,6 +83,8 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
         {
             Devices(house.Circuit(key));
         }
+
+        Borrow();
     }
 
     /// <summary>The network of the circuits with a current of a thousandth of an ampere sent from one probe to the other.</summary>
@@ -322,22 +324,22 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
     private void AtPanel(WiredCircuit circuit, Run run, Conductor conductor, Bars bar)
     {
         var end = ends[(null, run.Id, conductor.Colour)] = network.Node();
-        if (IsLeftOut(null, run.Id, conductor.Colour))
+        if (IsLeftOut(null, run.Id, conductor.Colour) || IsBorrowed(circuit, conductor))
         {
             return;
         }
 
         var guest = conductor.Carries is Carried.OtherHot or Carried.OtherNeutral ? run.TakesAlong : null;
         var key = guest ?? circuit.Key;
-        var first = house.LegOf(key) == Leg.A;
         var place = state.Landed.GetValueOrDefault((circuit.Panel, run.Id, conductor.Colour), PlannedPlace(conductor));
         switch (place)
         {
             case PanelPlace.Breaker or PanelPlace.SecondPole:
-                if (!state.Open.Contains(key))
+                var on = Exchanged(key);
+                if (!state.Open.Contains(on))
                 {
-                    var leg = (place == PanelPlace.Breaker) == first ? bar.A : bar.B;
-                    poles[key] = poles.GetValueOrDefault(key, []).Add(network.Join(leg, end, Contact));
+                    var leg = (place == PanelPlace.Breaker) == (house.LegOf(on) == Leg.A) ? bar.A : bar.B;
+                    poles[on] = poles.GetValueOrDefault(on, []).Add(network.Join(leg, end, Contact));
                 }
 
                 break;
@@ -351,6 +353,30 @@ internal sealed class EnergyBuilder(HouseNetwork house, HouseState state, Immuta
                 break;
         }
     }
+
+    private CircuitKey Exchanged(CircuitKey key) => Faults<Fault.WrongCircuit>().FirstOrDefault(f => f.One == key || f.Other == key)
+        is { } wrong ? wrong.One == key ? wrong.Other : wrong.One : key;
+
+    // Off its own bar, and on the neutral of another circuit in a box of that.
+    private bool IsBorrowed(WiredCircuit circuit, Conductor conductor) =>
+        conductor.Carries == Carried.Neutral && Faults<Fault.BorrowedNeutral>().Any(f => f.Circuit == circuit.Key);
+
+    private void Borrow()
+    {
+        foreach (var fault in Faults<Fault.BorrowedNeutral>())
+        {
+            var home = keys.Contains(fault.Circuit) ? house.Circuit(fault.Circuit).HomeRun : null;
+            if (home is { To.Box: { } box } && Conductor.In(home).FirstOrDefault(c => c.Carries == Carried.Neutral) is { } white
+                && ends.TryGetValue((box, home.Id, white.Colour), out var mine) && NeutralIn(fault.Box) is int theirs)
+            {
+                network.Join(mine, theirs, Touching);
+            }
+        }
+    }
+
+    private int? NeutralIn(BoxId box) => keys.SelectMany(k => house.Wirings(k)).Where(w => w.Box == box)
+        .SelectMany(w => w.Joints).FirstOrDefault(j => j.Ends.Any(e => e.Conductor.Carries == Carried.Neutral)) is { } joint
+        ? NodeOf(box, joint) : null;
 
     /// <summary>Where the plan lands a conductor of a home run.</summary>
     internal static PanelPlace PlannedPlace(Conductor conductor) => conductor.Carries switch

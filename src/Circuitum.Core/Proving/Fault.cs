@@ -1,3 +1,4 @@
+using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
@@ -75,6 +76,25 @@ public abstract record Fault
     /// <summary>Neutral and ground bars are bonded in a panel where they belong apart.</summary>
     /// <param name="Panel">The panel.</param>
     public sealed record BarsBonded(PanelId Panel) : Fault;
+
+    /// <summary>The neutral of a circuit is off its bar, and joined with that of another circuit in one of its boxes.</summary>
+    /// <param name="Circuit">The circuit.</param>
+    /// <param name="Box">A box of the other.</param>
+    public sealed record BorrowedNeutral(CircuitKey Circuit, BoxId Box) : Fault;
+
+    /// <summary>The hots of two circuits of a panel are on each other's breakers.</summary>
+    /// <param name="One">One circuit.</param>
+    /// <param name="Other">The other.</param>
+    public sealed record WrongCircuit(CircuitKey One, CircuitKey Other) : Fault;
+
+    /// <summary>A breaker of another rating is in the panel.</summary>
+    /// <param name="Circuit">Whose.</param>
+    /// <param name="Rating">What is in.</param>
+    public sealed record WrongBreaker(CircuitKey Circuit, Amps Rating) : Fault;
+
+    /// <summary>Something arcs in a box, or in what is plugged in there: declared, because no sum knows it.</summary>
+    /// <param name="Box">The box.</param>
+    public sealed record Arcing(BoxId Box) : Fault;
 
     /// <summary>The neutral of the service is lost outside.</summary>
     public sealed record ServiceNeutralLost : Fault;

@@ -29,6 +29,7 @@ public sealed record Suspect(Fault? Fault, BoxId? Opened)
     {
         string Box(BoxId box) => plan.Survey[box].Name;
         string Run(RunId id) => plan.FindRun(id) is var (_, run) ? $"the cable {run.From.Name} → {run.To.Name}" : "a cable";
+        string Named(CircuitKey key) => plan.Landed(key)?.Description ?? "another circuit";
         string Colour(ConductorColour colour) => colour == ConductorColour.Bare ? "bare ground" : MakeUp.ColourOf(colour);
         return Fault switch
         {
@@ -45,6 +46,10 @@ public sealed record Suspect(Fault? Fault, BoxId? Opened)
             Fault.Stuck f => $"a switch at {Box(f.Switch.Box)} stays {(f.Closed ? "on" : "off")}",
             Fault.TravelerOnCommon f => $"a traveler is on the common screw at {Box(f.Switch.Box)}",
             Fault.WillNotTrip f => $"the protective receptacle at {Box(f.Box)} opens no more",
+            Fault.BorrowedNeutral f => $"the neutral is off its bar and on that of another circuit at {Box(f.Box)}",
+            Fault.WrongCircuit f => $"its hot is on the breaker of {Named(f.Other)}, and that one's on this",
+            Fault.WrongBreaker f => $"a breaker of {f.Rating} is in",
+            Fault.Arcing f => $"something arcs at {Box(f.Box)}",
             Fault.BarsBonded f => $"neutral and ground bars are bonded in panel {f.Panel}",
             _ => "the neutral of the service is lost",
         };
@@ -77,6 +82,53 @@ public sealed record Suspect(Fault? Fault, BoxId? Opened)
                 }
             }
         }
+    }
+
+    /// <summary>What can be wrong as well and is not looked for: it shows at no outlet of the circuit, or is not of this circuit alone.
+    /// It can be placed, and its effects seen.</summary>
+    public static IEnumerable<Suspect> Besides(HouseNetwork house, WiredCircuit circuit) => Others(house, circuit).Select(f =>
+        new Suspect(f, null));
+
+    private static IEnumerable<Fault> Others(HouseNetwork house, WiredCircuit circuit)
+    {
+        foreach (var run in circuit.Runs.Where(r => r.To.Box is not null))
+        {
+            yield return new Fault.Loose(run.To.Box!.Value, run.Id, Conductor.In(run)[0].Colour, new(1));
+        }
+
+        foreach (var box in circuit.Circuit.Boxes.Select(b => house.Plan.Survey[b].Box))
+        {
+            yield return new Fault.NeutralOnGround(box.Id);
+            yield return new Fault.Arcing(box.Id);
+            foreach (var gang in Enumerable.Range(0, box.Devices.Length).Where(g => box.Devices[g].Kind.IsGeneralReceptacle()))
+            {
+                yield return new Fault.Bootleg(box.Id, gang);
+            }
+        }
+
+        foreach (var device in circuit.Devices.Keys.OrderBy(b => b.Value, StringComparer.Ordinal))
+        {
+            yield return new Fault.WillNotTrip(device);
+        }
+
+        if (circuit.Book.StandardRatings.FirstOrDefault(r => r > circuit.Breaker) is { Value: > 0 } larger)
+        {
+            yield return new Fault.WrongBreaker(circuit.Key, larger);
+        }
+
+        foreach (var other in house.Branches.Where(c => c.Panel == circuit.Panel && c.Poles == circuit.Poles && c.Key != circuit.Key
+            && !house.With(circuit.Key).Contains(c.Key)).Take(3))
+        {
+            yield return new Fault.WrongCircuit(circuit.Key, other.Key);
+            yield return new Fault.BorrowedNeutral(circuit.Key, other.Circuit.Boxes[0]);
+        }
+
+        if (house.FeederOf(circuit.Panel) is not null)
+        {
+            yield return new Fault.BarsBonded(circuit.Panel);
+        }
+
+        yield return new Fault.ServiceNeutralLost();
     }
 
     private static IEnumerable<Fault> InRun(Run run)

@@ -81,7 +81,7 @@ public static class HelpPages
                 "The address holds the whole state: send it to whoever stands at the panel.",
             ],
             []),
-        new("learn", "Practice", "Exercises in the order of the trade, each in a small house that is switched on.", null,
+        new("learn", "Practice", "Exercises in the order of the trade, each in a small house that is switched on.", "practice.png",
             [
                 "Make up a box: press a conductor, then what it is joined with, or drag the one onto the other; by keyboard Tab and Enter.",
                 "“Switch on” tries every position of the switches, puts a tester and a heater in every outlet, presses TEST, and holds a "

@@ -53,7 +53,7 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
             var left = Finder.Explain(Seen);
             var told = left.IsEmpty ? Pairs.Take(2).Select(p => $"{p.One.In(Plan)}, and {p.Other.In(Plan)}")
                 : left.Take(3).Select(e => e.Suspect.In(Plan));
-            return $"Seen: {string.Join("; ", Seen.Select(s => $"{Words(s.Test)} {Words(s.Found, s.Test)}"))}. "
+            return $"Seen: {string.Join("; ", Seen.Select(s => $"{ProveWords.Of(s.Test, Plan)} {ProveWords.Of(s.Found, s.Test)}"))}. "
                 + $"It may be: {(told.Any() ? string.Join(", or ", told) : "nothing that the plan knows")}.";
         }
     }
@@ -213,69 +213,32 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
         };
     }
 
+    /// <summary>What can be placed on the circuit: what the finder looks for, then what shows elsewhere or nowhere.</summary>
+    public IEnumerable<Suspect> Placeable => Finder.Suspects.Select(s => s.Suspect).Concat(Suspect.Besides(House, Circuit));
+
     /// <summary>What would be found at a place with the fault that is hidden.</summary>
     public Finding? WouldBe(int test) => Placed is not null && At.Fault is int number
         ? Finder.Suspects.ElementAt(number).Looks[test] : null;
-
-    /// <summary>A place to look, in words.</summary>
-    public string Words(Test test)
-    {
-        if (test.By != LookBy.Standing && Plan.FindRun(test.Run!.Value) is var (_, apart))
-        {
-            return test.By == LookBy.Jumper ? $"{Plan.Survey[test.Box!.Value].Name}, its three conductors joined"
-                : $"Breaker off, {(test.Box is { } at ? Plan.Survey[at].Name : "the panel")}: the cable {apart.From.Name} → "
-                    + $"{apart.To.Name} out of its joints";
-        }
-
-        if (test.AtBreaker)
-        {
-            return test == Test.Breaker ? "The breaker" : "The breaker, closed again once";
-        }
-
-        var box = test.Box is { } id ? Plan.Survey[id] : null;
-        return test.Run is { } run && Plan.FindRun(run) is var (_, found)
-            ? $"{(box is null ? "Open the panel" : $"Open {box.Name}")}: the cable {found.From.Name} → {found.To.Name}"
-            : box!.Name;
-    }
 
     /// <summary>How the breaker of the circuit stands; not told while somebody looks for a hidden fault.</summary>
     public string BreakerSays => Hides() ? "not looked at"
         : $"{(Settled.State.Open.Contains(Circuit.Key) ? "open" : "closed")}, {Settled.Energy.AtBreaker(Circuit.Key)} through it";
 
-    /// <summary>The readings of the whole house before board, room by room as one walks; the panel last.</summary>
-    public IEnumerable<IGrouping<string, (Landed Circuit, Test Test, Finding Shows)>> Walk => Boards
-        .SelectMany(b => b.Readings.Tests.Select(t => (b.Circuit, Test: t, Shows: b.Finder.AsPlanned[b.Finder.Tests.IndexOf(t)])))
-        .OrderBy(r => r.Test.Box is { } box ? order[box] : int.MaxValue)
-        .GroupBy(r => r.Test.Box is { } box ? Plan.Survey[box].Room.Room.Name : "At the panels");
-
-    /// <summary>The readings of every circuit.</summary>
-    public IEnumerable<(Landed Circuit, Finder Finder, Readings Readings)> Boards => Circuits.Select(c =>
-    {
-        var (finder, readings) = At.Dead ? ProvedPlans.DeadOf(Plan, c.Key)
-            : (ProvedPlans.FinderOf(Plan, c.Key), ProvedPlans.ReadingsOf(Plan, c.Key));
-        return (c, finder, readings);
-    });
+    /// <summary>The readings before board.</summary>
+    public BoardWalk Board => new(Plan, At.Dead);
 
     /// <summary>Every circuit switched on in every position of its switches.</summary>
     public IEnumerable<(Landed Circuit, WhatHappens Happens)> Tried => Circuits.Select(c => (c, ProvedPlans.TriedOf(Plan, c.Key)));
-
-    private Dictionary<BoxId, int> order = [];
 
     /// <summary>What opened by itself, in words.</summary>
     public string Words(Opened opened)
     {
         var where = opened.Box is { } at ? Plan.Survey[at].Name : Plan.Landed(opened.Circuit)?.Description ?? "a breaker";
-        var why = opened.OnGroundFault ? $"{Milliamps(opened.Because)} did not come back"
+        var why = opened.OnArc ? $"on an arc, within {Within(opened.Within)}, declared and typical"
+            : opened.OnGroundFault ? $"{Milliamps(opened.Because)} did not come back"
             : $"at {opened.Because}, typically within {Within(opened.Within)}";
         return $"{where}, {why}";
     }
-
-    /// <summary>What to mind before a place is looked at.</summary>
-    public static string Caution(Test test) => test == Test.Breaker ? ": see whether its handle is in the middle or off."
-        : test == Test.Reset ? ": close it once, standing aside. If it opens again leave it off; do not try a second time."
-        : test.By == LookBy.Apart ? ". Open the breaker, lock it, prove the cable dead; then ohms between its own conductors."
-        : test.Box is null ? ". The lugs ahead of the main stay live: this is licensed work."
-        : test.Run is not null ? ". Breaker off, prove it dead, open the box; then live with a meter only if you may." : ".";
 
     /// <summary>Thousandths of an ampere: 6 mA.</summary>
     public static string Milliamps(Amps current) => (current.Value * 1000).ToString("#,0 mA", CultureInfo.InvariantCulture);
@@ -292,31 +255,6 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
             ? [Finding.Works, Finding.Dead, Finding.Dim, Finding.StaysOn]
             : [Finding.Works, Finding.Dead, Finding.NoGround, Finding.NoNeutral, Finding.Reversed, Finding.Dim, Finding.Odd];
 
-    /// <summary>What a device must show.</summary>
-    public string MustShow(Test test) => test.By == LookBy.Apart ? "nothing joined: hot, neutral and ground open to each other"
-        : test.By == LookBy.Jumper ? "read through at the panel: hot, neutral and ground joined"
-        : Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
-        ? "turn on and off, bright" : "read correct on a tester";
-
-    /// <summary>A finding, in words.</summary>
-    public static string Words(Finding found, Test test) => found switch
-    {
-        Finding.Works when test.By == LookBy.Apart => "nothing joined",
-        Finding.Odd when test.By == LookBy.Apart => "more than two joined",
-        Finding.HotOnNeutral => "hot on neutral",
-        Finding.HotOnGround => "hot on ground",
-        Finding.NeutralOnGround => "neutral on ground",
-        Finding.Works when test == Test.Reset => "holds",
-        Finding.Dead when test == Test.Reset => "opens again",
-        Finding.Works => test == Test.Breaker ? "closed" : test.Run is null ? "works" : "live",
-        Finding.Dead when test == Test.Breaker => "opened",
-        Finding.StaysOn => "stays on",
-        Finding.NoGround => "no ground",
-        Finding.NoNeutral => "no neutral",
-        Finding.Odd => "another picture",
-        _ => found.ToString().ToLowerInvariant(),
-    };
-
     /// <summary>An answer is given, or taken back.</summary>
     public ProveQuery Answered(int test, Finding found) => At with
     { Seen = At.Seen.Contains((test, found)) ? At.Seen.Remove((test, found)) : [.. At.Seen.Where(s => s.Test != test), (test, found)] };
@@ -330,13 +268,12 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
         }
 
         House = ProvedPlans.HouseOf(Plan);
-        order = Plan.Survey.Boxes.GroupBy(b => b.Room).OrderBy(r => r.Key.Structure).ThenBy(r => r.Key.Level).SelectMany(room => room)
-            .Select((b, i) => (b.Box.Id, i))
-            .ToDictionary(x => x.Id, x => x.i);
         At = ProveQuery.Read(Request.Query, Plan);
         Circuit = Plan.Circuits.First(c => c.Key == At.Circuit);
         Finder = ProvedPlans.FinderOf(Plan, At.Circuit);
-        Placed = At.Fault is int number ? Finder.Suspects.ElementAtOrDefault(number).Suspect : null;
+        // What is not looked for cannot be hidden: no look would find it.
+        At = At.Fault >= Finder.Suspects.Length ? At with { Hidden = false } : At;
+        Placed = At.Fault is int number ? Placeable.ElementAtOrDefault(number) : null;
         Seen = [.. At.Seen.Where(s => s.Test < Finder.Tests.Length).Select(s => new Seen(Finder.Tests[s.Test], s.Found))];
         var near = Box ?? Plan.Survey[Circuit.Circuit.Boxes[0]];
         Drawn = Levels.FirstOrDefault(l => l.Level.Id.Value == At.Level)

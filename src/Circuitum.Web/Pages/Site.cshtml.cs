@@ -6,6 +6,7 @@ using Circuitum.Core.Plans;
 using Circuitum.Core.Site;
 using Circuitum.Core.Units;
 using Circuitum.Web.Bench;
+using Circuitum.Web.Proving;
 using Circuitum.Web.Site;
 using Microsoft.AspNetCore.Mvc;
 
@@ -21,6 +22,14 @@ public sealed record Tick(Subject Subject, SiteStep Step, string Name, SiteEntry
     /// <summary>The line of the walk; empty for everything else.</summary>
     public string Line { get; init; } = "";
 }
+
+/// <summary>A line to be seen before something is covered.</summary>
+/// <param name="Tick">Pressed when it is seen.</param>
+/// <param name="Text">What is looked at.</param>
+/// <param name="Beside">What stands under it: its section, or what it must show.</param>
+/// <param name="Asks">What is asked for when it is wrong.</param>
+/// <param name="Corrections">What is wrong and not mended yet.</param>
+public sealed record SiteLine(Tick Tick, string Text, string Beside, string Asks, ImmutableArray<SiteEntry> Corrections);
 
 /// <summary>The photographs of a room and its walls, and what can be photographed there.</summary>
 /// <param name="Key">The job.</param>
@@ -54,6 +63,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
     public static ImmutableArray<(string View, string Words, string Partial)> Views { get; } =
     [
         ("pull", "Pull", "_SitePull"), ("make-up", "Make up", "_SiteMakeUp"), ("land", "Land", "_SiteLand"), ("walk", "Walk", "_SiteWalk"),
+        ("readings", "Readings", "_SiteReadings"),
         ("test", "Test", "_SiteTest"), ("reels", "Reels", "_SiteReels"), ("done", "Done", "_SiteDone"),
     ];
 
@@ -153,6 +163,13 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
 
     private const int MostName = 40;
 
+    /// <summary>The readings before board are made with nothing live.</summary>
+    [FromQuery]
+    public bool Dead { get; set; }
+
+    /// <summary>The readings before board.</summary>
+    public BoardWalk Board => new(Plan, Dead);
+
     /// <inheritdoc/>
     protected override Task ReadAsync()
     {
@@ -204,10 +221,17 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         [(Closing.Walls, "insulation and board"), (Closing.Trench, "the trench is filled"), (Closing.Trim, "the house is handed over")];
 
     /// <summary>A line of the walk, to be pressed when it is seen.</summary>
-    public Tick Seen(WalkLine line, WalkStop stop) =>
-        new(line.Subject, SiteStep.Passed, $"{stop.Name}: {line.Text}", Record.Of(line.Subject, SiteStep.Passed,
-            line.Key))
-        { Line = line.Key };
+    public SiteLine LineOf(WalkLine line, WalkStop stop) => new(Seen(line.Subject, line.Key, $"{stop.Name}: {line.Text}"), line.Text,
+        $"{line.Section}{(line.NotReady is { } not ? $" · {not}" : "")}", "What, and who mends it",
+        [.. Record.Corrections(line.Subject, line.Key)]);
+
+    /// <summary>A reading before board, to be pressed when it was made.</summary>
+    public SiteLine LineOf(BoardReading reading) => new(Seen(reading.Subject, reading.Line, reading.Where), reading.Where,
+        $"{reading.Must} · {reading.Circuit.Panel}{reading.Circuit.SpaceText}", "What it shows",
+        [.. Record.Corrections(reading.Subject, reading.Line)]);
+
+    private Tick Seen(Subject subject, string line, string name) =>
+        new(subject, SiteStep.Passed, name, Record.Of(subject, SiteStep.Passed, line)) { Line = line };
 
     /// <summary>Every protective device, those that failed first, then those that are due.</summary>
     public IEnumerable<(DeviceLife Life, string Says)> Lives()

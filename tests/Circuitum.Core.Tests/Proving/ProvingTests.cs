@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Proving;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Routing;
@@ -435,5 +436,104 @@ public sealed class ProvingTests
         }
 
         return r;
+    }
+
+    // Two bedrooms of outlets, 15 A on 14 each, on AFCI breakers.
+    private static (HouseNetwork House, WiredCircuit One, WiredCircuit Other) TwoBedrooms()
+    {
+        var job = Houses.Row(("a", RoomUse.Bedroom, 20), ("b", RoomUse.Bedroom, 20)).With([.. new[] { "a", "b" }.SelectMany(room =>
+            Enumerable.Range(0, 3).Select(i => Houses.On($"{room}{i}", room, 1, 40 + (i * 60))))]) with
+        { Schools = new() { Lighting = LightsAndReceptacles.ApartBedrooms15, Bedrooms = BedroomSharing.OneEach } };
+        var plan = Planner.Plan(job);
+        return (new(plan), plan.CircuitOf(new("a0"))!, plan.CircuitOf(new("b0"))!);
+    }
+
+    private static bool IsLive(Energy energy, string box) =>
+        energy.Between(new(box), 0, TerminalKind.Hot, TerminalKind.Neutral).Value > 100;
+
+    [Fact]
+    public void A_hot_on_the_wrong_breaker_stays_live_when_its_own_is_opened()
+    {
+        var (house, one, other) = TwoBedrooms();
+        Assert.NotEqual(one.Key, other.Key);
+        var energy = house.Solve(HouseState.AsPlanned with
+        { Open = [one.Key], Faults = [new Fault.WrongCircuit(one.Key, other.Key)] });
+        Assert.True(IsLive(energy, "a0"));
+        Assert.False(IsLive(energy, "b0"));
+        var planned = house.Solve(HouseState.AsPlanned with { Open = [one.Key] });
+        Assert.False(IsLive(planned, "a0"));
+        Assert.True(IsLive(planned, "b0"));
+    }
+
+    [Fact] // 1500 VA is 12.5 A at 120 V: it goes out by one cable and comes back by the other
+    public void A_borrowed_neutral_brings_the_current_back_by_another_cable()
+    {
+        var (house, one, other) = TwoBedrooms();
+        var energy = house.Solve(HouseState.AsPlanned with
+        {
+            Plugged = [new(new("a1"), Portable.Heater)],
+            Faults = [new Fault.BorrowedNeutral(one.Key, new("b0"))],
+        });
+        Assert.InRange(energy.Around(one.HomeRun!.Id).Value, 11.8m, 12.5m);
+        Assert.InRange(energy.Around(other.HomeRun!.Id).Value, 11.8m, 12.5m);
+        Assert.InRange(energy.LostAtBreaker(one.Key).Value, 11.8m, 12.5m);
+        Assert.True(IsLive(energy, "a1"));
+        // The other's neutral off its bar too, and the volts of one reach the neutral of both.
+        var lost = house.Solve(HouseState.AsPlanned with
+        {
+            Plugged = [new(new("a1"), Portable.Heater)],
+            Faults =
+            [
+                new Fault.BorrowedNeutral(one.Key, new("b0")),
+                new Fault.LeftOut(null, other.HomeRun!.Id, ConductorColour.White),
+            ],
+        });
+        Assert.True(lost.Between(new("b0"), 0, TerminalKind.Neutral, TerminalKind.Ground).Value > 100);
+    }
+
+    [Fact] // hair dryer and heater: 15.6 + 12.5 = 28.1 A, 188 % of 15 A and 94 % of 30
+    public void A_larger_breaker_holds_what_the_planned_one_opens()
+    {
+        var (house, one, _) = TwoBedrooms();
+        var state = HouseState.AsPlanned with { Plugged = [new(new("a0"), Portable.HairDryer), new(new("a1"), Portable.Heater)] };
+        var opened = Assert.Single(WhoOpens.Settle(house, state).Openings);
+        Assert.InRange(opened.Because.Value, 26.5m, 28.1m);
+        Assert.Empty(WhoOpens.Settle(house, state with { Faults = [new Fault.WrongBreaker(one.Key, new(30))] }).Openings);
+    }
+
+    [Fact]
+    public void An_arc_opens_an_arc_fault_breaker_and_no_other()
+    {
+        var (house, one, _) = TwoBedrooms();
+        Assert.Equal(BreakerKind.Afci, one.BreakerKind);
+        var state = HouseState.AsPlanned with
+        { Plugged = [new(new("a1"), Portable.Vacuum)], Faults = [new Fault.Arcing(new("a1"))] };
+        var opened = Assert.Single(WhoOpens.Settle(house, state).Openings);
+        Assert.True(opened.OnArc);
+        Assert.Equal(one.Key, opened.Circuit);
+        // Nothing flows, nothing arcs.
+        Assert.Empty(WhoOpens.Settle(house, state with { Plugged = [] }).Openings);
+        var kitchen = Planner.Plan(Houses.Row(("g", RoomUse.Garage, 20)).With(Houses.On("g0", "g", 1, 60)));
+        var plain = new HouseNetwork(kitchen);
+        Assert.DoesNotContain(WhoOpens.Settle(plain, HouseState.AsPlanned with
+        { Plugged = [new(new("g0"), Portable.Vacuum)], Faults = [new Fault.Arcing(new("g0"))] }).Openings, o => o.OnArc);
+    }
+
+    [Fact] // out and back by 14 AWG at 3.07 Ω a thousand feet, 30 mΩ of service, 11 mΩ of touch and contacts
+    public void A_short_at_the_end_of_a_long_cable_opens_by_its_magnetic_part()
+    {
+        var job = Houses.Row(("a", RoomUse.Bedroom, 100)).With(Houses.On("far", "a", 1, 1150)) with
+        { Schools = new() { Lighting = LightsAndReceptacles.ApartBedrooms15 } };
+        var house = new HouseNetwork(Planner.Plan(job));
+        var circuit = house.Branches.Single();
+        var feet = circuit.HomeRun!.Length.Value.Feet;
+        Assert.InRange(feet, 95m, 130m);
+        var opened = Assert.Single(WhoOpens.Settle(house, HouseState.AsPlanned with
+        { Faults = [new Fault.Nailed(circuit.HomeRun.Id, ConductorColour.Black, ConductorColour.White) { Along = new(99.9m) }] }).Openings);
+        var amps = 120 / ((2 * 3.07m * feet / 1000) + 0.041m);
+        Assert.InRange(opened.Because.Value / amps, 0.99m, 1.01m);
+        // Ten times the rating and more: within a second, at 1500 % at once.
+        Assert.True(opened.Because.Value > 150);
+        Assert.InRange(opened.Within.TotalSeconds, 0.05, 1);
     }
 }
