@@ -54,6 +54,11 @@ public static class Told
     /// <summary>Letters, digits and dashes of a text, for an id of an element.</summary>
     public static string Plain(string text) => new([.. text.Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
 
+    /// <summary>Who was first, when a change was done on top.</summary>
+    public static string First(Data.Revision latest, int behind) => behind == 1
+        ? $"{latest.Who} was first with “{latest.Phrase}”: both are done"
+        : $"{behind} changes came first, the last by {latest.Who}, “{latest.Phrase}”: all are done";
+
     /// <summary>1 box, 2 boxes.</summary>
     public static string Many(int count, string one, string? more = null) => $"{count} {(count == 1 ? one : more ?? one + "s")}";
 

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Text.Json;
 using Circuitum.Core;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
@@ -15,6 +16,9 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
 {
     // How many revisions back one is looked for that can be read.
     private const int MostBack = 50;
+
+    // How often a change is tried on top of what came first while it was planned.
+    private const int Tries = 3;
     private readonly ConcurrentDictionary<(JobKey, int), Opening> openings = new();
 
     // Whoever asked has gone when the request is ended; a test without one waits for ever.
@@ -116,9 +120,9 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
     }
 
     /// <summary>Does one thing to a job: the only way in for what a person does. The job is opened once; who came first meanwhile is found
-    /// when it is saved.</summary>
+    /// when it is saved. Where what came first touches no part of it, it is done on top and both are told.</summary>
     /// <param name="key">The job.</param>
-    /// <param name="from">The revision it is done to.</param>
+    /// <param name="from">The revision that was looked at.</param>
     /// <param name="who">Who does it.</param>
     /// <param name="make">Makes the thing of the job as it is; what it cannot read is a refusal.</param>
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
@@ -137,7 +141,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         {
             return new(null, default, 0, "", e.Message);
         }
-    }, veto);
+    }, veto, Tries);
 
     /// <summary>Takes the last change back.</summary>
     public Task<Outcome> UndoAsync(JobKey key, int from, string who) =>
@@ -176,15 +180,29 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
             : new(null, default, 0, "", $"Revision {number} cannot be read ({why}). Nothing was changed.");
     }
 
+    // What came first between the revision that was looked at and the newest; null where that cannot be read any more.
+    private async Task<JobParts?> CameFirstAsync(JobKey key, int from, string newest)
+    {
+        try
+        {
+            return await revisions.DocumentAsync(key, from) is { } looked ? JobParts.Between(looked, newest) : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+
     private async Task<Outcome> StepAsync(JobKey key, int from, string who, Func<OpenJob, Task<Step>> make,
-        Func<DivisionEffect, string?>? veto = null)
+        Func<DivisionEffect, string?>? veto = null, int tries = 0)
     {
         if (await OpenAsync(key) is not { } before)
         {
             return new Outcome.Gone();
         }
 
-        if (before.Revision != from)
+        var behind = before.Revision - from;
+        if (behind != 0 && (tries == 0 || behind is < 0 or > MostBack || before.Spoiled is not null))
         {
             return new Outcome.Overtaken(before.Timeline.Latest);
         }
@@ -192,7 +210,16 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         var step = await make(before);
         if (step.Job is null)
         {
-            return new Outcome.Refused(step.Refusal!);
+            return behind == 0 ? new Outcome.Refused(step.Refusal!) : new Outcome.Overtaken(before.Timeline.Latest);
+        }
+
+        if (behind != 0)
+        {
+            var newest = JobFiles.Write(before.Plan.Job);
+            if (await CameFirstAsync(key, from, newest) is not { } first || first.Touches(JobParts.Between(newest, JobFiles.Write(step.Job))))
+            {
+                return new Outcome.Overtaken(before.Timeline.Latest);
+            }
         }
 
         // The document is written, and read back, beside the planning: neither needs the other.
@@ -223,12 +250,20 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
                 + $"it.");
         }
 
-        return await revisions.AppendAsync(key, from, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole)) switch
+        var saving = await revisions.AppendAsync(key, before.Revision, new(step.Kind, step.About, who, step.Phrase, step.Job.Name, whole));
+        if (saving is Saving.Overtaken && tries > 1)
+        {
+            // Somebody was first while this was planned: on top of that, where it may.
+            return await StepAsync(key, from, who, make, veto, tries - 1);
+        }
+
+        return saving switch
         {
             Saving.Saved saved => new Outcome.Changed(kept.Keep(new(key, before.Timeline.After(saved.Revision), plan)
             { Seen = before.Seen }) with
             { Site = before.Site }, step.Phrase,
-                [.. new[] { SiteClashes.CostOf(before.Plan, plan, before.Site) }.OfType<string>(),
+                [.. behind == 0 ? [] : new[] { Told.First(before.Timeline.Latest, behind) },
+                    .. new[] { SiteClashes.CostOf(before.Plan, plan, before.Site) }.OfType<string>(),
                     .. PlanDifference.Between(before.Plan, plan)])
             { Selects = step.Selects },
             Saving.Overtaken overtaken => new Outcome.Overtaken(overtaken.Latest),
