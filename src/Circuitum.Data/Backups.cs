@@ -28,14 +28,7 @@ public static class Backups
 
         try
         {
-            using (var from = Open(database, SqliteOpenMode.ReadOnly))
-            {
-                using var vacuum = from.CreateCommand();
-                vacuum.CommandText = "VACUUM INTO $to";
-                vacuum.Parameters.AddWithValue("$to", to);
-                vacuum.ExecuteNonQuery();
-            }
-
+            Copy(database, to);
             return Look(to);
         }
         catch (Exception e) when (e is not PreparationException && (StorageTrouble.Behind(e) is not null || e is SqliteException))
@@ -43,6 +36,16 @@ public static class Backups
             File.Delete(to);
             throw new PreparationException($"No backup was written: {StorageTrouble.Behind(e)?.Sentence ?? e.Message}", e);
         }
+    }
+
+    /// <summary>Copies a database of any version as it stands; it is one moment of it.</summary>
+    internal static void Copy(string database, string to)
+    {
+        using var from = Open(database, SqliteOpenMode.ReadOnly);
+        using var vacuum = from.CreateCommand();
+        vacuum.CommandText = "VACUUM INTO $to";
+        vacuum.Parameters.AddWithValue("$to", to);
+        vacuum.ExecuteNonQuery();
     }
 
     /// <summary>Puts a backup in an empty place, to be served from there.</summary>

@@ -10,6 +10,9 @@ public static class Databases
     /// <summary>How long another program's lock is waited for before the act is refused.</summary>
     public static TimeSpan Patience { get; } = TimeSpan.FromSeconds(5);
 
+    /// <summary>The file where none is named.</summary>
+    public const string Usual = "circuitum.db";
+
     /// <summary>Opens a file.</summary>
     public static void Use(DbContextOptionsBuilder options, string file) => options
         .UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = (int)Patience.TotalSeconds }.ToString())

@@ -32,6 +32,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Price lists that were brought in.</summary>
     public DbSet<StoredPriceList> PriceLists => Set<StoredPriceList>();
 
+    /// <summary>Names of revisions.</summary>
+    public DbSet<StoredMilestone> Milestones => Set<StoredMilestone>();
+
     /// <summary>Exercises that were done.</summary>
     public DbSet<StoredPractice> Practice => Set<StoredPractice>();
 
@@ -80,6 +83,13 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             entry.Property(e => e.JobKey).HasMaxLength(24);
             entry.Property(e => e.Step).HasMaxLength(12);
             entry.HasOne<StoredJob>().WithMany().HasForeignKey(e => e.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StoredMilestone>(milestone =>
+        {
+            milestone.HasKey(m => new { m.JobKey, m.Name });
+            milestone.Property(m => m.JobKey).HasMaxLength(24);
+            milestone.Property(m => m.Name).HasMaxLength(40);
+            milestone.HasOne<StoredJob>().WithMany().HasForeignKey(m => m.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StoredPractice>(practice =>
         {

@@ -91,13 +91,32 @@ public sealed class Preparation(IDbContextFactory<JobsDb> databases)
                 + $"Start that one, or name another file with DATABASE.");
         }
 
-        if (known.Except(stands).Any())
+        if (known.Except(stands).FirstOrDefault() is { } next)
         {
+            if (stands.Count > 0)
+            {
+                KeepBefore(db.Database.GetDbConnection().DataSource, next, say);
+            }
+
             say(stands.Count == 0 ? "making the job file" : "upgrading the job file");
             await db.Database.MigrateAsync();
         }
 
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+    }
+
+    // What an upgrade makes of a file cannot be taken back: the file as it was is kept beside it, once for each step.
+    private static void KeepBefore(string file, string migration, Action<string> say)
+    {
+        var beside = $"{file}.before-{migration}";
+        if (!File.Exists(beside))
+        {
+            say($"keeping the job file as it was in {Path.GetFileName(beside)}");
+            var half = beside + ".half";
+            File.Delete(half);
+            Backups.Copy(file, half);
+            File.Move(half, beside);
+        }
     }
 
     private static async Task<bool> HasAsync(JobsDb db, string table) =>

@@ -192,6 +192,25 @@ public sealed class StoredPriceList
     public required string Document { get; init; }
 }
 
+/// <summary>A name of a revision: given once and never changed.</summary>
+public sealed class StoredMilestone
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>The name, once a job.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The revision.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>When it was named, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who named it.</summary>
+    public required string Who { get; init; }
+}
+
 /// <summary>An exercise that somebody did: never changed.</summary>
 public sealed class StoredPractice
 {

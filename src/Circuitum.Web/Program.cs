@@ -22,7 +22,7 @@ builder.Services.Configure<MvcOptions>(options =>
 builder.Services.AddResponseCompression();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(TimeProvider.System);
-builder.Services.AddDbContextFactory<JobsDb>(options => Databases.Use(options, builder.Configuration["Database"] ?? "circuitum.db"));
+builder.Services.AddDbContextFactory<JobsDb>(options => Databases.Use(options, builder.Configuration["Database"] ?? Databases.Usual));
 builder.Services.AddSingleton<JobRevisions>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<Planning>();
@@ -36,11 +36,14 @@ builder.Services.AddSingleton<Photographs>();
 builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Offers>();
 builder.Services.AddSingleton<PracticeRecord>();
+builder.Services.AddSingleton<Milestones>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();
 builder.Services.AddSingleton<DivisionSearches>();
 builder.Services.AddSingleton<Standing>();
 builder.Services.AddHostedService<Housekeeping>();
+builder.Services.AddSingleton<BackupSchedule>();
+builder.Services.AddHostedService(services => services.GetRequiredService<BackupSchedule>());
 
 builder.Services.Configure<FormOptions>(options =>
 {

@@ -63,6 +63,31 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("Looks");
                 });
 
+            modelBuilder.Entity("Circuitum.Data.StoredMilestone", b =>
+                {
+                    b.Property<string>("JobKey")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .HasMaxLength(40)
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobKey", "Name");
+
+                    b.ToTable("Milestones");
+                });
+
             modelBuilder.Entity("Circuitum.Data.StoredOffer", b =>
                 {
                     b.Property<string>("JobKey")
@@ -344,6 +369,15 @@ namespace Circuitum.Data.Migrations
                     b.HasOne("Circuitum.Data.StoredJob", null)
                         .WithOne()
                         .HasForeignKey("Circuitum.Data.StoredLook", "JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Circuitum.Data.StoredMilestone", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithMany()
+                        .HasForeignKey("JobKey")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -4,8 +4,8 @@ using System.Text.Json;
 
 namespace Circuitum.Formats.JobFile;
 
-/// <summary>Which parts of a job two documents of it differ in: rooms, openings, boxes, pins and whatever else has an id or stands in a list.
-/// What two people did can stand together where their parts do not touch.</summary>
+/// <summary>Which parts of a job two documents of it differ in: rooms, openings, boxes, pins and whatever else has an id or stands in a
+/// list. What two people did can stand together where their parts do not touch.</summary>
 public sealed class JobParts
 {
     private readonly ImmutableHashSet<string> parts;

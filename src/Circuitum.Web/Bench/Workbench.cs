@@ -216,7 +216,8 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         if (behind != 0)
         {
             var newest = JobFiles.Write(before.Plan.Job);
-            if (await CameFirstAsync(key, from, newest) is not { } first || first.Touches(JobParts.Between(newest, JobFiles.Write(step.Job))))
+            var mine = JobParts.Between(newest, JobFiles.Write(step.Job));
+            if (await CameFirstAsync(key, from, newest) is not { } first || first.Touches(mine))
             {
                 return new Outcome.Overtaken(before.Timeline.Latest);
             }

@@ -10,7 +10,7 @@ namespace Circuitum.Web.Pages;
 
 /// <summary>The job list.</summary>
 public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing,
-    SiteEntries site, Offers offers, TimeProvider clock) : PageModel
+    SiteEntries site, Offers offers, BackupSchedule schedule, TimeProvider clock) : PageModel
 {
     /// <summary>Jobs, the last touched first.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
@@ -20,6 +20,9 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
 
     /// <summary>Why a file was not taken, or null.</summary>
     public string? Problem { get; private set; }
+
+    /// <summary>The backup that is written every day by itself.</summary>
+    public BackupSchedule Schedule => schedule;
 
     /// <summary>Who is at the bench.</summary>
     public string Who => Crew.Of(HttpContext);

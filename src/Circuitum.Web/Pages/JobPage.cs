@@ -43,6 +43,10 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     /// <summary>The plan as it was at an earlier revision.</summary>
     protected Task<Core.Plans.Plan?> PlanAtAsync(int revision) => bench.PlanAtAsync(new(Key), revision);
 
+    /// <summary>Puts another whole job in place, from the revision that the form names.</summary>
+    protected Task<Outcome> ReplaceAsync(int from, Core.Jobs.Job job, string phrase) =>
+        bench.ReplaceAsync(new(Key), from, Crew.Of(HttpContext), job, phrase);
+
     /// <summary>Reads what the page shows from the job as it is open now.</summary>
     protected abstract Task ReadAsync();
 
