@@ -137,6 +137,13 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         return await LatestAsync(db, job) is { } first ? new Saving.Overtaken(first) : new Saving.Gone();
     }
 
+    /// <summary>The newest revision of a job; null when there is no such job.</summary>
+    public async Task<Revision?> LatestAsync(JobKey job)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        return await LatestAsync(db, job);
+    }
+
     private static async Task<Revision?> LatestAsync(JobsDb db, JobKey job)
     {
         var row = await db.Revisions.Where(r => r.JobKey == job.Value).OrderByDescending(r => r.Number)

@@ -1,6 +1,7 @@
 using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Edge;
+using Circuitum.Web.Live;
 using Circuitum.Web.Files;
 using Circuitum.Web.Meter;
 using Circuitum.Web.QuickSums;
@@ -41,6 +42,7 @@ builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();
 builder.Services.AddSingleton<DivisionSearches>();
 builder.Services.AddSingleton<Standing>();
+builder.Services.AddSingleton<LiveJobs>();
 builder.Services.AddHostedService<Housekeeping>();
 builder.Services.AddSingleton<BackupSchedule>();
 builder.Services.AddHostedService(services => services.GetRequiredService<BackupSchedule>());
@@ -70,6 +72,7 @@ app.MapPlanFiles();
 app.MapMeter();
 app.MapQuickSums();
 app.MapSite();
+app.MapLive();
 app.MapRazorPages();
 
 return await Starting.RunAsync(app);

@@ -100,6 +100,16 @@ public static class HelpPages
                     + "not given back, and taking it out is work.",
             ],
             []),
+        new("history", "History", "Who did what and when; nothing that was saved is ever lost.", null,
+            [
+                "“History” stands at the foot of the bench. Show what one person did, or what names a room or a circuit.",
+                "“Compare” holds a revision against the newest: what is otherwise, which tags came and went.",
+                "“Bring back” makes a new revision of an old one; undo takes that back like anything else.",
+                "“Name it” marks a revision: permit set, as pulled.",
+                "What another does comes in by itself. Two people in two rooms never wait for each other; only where both change the same "
+                    + "part are you asked.",
+            ],
+            []),
         new("lines", "Saying it in a line", "The field above the plan on House takes what is read off a paper plan, one thing a line. "
             + "Sizes are inside, east to west first.", null,
             [

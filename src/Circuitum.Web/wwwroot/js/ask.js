@@ -7,6 +7,11 @@ export function show(href) {
   return window.htmx.ajax("GET", href, { source: "#ask", target: "#bench", swap: "outerMorph", push: href });
 }
 
+/** Asks for the bench as it is now, at the same place. */
+export function refresh() {
+  return window.htmx.ajax("GET", location.pathname + location.search, { source: "#ask", target: "#bench", swap: "outerMorph" });
+}
+
 /** Does one thing to the job, from the revision that is on the page; what is named after it is selected. */
 export function act(handler, values = {}, on = bench().dataset.selected) {
   const { job, stage, level, revision } = bench().dataset;

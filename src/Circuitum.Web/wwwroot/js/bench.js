@@ -14,6 +14,7 @@ import { watchLand } from "./land.js";
 import { watchTrouble } from "./trouble.js";
 import { watchTurns } from "./turns.js";
 import { watchSay } from "./say.js";
+import { watchLive } from "./live.js";
 
 watchTrouble();
 watchTurns();
@@ -31,5 +32,6 @@ watchRegroup();
 watchLand();
 watchDarkness();
 watchSay();
+watchLive();
 // For whoever waits until keys and tools answer.
 document.documentElement.dataset.ready = "true";
