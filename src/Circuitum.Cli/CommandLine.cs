@@ -10,6 +10,9 @@ using Circuitum.Core.Searches;
 using Circuitum.Data;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;
+using Circuitum.Formats.Offers;
+using Circuitum.Formats.Photographs;
+using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Cli;
 
@@ -28,6 +31,10 @@ public static class CommandLine
                                         copy a server's job file whole, while it runs or not
         circuitum restore FILE -o DATABASE
                                         put a backup in an empty place, to be served from there
+        circuitum archive DATABASE KEY -o FILE.zip
+                                        everything of one job in open files: revisions, drawings, site, photographs, papers
+        circuitum bring FILE.zip -o DATABASE
+                                        bring a job in from its archive, as a job of its own
 
         An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
         """;
@@ -48,12 +55,14 @@ public static class CommandLine
                     CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
                 ["backup", var database, "-o", var target] => Say(output, $"{target}: {Told(Backups.Write(database, target))}", 0),
                 ["restore", var backup, "-o", var database] => Say(output, $"{database}: {Told(Backups.Restore(backup, database))}", 0),
+                ["archive", var database, var key, "-o", var target] => Archive(database, key, target, output, errors),
+                ["bring", var archive, "-o", var database] => Bring(archive, database, output),
                 ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
                 ["help" or "--help" or "-h"] => Say(output, Usage, 0),
                 _ => Say(errors, Usage, 2),
             };
         }
-        catch (Exception e) when (e is JobFileException or PreparationException)
+        catch (Exception e) when (e is JobFileException or PreparationException or FormatException)
         {
             return Say(errors, e.Message, 3);
         }
@@ -61,6 +70,54 @@ public static class CommandLine
         {
             return Say(errors, e.Message, 3);
         }
+    }
+
+    private static int Archive(string database, string key, string target, TextWriter output, TextWriter errors)
+    {
+        if (!File.Exists(database))
+        {
+            return Say(errors, $"There is no file {database}.", 3);
+        }
+
+        bool written;
+        using (var to = new FileStream(target, FileMode.CreateNew))
+        {
+            written = JobArchives.WriteAsync(new OneDatabase(database), new(key), to).GetAwaiter().GetResult();
+        }
+
+        if (!written)
+        {
+            File.Delete(target);
+            return Say(errors, $"{database} has no job {key}. The key stands in the address of a job: /job/KEY/house.", 3);
+        }
+
+        return Say(output, $"{target}: everything of {key}", 0);
+    }
+
+    private static int Bring(string archive, string database, TextWriter output)
+    {
+        using var from = File.OpenRead(archive);
+        var databases = new OneDatabase(database);
+        new JobRevisions(databases, TimeProvider.System).PrepareAsync().GetAwaiter().GetResult();
+        var key = JobArchives.ReadAsync(databases, TimeProvider.System, from, d => JobFiles.Read(d),
+            p => Photograph.Read(p) is var photograph ? (photograph.MediaType, photograph.Bytes) : default, o => OfferFiles.Read(o))
+            .GetAwaiter().GetResult();
+        return Say(output, $"{database}: brought in as /job/{key}/house", 0);
+    }
+
+    // The one file that a command is about.
+    private sealed class OneDatabase : IDbContextFactory<JobsDb>
+    {
+        private readonly DbContextOptions<JobsDb> options;
+
+        public OneDatabase(string file)
+        {
+            var builder = new DbContextOptionsBuilder<JobsDb>();
+            Databases.Use(builder, file);
+            options = builder.Options;
+        }
+
+        public JobsDb CreateDbContext() => new(options);
     }
 
     private static int Plan(Job job, string folder, TextWriter output)

@@ -52,6 +52,27 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public async Task A_job_is_taken_out_whole_and_brought_in_elsewhere()
+    {
+        string zip = Path.Combine(folder, "demo.zip"), other = Path.Combine(folder, "other.db");
+        using (var host = new BenchHost())
+        {
+            await host.AtAsync("/job/demo/boxes");
+            Assert.Equal(0, Run("archive", host.Database, "demo", "-o", zip).Code);
+            var (code, _, errors) = Run("archive", host.Database, "nothing", "-o", Path.Combine(folder, "none.zip"));
+            Assert.Equal(3, code);
+            Assert.Contains("has no job nothing", errors, StringComparison.Ordinal);
+            Assert.False(File.Exists(Path.Combine(folder, "none.zip")));
+        }
+
+        var (brought, said, _) = Run("bring", zip, "-o", other);
+        Assert.Equal(0, brought);
+        Assert.Matches("brought in as /job/[0-9a-f]{12}/house", said);
+        Assert.Equal(3, Run("bring", Demo, "-o", other).Code);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+    }
+
+    [Fact]
     public void Convert_keeps_the_job()
     {
         var target = Path.Combine(folder, "again.circuitum.json");

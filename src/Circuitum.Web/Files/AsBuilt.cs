@@ -24,8 +24,7 @@ public static class AsBuilt
     /// <param name="offers">Where its estimates and change orders are.</param>
     public static async Task<Stream> WriteAsync(OpenJob job, Photographs photographs, Offers offers)
     {
-        var to = new FileStream(Path.Combine(Path.GetTempPath(), $"circuitum-{Guid.NewGuid():N}.zip"), FileMode.CreateNew,
-            FileAccess.ReadWrite, FileShare.None, 64 * 1024, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        var to = Passing.File();
         await using (var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true))
         {
             await FillAsync(zip, job, photographs, offers);

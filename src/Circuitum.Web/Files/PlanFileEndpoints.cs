@@ -8,12 +8,16 @@ using Circuitum.Formats.Drawings;
 using Circuitum.Formats.Pdf;
 using Circuitum.Formats.Svg;
 using Circuitum.Web.Bench;
+using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Web.Files;
 
 /// <summary>Files that leave the program: the job, its plan and lists, and the drawing's style sheet.</summary>
 public static class PlanFileEndpoints
 {
+    /// <summary>Everything of a job, among its files.</summary>
+    public const string WholeJob = "whole-job.zip";
+
     private static readonly string[] Read = ["GET", "HEAD"];
 
     /// <summary>Maps them.</summary>
@@ -43,7 +47,7 @@ public static class PlanFileEndpoints
     }
 
     private static async Task<IResult> SendAsync(string key, string name, Workbench bench, JobRevisions revisions,
-        Photographs photographs, Offers offers)
+        Photographs photographs, Offers offers, IDbContextFactory<JobsDb> databases)
     {
         // As it was saved, planned or not: a job can always be got out.
         if (name == "job.circuitum.json")
@@ -51,6 +55,20 @@ public static class PlanFileEndpoints
             var job = new JobKey(key);
             return await revisions.DocumentAsync(job, await revisions.NewestAsync(job)) is { } document
                 ? Results.Bytes(System.Text.Encoding.UTF8.GetBytes(document), TypeOf(name), $"{job}.circuitum.json") : Results.NotFound();
+        }
+
+        // Everything there is of it, planned or not.
+        if (name == WholeJob)
+        {
+            var to = Passing.File();
+            if (await JobArchives.WriteAsync(databases, new(key), to))
+            {
+                to.Position = 0;
+                return Results.Stream(to, TypeOf(name), $"{key} {WholeJob}");
+            }
+
+            await to.DisposeAsync();
+            return Results.NotFound();
         }
 
         if (await bench.OpenAsync(new JobKey(key)) is not { } open)

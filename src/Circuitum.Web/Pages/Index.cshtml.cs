@@ -5,12 +5,16 @@ using Circuitum.Web.Bench;
 using Circuitum.Web.Edge;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Circuitum.Formats.Offers;
+using Circuitum.Formats.Photographs;
+using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Web.Pages;
 
 /// <summary>The job list.</summary>
 public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing,
-    SiteEntries site, Offers offers, BackupSchedule schedule, TimeProvider clock) : PageModel
+    SiteEntries site, Offers offers, BackupSchedule schedule, IDbContextFactory<JobsDb> databases,
+    TimeProvider clock) : PageModel
 {
     /// <summary>Jobs, the last touched first.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
@@ -48,10 +52,14 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
         try
         {
             await using var stream = file.OpenReadStream();
-            var key = await bench.StartAsync(JobFiles.Read(stream), Who);
+            var key = file.FileName.EndsWith(".zip", StringComparison.OrdinalIgnoreCase)
+                ? await JobArchives.ReadAsync(databases, clock, stream, d => JobFiles.Read(d),
+                    p => Photograph.Read(p) is var photograph ? (photograph.MediaType, photograph.Bytes) : default,
+                    o => OfferFiles.Read(o))
+                : await bench.StartAsync(JobFiles.Read(stream), Who);
             return Redirect($"/job/{key}/house");
         }
-        catch (JobFileException e)
+        catch (Exception e) when (e is JobFileException or FormatException)
         {
             return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"“{name}” was not taken. {e.Message}");
         }
