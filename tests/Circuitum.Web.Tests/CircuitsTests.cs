@@ -160,13 +160,16 @@ public sealed class CircuitsTests : IDisposable
     }
 
     [Fact]
-    public async Task Of_two_who_keep_a_division_the_second_is_told()
+    public async Task Of_two_who_keep_a_division_under_one_name_the_second_is_told_and_under_two_both_stand()
     {
         Visitor first = await host.AtAsync("/job/demo/circuits"), second = await host.AtAsync("/job/demo/circuits");
         await first.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "One"));
         Assert.Equal(HttpStatusCode.Conflict,
-            (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "Two"))).Status);
+            (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "One"))).Status);
         Assert.Equal("One", Assert.Single((await host.NewestAsync()).Divisions, d => d.Name != Division.AsSeen).Name);
+        Assert.NotEqual(HttpStatusCode.Conflict,
+            (await second.PostAsync("/job/demo/divisions?handler=Keep", inPlace: false, ("name", "Two"))).Status);
+        Assert.Equal(["One", "Two"], (await host.NewestAsync()).Divisions.Select(d => d.Name).Where(n => n != Division.AsSeen).Order());
     }
 
     [Fact]

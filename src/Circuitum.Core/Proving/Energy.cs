@@ -33,6 +33,9 @@ public sealed class Energy
     /// <summary>The circuits that were solved.</summary>
     public ImmutableArray<CircuitKey> Circuits { get; }
 
+    /// <summary>The network with the volts of its nodes, for whoever holds it against the laws.</summary>
+    internal (Network Network, double[] Volts) Solved => (network, volts);
+
     /// <summary>Volts between two screws of a device as a meter shows them, never below zero; the face of a protective receptacle is on its
     /// load side. Nothing on a screw reads as floating.</summary>
     public Volts Between(BoxId box, int gang, TerminalKind one, TerminalKind other) =>

@@ -38,6 +38,9 @@ internal sealed class Network
         drawn[to] += amps;
     }
 
+    /// <summary>The nodes that are held, and at what.</summary>
+    public IReadOnlyDictionary<int, double> Held => held;
+
     /// <summary>Every element: its two nodes, and its ohms.</summary>
     public IEnumerable<(int A, int B, double Ohms)> Elements => elements.Select(e => (e.A, e.B, 1 / e.Siemens));
 

@@ -102,7 +102,7 @@ public static class HelpPages
             []),
         new("history", "History", "Who did what and when; nothing that was saved is ever lost.", null,
             [
-                "“History” stands at the foot of the bench. Show what one person did, or what names a room or a circuit.",
+                "The revision’s number at the head of the bench leads to it. Show what one person did, or what names a room or a circuit.",
                 "“Compare” holds a revision against the newest: what is otherwise, which tags came and went.",
                 "“Bring back” makes a new revision of an old one; undo takes that back like anything else.",
                 "“Name it” marks a revision: permit set, as pulled.",

@@ -536,4 +536,58 @@ public sealed class ProvingTests
         Assert.True(opened.Because.Value > 150);
         Assert.InRange(opened.Within.TotalSeconds, 0.05, 1);
     }
+
+    // A state drawn by a number: switches thrown, things plugged in, some of the time a fault.
+    private static HouseState Drawn(HouseNetwork house, int seed)
+    {
+        var lot = new Random(seed);
+        var branches = house.Branches.ToList();
+        var suspects = Suspect.Of(house, branches[lot.Next(branches.Count)]).Where(s => s.Fault is not null).ToList();
+        return HouseState.AsPlanned with
+        {
+            Thrown = [.. branches.SelectMany(c => c.Groups).SelectMany(g => g.Switches).Where(_ => lot.Next(2) == 0)],
+            Plugged = [.. branches.SelectMany(c => c.Circuit.Boxes).Where(b => PlugIn.CanBeAt(house.Plan.Survey[b]) && lot.Next(6) == 0)
+                .Select(b => new Plugged(b, (Portable)lot.Next(5)))],
+            Faults = lot.Next(2) == 0 || suspects.Count == 0 ? [] : [suspects[lot.Next(suspects.Count)].Fault!],
+        };
+    }
+
+    [Theory] // Kirchhoff: what flows to a node flows from it; Tellegen: what the source gives is what the elements take
+    [MemberData(nameof(Houses12))]
+    public void Currents_at_every_node_sum_to_nothing_and_power_in_is_power_out(int number)
+    {
+        var house = new HouseNetwork(Planner.Plan(BuiltHouses.Number(number)));
+        for (var seed = 0; seed < 6; seed++)
+        {
+            var (network, volts) = house.Solve(Drawn(house, (number * 100) + seed)).Solved;
+            var (sums, sizes) = (new double[network.Nodes], new double[network.Nodes]);
+            var taken = 0.0;
+            foreach (var (a, b, ohms) in network.Elements)
+            {
+                var amps = (volts[a] - volts[b]) / ohms;
+                (sums[a], sums[b]) = (sums[a] - amps, sums[b] + amps);
+                (sizes[a], sizes[b]) = (Math.Max(sizes[a], Math.Abs(amps)), Math.Max(sizes[b], Math.Abs(amps)));
+                taken += amps * (volts[a] - volts[b]);
+            }
+
+            // A gigaohm of insulation takes a tenth of a microampere; the largest short is thousands of amperes.
+            Assert.All(Enumerable.Range(0, network.Nodes).Where(n => !network.Held.ContainsKey(n)),
+                n => Assert.InRange(Math.Abs(sums[n]), 0, 1e-6 + (sizes[n] * 1e-9)));
+            var given = network.Held.Sum(h => -sums[h.Key] * h.Value);
+            Assert.InRange(given - taken, -1e-4 - (taken * 1e-8), 1e-4 + (taken * 1e-8));
+        }
+    }
+
+    [Fact] // loads of given current do not know of each other: what each takes off the volts is added
+    public void Drops_of_two_loads_are_the_sum_of_each()
+    {
+        var (house, circuit) = (TwoBedrooms().House, TwoBedrooms().One);
+        decimal Volts(params Plugged[] plugged) => house.Solve(HouseState.AsPlanned with
+        { CurrentsOfPlates = true, Plugged = [.. plugged] }, circuit.Key).Between(new("a2"), 0, TerminalKind.Hot, TerminalKind.Neutral).Value;
+        Plugged heater = new(new("a0"), Portable.Heater), dryer = new(new("a2"), Portable.HairDryer);
+        var none = Volts();
+        var (one, other, both) = (none - Volts(heater), none - Volts(dryer), none - Volts(heater, dryer));
+        Assert.True(one > 0.1m && other > 0.1m);
+        Assert.InRange(both - one - other, -0.00001m, 0.00001m);
+    }
 }
