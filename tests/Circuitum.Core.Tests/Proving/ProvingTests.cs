@@ -584,7 +584,8 @@ public sealed class ProvingTests
     {
         var (house, circuit) = (TwoBedrooms().House, TwoBedrooms().One);
         decimal Volts(params Plugged[] plugged) => house.Solve(HouseState.AsPlanned with
-        { CurrentsOfPlates = true, Plugged = [.. plugged] }, circuit.Key).Between(new("a2"), 0, TerminalKind.Hot, TerminalKind.Neutral).Value;
+        { CurrentsOfPlates = true, Plugged = [.. plugged] }, circuit.Key).Between(new("a2"), 0, TerminalKind.Hot, TerminalKind.Neutral)
+            .Value;
         Plugged heater = new(new("a0"), Portable.Heater), dryer = new(new("a2"), Portable.HairDryer);
         var none = Volts();
         var (one, other, both) = (none - Volts(heater), none - Volts(dryer), none - Volts(heater, dryer));
