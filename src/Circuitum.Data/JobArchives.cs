@@ -58,14 +58,14 @@ public static partial class JobArchives
             var document = Packed.Unpack(await db.Revisions.Where(r => r.JobKey == key && r.Number == revision.Number)
                 .Select(r => r.Document).SingleAsync());
             drawings.UnionWith(Fingerprints().Matches(document).Select(m => m.Value));
-            await AddAsync(zip, NameOf(revision.Number), Encoding.UTF8.GetBytes(document));
+            await zip.AddAsync(NameOf(revision.Number), Encoding.UTF8.GetBytes(document));
         }
 
         foreach (var fingerprint in drawings.Order(StringComparer.Ordinal))
         {
             if (await db.Drawings.Where(d => d.Fingerprint == fingerprint).Select(d => d.Document).FirstOrDefaultAsync() is { } drawing)
             {
-                await AddAsync(zip, $"drawings/{fingerprint}", Encoding.UTF8.GetBytes(Packed.Unpack(drawing)));
+                await zip.AddAsync($"drawings/{fingerprint}", Encoding.UTF8.GetBytes(Packed.Unpack(drawing)));
             }
         }
 
@@ -74,7 +74,7 @@ public static partial class JobArchives
                 e.Photograph, e.TakesBack, e.AsName, e.AsWhat, e.AsCut, e.Used)).ToListAsync());
         foreach (var fingerprint in await db.Photographs.Where(p => p.JobKey == key).Select(p => p.Fingerprint).Order().ToListAsync())
         {
-            await AddAsync(zip, $"photographs/{fingerprint}", await db.Photographs
+            await zip.AddAsync($"photographs/{fingerprint}", await db.Photographs
                 .Where(p => p.JobKey == key && p.Fingerprint == fingerprint).Select(p => p.Picture).SingleAsync(),
                 CompressionLevel.NoCompression);
         }
@@ -107,7 +107,7 @@ public static partial class JobArchives
             throw new FormatException($"This is no archive of a job that this version reads: it says {head.Format}, {head.Version}.");
         }
 
-        var key = Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..];
+        var key = JobKey.New(time).Value;
         var revisions = archive.Read<List<ArchivedRevision>>("revisions.json");
         CheckOrder(revisions);
         await using var db = await databases.CreateDbContextAsync();
@@ -229,14 +229,7 @@ public static partial class JobArchives
     private static string NameOf(int number) => string.Create(CultureInfo.InvariantCulture, $"revisions/{number:000000}.circuitum.json");
 
     private static Task AddJsonAsync<T>(ZipArchive zip, string name, T content) =>
-        AddAsync(zip, name, JsonSerializer.SerializeToUtf8Bytes(content, Json));
-
-    private static async Task AddAsync(ZipArchive zip, string name, byte[] content, CompressionLevel level = CompressionLevel.Fastest)
-    {
-        var entry = zip.CreateEntry(name, level);
-        await using var into = await entry.OpenAsync();
-        await into.WriteAsync(content);
-    }
+        zip.AddAsync(name, JsonSerializer.SerializeToUtf8Bytes(content, Json));
 
     [GeneratedRegex("(?<![0-9a-f])[0-9a-f]{64}(?![0-9a-f])")]
     private static partial Regex Fingerprints();

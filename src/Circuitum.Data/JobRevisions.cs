@@ -83,7 +83,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     public async Task<JobKey> StartAsync(string who, string phrase, string jobName, string document, JobKey? demo = null)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var key = demo?.Value ?? Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..];
+        var key = (demo ?? JobKey.New(time)).Value;
         db.Add(new StoredJob { Key = key, IsDemo = demo is not null, StartedAt = Now() });
         db.Add(Row(key, 1, new(RevisionKind.Start, 0, who, phrase, jobName, document)));
         await writing.WaitAsync();

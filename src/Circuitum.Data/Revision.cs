@@ -3,6 +3,9 @@ namespace Circuitum.Data;
 /// <summary>Key of a job in the database and in addresses.</summary>
 public readonly record struct JobKey(string Value)
 {
+    /// <summary>A key that no job has: twelve digits, of which a person sees none twice.</summary>
+    public static JobKey New(TimeProvider time) => new(Guid.CreateVersion7(time.GetUtcNow()).ToString("N")[^12..]);
+
     /// <inheritdoc/>
     public override string ToString() => Value;
 }

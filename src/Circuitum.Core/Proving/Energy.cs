@@ -12,22 +12,22 @@ public sealed class Energy
 {
     private readonly Network network;
     private readonly double[] volts;
-    private readonly Dictionary<(BoxId Box, Terminal Terminal), int> screws;
+    private readonly Func<BoxId, int, TerminalKind, int?> screwAt;
+    private readonly Func<Probe, int?> leadAt;
     private readonly Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends;
     private readonly Dictionary<(RunId Run, ConductorColour Colour), int> conductors;
     private readonly Dictionary<CircuitKey, ImmutableArray<int>> poles;
     private readonly Dictionary<CircuitKey, int> neutrals;
     private readonly Dictionary<BoxId, (int Hot, int Neutral)> sensors;
-    private readonly Dictionary<PanelId, (int Neutral, int Ground)> bars;
 
-    internal Energy(Network network, double[] volts, Dictionary<(BoxId Box, Terminal Terminal), int> screws,
+    internal Energy(Network network, double[] volts, Func<BoxId, int, TerminalKind, int?> screwAt, Func<Probe, int?> leadAt,
         Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends, Dictionary<(RunId Run, ConductorColour Colour),
             int> conductors, Dictionary<CircuitKey, ImmutableArray<int>> poles,
-        Dictionary<CircuitKey, int> neutrals, Dictionary<BoxId, (int Hot, int Neutral)> sensors, ImmutableArray<CircuitKey> circuits,
-        Dictionary<PanelId, (int Neutral, int Ground)> bars)
+        Dictionary<CircuitKey, int> neutrals, Dictionary<BoxId, (int Hot, int Neutral)> sensors, ImmutableArray<CircuitKey> circuits)
     {
-        (this.network, this.volts, this.screws, this.ends, this.conductors) = (network, volts, screws, ends, conductors);
-        (this.poles, this.neutrals, this.sensors, Circuits, this.bars) = (poles, neutrals, sensors, circuits, bars);
+        (this.network, this.volts, this.screwAt, this.leadAt, this.ends, this.conductors) = (network, volts, screwAt, leadAt, ends,
+            conductors);
+        (this.poles, this.neutrals, this.sensors, Circuits) = (poles, neutrals, sensors, circuits);
     }
 
     /// <summary>The circuits that were solved.</summary>
@@ -87,22 +87,7 @@ public sealed class Energy
     private double Signed(RunId run, ConductorColour colour) =>
         conductors.TryGetValue((run, colour), out var element) ? network.Through(element, volts) : 0;
 
-    private double? At(Probe probe) => probe switch
-    {
-        Probe.AtScrew at => screws.ContainsKey((at.Box, new(at.Gang, at.Terminal))) ? At(at.Box, at.Gang, at.Terminal) : null,
-        Probe.AtEnd at => ends.TryGetValue((at.Box, at.Run, at.Colour), out var node) ? volts[node] : null,
-        Probe.AtBar at => bars.TryGetValue(at.Panel, out var bar) ? volts[at.Ground ? bar.Ground : bar.Neutral] : null,
-        _ => null,
-    };
+    private double? At(Probe probe) => leadAt(probe) is int node ? volts[node] : null;
 
-    private double At(BoxId box, int gang, TerminalKind kind)
-    {
-        var faced = sensors.ContainsKey(box) ? kind switch
-        {
-            TerminalKind.Hot when screws.ContainsKey((box, new(gang, TerminalKind.LoadHot))) => TerminalKind.LoadHot,
-            TerminalKind.Neutral when screws.ContainsKey((box, new(gang, TerminalKind.LoadNeutral))) => TerminalKind.LoadNeutral,
-            _ => kind,
-        } : kind;
-        return screws.TryGetValue((box, new(gang, faced)), out var node) ? volts[node] : 0;
-    }
+    private double At(BoxId box, int gang, TerminalKind kind) => screwAt(box, gang, kind) is int node ? volts[node] : 0;
 }

@@ -109,7 +109,7 @@ public sealed class Finder
     /// <param name="house">The house.</param>
     /// <param name="circuit">A branch circuit of it.</param>
     public Finder(HouseNetwork house, CircuitKey circuit)
-        : this(house, house.Plan.Circuits.First(c => c.Key == circuit), wired => [.. Places(house, wired), .. Apart(wired)])
+        : this(house, house.Circuit(circuit), wired => [.. Places(house, wired), .. Apart(wired)])
     {
     }
 
@@ -127,7 +127,7 @@ public sealed class Finder
     /// <param name="house">The house.</param>
     /// <param name="circuit">A branch circuit of it.</param>
     public static Finder OnDeadCircuit(HouseNetwork house, CircuitKey circuit) => new(house,
-        house.Plan.Circuits.First(c => c.Key == circuit), wired => [.. Apart(wired).Where(t => t.Box is null),
+        house.Circuit(circuit), wired => [.. Apart(wired).Where(t => t.Box is null),
             .. wired.Runs.Where(r => r.To.Box is not null && r.RidesIn is null)
             .Select(r => new Test(r.To.Box, null, r.Id) { By = LookBy.Jumper })]);
 
@@ -348,15 +348,15 @@ public sealed class Finder
     {
         Volts on = lit.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral),
             off = dark.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral);
-        return on < Faint && off < Faint ? Finding.Dead
-            : on > Bright && on < Over ? off > Faint ? Finding.StaysOn : Finding.Works
-            : off > Bright && off < Over && on < Faint ? Finding.Works : Finding.Dim;
+        return on < LampVolts.Faint && off < LampVolts.Faint ? Finding.Dead
+            : on > LampVolts.Bright && on < LampVolts.Over ? off > LampVolts.Faint ? Finding.StaysOn : Finding.Works
+            : off > LampVolts.Bright && off < LampVolts.Over && on < LampVolts.Faint ? Finding.Works : Finding.Dim;
     }
 
     private static Finding Outlet(Energy energy, BoxId box, int gang) => PlugInTester.At(energy, box, gang).Says switch
     {
-        TesterSays.Correct => energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral) is var volts && volts > Bright
-            && volts < Over
+        TesterSays.Correct => energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral) is var volts && volts > LampVolts.Bright
+            && volts < LampVolts.Over
             ? Finding.Works : Finding.Dim,
         TesterSays.Dead => Finding.Dead,
         TesterSays.OpenGround => Finding.NoGround,
@@ -370,8 +370,8 @@ public sealed class Finder
     {
         var run = circuit.Runs.First(r => r.Id == id);
         var (hot, back) = HotAndBack(run);
-        var live = back is not null && energy.Ends(box, id, hot.Colour, back.Colour) > Bright;
-        var grounded = energy.Ends(box, id, hot.Colour, ConductorColour.Bare) > Bright;
+        var live = back is not null && energy.Ends(box, id, hot.Colour, back.Colour) > LampVolts.Bright;
+        var grounded = energy.Ends(box, id, hot.Colour, ConductorColour.Bare) > LampVolts.Bright;
         return (live, grounded, back is null) switch
         {
             (true, true, _) or (_, true, true) => Finding.Works,
@@ -380,9 +380,4 @@ public sealed class Finder
             _ => Finding.Dead,
         };
     }
-
-    // Of 120 V: below this a lamp is dark to the eye, above that it is bright, beyond it is too much.
-    private static readonly Volts Faint = new(30);
-    private static readonly Volts Bright = new(105);
-    private static readonly Volts Over = new(130);
 }

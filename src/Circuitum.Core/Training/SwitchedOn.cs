@@ -22,11 +22,6 @@ public sealed record WhatHappens(ImmutableArray<string> Happens, bool Harm)
 /// reads lamps, testers, clamps and a meter, as a person would.</summary>
 public static class SwitchedOn
 {
-    // Of the supply's volts to neutral: what is live to the touch; what burns bright; what is too much.
-    private static readonly Volts Live = new(30);
-    private static readonly Volts Bright = new(105);
-    private static readonly Volts Over = new(130);
-
     // Copper and joints of a house's longest run stay below it; a path through a lamp or an appliance is above.
     private static readonly Ohms Joined = new(4);
 
@@ -45,7 +40,7 @@ public static class SwitchedOn
     public static WhatHappens Try(HouseNetwork house, CircuitKey key, HouseState made)
     {
         var happens = new Notes();
-        var circuit = house.Plan.Circuits.First(c => c.Key == key);
+        var circuit = house.Circuit(key);
         var switches = circuit.Groups.SelectMany(Switches).Distinct().ToImmutableArray();
         var seen = new Dictionary<Position, Energy>();
         foreach (var position in Positions(circuit, switches).TakeWhile(_ => !happens.Harm))
@@ -114,7 +109,7 @@ public static class SwitchedOn
                 {
                     happens.See($"{placed.Name}: the tester reads {Words.Of(tester.Says)}.");
                 }
-                else if (volts < Bright || volts > Over)
+                else if (volts < LampVolts.Bright || volts > LampVolts.Over)
                 {
                     happens.See($"{placed.Name} has {volts.Value:0} V.");
                 }
@@ -138,21 +133,22 @@ public static class SwitchedOn
         {
             var name = plan.Survey[lamp].Name + (hot == TerminalKind.FanHot ? "'s motor" : "");
             Volts On(Position position) => seen[position].Between(lamp, gang, hot, TerminalKind.Neutral);
-            if (seen.Keys.All(p => On(p) < Live))
+            if (seen.Keys.All(p => On(p) < LampVolts.Faint))
             {
                 happens.See($"{name} never comes on.");
                 continue;
             }
 
-            if (seen.Keys.Any(p => On(p) > Live && (On(p) < Bright || On(p) > Over)))
+            if (seen.Keys.Select(On).FirstOrDefault(v => v > LampVolts.Faint && (v < LampVolts.Bright || v > LampVolts.Over))
+                is { Value: > 0 } odd)
             {
-                happens.See($"{name} burns at {seen.Keys.Select(On).First(v => v > Live && (v < Bright || v > Over)).Value:0} V.");
+                happens.See($"{name} burns at {odd.Value:0} V.");
             }
 
             foreach (var turned in switches)
             {
                 var pairs = seen.Keys.Where(p => seen.ContainsKey(p.With(turned))).ToList();
-                var turns = pairs.Count(p => (On(p) > Live) != (On(p.With(turned)) > Live));
+                var turns = pairs.Count(p => (On(p) > LampVolts.Faint) != (On(p.With(turned)) > LampVolts.Faint));
                 var says = plan.Survey[turned.Box].Name + (plan.Survey[turned.Box].Box.Devices.Length > 1
                     ? $", place {turned.Gang + 1}," : "");
                 if (!worked.Contains(turned))
@@ -166,7 +162,7 @@ public static class SwitchedOn
                 }
             }
 
-            if (seen.Keys.Any(p => On(p) < Live && seen[p].ToEarth(lamp, gang, hot) > Live))
+            if (seen.Keys.Any(p => On(p) < LampVolts.Faint && seen[p].ToEarth(lamp, gang, hot) > LampVolts.Faint))
             {
                 happens.Hurt($"{name} is off and its hot lead is live: its switch breaks the neutral.");
             }
@@ -205,19 +201,20 @@ public static class SwitchedOn
             Open = made.Open.Add(circuit.Key),
             Faults = white is null ? made.Faults : made.Faults.Add(new Fault.LeftOut(null, circuit.HomeRun!.Id, white.Colour)),
         };
+        var bar = new Probe.AtBar(circuit.Panel, Ground: true);
         foreach (var box in circuit.Circuit.Boxes.Select(b => house.Plan.Survey[b]))
         {
             for (var gang = 0; gang < box.Box.Devices.Length; gang++)
             {
                 var screw = new Probe.AtScrew(box.Box.Id, gang, TerminalKind.Ground);
                 bool Reads(Probe other) => house.Resistance(off, circuit.Key, screw, other) is { } ohms && ohms.Value < Joined.Value;
-                if (!Reads(new Probe.AtBar(circuit.Panel, Ground: true)))
+                if (!Reads(bar))
                 {
                     happens.See($"{box.Name}: the green screw of the {Words.Of(box.Box.Devices[gang].Kind)} has no way to the ground bar.");
                 }
 
-                var touched = made with { Probed = new(screw, new Probe.AtBar(circuit.Panel, Ground: true), Body) };
-                if (house.Solve(touched, circuit.Key).Between(screw, new Probe.AtBar(circuit.Panel, Ground: true)) > Live)
+                var touched = made with { Probed = new(screw, bar, Body) };
+                if (house.Solve(touched, circuit.Key).Between(screw, bar) > LampVolts.Faint)
                 {
                     happens.Hurt($"{box.Name}: its metal is live.");
                 }
@@ -235,6 +232,7 @@ public static class SwitchedOn
     {
         var lit = made with { Thrown = [.. HouseState.LampsOn(circuit.Groups)] };
         var outlets = circuit.Circuit.Boxes.Where(b => PlugIn.CanBeAt(house.Plan.Survey[b])).ToList();
+        var cables = circuit.Runs.Where(r => r.To.Box is not null).Append(house.FeederOf(circuit.Panel)?.HomeRun).OfType<Run>().ToList();
         foreach (var state in outlets.Select(b => lit with { Plugged = [new(b, Portable.Heater)] }).DefaultIfEmpty(lit))
         {
             var settled = WhoOpens.Settle(house, state, circuit.Key);
@@ -244,8 +242,7 @@ public static class SwitchedOn
                     + $"{(opened.Box is null ? "breaker" : "protective receptacle")} open: its neutral goes another way.");
             }
 
-            var feeder = house.Plan.Circuits.FirstOrDefault(c => c.Feeds == circuit.Panel)?.HomeRun;
-            foreach (var run in circuit.Runs.Where(r => r.To.Box is not null).Append(feeder).OfType<Run>())
+            foreach (var run in cables)
             {
                 var ground = settled.Energy.Through(run.Id, ConductorColour.Bare);
                 if (ground > Astray)
@@ -273,7 +270,8 @@ public static class SwitchedOn
             {
                 for (var gang = 0; gang < box.Box.Devices.Length; gang++)
                 {
-                    bool IsDead(Energy energy) => energy.Between(box.Box.Id, gang, TerminalKind.Hot, TerminalKind.Neutral) < Live;
+                    bool IsDead(Energy energy) => energy.Between(box.Box.Id, gang, TerminalKind.Hot,
+                        TerminalKind.Neutral) < LampVolts.Faint;
                     if (box.Box.Devices[gang].Kind.IsGeneralReceptacle() && IsDead(planned) && !IsDead(real))
                     {
                         happens.Hurt($"TEST at {house.Plan.Survey[device].Name} is pressed and {box.Name} stays live: "

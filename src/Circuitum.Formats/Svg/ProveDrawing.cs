@@ -115,7 +115,8 @@ public static class ProveDrawing
             if (kind.IsLight())
             {
                 var volts = energy.Between(id, gang, TerminalKind.Hot, TerminalKind.Neutral);
-                return volts.Value < 30 ? ("dark", "dark") : volts.Value is < 105 or > 130 ? ("lit dim", $"lit by {Whole(volts.Value)} V")
+                return volts < LampVolts.Faint ? ("dark", "dark")
+                    : volts < LampVolts.Bright || volts > LampVolts.Over ? ("lit dim", $"lit by {Whole(volts.Value)} V")
                     : ("lit", "lit");
             }
 

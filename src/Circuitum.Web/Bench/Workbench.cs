@@ -17,9 +17,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
     // How many revisions back one is looked for that can be read.
     private const int MostBack = 50;
 
-    // Longest that an act waits for its turn.
-    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(10);
-    private readonly ConcurrentDictionary<JobKey, SemaphoreSlim> turns = new();
+    private readonly JobTurns turns = new();
 
     // How often a change is tried on top of what came first while it was planned.
     private const int Tries = 3;
@@ -132,7 +130,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
     /// <param name="veto">Sees the plan before and after; a sentence from it keeps the change from being saved.</param>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
     public Task<Outcome> DoAsync(JobKey key, int from, string who, Func<OpenJob, Task<JobChange>> make,
-        Func<DivisionEffect, string?>? veto = null) => InTurnAsync(key, () => StepAsync(key, from, who, async current =>
+        Func<DivisionEffect, string?>? veto = null) => turns.DoAsync(key, () => StepAsync(key, from, who, async current =>
     {
         try
         {
@@ -145,26 +143,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         {
             return new(null, default, 0, "", e.Message);
         }
-    }, veto, Tries));
-
-    // What is done to one job at once is done one after the other, each on top of the last: who comes second is not beaten while it is
-    // planned. Who has waited long goes ahead, and is asked where it must be.
-    private async Task<Outcome> InTurnAsync(JobKey key, Func<Task<Outcome>> act)
-    {
-        var turn = turns.GetOrAdd(key, _ => new(1));
-        var mine = await turn.WaitAsync(Longest, Gone);
-        try
-        {
-            return await act();
-        }
-        finally
-        {
-            if (mine)
-            {
-                turn.Release();
-            }
-        }
-    }
+    }, veto, Tries), Gone);
 
     /// <summary>Takes the last change back.</summary>
     public Task<Outcome> UndoAsync(JobKey key, int from, string who) =>

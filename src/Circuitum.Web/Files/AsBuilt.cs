@@ -36,19 +36,19 @@ public static class AsBuilt
 
     private static async Task FillAsync(ZipArchive zip, OpenJob job, Photographs photographs, Offers offers)
     {
-        await AddAsync(zip, "job.circuitum.json", Encoding.UTF8.GetBytes(JobFiles.Write(job.Plan.Job)));
+        await zip.AddAsync("job.circuitum.json", Encoding.UTF8.GetBytes(JobFiles.Write(job.Plan.Job)));
         foreach (var file in PlanFolder.Of(job.Plan))
         {
-            await AddAsync(zip, $"plan/{file.Name}", file.Write());
+            await zip.AddAsync($"plan/{file.Name}", file.Write());
         }
 
-        await AddAsync(zip, "site/site.csv", Encoding.UTF8.GetBytes(CsvFiles.Site(job.Site)));
+        await zip.AddAsync("site/site.csv", Encoding.UTF8.GetBytes(CsvFiles.Site(job.Site)));
         // A photograph is kept once and may be of several places: site.csv says which.
         foreach (var fingerprint in job.Site.Standing.Select(e => e.Photograph).OfType<string>().Distinct())
         {
             if (await photographs.FindAsync(job.Key, fingerprint) is var (type, picture))
             {
-                await AddAsync(zip, $"site/photographs/{fingerprint}.{type.Split('/')[1].Replace("jpeg", "jpg", StringComparison.Ordinal)}",
+                await zip.AddAsync($"site/photographs/{fingerprint}.{type.Split('/')[1].Replace("jpeg", "jpg", StringComparison.Ordinal)}",
                     picture, CompressionLevel.NoCompression);
             }
         }
@@ -57,16 +57,9 @@ public static class AsBuilt
         {
             var offer = OfferFiles.Read(written.Document);
             var name = $"offers/{written.Number} {OfferPdf.Title(offer)}";
-            await AddAsync(zip, $"{name}.pdf",
+            await zip.AddAsync($"{name}.pdf",
                 OfferPdf.Write(offer, written.Number, DateOnly.FromDateTime(written.At.UtcDateTime), written.Who));
-            await AddAsync(zip, $"{name}.csv", Encoding.UTF8.GetBytes(OfferFiles.Csv(offer)));
+            await zip.AddAsync($"{name}.csv", Encoding.UTF8.GetBytes(OfferFiles.Csv(offer)));
         }
-    }
-
-    private static async Task AddAsync(ZipArchive zip, string name, byte[] content, CompressionLevel level = CompressionLevel.Fastest)
-    {
-        var entry = zip.CreateEntry(name, level);
-        await using var into = await entry.OpenAsync();
-        await into.WriteAsync(content);
     }
 }

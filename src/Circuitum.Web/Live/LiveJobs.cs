@@ -19,13 +19,14 @@ public sealed class LiveJobs
     public Window? Open(JobKey job, string who)
     {
         var windows = there.GetOrAdd(job, _ => new());
-        if (windows.Count >= MostOfJob || Interlocked.Increment(ref all) > Most)
+        if (windows.Count >= MostOfJob)
         {
-            if (windows.Count < MostOfJob)
-            {
-                Interlocked.Decrement(ref all);
-            }
+            return null;
+        }
 
+        if (Interlocked.Increment(ref all) > Most)
+        {
+            Interlocked.Decrement(ref all);
             return null;
         }
 

@@ -117,12 +117,16 @@ public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milest
                 || Names[r.Number].Any(n => n.Name.Contains(About, StringComparison.OrdinalIgnoreCase)))).Take(Most + 1).ToList();
         (Shown, HasOlder) = ([.. matching.Take(Most)], matching.Count > Most);
         var later = To > 0 ? To : Open.Revision;
-        if (From > 0 && await PlanAtAsync(Math.Min(From, later)) is { } before && await PlanAtAsync(Math.Max(From, later)) is { } after)
+        var (first, last) = (Math.Min(From, later), Math.Max(From, later));
+        if (From > 0 && await PlanOfAsync(first) is { } before && await PlanOfAsync(last) is { } after)
         {
-            Compared = new(Math.Min(From, later), Math.Max(From, later), [.. PlanDifference.Between(before, after)],
+            Compared = new(first, last, [.. PlanDifference.Between(before, after)],
                 [.. PlanDifference.TagsOnlyIn(after, before)], [.. PlanDifference.TagsOnlyIn(before, after)]);
         }
     }
+
+    // The newest is planned already.
+    private async Task<Plan?> PlanOfAsync(int number) => number == Open.Revision ? Open.Plan : await PlanAtAsync(number);
 
     private static string Number(int number) => number.ToString(CultureInfo.InvariantCulture);
 }

@@ -50,9 +50,8 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
     {
         get
         {
-            var left = Finder.Explain(Seen);
-            var told = left.IsEmpty ? Pairs.Take(2).Select(p => $"{p.One.In(Plan)}, and {p.Other.In(Plan)}")
-                : left.Take(3).Select(e => e.Suspect.In(Plan));
+            var told = Left.IsEmpty ? Pairs.Take(2).Select(p => $"{p.One.In(Plan)}, and {p.Other.In(Plan)}")
+                : Left.Take(3).Select(e => e.Suspect.In(Plan));
             return $"Seen: {string.Join("; ", Seen.Select(s => $"{ProveWords.Of(s.Test, Plan)} {ProveWords.Of(s.Found, s.Test)}"))}. "
                 + $"It may be: {(told.Any() ? string.Join(", or ", told) : "nothing that the plan knows")}.";
         }
@@ -65,8 +64,11 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
     /// <summary>Two faults that explain what no single one does.</summary>
     public ImmutableArray<(Suspect One, Suspect Other)> Pairs => Finder.ExplainByTwo(Seen);
 
-    /// <summary>The shorts that are left, by their cable: where along it can be measured.</summary>
-    public IEnumerable<Fault.Nailed> Shorts => Finder.Explain(Seen).Select(e => e.Suspect.Fault).OfType<Fault.Nailed>();
+    /// <summary>The single faults that explain everything seen.</summary>
+    public ImmutableArray<Explains> Left { get; private set; } = [];
+
+    /// <summary>The likeliest short that is left: where along its cable can be measured; null where none is.</summary>
+    public Fault.Nailed? Short => Left.Select(e => e.Suspect.Fault).OfType<Fault.Nailed>().FirstOrDefault();
 
     /// <summary>Where along the cable the short is, by the ohms in the address; null where none are given.</summary>
     public (Fault.Nailed Nail, Stretch? At)? Measured
@@ -75,15 +77,14 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
         {
             decimal? Ohms(string name) => decimal.TryParse(Request.Query[name].ToString().Replace(',', '.'), NumberStyles.AllowDecimalPoint,
                 CultureInfo.InvariantCulture, out var ohms) && ohms is >= 0 and < 1000 ? ohms : null;
-            return Shorts.FirstOrDefault() is { } nail && Ohms("near") is { } near ? (nail, Stretch.Along(House, nail.Run, nail.One,
+            return Short is { } nail && Ohms("near") is { } near ? (nail, Stretch.Along(House, nail.Run, nail.One,
                 nail.Other, new(near), Ohms("far") is { } far ? new(far) : null, new(Request.Query["last"] == "0.01" ? 0.01m : 0.1m)))
                 : null;
         }
     }
 
     /// <summary>The leads of the box looked at.</summary>
-    public HandJoints? Leads => Box is { } box && Plan.WiringOf(box.Box.Id) is { } wiring
-        ? HandJoints.Open(wiring, box.Box, Plan.Book.Supply) : null;
+    public HandJoints? Leads { get; private set; }
 
     /// <summary>What the instrument shows; null where none is held to anything.</summary>
     public Reading? Reading
@@ -125,7 +126,7 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
         .ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     /// <summary>Larger breakers tried on the circuit.</summary>
-    public LargerBreaker Larger => LargerBreaker.Of(House, Circuit);
+    public LargerBreaker Larger => ProvedPlans.LargerOf(Plan, Circuit.Key);
 
     /// <summary>How the house stands, by the address.</summary>
     public ProveQuery At { get; private set; } = null!;
@@ -168,7 +169,7 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
     public IEnumerable<FramedLevel> Levels => Plan.House.Levels.Where(l => !l.Rooms.IsEmpty);
 
     /// <summary>Branch circuits in the order of their panels.</summary>
-    public IEnumerable<Landed> Circuits => Plan.Panels.SelectMany(p => p.Circuits).Where(c => c.Feeds is null && !c.Boxes.IsEmpty);
+    public IEnumerable<Landed> Circuits => ProvedPlans.CircuitsOf(Plan);
 
     /// <summary>The address of a state.</summary>
     public string Link(ProveQuery at) => at.Address(Key);
@@ -275,6 +276,8 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
         At = At.Fault >= Finder.Suspects.Length ? At with { Hidden = false } : At;
         Placed = At.Fault is int number ? Placeable.ElementAtOrDefault(number) : null;
         Seen = [.. At.Seen.Where(s => s.Test < Finder.Tests.Length).Select(s => new Seen(Finder.Tests[s.Test], s.Found))];
+        Left = Finder.Explain(Seen);
+        Leads = Box is { } box && Plan.WiringOf(box.Box.Id) is { } wiring ? HandJoints.Open(wiring, box.Box, Plan.Book.Supply) : null;
         var near = Box ?? Plan.Survey[Circuit.Circuit.Boxes[0]];
         Drawn = Levels.FirstOrDefault(l => l.Level.Id.Value == At.Level)
             ?? Levels.FirstOrDefault(l => l.Structure == near.Place.Structure && l.Index == near.Place.Level) ?? Levels.First();

@@ -25,7 +25,7 @@ public sealed class BoardWalk
     public BoardWalk(Plan plan, bool dead)
     {
         this.plan = plan;
-        var boards = plan.Panels.SelectMany(p => p.Circuits).Where(c => c.Feeds is null && !c.Boxes.IsEmpty).Select(c =>
+        var boards = ProvedPlans.CircuitsOf(plan).Select(c =>
         {
             var (finder, readings) = dead ? ProvedPlans.DeadOf(plan, c.Key)
                 : (ProvedPlans.FinderOf(plan, c.Key), ProvedPlans.ReadingsOf(plan, c.Key));

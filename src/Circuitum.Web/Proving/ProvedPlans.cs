@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Proving;
 using Circuitum.Core.Training;
@@ -29,6 +30,14 @@ public static class ProvedPlans
     public static WhatHappens TriedOf(Plan plan, CircuitKey circuit) => Of(plan).Tried.GetOrAdd(circuit,
         key => new Lazy<WhatHappens>(() => SwitchedOn.Try(HouseOf(plan), key, HouseState.AsPlanned))).Value;
 
+    /// <summary>Larger breakers tried on a circuit of a plan.</summary>
+    public static LargerBreaker LargerOf(Plan plan, CircuitKey circuit) => Of(plan).Larger.GetOrAdd(circuit,
+        key => new Lazy<LargerBreaker>(() => LargerBreaker.Of(HouseOf(plan), plan.Circuits.First(c => c.Key == key)))).Value;
+
+    /// <summary>Branch circuits of a plan that feed boxes, in the order of their panels.</summary>
+    public static IEnumerable<Landed> CircuitsOf(Plan plan) =>
+        plan.Panels.SelectMany(p => p.Circuits).Where(c => c.Feeds is null && !c.Boxes.IsEmpty);
+
     /// <summary>The readings before board for a circuit of a plan.</summary>
     public static Readings ReadingsOf(Plan plan, CircuitKey circuit) => Of(plan).Boards.GetOrAdd(circuit,
         key => new Lazy<Readings>(() => BeforeTheBoard.Of(FinderOf(plan, key)))).Value;
@@ -44,6 +53,8 @@ public static class ProvedPlans
         public ConcurrentDictionary<CircuitKey, Lazy<Readings>> Boards { get; } = new();
 
         public ConcurrentDictionary<CircuitKey, Lazy<(Finder, Readings)>> Dead { get; } = new();
+
+        public ConcurrentDictionary<CircuitKey, Lazy<LargerBreaker>> Larger { get; } = new();
 
         public ConcurrentDictionary<CircuitKey, Lazy<WhatHappens>> Tried { get; } = new();
     }
