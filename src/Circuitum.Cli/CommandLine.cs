@@ -8,6 +8,7 @@ using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Searches;
 using Circuitum.Data;
+using Circuitum.Data.People;
 using Circuitum.Formats;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Offers;
@@ -35,6 +36,9 @@ public static class CommandLine
                                         everything of one job in open files: revisions, drawings, site, photographs, papers
         circuitum bring FILE.zip -o DATABASE
                                         bring a job in from its archive, as a job of its own
+        circuitum people DATABASE       who has an account on a server that is shared
+        circuitum recover DATABASE NAME
+                                        a link to a new password for somebody, once, within a day
 
         An aid for planning. The adopted code and the local authority decide; licensed work where the law says so.
         """;
@@ -57,6 +61,8 @@ public static class CommandLine
                 ["restore", var backup, "-o", var database] => Say(output, $"{database}: {Told(Backups.Restore(backup, database))}", 0),
                 ["archive", var database, var key, "-o", var target] => Archive(database, key, target, output, errors),
                 ["bring", var archive, "-o", var database] => Bring(archive, database, output),
+                ["people", var database] => People(database, output),
+                ["recover", var database, var name] => Recover(database, name, output, errors),
                 ["schema"] => Say(output, JobSchema.Write().TrimEnd(), 0),
                 ["help" or "--help" or "-h"] => Say(output, Usage, 0),
                 _ => Say(errors, Usage, 2),
@@ -103,6 +109,34 @@ public static class CommandLine
             p => Photograph.Read(p) is var photograph ? (photograph.MediaType, photograph.Bytes) : default, o => OfferFiles.Read(o))
             .GetAwaiter().GetResult();
         return Say(output, $"{database}: brought in as /job/{key}/house", 0);
+    }
+
+    private static int People(string database, TextWriter output)
+    {
+        foreach (var listed in new Roster(Prepared(database), TimeProvider.System).ListAsync().GetAwaiter().GetResult())
+        {
+            output.WriteLine($"{listed.Name}, {listed.Role.ToString().ToLowerInvariant()}{(listed.IsHere ? "" : ", not here any more")}");
+        }
+
+        return 0;
+    }
+
+    private static int Recover(string database, string name, TextWriter output, TextWriter errors) =>
+        new Roster(Prepared(database), TimeProvider.System).RecoverAsync(name).GetAwaiter().GetResult() is { } code
+            ? Say(output, $"Within a day, once, at the server’s own address: /invitation/{code}", 0)
+            : Say(errors, $"No link was made: nobody in {database} has the name {name}, or too many links are open. “circuitum people "
+                + $"{database}” lists who has an account.", 3);
+
+    private static OneDatabase Prepared(string database)
+    {
+        if (!File.Exists(database))
+        {
+            throw new FormatException($"There is no file {database}.");
+        }
+
+        var databases = new OneDatabase(database);
+        new JobRevisions(databases, TimeProvider.System).PrepareAsync().GetAwaiter().GetResult();
+        return databases;
     }
 
     // The one file that a command is about.

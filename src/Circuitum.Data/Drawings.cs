@@ -32,6 +32,15 @@ public sealed class Drawings(IDbContextFactory<JobsDb> databases)
         return fingerprint;
     }
 
+    /// <summary>Whether the newest revision of a job has a drawing under it.</summary>
+    public async Task<bool> IsOfAsync(JobKey job, string fingerprint)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        var newest = await db.Revisions.Where(r => r.JobKey == job.Value).OrderByDescending(r => r.Number).Select(r => r.Document)
+            .FirstOrDefaultAsync();
+        return newest is not null && fingerprint.Length == 64 && Packed.Unpack(newest).Contains(fingerprint, StringComparison.Ordinal);
+    }
+
     /// <summary>A drawing by its fingerprint, or null.</summary>
     public async Task<string?> FindAsync(string fingerprint)
     {

@@ -5,6 +5,7 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -42,8 +43,10 @@ public static partial class JobArchives
         // One moment of the job, whatever is done to it meanwhile.
         await using var moment = await db.Database.BeginTransactionAsync();
         var key = job.Value;
-        var revisions = await db.Revisions.AsNoTracking().Where(r => r.JobKey == key).OrderBy(r => r.Number)
-            .Select(r => new ArchivedRevision(r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase, r.JobName)).ToListAsync();
+        var names = await Names.AllAsync(db);
+        List<ArchivedRevision> revisions = [.. (await db.Revisions.AsNoTracking().Where(r => r.JobKey == key).OrderBy(r => r.Number)
+            .Select(r => new ArchivedRevision(r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase, r.JobName)).ToListAsync())
+            .Select(r => r with { Who = names.AsText(r.Who) })];
         if (revisions.Count == 0)
         {
             return false;
@@ -69,9 +72,10 @@ public static partial class JobArchives
             }
         }
 
-        await AddJsonAsync(zip, "site.json", await db.SiteEntries.AsNoTracking().Where(e => e.JobKey == key).OrderBy(e => e.At)
+        await AddJsonAsync(zip, "site.json", (await db.SiteEntries.AsNoTracking().Where(e => e.JobKey == key).OrderBy(e => e.At)
             .ThenBy(e => e.Id).Select(e => new ArchivedEntry(e.Id, e.Subject, e.Step, e.At, e.Received, e.Who, e.Revision, e.Line, e.Note,
-                e.Photograph, e.TakesBack, e.AsName, e.AsWhat, e.AsCut, e.Used)).ToListAsync());
+                e.Photograph, e.TakesBack, e.AsName, e.AsWhat, e.AsCut, e.Used)).ToListAsync())
+            .Select(e => e with { Who = names.AsText(e.Who) }));
         foreach (var fingerprint in await db.Photographs.Where(p => p.JobKey == key).Select(p => p.Fingerprint).Order().ToListAsync())
         {
             await zip.AddAsync($"photographs/{fingerprint}", await db.Photographs
@@ -79,12 +83,15 @@ public static partial class JobArchives
                 CompressionLevel.NoCompression);
         }
 
-        await AddJsonAsync(zip, "offers.json", await db.Offers.AsNoTracking().Where(o => o.JobKey == key).OrderBy(o => o.Number)
-            .Select(o => new ArchivedOffer(o.Number, o.At, o.Who, o.Document)).ToListAsync());
-        await AddJsonAsync(zip, "milestones.json", await db.Milestones.AsNoTracking().Where(m => m.JobKey == key).OrderBy(m => m.Number)
-            .ThenBy(m => m.Name).Select(m => new ArchivedMilestone(m.Number, m.Name, m.At, m.Who)).ToListAsync());
-        await AddJsonAsync(zip, "sheets.json", await db.Sheets.AsNoTracking().Where(s => s.JobKey == key).OrderBy(s => s.Id)
-            .Select(s => new ArchivedSheet(s.Panel, s.Revision, s.Paper, s.At, s.Who)).ToListAsync());
+        await AddJsonAsync(zip, "offers.json", (await db.Offers.AsNoTracking().Where(o => o.JobKey == key).OrderBy(o => o.Number)
+            .Select(o => new ArchivedOffer(o.Number, o.At, o.Who, o.Document)).ToListAsync())
+            .Select(o => o with { Who = names.AsText(o.Who) }));
+        await AddJsonAsync(zip, "milestones.json", (await db.Milestones.AsNoTracking().Where(m => m.JobKey == key).OrderBy(m => m.Number)
+            .ThenBy(m => m.Name).Select(m => new ArchivedMilestone(m.Number, m.Name, m.At, m.Who)).ToListAsync())
+            .Select(m => m with { Who = names.AsText(m.Who) }));
+        await AddJsonAsync(zip, "sheets.json", (await db.Sheets.AsNoTracking().Where(s => s.JobKey == key).OrderBy(s => s.Id)
+            .Select(s => new ArchivedSheet(s.Panel, s.Revision, s.Paper, s.At, s.Who)).ToListAsync())
+            .Select(s => s with { Who = names.AsText(s.Who) }));
         await AddJsonAsync(zip, "look.json", await db.Looks.AsNoTracking().Where(l => l.JobKey == key).Select(l => l.At).ToListAsync());
         return true;
     }
@@ -128,7 +135,7 @@ public static partial class JobArchives
                 Kind = r.Kind,
                 About = r.About,
                 At = r.At,
-                Who = r.Who,
+                Who = Names.Typed(r.Who),
                 Phrase = r.Phrase,
                 JobName = r.JobName,
                 Document = Packed.Pack(text),
@@ -170,11 +177,11 @@ public static partial class JobArchives
         offers.ForEach(o => offer(o.Document));
         db.AddRange(archive.Read<List<ArchivedEntry>>("site.json").Select(e => e.For(key)));
         db.AddRange(offers.Select(o => new StoredOffer
-        { JobKey = key, Number = o.Number, At = o.At, Who = o.Who, Document = o.Document }));
+        { JobKey = key, Number = o.Number, At = o.At, Who = Names.Typed(o.Who), Document = o.Document }));
         db.AddRange(archive.Read<List<ArchivedMilestone>>("milestones.json").Select(m => new StoredMilestone
-        { JobKey = key, Number = m.Number, Name = m.Name, At = m.At, Who = m.Who }));
+        { JobKey = key, Number = m.Number, Name = m.Name, At = m.At, Who = Names.Typed(m.Who) }));
         db.AddRange(archive.Read<List<ArchivedSheet>>("sheets.json").Select(s => new StoredSheet
-        { JobKey = key, Panel = s.Panel, Revision = s.Revision, Paper = s.Paper, At = s.At, Who = s.Who }));
+        { JobKey = key, Panel = s.Panel, Revision = s.Revision, Paper = s.Paper, At = s.At, Who = Names.Typed(s.Who) }));
         db.AddRange(archive.Read<List<long>>("look.json").Take(1).Select(at => new StoredLook { JobKey = key, At = at }));
     }
 
@@ -255,7 +262,7 @@ public static partial class JobArchives
             Step = Step,
             At = At,
             Received = Received,
-            Who = Who,
+            Who = Names.Typed(Who),
             Revision = Revision,
             Line = Line,
             Note = Note,

@@ -1,3 +1,4 @@
+using Circuitum.Data.People;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
@@ -50,8 +51,9 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
             .Join(db.Jobs, r => r.JobKey, j => j.Key,
                 (r, j) => new { j.IsDemo, r.JobKey, r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase, r.JobName })
             .OrderByDescending(r => r.At).ToListAsync();
-        return [.. newest.Select(r =>
-            new JobListing(new(r.JobKey), r.JobName, r.IsDemo, new(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase)))];
+        var names = await Names.OfAsync(db, newest.Select(r => r.Who));
+        return [.. newest.Select(r => new JobListing(new(r.JobKey), r.JobName, r.IsDemo,
+            new(r.Number, r.Kind, r.About, Time(r.At), names.Of(r.Who), r.Phrase)))];
     }
 
     /// <summary>Number of a job's newest revision; 0 when there is no such job.</summary>
@@ -67,7 +69,8 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.Revisions.Where(r => r.JobKey == job.Value).OrderBy(r => r.Number)
             .Select(r => new { r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase }).ToListAsync();
-        return [.. rows.Select(r => new Revision(r.Number, r.Kind, r.About, Time(r.At), r.Who, r.Phrase))];
+        var names = await Names.OfAsync(db, rows.Select(r => r.Who));
+        return [.. rows.Select(r => new Revision(r.Number, r.Kind, r.About, Time(r.At), names.Of(r.Who), r.Phrase))];
     }
 
     /// <summary>The document of one revision, or null.</summary>
@@ -122,7 +125,8 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
             if (written == 1)
             {
                 aside.Soon(databases);
-                return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase));
+                var who = await Names.OneAsync(db, row.Who);
+                return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), who, row.Phrase));
             }
         }
         catch (SqliteException e) when (e.SqliteErrorCode == Constraint)
@@ -148,7 +152,8 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     {
         var row = await db.Revisions.Where(r => r.JobKey == job.Value).OrderByDescending(r => r.Number)
             .Select(r => new { r.Number, r.Kind, r.About, r.At, r.Who, r.Phrase }).FirstOrDefaultAsync();
-        return row is null ? null : new(row.Number, row.Kind, row.About, Time(row.At), row.Who, row.Phrase);
+        return row is null ? null
+            : new(row.Number, row.Kind, row.About, Time(row.At), await Names.OneAsync(db, row.Who), row.Phrase);
     }
 
     private StoredRevision Row(string key, int number, NewRevision r) => new()

@@ -1,9 +1,11 @@
+using Circuitum.Data.People;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
 
 /// <summary>The SQLite file with every job and every revision of it.</summary>
-public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options)
+public sealed class JobsDb(DbContextOptions<JobsDb> options) : IdentityUserContext<Member>(options)
 {
     /// <summary>Jobs.</summary>
     public DbSet<StoredJob> Jobs => Set<StoredJob>();
@@ -41,21 +43,32 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
     /// <summary>Estimates and change orders that were written.</summary>
     public DbSet<StoredOffer> Offers => Set<StoredOffer>();
 
+    /// <summary>Links that make an account, or set a new password.</summary>
+    public DbSet<StoredInvitation> Invitations => Set<StoredInvitation>();
+
+    /// <summary>Links by which somebody reads one job.</summary>
+    public DbSet<StoredGuestLink> GuestLinks => Set<StoredGuestLink>();
+
+    /// <summary>Browsers that are signed in.</summary>
+    public DbSet<StoredSession> Sessions => Set<StoredSession>();
+
     /// <inheritdoc/>
-    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    protected override void OnModelCreating(ModelBuilder builder)
     {
-        modelBuilder.Entity<StoredJob>(job =>
+        base.OnModelCreating(builder);
+        PeopleModel.Add(builder);
+        builder.Entity<StoredJob>(job =>
         {
             job.HasKey(j => j.Key);
             job.Property(j => j.Key).HasMaxLength(24);
         });
-        modelBuilder.Entity<StoredRuleSet>(set =>
+        builder.Entity<StoredRuleSet>(set =>
         {
             set.HasKey(s => s.Id);
             set.Property(s => s.Name).HasMaxLength(40);
             set.HasIndex(s => s.Name);
         });
-        modelBuilder.Entity<StoredSheet>(sheet =>
+        builder.Entity<StoredSheet>(sheet =>
         {
             sheet.HasKey(s => s.Id);
             sheet.Property(s => s.Panel).HasMaxLength(2);
@@ -63,20 +76,20 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             sheet.HasIndex(s => new { s.JobKey, s.Panel });
             sheet.HasOne<StoredJob>().WithMany().HasForeignKey(s => s.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<StoredLook>(look =>
+        builder.Entity<StoredLook>(look =>
         {
             look.HasKey(l => l.JobKey);
             look.Property(l => l.JobKey).HasMaxLength(24);
             look.HasOne<StoredJob>().WithOne().HasForeignKey<StoredLook>(l => l.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<StoredPhotograph>(photograph =>
+        builder.Entity<StoredPhotograph>(photograph =>
         {
             photograph.HasKey(p => new { p.JobKey, p.Fingerprint });
             photograph.Property(p => p.JobKey).HasMaxLength(24);
             photograph.Property(p => p.Fingerprint).HasMaxLength(64);
             photograph.HasOne<StoredJob>().WithMany().HasForeignKey(p => p.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<StoredSiteEntry>(entry =>
+        builder.Entity<StoredSiteEntry>(entry =>
         {
             // The same fact sent twice, or by two who share a phone, is kept once.
             entry.HasKey(e => new { e.JobKey, e.Id });
@@ -84,33 +97,33 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : DbContext(options
             entry.Property(e => e.Step).HasMaxLength(12);
             entry.HasOne<StoredJob>().WithMany().HasForeignKey(e => e.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<StoredMilestone>(milestone =>
+        builder.Entity<StoredMilestone>(milestone =>
         {
             milestone.HasKey(m => new { m.JobKey, m.Name });
             milestone.Property(m => m.JobKey).HasMaxLength(24);
             milestone.Property(m => m.Name).HasMaxLength(40);
             milestone.HasOne<StoredJob>().WithMany().HasForeignKey(m => m.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<StoredPractice>(practice =>
+        builder.Entity<StoredPractice>(practice =>
         {
             practice.HasKey(p => p.Id);
             practice.Property(p => p.Exercise).HasMaxLength(32);
             practice.HasIndex(p => p.Exercise);
         });
-        modelBuilder.Entity<StoredPriceList>(list => list.HasKey(p => p.Id));
-        modelBuilder.Entity<StoredOffer>(offer =>
+        builder.Entity<StoredPriceList>(list => list.HasKey(p => p.Id));
+        builder.Entity<StoredOffer>(offer =>
         {
             // Two who write at once want the same number: the second takes the next.
             offer.HasKey(o => new { o.JobKey, o.Number });
             offer.Property(o => o.JobKey).HasMaxLength(24);
             offer.HasOne<StoredJob>().WithMany().HasForeignKey(o => o.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<StoredDrawing>(drawing =>
+        builder.Entity<StoredDrawing>(drawing =>
         {
             drawing.HasKey(d => d.Fingerprint);
             drawing.Property(d => d.Fingerprint).HasMaxLength(64);
         });
-        modelBuilder.Entity<StoredRevision>(revision =>
+        builder.Entity<StoredRevision>(revision =>
         {
             // Two savers from one revision want the same number: the second is refused by the key itself.
             revision.HasKey(r => new { r.JobKey, r.Number });

@@ -1,3 +1,4 @@
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -25,7 +26,8 @@ public sealed class Milestones(IDbContextFactory<JobsDb> databases, TimeProvider
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.Milestones.AsNoTracking().Where(m => m.JobKey == job.Value).OrderByDescending(m => m.Number).ThenBy(m => m.At)
             .ToListAsync();
-        return [.. rows.Select(m => new Milestone(m.Number, m.Name, m.Who, DateTimeOffset.FromUnixTimeMilliseconds(m.At)))];
+        var names = await Names.OfAsync(db, rows.Select(m => m.Who));
+        return [.. rows.Select(m => new Milestone(m.Number, m.Name, names.Of(m.Who), DateTimeOffset.FromUnixTimeMilliseconds(m.At)))];
     }
 
     /// <summary>Names a revision, in one statement. False where the job has no such revision, the name is taken, or there are as many as

@@ -1,3 +1,4 @@
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -30,7 +31,7 @@ public sealed class Offers(IDbContextFactory<JobsDb> databases, TimeProvider tim
     {
         await using var db = await databases.CreateDbContextAsync();
         return await db.PriceLists.AsNoTracking().OrderByDescending(p => p.Id).FirstOrDefaultAsync() is { } row
-            ? new(row.Document, row.Who, DateTimeOffset.FromUnixTimeMilliseconds(row.At)) : null;
+            ? new(row.Document, await Names.OneAsync(db, row.Who), DateTimeOffset.FromUnixTimeMilliseconds(row.At)) : null;
     }
 
     /// <summary>Brings in a price list. False when there are as many as are kept.</summary>
@@ -52,14 +53,16 @@ public sealed class Offers(IDbContextFactory<JobsDb> databases, TimeProvider tim
     {
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.Offers.AsNoTracking().Where(o => o.JobKey == job.Value).OrderByDescending(o => o.Number).ToListAsync();
-        return [.. rows.Select(Read)];
+        var names = await Names.OfAsync(db, rows.Select(o => o.Who));
+        return [.. rows.Select(row => Read(row, names.Of(row.Who)))];
     }
 
     /// <summary>The newest offer of any job, for its terms; null while none was written.</summary>
     public async Task<WrittenOffer?> NewestAsync()
     {
         await using var db = await databases.CreateDbContextAsync();
-        return await db.Offers.AsNoTracking().OrderByDescending(o => o.At).FirstOrDefaultAsync() is { } row ? Read(row) : null;
+        return await db.Offers.AsNoTracking().OrderByDescending(o => o.At).FirstOrDefaultAsync() is { } row
+            ? Read(row, await Names.OneAsync(db, row.Who)) : null;
     }
 
     /// <summary>Writes an offer under the next number of its job, in one statement, so that two who write at once get two numbers. Null
@@ -84,6 +87,6 @@ public sealed class Offers(IDbContextFactory<JobsDb> databases, TimeProvider tim
         await db.Offers.Where(o => o.JobKey == job.Value).ExecuteDeleteAsync();
     }
 
-    private static WrittenOffer Read(StoredOffer row) =>
-        new(row.Number, row.Document, row.Who, DateTimeOffset.FromUnixTimeMilliseconds(row.At));
+    private static WrittenOffer Read(StoredOffer row, string who) =>
+        new(row.Number, row.Document, who, DateTimeOffset.FromUnixTimeMilliseconds(row.At));
 }

@@ -1,3 +1,4 @@
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -49,7 +50,8 @@ public sealed class PracticeRecord(IDbContextFactory<JobsDb> databases, TimeProv
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.Practice.AsNoTracking().Where(p => exercise == null || p.Exercise == exercise)
             .OrderBy(p => p.Harm).ThenBy(p => p.Tries).ThenBy(p => p.Steps).ThenBy(p => p.Hints).ThenBy(p => p.Id).ToListAsync();
-        return [.. rows.Select(p => (new Practiced(p.Exercise, p.Seed, p.Steps, p.Tries, p.Harm, p.Hints), p.Who,
+        var names = await Names.OfAsync(db, rows.Select(p => p.Who));
+        return [.. rows.Select(p => (new Practiced(p.Exercise, p.Seed, p.Steps, p.Tries, p.Harm, p.Hints), names.Of(p.Who),
             DateTimeOffset.FromUnixTimeMilliseconds(p.At)))];
     }
 }

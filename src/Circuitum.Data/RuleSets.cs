@@ -1,3 +1,4 @@
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -14,8 +15,9 @@ public sealed class RuleSets(IDbContextFactory<JobsDb> databases, TimeProvider t
     {
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.RuleSets.OrderByDescending(s => s.Id).ToListAsync();
+        var names = await Names.OfAsync(db, rows.Select(s => s.Who));
         return [.. rows.DistinctBy(s => s.Name).OrderBy(s => s.Name, StringComparer.OrdinalIgnoreCase)
-            .Select(s => new SavedRuleSet(s.Name, s.Document, s.Who, DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
+            .Select(s => new SavedRuleSet(s.Name, s.Document, names.Of(s.Who), DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
     }
 
     /// <summary>Saves a set.</summary>

@@ -1,4 +1,5 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -38,6 +39,8 @@ public sealed class Sheets(IDbContextFactory<JobsDb> databases, TimeProvider tim
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.Sheets.Where(s => s.JobKey == job.Value && s.Panel == panel.Value).OrderByDescending(s => s.Id).Take(Listed)
             .ToListAsync();
-        return [.. rows.Select(s => new PrintedSheet(s.Revision, s.Paper, s.Who, DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
+        var names = await Names.OfAsync(db, rows.Select(s => s.Who));
+        return [.. rows.Select(s =>
+            new PrintedSheet(s.Revision, s.Paper, names.Of(s.Who), DateTimeOffset.FromUnixTimeMilliseconds(s.At)))];
     }
 }

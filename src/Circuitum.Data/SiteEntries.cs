@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Site;
 using Circuitum.Core.Units;
+using Circuitum.Data.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace Circuitum.Data;
@@ -30,7 +31,8 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
         var before = Interlocked.Read(ref written);
         await using var db = await databases.CreateDbContextAsync();
         var rows = await db.SiteEntries.AsNoTracking().Where(e => e.JobKey == job.Value).ToListAsync();
-        var record = SiteRecord.Of(rows.Select(Read).OfType<SiteEntry>());
+        var names = await Names.OfAsync(db, rows.Select(e => e.Who));
+        var record = SiteRecord.Of(rows.Select(row => Read(row, names)).OfType<SiteEntry>());
         if (kept.Count >= MostKept)
         {
             kept.Clear();
@@ -87,10 +89,10 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
     }
 
     // A row of a later version may name what this one does not know: it is left where it is.
-    private static SiteEntry? Read(StoredSiteEntry row) =>
+    private static SiteEntry? Read(StoredSiteEntry row, Names names) =>
         Subject.TryParse(row.Subject) is { } subject && Enum.TryParse<SiteStep>(row.Step, out var step) && Enum.IsDefined(step)
             ? new(new(row.Id), subject, step, new(row.At),
-                new(row.Received), row.Who, row.Revision)
+                new(row.Received), names.Of(row.Who), row.Revision)
             {
                 Line = row.Line,
                 Note = row.Note,

@@ -5,6 +5,7 @@ using Circuitum.Web.Live;
 using Circuitum.Web.Files;
 using Circuitum.Web.Meter;
 using Circuitum.Web.QuickSums;
+using Circuitum.Web.Sharing;
 using Circuitum.Web.Site;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
@@ -20,7 +21,8 @@ builder.Services.Configure<MvcOptions>(options =>
     options.ModelBinderProviders.Insert(0, new TypedTextProvider());
     options.Filters.Add<WhatWasSent>();
 });
-builder.Services.AddResponseCompression();
+// No page has a secret that stays the same beside what was sent to it: what is compressed tells nothing.
+builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddDbContextFactory<JobsDb>(options => Databases.Use(options, builder.Configuration["Database"] ?? Databases.Usual));
@@ -43,6 +45,8 @@ builder.Services.AddSingleton<CrewRules>();
 builder.Services.AddSingleton<DivisionSearches>();
 builder.Services.AddSingleton<Standing>();
 builder.Services.AddSingleton<LiveJobs>();
+builder.Services.AddSingleton<Figures>();
+builder.Services.AddSingleton<HealthReport>();
 builder.Services.AddHostedService<Housekeeping>();
 builder.Services.AddSingleton<BackupSchedule>();
 builder.Services.AddHostedService(services => services.GetRequiredService<BackupSchedule>());
@@ -63,9 +67,23 @@ builder.WebHost.ConfigureKestrel(options =>
     options.Limits.MaxConcurrentConnections = 1000;
 });
 
+Shared shared;
+try
+{
+    shared = builder.AddSharing();
+    builder.AddLogs(builder.Configuration["Logs"] is { Length: > 0 } logs ? logs : shared.Logs);
+}
+catch (PreparationException e)
+{
+    return Starting.End(e.Message);
+}
+
 var app = builder.Build();
 app.UseResponseCompression();
+var figures = app.Services.GetRequiredService<Figures>();
+app.Use((context, next) => figures.MeasureAsync(context, () => next(context)));
 app.UseMiddleware<Guard>();
+app.UseSharing(shared);
 app.UseMiddleware<Doorway>();
 app.MapStaticAssets();
 app.MapPlanFiles();
@@ -73,6 +91,7 @@ app.MapMeter();
 app.MapQuickSums();
 app.MapSite();
 app.MapLive();
+HealthReport.MapHealth(app);
 app.MapRazorPages();
 
 return await Starting.RunAsync(app);

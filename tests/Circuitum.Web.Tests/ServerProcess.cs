@@ -11,8 +11,9 @@ public sealed class ServerProcess : IDisposable
 {
     private readonly Process process;
     private readonly Task<string> errors;
+    private readonly System.Collections.Concurrent.ConcurrentQueue<string> said = new();
 
-    private ServerProcess(string database, string address)
+    private ServerProcess(string database, string address, params string[] settings)
     {
         Address = address;
         var start = new ProcessStartInfo("dotnet")
@@ -21,33 +22,62 @@ public sealed class ServerProcess : IDisposable
             RedirectStandardError = true,
             WorkingDirectory = AppContext.BaseDirectory
         };
-        foreach (var argument in new[] { "exec", Path.Combine(AppContext.BaseDirectory, "Circuitum.Web.dll"), "--urls", address,
-            "--Database", database, "--Logging:LogLevel:Default", "Warning" })
+        string[] listens = settings.Length == 0 ? ["--urls", address] : settings;
+        foreach (var argument in new[] { "exec", Path.Combine(AppContext.BaseDirectory, "Circuitum.Web.dll"),
+            "--Database", database, "--Logging:LogLevel:Default", "Warning" }.Concat(listens))
         {
             start.ArgumentList.Add(argument);
         }
 
         process = Process.Start(start)!;
-        process.OutputDataReceived += (_, _) => { };
+        process.OutputDataReceived += (_, line) => said.Enqueue(line.Data ?? "");
         process.BeginOutputReadLine();
         errors = process.StandardError.ReadToEndAsync();
     }
 
     public string Address { get; }
 
+    /// <summary>What it said so far.</summary>
+    public IReadOnlyList<string> Said => [.. said];
+
+    /// <summary>One that is shared, on a port of its own.</summary>
+    public static ServerProcess Share(string database, string how, params string[] more)
+    {
+        var port = FreePort();
+        return new(database, $"{(how.StartsWith("proxy:", StringComparison.Ordinal) ? "http" : "https")}://127.0.0.1:{port}",
+            ["--Share", how, "--Port", port.ToString(System.Globalization.CultureInfo.InvariantCulture), .. more]);
+    }
+
     public static ServerProcess Start(string database, string? address = null) =>
         new(database, address ?? $"http://127.0.0.1:{FreePort()}");
 
     /// <summary>A client of it, once it answers.</summary>
-    public async Task<HttpClient> AnswersAsync()
+    /// <param name="trusts">Looks at the certificate it shows; null where a known authority has to have signed it.</param>
+    /// <param name="page">The page that has to answer.</param>
+    /// <param name="proxied">The name by which a proxy before it is known.</param>
+    public async Task<HttpClient> AnswersAsync(Func<System.Security.Cryptography.X509Certificates.X509Certificate2, bool>? trusts = null,
+        string page = "/", string? proxied = null)
     {
-        var http = new HttpClient(new SocketsHttpHandler { UseCookies = true }) { BaseAddress = new(Address) };
+        var handler = new SocketsHttpHandler { UseCookies = true, AllowAutoRedirect = trusts is null };
+        if (trusts is not null)
+        {
+            handler.SslOptions.RemoteCertificateValidationCallback = (_, shown, _, _) =>
+                trusts((System.Security.Cryptography.X509Certificates.X509Certificate2)shown!);
+        }
+
+        var http = new HttpClient(handler) { BaseAddress = new(Address) };
+        if (proxied is not null)
+        {
+            http.DefaultRequestHeaders.Add("X-Forwarded-Proto", "https");
+            http.DefaultRequestHeaders.Host = proxied;
+        }
+
         var patience = Stopwatch.StartNew();
         while (true)
         {
             try
             {
-                await http.GetStringAsync("/");
+                await http.GetStringAsync(page);
                 return http;
             }
             catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60) && !process.HasExited)

@@ -11,7 +11,8 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Circuitum.Web.Tests;
 
 /// <summary>The application over a database of its own.</summary>
-public sealed class BenchHost : WebApplicationFactory<Program>
+/// <param name="settings">What else it is started with.</param>
+public sealed class BenchHost(params (string Name, string Value)[] settings) : WebApplicationFactory<Program>
 {
     private readonly string folder = Directory.CreateTempSubdirectory("circuitum-test-").FullName;
 
@@ -34,10 +35,19 @@ public sealed class BenchHost : WebApplicationFactory<Program>
         return visitor;
     }
 
-    public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false }));
+    public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new(Settled) }));
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("Database", Database)
-        .UseSetting("Logging:LogLevel:Default", "Warning");
+    // Whoever signs in does it by HTTPS: the cookies go no other way.
+    private string Settled => settings.Any(s => s.Name == "Share") ? "https://localhost" : "http://localhost";
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("Database", Database).UseSetting("Logging:LogLevel:Default", "Warning");
+        foreach (var (name, value) in settings)
+        {
+            builder.UseSetting(name, value);
+        }
+    }
 
     protected override void Dispose(bool disposing)
     {

@@ -37,7 +37,8 @@ export default defineConfig({
       ],
     },
   },
-  webServer: Array.from({ length: workers }, (_, worker) => ({
+  webServer: [
+    ...Array.from({ length: workers }, (_, worker) => ({
     command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port + worker}` +
       ` --Database ${join(process.env.BROWSER_TEST_FILES, `jobs-${worker}.db`)} --Logging:LogLevel:Default Warning`,
     cwd: "../../src/Circuitum.Web",
@@ -45,4 +46,16 @@ export default defineConfig({
     timeout: 90_000,
     reuseExistingServer: false,
   })),
+    // One that is shared; what it says at the start is read by its test.
+    {
+      command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --Share lan --Port ${port + workers}` +
+        ` --Database ${join(process.env.BROWSER_TEST_FILES, "shared.db")} --Logging:LogLevel:Default Warning` +
+        ` > ${join(process.env.BROWSER_TEST_FILES, "shared.log")}`,
+      cwd: "../../src/Circuitum.Web",
+      url: `https://127.0.0.1:${port + workers}/sign-in`,
+      ignoreHTTPSErrors: true,
+      timeout: 90_000,
+      reuseExistingServer: false,
+    },
+  ],
 });

@@ -1,14 +1,14 @@
 namespace Circuitum.Web.Edge;
 
 /// <summary>What is let in: GET, HEAD and POST, and no more of a body than the act takes.</summary>
-public sealed class Doorway(RequestDelegate next, IConfiguration settings, TimeProvider clock)
+public sealed class Doorway(RequestDelegate next, IConfiguration settings, Sharing.Shared shared, TimeProvider clock)
 {
     // Besides these a crew may name the ones its machine is known by: HOSTS=wiring.example;10.0.0.5.
     private static readonly string[] Own = ["localhost", "127.0.0.1", "[::1]"];
 
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
     private readonly HashSet<string> hosts =
-        new([.. Own, .. (settings["Hosts"] ?? "")
+        new([.. Own, .. shared.Hosts, .. (settings["Hosts"] ?? "")
             .Split([';', ','], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)], StringComparer.OrdinalIgnoreCase);
 
     // Files are read whole: a few at once.

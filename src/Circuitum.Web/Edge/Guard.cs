@@ -22,7 +22,7 @@ public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
         catch (Exception e) when (context.RequestAborted.IsCancellationRequested)
         {
             // Whoever asked has gone: there is nobody to answer.
-            WentAway(context.Request.Path, e.GetType().Name);
+            WentAway(Logs.Shown(context.Request.Path), e.GetType().Name);
             context.Abort();
             return;
         }
@@ -95,13 +95,13 @@ public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
 
         if (StorageTrouble.Behind(e) is { } trouble)
         {
-            Storage(context.Request.Method, context.Request.Path, e.GetBaseException().Message);
+            Storage(context.Request.Method, Logs.Shown(context.Request.Path), e.GetBaseException().Message);
             return (StatusCodes.Status503ServiceUnavailable,
                 $"{(HttpMethods.IsGet(context.Request.Method) ? "" : "Not saved. ")}{trouble.Sentence}");
         }
 
         var number = context.TraceIdentifier;
-        Unforeseen(e, number, context.Request.Method, context.Request.Path, context.Request.QueryString.Value ?? "");
+        Unforeseen(e, number, context.Request.Method, Logs.Shown(context.Request.Path), context.Request.QueryString.Value ?? "");
         var act = context.Request.Query["handler"].ToString() is { Length: > 0 and <= 40 } handler
             && handler.All(char.IsAsciiLetterOrDigit) ? $"“{handler}” was not done: " : "";
         return (StatusCodes.Status500InternalServerError,

@@ -40,6 +40,7 @@ public static class Starting
                     $"the job file is ready after {since.Elapsed.TotalSeconds:0.0} s"));
             }
 
+            await Sharing.ShareSetup.SayAsync(app.Services, Console.Out, !Console.IsOutputRedirected);
             app.Lifetime.ApplicationStopped.Register(Databases.Close);
             await app.RunAsync();
             return 0;
@@ -60,7 +61,8 @@ public static class Starting
 
     private static void Say(string line) => Console.WriteLine($"Circuitum: {line}");
 
-    private static int End(string sentence)
+    /// <summary>Ends with a sentence; the exit code.</summary>
+    public static int End(string sentence)
     {
         Console.Error.WriteLine($"Circuitum did not start. {sentence}");
         return NotStarted;

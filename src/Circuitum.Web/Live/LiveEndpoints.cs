@@ -1,7 +1,9 @@
 using System.Globalization;
 using System.Text.Json;
 using Circuitum.Data;
+using Circuitum.Data.People;
 using Circuitum.Web.Bench;
+using Circuitum.Web.Sharing;
 
 namespace Circuitum.Web.Live;
 
@@ -13,13 +15,14 @@ public static class LiveEndpoints
 
     // A line now and then, so that a window that has gone is noticed.
     private const int Beat = 20;
+    private const int Looked = 4;
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
     /// <summary>Maps it.</summary>
     public static void MapLive(this IEndpointRouteBuilder app) => app.MapGet("/job/{key}/events", StreamAsync);
 
-    private static async Task StreamAsync(string key, HttpContext context, JobRevisions revisions, LiveJobs live, TimeProvider clock,
-        IHostApplicationLifetime life)
+    private static async Task StreamAsync(string key, HttpContext context, JobRevisions revisions, LiveJobs live,
+        Sessions sessions, TimeProvider clock, IHostApplicationLifetime life)
     {
         var job = new JobKey(key);
         if (await revisions.LatestAsync(job) is not { } latest)
@@ -28,7 +31,7 @@ public static class LiveEndpoints
             return;
         }
 
-        using var window = live.Open(job, Crew.Of(context));
+        using var window = live.Open(job, Crew.NameOf(context));
         if (window is null)
         {
             // Nothing to hear here: a browser that is answered so does not ask again.
@@ -41,7 +44,7 @@ public static class LiveEndpoints
         context.Response.Headers["X-Accel-Buffering"] = "no";
         try
         {
-            await TellAsync(context.Response, job, latest, window, revisions, clock, ends.Token);
+            await TellAsync(context.Response, job, latest, window, revisions, () => Known.StillAsync(context, sessions), clock, ends.Token);
         }
         catch (OperationCanceledException)
         {
@@ -50,7 +53,7 @@ public static class LiveEndpoints
     }
 
     private static async Task TellAsync(HttpResponse response, JobKey job, Revision latest, LiveJobs.Window window, JobRevisions revisions,
-        TimeProvider clock, CancellationToken ends)
+        Func<Task<bool>> still, TimeProvider clock, CancellationToken ends)
     {
         var others = window.Others;
         await SendAsync(response, "revision", Of(latest), ends);
@@ -67,6 +70,12 @@ public static class LiveEndpoints
 
                 latest = newer;
                 await SendAsync(response, "revision", Of(latest), ends);
+            }
+
+            // Who was signed out meanwhile hears no more.
+            if (round % Looked == 0 && !await still())
+            {
+                return;
             }
 
             if (window.Others is var now && !now.SequenceEqual(others))

@@ -15,6 +15,9 @@ public sealed class LiveJobs
     private readonly ConcurrentDictionary<JobKey, ConcurrentDictionary<Guid, string>> there = new();
     private int all;
 
+    /// <summary>Windows that are open.</summary>
+    public int Windows => Volatile.Read(ref all);
+
     /// <summary>Somebody opens a window; null when there are as many as are told. Disposing closes it.</summary>
     public Window? Open(JobKey job, string who)
     {

@@ -1,8 +1,10 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Data;
+using Circuitum.Data.People;
 using Circuitum.Formats.JobFile;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Edge;
+using Circuitum.Web.Sharing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Circuitum.Formats.Offers;
@@ -28,8 +30,11 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
     /// <summary>The backup that is written every day by itself.</summary>
     public BackupSchedule Schedule => schedule;
 
+    /// <summary>Who is signed in; null where nobody has to.</summary>
+    public Someone.OfTheCrew? Me => Known.Of(HttpContext) as Someone.OfTheCrew;
+
     /// <summary>Who is at the bench.</summary>
-    public string Who => Crew.Of(HttpContext);
+    public string Who => Crew.NameOf(HttpContext);
 
     /// <summary>Shows the list.</summary>
     public async Task OnGetAsync() => Jobs = await revisions.ListAsync();
@@ -56,7 +61,7 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
                 ? await JobArchives.ReadAsync(databases, clock, stream, d => JobFiles.Read(d),
                     p => Photograph.Read(p) is var photograph ? (photograph.MediaType, photograph.Bytes) : default,
                     o => OfferFiles.Read(o))
-                : await bench.StartAsync(JobFiles.Read(stream), Who);
+                : await bench.StartAsync(JobFiles.Read(stream), Crew.Of(HttpContext));
             return Redirect($"/job/{key}/house");
         }
         catch (Exception e) when (e is JobFileException or FormatException)
@@ -71,7 +76,7 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
         var key = Demo.All.Select(d => d.Key).FirstOrDefault(k => k.Value == job, Demo.Key);
         if (await bench.OpenAsync(key) is { } demo)
         {
-            await bench.ReplaceAsync(key, demo.Revision, Who, Demo.Read(key), "Reset the demo");
+            await bench.ReplaceAsync(key, demo.Revision, Crew.Of(HttpContext), Demo.Read(key), "Reset the demo");
             // Another house stands there now, as it was shipped: nothing of it is pulled.
             await site.ForgetAsync(key);
             await offers.ForgetAsync(key);

@@ -23,7 +23,7 @@ public sealed class LearnModel(PracticeRecord record, JobRevisions revisions) : 
     public Exercise? Kept => Done is null ? null : Exercises.Find(Done);
 
     /// <summary>Who is at the bench.</summary>
-    public string Who => Crew.Of(HttpContext);
+    public string Who => Crew.NameOf(HttpContext);
 
     /// <summary>Lists them.</summary>
     public async Task OnGetAsync()

@@ -128,7 +128,7 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
 
     private string Stamp =>
         $"Revision {Open.Revision} · printed "
-        + $"{clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)} · {Crew.Of(HttpContext)}";
+        + $"{clock.GetLocalNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)} · {Crew.NameOf(HttpContext)}";
 
     /// <inheritdoc/>
     protected override bool IsThere => Schedule is not null;

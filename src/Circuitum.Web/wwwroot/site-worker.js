@@ -10,7 +10,8 @@ async function fresh(request) {
   const cache = await caches.open(KEPT);
   try {
     const answer = await fetch(request);
-    if (answer.ok) await cache.put(request.url, answer.clone());
+    // Where one has to sign in first, that is no page of the job.
+    if (answer.ok && !answer.redirected) await cache.put(request.url, answer.clone());
     return answer;
   } catch (trouble) {
     const kept = await cache.match(request.url, { ignoreVary: true });

@@ -15,6 +15,7 @@ import { watchTrouble } from "./trouble.js";
 import { watchTurns } from "./turns.js";
 import { watchSay } from "./say.js";
 import { watchLive } from "./live.js";
+import { watchAccount } from "./account.js";
 
 watchTrouble();
 watchTurns();
@@ -33,5 +34,6 @@ watchLand();
 watchDarkness();
 watchSay();
 watchLive();
+watchAccount();
 // For whoever waits until keys and tools answer.
 document.documentElement.dataset.ready = "true";

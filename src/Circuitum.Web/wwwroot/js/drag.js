@@ -65,7 +65,7 @@ export function watchDrag() {
   let held;
   document.addEventListener("pointerdown", (e) => {
     const part = e.target.closest?.("#plan [data-drag]");
-    if (!part || e.button !== 0 || armed() || e.shiftKey) return;
+    if (!part || bench()?.dataset.may === "read" || e.button !== 0 || armed() || e.shiftKey) return;
     held = grip(part);
     if (!held || (held.drop.name === "panel" && !held.dir)) return (held = undefined);
     e.preventDefault();

@@ -1,0 +1,138 @@
+using Circuitum.Data.People;
+
+namespace Circuitum.Web.Sharing;
+
+/// <summary>Whom an address admits on a server that is shared; each admits those after it too.</summary>
+public enum Admits
+{
+    /// <summary>Whoever comes.</summary>
+    Anyone,
+
+    /// <summary>Whoever has a link to that job, and everybody with an account.</summary>
+    Guest,
+
+    /// <summary>Everybody with an account.</summary>
+    Crew,
+
+    /// <summary>Who plans.</summary>
+    Lead,
+
+    /// <summary>The owner.</summary>
+    Owner,
+
+    /// <summary>Nobody: it is for a server that one person has for himself.</summary>
+    Nobody,
+}
+
+/// <summary>Whom each address admits. What is not listed admits the owner alone, so that a page that is new is closed until it is
+/// listed.</summary>
+public static class Addresses
+{
+    // By the pattern of its route: who reads it, and who sends something to it.
+    private static readonly Dictionary<string, (Admits Read, Admits Send)> Listed = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["css/plan.css"] = (Admits.Anyone, Admits.Nobody),
+        ["sign-in"] = (Admits.Anyone, Admits.Anyone),
+        ["invitation/{code}"] = (Admits.Anyone, Admits.Anyone),
+        ["guest/{code}"] = (Admits.Anyone, Admits.Anyone),
+        [""] = (Admits.Crew, Admits.Lead),
+        ["Index"] = (Admits.Crew, Admits.Lead),
+        ["account"] = (Admits.Crew, Admits.Crew),
+        ["people"] = (Admits.Owner, Admits.Owner),
+        ["health"] = (Admits.Owner, Admits.Nobody),
+        ["health.json"] = (Admits.Owner, Admits.Nobody),
+        ["new"] = (Admits.Lead, Admits.Lead),
+        ["help/{name?}"] = (Admits.Guest, Admits.Nobody),
+        ["bench/{name?}"] = (Admits.Crew, Admits.Crew),
+        ["api/bench/{name}"] = (Admits.Crew, Admits.Nobody),
+        ["api/bench/openapi.json"] = (Admits.Crew, Admits.Nobody),
+        ["learn"] = (Admits.Crew, Admits.Crew),
+        ["learn/{id}"] = (Admits.Crew, Admits.Crew),
+        ["meter"] = (Admits.Lead, Admits.Lead),
+        ["meter/readings"] = (Admits.Lead, Admits.Nobody),
+        ["drawing/{name}.svg"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/house"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/boxes"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/circuits"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/runs"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/panel"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/prove"] = (Admits.Guest, Admits.Crew),
+        ["job/{key}/site"] = (Admits.Guest, Admits.Crew),
+        ["job/{key}/site/entries"] = (Admits.Nobody, Admits.Crew),
+        ["job/{key}/site/photographs"] = (Admits.Nobody, Admits.Crew),
+        ["job/{key}/site/photographs/{fingerprint}"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/events"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/file/{name}"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/ruling/{topic}.pdf"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/walls"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/places/{panel}"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/prints/{panel}"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/find/{panel?}"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/material"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/load"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/marks"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/editions"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/divisions"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/rules"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/box/{id}"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/make-up/{panel}"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/history"] = (Admits.Crew, Admits.Lead),
+        ["job/{key}/money"] = (Admits.Lead, Admits.Lead),
+        ["job/{key}/share"] = (Admits.Lead, Admits.Lead),
+    };
+
+    // Acts of the list of jobs that stand apart.
+    private static readonly Dictionary<string, Admits> OnList = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["Delete"] = Admits.Owner,
+        ["Backup"] = Admits.Owner,
+        ["Who"] = Admits.Nobody,
+    };
+
+    // What a firm's prices are in.
+    private static readonly string[] WithPrices = [Files.PlanFileEndpoints.WholeJob, Files.AsBuilt.Name];
+
+    /// <summary>The patterns that are listed.</summary>
+    public static IEnumerable<string> Patterns => Listed.Keys;
+
+    /// <summary>Whom an address admits.</summary>
+    /// <param name="pattern">The pattern of its route, without the slash before it.</param>
+    /// <param name="sends">Whether something is sent to it.</param>
+    /// <param name="handler">The handler that is named; may be empty.</param>
+    /// <param name="file">The file that is asked for; may be empty.</param>
+    public static Admits Of(string pattern, bool sends, string handler = "", string file = "")
+    {
+        if (!Listed.TryGetValue(pattern, out var listed))
+        {
+            return Admits.Owner;
+        }
+
+        var isList = pattern.Length == 0 || pattern.Equals("Index", StringComparison.OrdinalIgnoreCase);
+        return sends ? isList && OnList.TryGetValue(handler, out var act) ? act : listed.Send
+            : WithPrices.Contains(file, StringComparer.OrdinalIgnoreCase) ? Admits.Lead : listed.Read;
+    }
+
+    /// <summary>Whether somebody is among those whom an address admits.</summary>
+    /// <param name="admits">Whom it admits.</param>
+    /// <param name="who">Who comes; null for who is not signed in.</param>
+    /// <param name="job">The job that the address names; null where it names none.</param>
+    public static bool Lets(this Admits admits, Someone? who, string? job) => admits switch
+    {
+        Admits.Anyone => true,
+        Admits.Nobody => false,
+        _ => who switch
+        {
+            Someone.Guest guest => admits == Admits.Guest && (job is null || guest.Job.Value == job),
+            Someone.OfTheCrew member => admits == Admits.Guest || member.Role >= Role(admits),
+            _ => false,
+        },
+    };
+
+    private static MemberRole Role(Admits admits) => admits switch
+    {
+        Admits.Crew => MemberRole.Crew,
+        Admits.Lead => MemberRole.Lead,
+        Admits.Owner => MemberRole.Owner,
+        _ => throw new ArgumentOutOfRangeException(nameof(admits), admits, "It is for no role."),
+    };
+}
