@@ -36,9 +36,9 @@ public sealed class Drawings(IDbContextFactory<JobsDb> databases)
     public async Task<bool> IsOfAsync(JobKey job, string fingerprint)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var newest = await db.Revisions.Where(r => r.JobKey == job.Value).OrderByDescending(r => r.Number).Select(r => r.Document)
-            .FirstOrDefaultAsync();
-        return newest is not null && fingerprint.Length == 64 && Packed.Unpack(newest).Contains(fingerprint, StringComparison.Ordinal);
+        var number = await db.Revisions.Where(r => r.JobKey == job.Value).Select(r => (int?)r.Number).MaxAsync() ?? 0;
+        return fingerprint.Length == 64 && await RevisionDocuments.ReadAsync(db, job.Value, number) is { } newest
+            && newest.Contains(fingerprint, StringComparison.Ordinal);
     }
 
     /// <summary>A drawing by its fingerprint, or null.</summary>

@@ -56,12 +56,10 @@ public static partial class JobArchives
         await AddJsonAsync(zip, "archive.json", new ArchiveHead(Format, Version, revisions[^1].JobName));
         await AddJsonAsync(zip, "revisions.json", revisions);
         var drawings = new HashSet<string>();
-        foreach (var revision in revisions)
+        await foreach (var (number, document) in RevisionDocuments.AllAsync(db, key))
         {
-            var document = Packed.Unpack(await db.Revisions.Where(r => r.JobKey == key && r.Number == revision.Number)
-                .Select(r => r.Document).SingleAsync());
             drawings.UnionWith(Fingerprints().Matches(document).Select(m => m.Value));
-            await zip.AddAsync(NameOf(revision.Number), Encoding.UTF8.GetBytes(document));
+            await zip.AddAsync(NameOf(number), Encoding.UTF8.GetBytes(document));
         }
 
         foreach (var fingerprint in drawings.Order(StringComparer.Ordinal))
@@ -120,6 +118,7 @@ public static partial class JobArchives
         await using var db = await databases.CreateDbContextAsync();
         await using var all = await db.Database.BeginTransactionAsync();
         db.Add(new StoredJob { Key = key, IsDemo = false, StartedAt = time.GetUtcNow().ToUnixTimeMilliseconds() });
+        string? before = null;
         foreach (var r in revisions)
         {
             var text = archive.Text(NameOf(r.Number));
@@ -128,6 +127,8 @@ public static partial class JobArchives
                 document(text);
             }
 
+            var laid = RevisionDocuments.Lay(r.Number, before, text);
+            before = text;
             db.Add(new StoredRevision
             {
                 JobKey = key,
@@ -138,7 +139,8 @@ public static partial class JobArchives
                 Who = Names.Typed(r.Who),
                 Phrase = r.Phrase,
                 JobName = r.JobName,
-                Document = Packed.Pack(text),
+                Document = laid.Bytes,
+                IsDifference = laid.IsDifference,
             });
             await SaveAsync(db, r.Number % 200 == 0);
         }

@@ -13,6 +13,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     // One writer at a time, as SQLite has it: the others wait here, where waiting takes no thread.
     private readonly SemaphoreSlim writing = new(1);
     private readonly KeptAside aside = new();
+    private readonly RevisionDocuments documents = new();
 
     /// <summary>Makes or upgrades the database file, see <see cref="Preparation"/>; what was found in it.</summary>
     /// <exception cref="PreparationException">It cannot be done.</exception>
@@ -77,9 +78,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     public async Task<string?> DocumentAsync(JobKey job, int number)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var packed = await db.Revisions.Where(r => r.JobKey == job.Value && r.Number == number).Select(r => r.Document)
-            .FirstOrDefaultAsync();
-        return packed is null ? null : Packed.Unpack(packed);
+        return await RevisionDocuments.ReadAsync(db, job.Value, number);
     }
 
     /// <summary>Starts a job with its first revision; a demo under its own key.</summary>
@@ -88,7 +87,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         await using var db = await databases.CreateDbContextAsync();
         var key = (demo ?? JobKey.New(time)).Value;
         db.Add(new StoredJob { Key = key, IsDemo = demo is not null, StartedAt = Now() });
-        db.Add(Row(key, 1, new(RevisionKind.Start, 0, who, phrase, jobName, document)));
+        db.Add(Row(key, 1, new(RevisionKind.Start, 0, who, phrase, jobName, document), RevisionDocuments.Lay(1, null, document)));
         await writing.WaitAsync();
         try
         {
@@ -112,18 +111,20 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
     public async Task<Saving> AppendAsync(JobKey job, int from, NewRevision revision)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var row = Row(job.Value, from + 1, revision);
+        var row = Row(job.Value, from + 1, revision, await documents.LayAsync(db, job.Value, from + 1, revision.Document));
         await writing.WaitAsync();
         try
         {
             // One statement: it is written where the revision it was made from is the newest, and nowhere else.
             var written = await db.Database.ExecuteSqlAsync($"""
-                INSERT INTO Revisions (JobKey, Number, Kind, About, At, Who, Phrase, JobName, Document)
-                SELECT {row.JobKey}, {row.Number}, {row.Kind}, {row.About}, {row.At}, {row.Who}, {row.Phrase}, {row.JobName}, {row.Document}
+                INSERT INTO Revisions (JobKey, Number, Kind, About, At, Who, Phrase, JobName, Document, IsDifference)
+                SELECT {row.JobKey}, {row.Number}, {row.Kind}, {row.About}, {row.At}, {row.Who}, {row.Phrase}, {row.JobName},
+                {row.Document}, {row.IsDifference}
                 WHERE (SELECT MAX(Number) FROM Revisions WHERE JobKey = {row.JobKey}) = {from}
                 """);
             if (written == 1)
             {
+                documents.Written(job.Value, row.Number, revision.Document);
                 aside.Soon(databases);
                 var who = await Names.OneAsync(db, row.Who);
                 return new Saving.Saved(new(row.Number, row.Kind, row.About, Time(row.At), who, row.Phrase));
@@ -156,7 +157,7 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
             : new(row.Number, row.Kind, row.About, Time(row.At), await Names.OneAsync(db, row.Who), row.Phrase);
     }
 
-    private StoredRevision Row(string key, int number, NewRevision r) => new()
+    private StoredRevision Row(string key, int number, NewRevision r, Laid laid) => new()
     {
         JobKey = key,
         Number = number,
@@ -166,7 +167,8 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         Who = r.Who,
         Phrase = r.Phrase,
         JobName = r.JobName,
-        Document = Packed.Pack(r.Document),
+        Document = laid.Bytes,
+        IsDifference = laid.IsDifference,
     };
 
     private long Now() => time.GetUtcNow().ToUnixTimeMilliseconds();

@@ -19,8 +19,15 @@ internal static class Packed
 
     public static string Unpack(byte[] packed)
     {
-        using var brotli = new BrotliStream(new MemoryStream(packed), CompressionMode.Decompress);
-        using var reader = new StreamReader(brotli, Encoding.UTF8);
-        return reader.ReadToEnd();
+        try
+        {
+            using var brotli = new BrotliStream(new MemoryStream(packed), CompressionMode.Decompress);
+            using var reader = new StreamReader(brotli, Encoding.UTF8);
+            return reader.ReadToEnd();
+        }
+        catch (Exception e) when (e is InvalidOperationException or InvalidDataException)
+        {
+            throw new DamagedDocumentException(e);
+        }
     }
 }

@@ -40,8 +40,11 @@ public sealed class StoredRevision
     /// <summary>The job's name at this revision.</summary>
     public required string JobName { get; init; }
 
-    /// <summary>The job document, UTF-8, Brotli.</summary>
+    /// <summary>The job document, packed: whole, or what makes it of the revision before.</summary>
     public required byte[] Document { get; init; }
+
+    /// <summary>True where it is what makes it of the revision before.</summary>
+    public bool IsDifference { get; init; }
 }
 
 /// <summary>A crew's set of rules: saving one of the same name again adds a row, and the newest counts.</summary>

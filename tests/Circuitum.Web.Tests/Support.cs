@@ -11,12 +11,14 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Circuitum.Web.Tests;
 
 /// <summary>The application over a database of its own.</summary>
-/// <param name="settings">What else it is started with.</param>
-public sealed class BenchHost(params (string Name, string Value)[] settings) : WebApplicationFactory<Program>
+public sealed class BenchHost : WebApplicationFactory<Program>
 {
     private readonly string folder = Directory.CreateTempSubdirectory("circuitum-test-").FullName;
 
     public string Database => Path.Combine(folder, "jobs.db");
+
+    /// <summary>What else it is started with.</summary>
+    public IReadOnlyList<(string Name, string Value)> Settings { get; init; } = [];
 
     public JobRevisions Revisions => Services.GetRequiredService<JobRevisions>();
 
@@ -38,12 +40,12 @@ public sealed class BenchHost(params (string Name, string Value)[] settings) : W
     public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new(Settled) }));
 
     // Whoever signs in does it by HTTPS: the cookies go no other way.
-    private string Settled => settings.Any(s => s.Name == "Share") ? "https://localhost" : "http://localhost";
+    private string Settled => Settings.Any(s => s.Name == "Share") ? "https://localhost" : "http://localhost";
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("Database", Database).UseSetting("Logging:LogLevel:Default", "Warning");
-        foreach (var (name, value) in settings)
+        foreach (var (name, value) in Settings)
         {
             builder.UseSetting(name, value);
         }

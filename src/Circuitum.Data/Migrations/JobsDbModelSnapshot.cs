@@ -406,6 +406,9 @@ namespace Circuitum.Data.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
+                    b.Property<bool>("IsDifference")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("JobName")
                         .IsRequired()
                         .HasColumnType("TEXT");

@@ -17,6 +17,9 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
     // How many revisions back one is looked for that can be read.
     private const int MostBack = 50;
 
+    // Where one that lies whole is damaged, those after it cannot be read, up to the next that does.
+    private const int MostUnread = 70;
+
     private readonly JobTurns turns = new();
 
     // How often a change is tried on top of what came first while it was planned.
@@ -285,7 +288,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         }
 
         string? spoiled = null;
-        for (var number = all[^1].Number; number > Math.Max(0, all[^1].Number - MostBack); number--)
+        for (var number = all[^1].Number; number > Math.Max(0, all[^1].Number - MostUnread); number--)
         {
             var (job, why, document) = await TryReadAsync(key, number);
             if (job is not null)
@@ -323,7 +326,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
             return await revisions.DocumentAsync(key, number) is { } document ? (JobFiles.Read(document), null, document)
                 : (null, "it is not there", null);
         }
-        catch (JobFileException e)
+        catch (Exception e) when (e is JobFileException or DamagedDocumentException)
         {
             CannotRead(key.Value, number, e.Message);
             return (null, e.Message.TrimEnd('.'), null);

@@ -89,6 +89,8 @@ public sealed partial class Guard(RequestDelegate next, ILogger<Guard> log)
                 return (StatusCodes.Status503ServiceUnavailable, busy.Message);
             case PreparationException storage:
                 return (StatusCodes.Status503ServiceUnavailable, storage.Message);
+            case DamagedDocumentException damaged:
+                return (StatusCodes.Status409Conflict, damaged.Message);
             case SpoiledJobException spoiled:
                 return (StatusCodes.Status409Conflict, spoiled.Message);
         }

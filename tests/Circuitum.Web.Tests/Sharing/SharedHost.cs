@@ -9,7 +9,7 @@ public sealed class SharedHost : IDisposable
 {
     public const string Password = "crate lantern seven moss";
 
-    public SharedHost(params (string Name, string Value)[] settings) => Host = new([("Share", "lan"), .. settings]);
+    public SharedHost(params (string Name, string Value)[] settings) => Host = new() { Settings = [("Share", "lan"), .. settings] };
 
     public BenchHost Host { get; }
 
