@@ -1,10 +1,12 @@
-// Many editors on several jobs of a running server, a second of thought between two edits: what is lost, and how long each waits.
-//   node bench/crowd.mjs http://127.0.0.1:5080 EDITORS JOBS [SECONDS] [PID]
+// Many editors on several jobs of a running server, THOUGHT ms between two edits, a second unless told: what is lost, and how long each
+// waits.
+//   THOUGHT=1000 node bench/crowd.mjs http://127.0.0.1:5080 EDITORS JOBS [SECONDS] [PID]
 import { readFileSync } from "node:fs";
 import { Editor } from "./editor.mjs";
 
 const [base, editors, jobs, seconds = 60] = [process.argv[2], ...process.argv.slice(3, 6).map(Number)];
 const pid = process.argv[6];
+const thought = Number(process.env.THOUGHT ?? 1000);
 const memory = () => (pid ? Math.round(Number(readFileSync(`/proc/${pid}/status`, "utf8").match(/VmRSS:\s+(\d+)/)[1]) / 1024) : NaN);
 
 async function bring() {
@@ -30,7 +32,7 @@ let top = memory();
 const sleep = (ms) => new Promise((done) => setTimeout(done, ms));
 
 async function work(n) {
-  await sleep(Math.random() * 1000);
+  await sleep(Math.random() * thought);
   const editor = await Editor.at(base, keys[n % jobs]);
   for (let i = n; performance.now() < until; i++) {
     const { status, took } = await editor.edit(i);
@@ -38,7 +40,7 @@ async function work(n) {
     statuses[status] = (statuses[status] ?? 0) + 1;
     if (status === 409) await editor.look();
     if (n === 0) top = Math.max(top, memory());
-    await sleep(500 + Math.random() * 1000);
+    await sleep(thought * (0.5 + Math.random()));
   }
   return editor;
 }

@@ -1,6 +1,7 @@
 // A crew on one server: each with a browser of their own, over HTTPS.
 import { test as base, expect } from "@playwright/test";
 import AxeBuilder from "@axe-core/playwright";
+import { execFileSync, spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { workers } from "./playwright.config.mjs";
@@ -128,6 +129,33 @@ test("two leads in two windows: what one does the other hears by name, and a cla
   await expect(lead.getByText("revision 2")).toBeVisible();
   await lead.goto(`${address}/job/demo/history`);
   await expect(lead.getByRole("listitem").filter({ hasText: "Odile, 20" })).toHaveCount(1);
+});
+
+test("a backup is put in an empty place, and everybody signs in there as before", async ({ comes }) => {
+  const owner = await comes();
+  await signIn(owner, "Odile");
+  const download = owner.waitForEvent("download");
+  await owner.getByRole("button", { name: "Download a backup" }).click();
+  const [backup, restored] = ["backup.db", "restored.db"].map((n) => join(process.env.BROWSER_TEST_FILES, n));
+  await (await download).saveAs(backup);
+  execFileSync("dotnet", ["src/Circuitum.Cli/bin/Debug/net10.0/circuitum.dll", "restore", backup, "-o", restored]);
+  const port = Number(process.env.BROWSER_TEST_PORT) + workers + 1;
+  const server = spawn(
+    "dotnet",
+    ["bin/Debug/net10.0/Circuitum.Web.dll", "--Share", "lan", "--Port", String(port), "--Database", restored],
+    { cwd: "src/Circuitum.Web", stdio: "ignore" },
+  );
+  try {
+    const crew = await comes(phone);
+    const there = `https://127.0.0.1:${port}`;
+    await expect(async () => crew.goto(`${there}/job/demo/site`)).toPass();
+    await crew.getByLabel("Name").fill("Cora");
+    await crew.getByLabel("Password").fill(words);
+    await crew.getByRole("button", { name: "Sign in" }).click();
+    await expect(crew.getByRole("button", { name: /^pulled, /, pressed: true })).toHaveAttribute("title", "Cora");
+  } finally {
+    server.kill();
+  }
 });
 
 test("a guest reads one job until the link is ended", async ({ comes }) => {

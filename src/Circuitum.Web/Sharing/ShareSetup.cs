@@ -26,6 +26,12 @@ public static class ShareSetup
         builder.Services.AddRateLimiter(Tries.Configure);
         if (!shared.Is)
         {
+            if (builder.Configuration["Port"] is not null && builder.Configuration["urls"] is null)
+            {
+                builder.WebHost.UseUrls(string.Create(System.Globalization.CultureInfo.InvariantCulture,
+                    $"http://127.0.0.1:{shared.Port}"));
+            }
+
             return shared;
         }
 
