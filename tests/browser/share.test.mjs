@@ -77,7 +77,7 @@ test("the owner comes in by the address that was printed, invites a crew, and a 
 
   // What is planned is shown to her, and nothing to change it with.
   await crew.goto(`${address}/job/demo/house`);
-  await expect(crew.getByText(/saved, to read/)).toBeVisible();
+  await expect(crew.getByText("to read", { exact: true })).toBeVisible();
   await expect(crew.getByRole("button", { name: "Draw it" })).toBeHidden();
   // The same link makes nobody else an account.
   const late = await comes();

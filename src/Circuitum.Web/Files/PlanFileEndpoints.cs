@@ -18,6 +18,9 @@ public static class PlanFileEndpoints
     /// <summary>Everything of a job, among its files.</summary>
     public const string WholeJob = "whole-job.zip";
 
+    /// <summary>The job, as it was saved.</summary>
+    public const string JobFile = "job.circuitum.json";
+
     private static readonly string[] Read = ["GET", "HEAD"];
 
     /// <summary>Maps them.</summary>
@@ -50,7 +53,7 @@ public static class PlanFileEndpoints
         Photographs photographs, Offers offers, IDbContextFactory<JobsDb> databases)
     {
         // As it was saved, planned or not: a job can always be got out.
-        if (name == "job.circuitum.json")
+        if (name == JobFile)
         {
             var job = new JobKey(key);
             return await revisions.DocumentAsync(job, await revisions.NewestAsync(job)) is { } document

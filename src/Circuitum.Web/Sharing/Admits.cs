@@ -73,7 +73,7 @@ public static class Addresses
         ["job/{key}/marks"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/editions"] = (Admits.Guest, Admits.Lead),
         ["job/{key}/divisions"] = (Admits.Guest, Admits.Lead),
-        ["job/{key}/rules"] = (Admits.Guest, Admits.Lead),
+        ["job/{key}/rules"] = (Admits.Crew, Admits.Lead),
         ["job/{key}/box/{id}"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/make-up/{panel}"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/history"] = (Admits.Crew, Admits.Lead),
@@ -89,8 +89,13 @@ public static class Addresses
         ["Who"] = Admits.Nobody,
     };
 
-    // What a firm's prices are in.
-    private static readonly string[] WithPrices = [Files.PlanFileEndpoints.WholeJob, Files.AsBuilt.Name];
+    // What a firm's estimates are in; and the job itself, with what the firm pays for a breaker.
+    private static readonly Dictionary<string, Admits> OfFirm = new(StringComparer.OrdinalIgnoreCase)
+    {
+        [Files.PlanFileEndpoints.WholeJob] = Admits.Lead,
+        [Files.AsBuilt.Name] = Admits.Lead,
+        [Files.PlanFileEndpoints.JobFile] = Admits.Crew,
+    };
 
     /// <summary>The patterns that are listed.</summary>
     public static IEnumerable<string> Patterns => Listed.Keys;
@@ -109,7 +114,7 @@ public static class Addresses
 
         var isList = pattern.Length == 0 || pattern.Equals("Index", StringComparison.OrdinalIgnoreCase);
         return sends ? isList && OnList.TryGetValue(handler, out var act) ? act : listed.Send
-            : WithPrices.Contains(file, StringComparer.OrdinalIgnoreCase) ? Admits.Lead : listed.Read;
+            : OfFirm.TryGetValue(file, out var firm) ? firm : listed.Read;
     }
 
     /// <summary>Whether somebody is among those whom an address admits.</summary>

@@ -23,7 +23,7 @@ public static class Permits
             return true;
         }
 
-        // A page asks the same of many forms.
+        // A page asks the same of many forms and links.
         if (context.Items[Asked] is not Dictionary<(string, bool), bool> asked)
         {
             context.Items[Asked] = asked = [];

@@ -59,7 +59,7 @@ public static class ShareSetup
                 return;
             }
 
-            void Https(Microsoft.AspNetCore.Server.Kestrel.Core.ListenOptions listen) => 
+            void Https(Microsoft.AspNetCore.Server.Kestrel.Core.ListenOptions listen) =>
                 listen.UseHttps(options.ApplicationServices.GetRequiredService<Shown>().Certificate);
             if (shared.Listens.Equals(IPAddress.IPv6Any))
             {

@@ -51,7 +51,8 @@ public sealed class GateTests : IDisposable
         ["/job/demo/site/photographs"] = (".", "clo"),
         ["/job/demo/site/photographs/none"] = ("gclo", "."),
         ["/job/demo/events"] = ("gclo", "."),
-        ["/job/demo/file/job.circuitum.json"] = ("gclo", "."),
+        ["/job/demo/file/job.circuitum.json"] = ("clo", "."),
+        ["/job/demo/file/plan.json"] = ("gclo", "."),
         ["/job/demo/file/whole-job.zip"] = ("lo", "."),
         ["/job/demo/file/as-built.zip"] = ("lo", "."),
         ["/job/demo/ruling/tag.pdf"] = ("gclo", "."),
@@ -64,7 +65,7 @@ public sealed class GateTests : IDisposable
         ["/job/demo/marks"] = ("gclo", "."),
         ["/job/demo/editions"] = ("gclo", "lo"),
         ["/job/demo/divisions"] = ("gclo", "lo"),
-        ["/job/demo/rules"] = ("gclo", "lo"),
+        ["/job/demo/rules"] = ("clo", "lo"),
         ["/job/demo/box/none"] = ("gclo", "."),
         ["/job/demo/make-up/A"] = ("gclo", "."),
         ["/job/demo/history"] = ("clo", "lo"),
@@ -172,7 +173,13 @@ public sealed class GateTests : IDisposable
             Assert.DoesNotContain("Fernhollow", await guest.GetAsync(address, HttpStatusCode.NotFound), StringComparison.Ordinal);
         }
 
-        Assert.DoesNotContain("all jobs", await guest.GetAsync("/job/demo-crawl/house"), StringComparison.Ordinal);
+        var house = await guest.GetAsync("/job/demo-crawl/house");
+        foreach (var closed in new[] { "all jobs", "/history", "/money", "/rules", "as-built.zip", "job.circuitum.json", "/share" })
+        {
+            Assert.DoesNotContain(closed, house, StringComparison.Ordinal);
+        }
+
+        Assert.Contains("<span>revision 1</span>", house, StringComparison.Ordinal);
         var sent = await guest.PostAsync("/job/demo-crawl/boxes?handler=Height", ("box", "x"), ("height", "20"));
         Assert.Equal(HttpStatusCode.Forbidden, sent.Status);
         Assert.Contains("as a guest", sent.Text, StringComparison.Ordinal);

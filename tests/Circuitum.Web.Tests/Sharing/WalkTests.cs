@@ -85,7 +85,7 @@ public sealed partial class WalkTests : IDisposable
                     // By a field of its own, or on the bench by the header that every act carries.
                     Must(form.Groups["body"].Value.Contains("__RequestVerificationToken", StringComparison.Ordinal)
                         || page.Contains("RequestVerificationToken&quot;", StringComparison.Ordinal)
-                        || page.Contains("\"RequestVerificationToken\"", StringComparison.Ordinal), 
+                        || page.Contains("\"RequestVerificationToken\"", StringComparison.Ordinal),
                         $"form without a token {form.Value[..80]}");
                 }
 
