@@ -81,6 +81,17 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         return await RevisionDocuments.ReadAsync(db, job.Value, number);
     }
 
+    /// <summary>The documents of a job from a revision on, one after the other.</summary>
+    /// <exception cref="DamagedDocumentException">One of them cannot be unpacked.</exception>
+    public async IAsyncEnumerable<(int Number, string Document)> DocumentsAsync(JobKey job, int from)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await foreach (var read in RevisionDocuments.AllAsync(db, job.Value, from))
+        {
+            yield return read;
+        }
+    }
+
     /// <summary>Starts a job with its first revision; a demo under its own key.</summary>
     public async Task<JobKey> StartAsync(string who, string phrase, string jobName, string document, JobKey? demo = null)
     {

@@ -88,12 +88,17 @@ internal sealed class RevisionDocuments
         return string.Join('\n', lines);
     }
 
-    /// <summary>Reads all of a job, one after the other.</summary>
-    public static async IAsyncEnumerable<(int Number, string Document)> AllAsync(JobsDb db, string job)
+    /// <summary>Reads all of a job from a revision on, one after the other.</summary>
+    public static async IAsyncEnumerable<(int Number, string Document)> AllAsync(JobsDb db, string job, int from = 1)
     {
-        await foreach (var (number, lines) in LinesAsync(db, job, 1, int.MaxValue))
+        // The last before it that lies whole by its number is where the others are made from.
+        var whole = from - ((from - 1) % WholeEvery);
+        await foreach (var (number, lines) in LinesAsync(db, job, whole, int.MaxValue))
         {
-            yield return (number, string.Join('\n', lines));
+            if (number >= from)
+            {
+                yield return (number, string.Join('\n', lines));
+            }
         }
     }
 

@@ -74,6 +74,13 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
         return true;
     }
 
+    /// <summary>Somebody has another name: what is kept is read again.</summary>
+    public void Renamed()
+    {
+        Interlocked.Increment(ref written);
+        kept.Clear();
+    }
+
     /// <summary>Another job is in its place, and nothing of that is done.</summary>
     public async Task ForgetAsync(JobKey job)
     {

@@ -40,6 +40,7 @@ builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Offers>();
 builder.Services.AddSingleton<PracticeRecord>();
 builder.Services.AddSingleton<Milestones>();
+builder.Services.AddSingleton<TouchedParts>();
 builder.Services.AddSingleton<Drawings>();
 builder.Services.AddSingleton<CrewRules>();
 builder.Services.AddSingleton<DivisionSearches>();

@@ -31,6 +31,24 @@ public sealed class JobPartsTests
     public void Nothing_differs_from_itself() => Assert.True(From(Start, Start with { Boxes = [.. Start.Boxes] }).IsNone);
 
     [Fact]
+    public void What_a_room_a_box_and_a_circuit_have_to_do_with_it()
+    {
+        var moved = From(Start, Moved(Start, "k1", 40));
+        Assert.True(moved.HasBox("k1"));
+        Assert.True(moved.IsInRoom("kitchen"));
+        Assert.False(moved.HasBox("k2") || moved.HasBox("k") || moved.IsInRoom("den") || moved.IsInRoom("kit"));
+        // One that goes to another room has to do with both.
+        var gone = From(Start, Start with { Boxes = [Start.Boxes[0] with { Room = new("den") }, .. Start.Boxes[1..]] });
+        Assert.True(gone.IsInRoom("kitchen") && gone.IsInRoom("den"));
+        var named = From(Start, Room(Start, "den", r => r with { Name = "Study" }));
+        Assert.True(named.IsInRoom("den"));
+        Assert.False(named.IsInRoom("kitchen"));
+        var pinned = From(Start, Start with { Pins = Start.Pins with { Boxes = [new(new("k1"), new("kitchen-1"))] } });
+        Assert.True(pinned.HasPinOf("kitchen-1"));
+        Assert.False(pinned.HasPinOf("kitchen"));
+    }
+
+    [Fact]
     public void Boxes_of_two_rooms_do_not_touch_and_of_one_room_do()
     {
         Assert.False(From(Start, Moved(Start, "k1", 40)).Touches(From(Start, Moved(Start, "d1", 40))));

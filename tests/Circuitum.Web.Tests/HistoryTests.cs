@@ -36,6 +36,29 @@ public sealed class HistoryTests : IDisposable
     }
 
     [Fact]
+    public async Task A_room_and_a_circuit_find_what_touched_them_whatever_the_act_is_called()
+    {
+        var visitor = await AfterTwoAsync();
+        var plan = Core.Plans.Planner.Plan(await host.NewestAsync());
+        var circuit = plan.Landed(plan.CircuitOf(new("f-r2"))!.Key)!;
+        await visitor.GetAsync("/job/demo/boxes");
+        await visitor.PostAsync("/job/demo/boxes?handler=NameBox", ("box", "f-r2"), ("name", "By the piano"));
+        await visitor.GetAsync("/job/demo/boxes");
+        // Its name says nothing any more of the room it stands in.
+        await visitor.PostAsync("/job/demo/boxes?handler=Height", ("box", "f-r2"), ("height", "24\""));
+        Assert.DoesNotContain("Family", (await host.Revisions.LatestAsync(new("demo")))!.Phrase, StringComparison.Ordinal);
+        foreach (var about in new[] { "Family room", circuit.Description, circuit.SpaceText })
+        {
+            Assert.Equal([5, 4, 2], Numbers(await visitor.GetAsync($"/job/demo/history?about={Uri.EscapeDataString(about)}")));
+        }
+
+        // What was worked out once is the same from what is kept.
+        Assert.Equal([5, 4, 2], Numbers(await visitor.GetAsync("/job/demo/history?about=Family%20room")));
+        Assert.Equal([3], Numbers(await visitor.GetAsync("/job/demo/history?about=Bedroom%202")));
+        Assert.Empty(Numbers(await visitor.GetAsync("/job/demo/history?about=Pantry")));
+    }
+
+    [Fact]
     public async Task Two_revisions_are_held_against_each_other()
     {
         var visitor = await AfterTwoAsync();

@@ -210,6 +210,31 @@ public sealed partial class SiteTests : IDisposable
         await v.GetAsync($"/job/demo-crawl/site/photographs/{record.Entries[0].Photograph}", HttpStatusCode.NotFound);
     }
 
+    [Fact] // a circle and a word; taken away by another entry, and shown beside the wall on the plan
+    public async Task Something_on_a_photograph_is_circled()
+    {
+        var v = host.Visit();
+        var shot = Guid.NewGuid();
+        await PhotographAsync(v.Http, Picture(7), id: shot);
+        var circle = Guid.NewGuid();
+        var entry = Entry("wall:kitchen.1", "Circled", id: circle, line: $"{shot} 40 55", note: "no plate here");
+        var (_, said) = await SendAsync(v.Http, entry);
+        Assert.Empty(said["refused"]!.AsArray());
+        var page = await v.GetAsync("/job/demo/site?view=walk");
+        Assert.Contains("cx=\"40%\" cy=\"55%\"", page, StringComparison.Ordinal);
+        Assert.Contains("no plate here", page, StringComparison.Ordinal);
+        Assert.Contains("cx=\"40%\" cy=\"55%\"", await v.GetAsync("/job/demo/house?on=wall:kitchen.1"), StringComparison.Ordinal);
+        foreach (var (line, note, says) in new[] { ($"{shot} 40", "x", "no place on a photograph"), ("", "x", "no place on a photograph"),
+            ($"{shot} 40 101", "x", "no place on a photograph"), ($"{shot} 40 55", "", "What is circled?") })
+        {
+            var (_, refused) = await SendAsync(v.Http, Entry("wall:kitchen.1", "Circled", line: line, note: note));
+            Assert.Contains(says, refused["refused"]![0]!["why"]!.GetValue<string>(), StringComparison.Ordinal);
+        }
+
+        await SendAsync(v.Http, Entry("wall:kitchen.1", "Circled", back: circle, line: $"{shot} 40 55"));
+        Assert.DoesNotContain("no plate here", await v.GetAsync("/job/demo/site?view=walk"), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task What_is_no_photograph_is_refused_in_a_sentence()
     {

@@ -43,6 +43,10 @@ test("thirty runs written down without signal are sent when it is back, once eac
   await openSite(page);
   await expect(page.getByRole("main")).toContainText("0 of 142 runs pulled");
   await kept(page);
+  // The other phone has the list as it is now, with nothing done.
+  const other = await browser.newContext({ baseURL, viewport: { width: 390, height: 844 } });
+  const second = await other.newPage();
+  await openSite(second);
   await context.setOffline(true);
   await page.reload();
   await page.waitForSelector("html[data-ready]");
@@ -60,9 +64,6 @@ test("thirty runs written down without signal are sent when it is back, once eac
   await page.goBack();
 
   // Meanwhile the other phone writes down five that the first has too, and five more.
-  const other = await browser.newContext({ baseURL, viewport: { width: 390, height: 844 } });
-  const second = await other.newPage();
-  await openSite(second);
   for (let i = 25; i < 35; i++) await ticks(second, "pulled").nth(i).click();
   await expect(unsent(second)).toHaveText("Everything is sent.");
 
@@ -150,6 +151,18 @@ test("two photographs taken without signal come to their wall, small and without
   const sent = await page.request.get(await shots.first().getAttribute("src"));
   expect(sent.headers()["content-type"]).toBe("image/jpeg");
   expect((await sent.body()).includes("GPS of this very house")).toBe(false);
+
+  // A circle and a word, touched where it is; then moved a little by the keys.
+  await openSite(page, "walk");
+  await page.getByRole("button", { name: /^Circle something on .*after the foam/ }).click();
+  const picture2 = page.getByRole("listitem").filter({ hasText: "after the foam" }).getByRole("link");
+  await picture2.click({ position: { x: 30, y: 20 } });
+  await picture2.press("ArrowRight");
+  await page.getByRole("textbox", { name: "What is circled" }).last().fill("gap at the top plate");
+  await page.getByRole("button", { name: "Keep it" }).last().click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.reload();
+  await expect(page.getByText("gap at the top plate")).toBeVisible();
 
   await openSite(page, "walk");
   await page.getByRole("button", { name: /^Put away the photograph of .*before the foam/ }).click();

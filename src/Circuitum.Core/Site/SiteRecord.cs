@@ -54,6 +54,12 @@ public sealed class SiteRecord
         && (e.Subject == Subject.Room(room) || within.Contains(e.Subject)
             || (e.Subject.Kind == SubjectKind.Wall && e.Subject.Numbered?.Of == room.Value)));
 
+    /// <summary>What is circled on a photograph, the oldest first.</summary>
+    /// <param name="photograph">The entry by which it was taken.</param>
+    public IEnumerable<CircledThing> Circled(EntryId photograph) => Standing.Where(e => e.Step == SiteStep.Circled)
+        .Select(e => Ring.TryParse(e.Line) is { } ring && ring.Photograph == photograph ? new CircledThing(e, ring) : null)
+        .OfType<CircledThing>();
+
     /// <summary>What is to be mended at a line of the walk, the oldest first.</summary>
     public IEnumerable<SiteEntry> Corrections(Subject subject, string line) =>
         Corrections().Where(e => e.Subject == subject && e.Line == line);

@@ -47,6 +47,9 @@ public enum SiteStep
 
     /// <summary>A fault was looked for on a circuit: the note says what was seen and what it may be.</summary>
     Searched,
+
+    /// <summary>Something on a photograph was circled: the line is a <see cref="Ring"/>, the note says what it is.</summary>
+    Circled,
 }
 
 /// <summary>Which steps there are for what.</summary>

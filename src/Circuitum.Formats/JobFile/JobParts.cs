@@ -32,6 +32,20 @@ public sealed class JobParts
     public bool Touches(JobParts other) => parts.Overlaps(other.parts)
         || parts.Any(a => other.parts.Any(b => IsWithin(a, b) || IsWithin(b, a)));
 
+    /// <summary>Something in a room differs, or the room itself.</summary>
+    /// <param name="id">The room's.</param>
+    public bool IsInRoom(string id) => parts.Contains($"room {id}") || parts.Any(p => $"{p}/".Contains($"/rooms:{id}/",
+        StringComparison.Ordinal));
+
+    /// <summary>A box differs, or came, or went.</summary>
+    /// <param name="id">The box's.</param>
+    public bool HasBox(string id) => parts.Any(p => p == $"/boxes:{id}" || p.StartsWith($"/boxes:{id}/", StringComparison.Ordinal));
+
+    /// <summary>A pin of a circuit differs: its boxes, breaker, cable, way or place in the panel.</summary>
+    /// <param name="key">The circuit's.</param>
+    public bool HasPinOf(string key) => parts.Any(p => p.StartsWith("/pins", StringComparison.Ordinal)
+        && p.Contains($"\"{key}\"", StringComparison.Ordinal));
+
     private static bool IsWithin(string inner, string outer) => inner.StartsWith(outer + "/", StringComparison.Ordinal);
 
     private static Dictionary<string, Part> Read(string document)

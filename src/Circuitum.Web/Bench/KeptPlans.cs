@@ -48,6 +48,17 @@ public sealed class KeptPlans(TimeProvider clock)
         }
     }
 
+    /// <summary>Drops all of them.</summary>
+    public void Clear()
+    {
+        lock (gate)
+        {
+            byKey.Clear();
+            used.Clear();
+            weight = 0;
+        }
+    }
+
     /// <summary>Keeps a plan in place of the one before; an older one than is kept is left.</summary>
     public OpenJob Keep(OpenJob job)
     {

@@ -19,7 +19,8 @@ namespace Circuitum.Web.Pages;
 public sealed record Compared(int From, int To, ImmutableArray<string> Changed, ImmutableArray<Tag> Come, ImmutableArray<Tag> Gone);
 
 /// <summary>History: who did what and when; any two revisions compared, any one brought back, some with names.</summary>
-public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milestones milestones) : JobPage(bench)
+public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milestones milestones, TouchedParts touched)
+    : JobPage(bench)
 {
     /// <summary>Revisions on one page.</summary>
     public const int Most = 100;
@@ -28,7 +29,7 @@ public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milest
     [FromQuery]
     public string Who { get; set; } = "";
 
-    /// <summary>A room, a circuit, or any word that the act names.</summary>
+    /// <summary>A room or a circuit that was touched, or any word that the act names.</summary>
     [FromQuery]
     public string About { get; set; } = "";
 
@@ -61,7 +62,7 @@ public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milest
 
     /// <summary>Words to filter by: rooms and circuits.</summary>
     public IEnumerable<string> Words => Open.Plan.House.Rooms.Select(r => r.Room.Name)
-        .Concat(Open.Plan.Panels.SelectMany(p => p.Circuits).Select(c => c.Description)).Distinct();
+        .Concat(Open.Plan.Panels.SelectMany(p => p.Circuits).SelectMany(c => new[] { c.Description, c.SpaceText })).Distinct();
 
     /// <summary>Gives a revision a name.</summary>
     public async Task<IActionResult> OnPostNameAsync(int number, string? name)
@@ -112,8 +113,9 @@ public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milest
         var all = await revisions.OfAsync(Open.Key);
         Everybody = [.. all.Select(r => r.Who).Distinct().Order(StringComparer.OrdinalIgnoreCase)];
         Names = (await milestones.OfAsync(Open.Key)).ToLookup(m => m.Number);
+        var touches = await TouchesAsync();
         var matching = all.Reverse().Where(r => (Who.Length == 0 || r.Who == Who) && (Below <= 0 || r.Number < Below)
-            && (About.Length == 0 || r.Phrase.Contains(About, StringComparison.OrdinalIgnoreCase)
+            && (About.Length == 0 || touches.Contains(r.Number) || r.Phrase.Contains(About, StringComparison.OrdinalIgnoreCase)
                 || Names[r.Number].Any(n => n.Name.Contains(About, StringComparison.OrdinalIgnoreCase)))).Take(Most + 1).ToList();
         (Shown, HasOlder) = ([.. matching.Take(Most)], matching.Count > Most);
         var later = To > 0 ? To : Open.Revision;
@@ -122,6 +124,19 @@ public sealed class HistoryModel(Workbench bench, JobRevisions revisions, Milest
         {
             Compared = new(first, last, [.. PlanDifference.Between(before, after)],
                 [.. PlanDifference.TagsOnlyIn(after, before)], [.. PlanDifference.TagsOnlyIn(before, after)]);
+        }
+    }
+
+    // Where the file is damaged in between, what is left are the words.
+    private async Task<IReadOnlySet<int>> TouchesAsync()
+    {
+        try
+        {
+            return About.Length == 0 ? new HashSet<int>() : await touched.OfAsync(Open.Key, Open.Plan, Open.Timeline.Latest.Number, About);
+        }
+        catch (DamagedDocumentException)
+        {
+            return new HashSet<int>();
         }
     }
 

@@ -35,7 +35,8 @@ public sealed record SiteLine(Tick Tick, string Text, string Beside, string Asks
 /// <param name="Key">The job.</param>
 /// <param name="Room">The room.</param>
 /// <param name="Shots">What was taken, the oldest first.</param>
-public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteEntry> Shots)
+/// <param name="Record">All that is written down.</param>
+public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteEntry> Shots, SiteRecord Record)
 {
     /// <summary>As it is called.</summary>
     public string Name => Room.Name;
@@ -44,6 +45,9 @@ public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteE
     public IEnumerable<(Subject Subject, string Words)> Sides => Enumerable.Range(1, Room.Corners.Length)
         .Select(n => (Subject.Wall(Room.Id, n), $"{Room.SideOf(n)} wall{(Room.Corners.Length > 4 ? $", {n}" : "")}"))
         .Append((Subject.Room(Room.Id), "the whole room"));
+
+    /// <summary>What is circled on one.</summary>
+    public IReadOnlyList<CircledThing> Circled(SiteEntry shot) => [.. Record.Circled(shot.Id)];
 
     /// <summary>What a photograph is of, and what was said of it.</summary>
     public string Words(SiteEntry shot) => string.Join(", ", new[]
@@ -246,7 +250,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
 
     /// <summary>The photographs of a room.</summary>
     public RoomPhotographs PhotographsOf(FramedRoom room) => new(Key, room.Room, [.. Record.Photographs(room.Room.Id,
-        Plan.Survey.Boxes.Where(b => b.Box.Room == room.Room.Id).Select(b => Subject.Box(b.Box.Id)).ToHashSet())]);
+        Plan.Survey.Boxes.Where(b => b.Box.Room == room.Room.Id).Select(b => Subject.Box(b.Box.Id)).ToHashSet())], Record);
 
     /// <summary>What is pulled, by floor, by who and by circuit; what has nothing to count is left out.</summary>
     public IEnumerable<(string Title, ImmutableArray<Tally> Tallies)> Tallies() => new[]

@@ -137,7 +137,7 @@ public sealed partial class SignIns(UserManager<Member> members, Sessions sessio
     }
 
     /// <summary>Why a name cannot be an account's; null where it can.</summary>
-    private static string? Problem(string name) => Crew.Plain(name).Length == 0 ? "Say the name that the others know you by."
+    public static string? Problem(string name) => Crew.Plain(name).Length == 0 ? "Say the name that the others know you by."
         : Crew.Problem(name);
 
     [LoggerMessage(LogLevel.Information, "Signed in: {Who}")]

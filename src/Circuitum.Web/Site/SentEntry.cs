@@ -74,15 +74,15 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
             throw new FormatException($"A note has at most {SiteEntry.LongestNote} characters that print.");
         }
 
-        var line = Line ?? "";
-        if (step.IsOfWalk() != line.Length > 0 || line.Length > SiteEntry.LongestLine || Printed.Problem(line) is not null)
-        {
-            throw new FormatException($"“{Told(line)}” is no line of the walk.");
-        }
-
+        var line = LineOf(step);
         var id = EntryId.TryParse(Id) ?? throw new FormatException("The entry has no id.");
         EntryId? back = TakesBack is null ? null
             : EntryId.TryParse(TakesBack) ?? throw new FormatException("It takes back an entry that has no id.");
+        if (step == SiteStep.Circled && back is null && note.Length == 0)
+        {
+            throw new FormatException("What is circled? A word says it.");
+        }
+
         if (step == SiteStep.Correction && back is null && note.Length == 0)
         {
             throw new FormatException("What is wrong? A correction says it in a word.");
@@ -99,9 +99,23 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
         };
     }
 
+    // A line of the walk where it is about one, a place on a photograph where something on it is circled, and nothing otherwise.
+    private string LineOf(SiteStep step)
+    {
+        var line = Line ?? "";
+        if (step == SiteStep.Circled)
+        {
+            return Ring.TryParse(line)?.ToString() ?? throw new FormatException($"“{Told(line)}” is no place on a photograph.");
+        }
+
+        return step.IsOfWalk() == line.Length > 0 && line.Length <= SiteEntry.LongestLine && Printed.Problem(line) is null ? line
+            : throw new FormatException($"“{Told(line)}” is no line of the walk.");
+    }
+
     // A photograph comes by itself, with its picture; only that it is taken back comes with the others.
     private bool IsDoneTo(SubjectKind kind, SiteStep step) => step.IsOfWalk()
         || (step == SiteStep.Photographed && kind.IsSeenBy() && (TakesBack is not null || Photograph is not null))
+        || (step == SiteStep.Circled && kind.IsSeenBy())
         || (step.IsOfLife() && kind is (SubjectKind.Box or SubjectKind.Circuit)) || SiteSteps.Of(kind).Contains(step);
 
     private Instant Time() =>

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.RegularExpressions;
 using Circuitum.Cli;
 using Circuitum.Data.People;
 using Circuitum.Web.Sharing;
@@ -149,7 +150,7 @@ public sealed class AccountTests : IDisposable
     }
 
     private static string Problem(string page) =>
-        System.Text.RegularExpressions.Regex.Match(page, "role=\"alert\">([^<]*)<").Groups[1].Value;
+        Regex.Match(page, "role=\"alert\">([^<]*)<").Groups[1].Value;
 
     [Fact]
     public async Task From_one_address_it_is_tried_thirty_times_in_five_minutes_and_no_more()
@@ -181,10 +182,10 @@ public sealed class AccountTests : IDisposable
 
         // Their own: the other browser.
         var account = await laptop.GetAsync("/account");
-        Assert.Equal(3, System.Text.RegularExpressions.Regex.Count(account, "since 20"));
-        var others = System.Text.RegularExpressions.Regex.Matches(account, "name=\"session\" value=\"([0-9a-f]{64})\"");
+        Assert.Equal(3, Regex.Count(account, "since 20"));
+        var others = Regex.Matches(account, "name=\"session\" value=\"([0-9a-f]{64})\"");
         Assert.Equal(2, others.Count);
-        foreach (System.Text.RegularExpressions.Match other in others)
+        foreach (Match other in others)
         {
             await laptop.PostAsync("/account?handler=End", inPlace: false, ("session", other.Groups[1].Value));
         }
@@ -215,9 +216,36 @@ public sealed class AccountTests : IDisposable
     }
 
     private static async Task<Dictionary<string, string>> PeopleAsync(Visitor owner) =>
-        System.Text.RegularExpressions.Regex.Matches(await owner.GetAsync("/people"),
+        Regex.Matches(await owner.GetAsync("/people"),
             "<b>(?<name>[^<]+)</b>[^<]*<small>[^<]*</small></span>\\s*<details>.*?name=\"member\"\\s+value=\"(?<id>[^\"]+)\"",
-            System.Text.RegularExpressions.RegexOptions.Singleline).ToDictionary(m => m.Groups["name"].Value, m => m.Groups["id"].Value);
+            RegexOptions.Singleline).ToDictionary(m => m.Groups["name"].Value, m => m.Groups["id"].Value);
+
+    [Fact]
+    public async Task Another_name_is_shown_in_everything_that_was_done()
+    {
+        var owner = await shared.ComesAsync(MemberRole.Owner, "Odile");
+        var lead = await shared.ComesAsync(MemberRole.Lead, "Lew");
+        await lead.GetAsync("/job/demo/boxes");
+        await lead.PostAsync("/job/demo/boxes?handler=Height", ("box", "f-r2"), ("height", "20\""));
+        var run = Regex.Match(await lead.GetAsync("/job/demo/site"), "data-subject=\"([^\"]+)\" data-step=\"Pulled\"").Groups[1].Value;
+        using var sent = await lead.Http.PostAsync("/job/demo/site/entries", System.Net.Http.Json.JsonContent.Create(new[] { new {
+            id = Guid.NewGuid(), subject = run, step = "Pulled", at = "2026-11-30T08:00:00Z", revision = 2, line = "" } }));
+        Assert.Contains("title=\"Lew\"", await lead.GetAsync("/job/demo/site"), StringComparison.Ordinal);
+        var id = (await PeopleAsync(owner))["Lew"];
+        foreach (var (name, says) in new[] { ("Odile", "already"), ("", "Say the name"), ("@x", "does not begin") })
+        {
+            var refused = await owner.PostAsync("/people?handler=Name", inPlace: false, ("member", id), ("name", name));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.Status);
+            Assert.Contains(says, refused.Text, StringComparison.Ordinal);
+        }
+
+        await owner.PostAsync("/people?handler=Name", inPlace: false, ("member", id), ("name", "Llewelyn"));
+        Assert.Contains("title=\"Llewelyn\"", await lead.GetAsync("/job/demo/site"), StringComparison.Ordinal);
+        Assert.Contains("Llewelyn: ", await lead.GetAsync("/job/demo/boxes"), StringComparison.Ordinal);
+        Assert.Contains("Llewelyn, ", await lead.GetAsync("/job/demo/history"), StringComparison.Ordinal);
+        await SignInAsync("Llewelyn", SharedHost.Password);
+        await SignInAsync("Lew", SharedHost.Password, HttpStatusCode.UnprocessableEntity);
+    }
 
     [Fact]
     public async Task The_owner_cannot_put_himself_out()
@@ -243,7 +271,7 @@ public sealed class AccountTests : IDisposable
         await lead.GetAsync("/job/demo/share");
         var made = await lead.PostAsync("/job/demo/share?handler=Make", inPlace: false, ("for", "inspector"), ("days", "7"));
         Assert.Equal(HttpStatusCode.OK, made.Status);
-        var link = System.Text.RegularExpressions.Regex.Match(made.Text, "/guest/[0-9a-z]+").Value;
+        var link = Regex.Match(made.Text, "/guest/[0-9a-z]+").Value;
         var guest = shared.Host.Visit();
         Assert.Contains("14 Fernhollow Rise", await guest.GetAsync(link), StringComparison.Ordinal);
         await guest.GetAsync("/job/demo/house", HttpStatusCode.Unauthorized);

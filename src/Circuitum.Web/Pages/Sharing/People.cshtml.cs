@@ -20,7 +20,7 @@ public sealed record MadeLink(string Title, string Says, string Address);
 
 /// <summary>Who is on this server: for its owner.</summary>
 public sealed class PeopleModel(UserManager<Member> members, Sessions sessions, Invitations invitations, Shared shared,
-    TimeProvider clock) : PageModel
+    SiteEntries site, Bench.KeptPlans plans, TimeProvider clock) : PageModel
 {
     /// <summary>Who looks.</summary>
     public Someone.OfTheCrew Me => (Someone.OfTheCrew)Known.Of(HttpContext)!;
@@ -98,6 +98,31 @@ public sealed class PeopleModel(UserManager<Member> members, Sessions sessions, 
         other.Role = role;
         await members.UpdateAsync(other);
         return await ShowAsync($"{other.UserName} is {Known.Word(role)} now.");
+    }
+
+    /// <summary>Gives somebody another name: what they did is shown under it from now on.</summary>
+    public async Task<IActionResult> OnPostNameAsync(string member, string? name)
+    {
+        if (await OtherAsync(member) is not { } other)
+        {
+            return await RefuseAsync("There is nobody like that here.");
+        }
+
+        var (was, given) = (other.UserName, Bench.Crew.Plain(name));
+        if (SignIns.Problem(name ?? "") is { } problem)
+        {
+            return await RefuseAsync(problem);
+        }
+
+        if (await members.FindByNameAsync(given) is { } has && has.Id != other.Id)
+        {
+            return await RefuseAsync($"Somebody has the name “{given}” already.");
+        }
+
+        await members.SetUserNameAsync(other, given);
+        site.Renamed();
+        plans.Clear();
+        return await ShowAsync($"{was} is {given} now, in everything that was done too.");
     }
 
     /// <summary>Signs somebody out everywhere.</summary>

@@ -1,4 +1,5 @@
 import { shrink, keepPhoto, photosOf, dropPhoto } from "./photographs.js";
+import { showRing, watchRings } from "./rings.js";
 
 // Site without signal: what is pressed is kept on the phone with its own time and id, and sent when the server answers, once each.
 const page = document.querySelector("[data-site]");
@@ -52,6 +53,7 @@ function showEvent(entry) {
 
 function show(entry) {
   showEvent(entry);
+  if (entry.step === "Circled") return showRing(entry);
   if (entry.step === "Correction") return showCorrection(entry);
   if (entry.step === "Photographed") return document.querySelector(`[data-shot="${CSS.escape(entry.takesBack)}"]`)?.remove();
   for (const tick of ticksOf(entry)) {
@@ -285,6 +287,17 @@ document.addEventListener("change", (e) => {
   if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();
   if (e.target.matches?.("[data-photograph]")) take(e.target);
 });
+watchRings((item, where, note) =>
+  keep({
+    id: newId(),
+    subject: item.dataset.subject,
+    step: "Circled",
+    line: `${item.dataset.shot} ${where}`,
+    at: new Date().toISOString(),
+    revision: Number(page.dataset.revision),
+    note,
+  }),
+);
 window.addEventListener("online", send);
 setInterval(() => unsent().length + photosWaiting > 0 && send(), RETRY);
 
