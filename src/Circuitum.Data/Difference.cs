@@ -8,9 +8,11 @@ namespace Circuitum.Data;
 internal static class Difference
 {
     /// <summary>Packs what makes <paramref name="after"/> of <paramref name="before"/>.</summary>
-    public static byte[] Of(string before, string after)
+    public static byte[] Of(string before, string after) => Of(before.Split('\n'), after.Split('\n'));
+
+    /// <summary>The same of their lines.</summary>
+    public static byte[] Of(string[] old, string[] wanted)
     {
-        var (old, wanted) = (before.Split('\n'), after.Split('\n'));
         var places = new Dictionary<string, List<int>>(old.Length, StringComparer.Ordinal);
         for (var i = 0; i < old.Length; i++)
         {

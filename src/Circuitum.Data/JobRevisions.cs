@@ -57,6 +57,14 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
             new(r.Number, r.Kind, r.About, Time(r.At), names.Of(r.Who), r.Phrase)))];
     }
 
+    /// <summary>What a job is called; null when there is none.</summary>
+    public async Task<string?> NameAsync(JobKey job)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        return await db.Revisions.Where(r => r.JobKey == job.Value).OrderByDescending(r => r.Number).Select(r => r.JobName)
+            .FirstOrDefaultAsync();
+    }
+
     /// <summary>Number of a job's newest revision; 0 when there is no such job.</summary>
     public async Task<int> NewestAsync(JobKey job)
     {

@@ -30,8 +30,9 @@ internal sealed class RevisionDocuments
         }
 
         // What changes all of it is shorter whole. And what could not be read again is never written.
-        var difference = Difference.Of(before, document);
-        return string.Join('\n', Difference.Apply(before.Split('\n'), difference)) != document
+        var (old, wanted) = (before.Split('\n'), document.Split('\n'));
+        var difference = Difference.Of(old, wanted);
+        return !Difference.Apply(old, difference).AsSpan().SequenceEqual(wanted)
             || (difference.Length * 4 > document.Length && Packed.Pack(document).Length <= difference.Length)
             ? new(Packed.Pack(document), false) : new(difference, true);
     }

@@ -20,14 +20,13 @@ public sealed class GuestLinks(IDbContextFactory<JobsDb> databases, TimeProvider
     public async Task<string?> MakeAsync(JobKey job, string forWhom, TimeSpan stands, string madeBy)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var now = Now;
         if (!await db.Jobs.AnyAsync(j => j.Key == job.Value)
-            || await db.GuestLinks.CountAsync(l => l.JobKey == job.Value && l.Ended == null && l.Until > now) >= MostOfJob)
+            || await Open(db).CountAsync(l => l.JobKey == job.Value) >= MostOfJob)
         {
             return null;
         }
 
-        var code = Codes.New();
+        var (code, now) = (Codes.New(), Now);
         db.Add(new StoredGuestLink
         {
             CodeHash = Codes.Hash(code),
@@ -45,18 +44,16 @@ public sealed class GuestLinks(IDbContextFactory<JobsDb> databases, TimeProvider
     public async Task<GuestLink?> FindAsync(string code)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var (hash, now) = (Codes.Hash(code), Now);
-        return await db.GuestLinks.AsNoTracking().FirstOrDefaultAsync(l => l.CodeHash == hash && l.Ended == null && l.Until > now)
-            is { } row ? Read(row, await Names.OneAsync(db, row.MadeBy)) : null;
+        var hash = Codes.Hash(code);
+        return await Open(db).FirstOrDefaultAsync(l => l.CodeHash == hash) is { } row
+            ? Read(row, await Names.OneAsync(db, row.MadeBy)) : null;
     }
 
     /// <summary>The open links of a job, the newest first.</summary>
     public async Task<IReadOnlyList<GuestLink>> OfAsync(JobKey job)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var now = Now;
-        var rows = await db.GuestLinks.AsNoTracking().Where(l => l.JobKey == job.Value && l.Ended == null && l.Until > now)
-            .OrderByDescending(l => l.Id).ToListAsync();
+        var rows = await Open(db).Where(l => l.JobKey == job.Value).OrderByDescending(l => l.Id).ToListAsync();
         var names = await Names.OfAsync(db, rows.Select(r => r.MadeBy));
         return [.. rows.Select(r => Read(r, names.Of(r.MadeBy)))];
     }
@@ -71,6 +68,12 @@ public sealed class GuestLinks(IDbContextFactory<JobsDb> databases, TimeProvider
     }
 
     private long Now => time.GetUtcNow().ToUnixTimeMilliseconds();
+
+    private IQueryable<StoredGuestLink> Open(JobsDb db)
+    {
+        var now = Now;
+        return db.GuestLinks.AsNoTracking().Where(l => l.Ended == null && l.Until > now);
+    }
 
     private static GuestLink Read(StoredGuestLink row, string madeBy) =>
         new(row.Id, new(row.JobKey), row.For, madeBy, DateTimeOffset.FromUnixTimeMilliseconds(row.Until));

@@ -31,13 +31,12 @@ public sealed class Invitations(IDbContextFactory<JobsDb> databases, TimeProvide
     public async Task<string?> MakeAsync(MemberRole role, string madeBy, string forWhom, TimeSpan stands, string? member = null)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var now = Now;
-        if (await db.Invitations.CountAsync(i => i.Closed == null && i.Until > now) >= MostOpen)
+        if (await Open(db).CountAsync() >= MostOpen)
         {
             return null;
         }
 
-        var code = Codes.New();
+        var (code, now) = (Codes.New(), Now);
         db.Add(new StoredInvitation
         {
             CodeHash = Codes.Hash(code),
@@ -56,9 +55,8 @@ public sealed class Invitations(IDbContextFactory<JobsDb> databases, TimeProvide
     public async Task<Invitation?> FindAsync(string code)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var (hash, now) = (Codes.Hash(code), Now);
-        return (await db.Invitations.AsNoTracking().FirstOrDefaultAsync(i => i.CodeHash == hash && i.Closed == null && i.Until > now))
-            is { } row ? Read(row) : null;
+        var hash = Codes.Hash(code);
+        return await Open(db).FirstOrDefaultAsync(i => i.CodeHash == hash) is { } row ? Read(row) : null;
     }
 
     /// <summary>Takes it, in one statement: of two who come at once, one is told true.</summary>
@@ -66,8 +64,7 @@ public sealed class Invitations(IDbContextFactory<JobsDb> databases, TimeProvide
     {
         await using var db = await databases.CreateDbContextAsync();
         var now = Now;
-        return await db.Invitations.Where(i => i.Id == id && i.Closed == null && i.Until > now)
-            .ExecuteUpdateAsync(s => s.SetProperty(i => i.Closed, now)) == 1;
+        return await Open(db).Where(i => i.Id == id).ExecuteUpdateAsync(s => s.SetProperty(i => i.Closed, now)) == 1;
     }
 
     /// <summary>Opens one again that was taken, and of which nothing came.</summary>
@@ -93,12 +90,16 @@ public sealed class Invitations(IDbContextFactory<JobsDb> databases, TimeProvide
     public async Task<IReadOnlyList<Invitation>> OpenAsync()
     {
         await using var db = await databases.CreateDbContextAsync();
-        var now = Now;
-        return [.. (await db.Invitations.AsNoTracking().Where(i => i.Closed == null && i.Until > now).OrderByDescending(i => i.Id)
-            .ToListAsync()).Select(Read)];
+        return [.. (await Open(db).OrderByDescending(i => i.Id).ToListAsync()).Select(Read)];
     }
 
     private long Now => time.GetUtcNow().ToUnixTimeMilliseconds();
+
+    private IQueryable<StoredInvitation> Open(JobsDb db)
+    {
+        var now = Now;
+        return db.Invitations.AsNoTracking().Where(i => i.Closed == null && i.Until > now);
+    }
 
     private static Invitation Read(StoredInvitation row) =>
         new(row.Id, row.Role, row.MemberId, row.For, DateTimeOffset.FromUnixTimeMilliseconds(row.Until));

@@ -5,13 +5,14 @@ namespace Circuitum.Data.People;
 /// <summary>Names of those who did things: a member's id becomes the name they have now, a name that was typed stays as text.</summary>
 public sealed class Names
 {
+    private const string Unknown = "somebody who is not here any more";
     private static readonly Names None = new(new Dictionary<string, string>());
     private readonly IReadOnlyDictionary<string, string> members;
 
     private Names(IReadOnlyDictionary<string, string> members) => this.members = members;
 
     /// <summary>The name as it is shown. A name that was typed once and that a member has is told apart.</summary>
-    public string Of(string who) => who.StartsWith(Member.Mark) ? members.GetValueOrDefault(who, "somebody who is not here any more")
+    public string Of(string who) => who.StartsWith(Member.Mark) ? members.GetValueOrDefault(who, Unknown)
         : members.Values.Contains(who, StringComparer.OrdinalIgnoreCase) ? $"{who} (typed)" : who;
 
     /// <summary>A name as it leaves for another place, where nobody has an id.</summary>
@@ -30,5 +31,6 @@ public sealed class Names
         : None;
 
     /// <summary>The name of one.</summary>
-    internal static async Task<string> OneAsync(JobsDb db, string who) => (await OfAsync(db, [who])).Of(who);
+    internal static async Task<string> OneAsync(JobsDb db, string who) => !who.StartsWith(Member.Mark) ? who
+        : await db.Users.Where(m => m.Id == who).Select(m => m.UserName).FirstOrDefaultAsync() ?? Unknown;
 }

@@ -46,9 +46,8 @@ public sealed class Sessions(IDbContextFactory<JobsDb> databases, TimeProvider t
     {
         await using var db = await databases.CreateDbContextAsync();
         var (hash, now) = (Codes.Hash(key), Now);
-        var (idle, longest) = (now - (long)Idle.TotalMilliseconds, now - (long)Longest.TotalMilliseconds);
-        var found = await (from s in db.Sessions.AsNoTracking()
-                           where s.KeyHash == hash && s.Last > idle && s.Begun > longest
+        var found = await (from s in Standing(db)
+                           where s.KeyHash == hash
                            from m in db.Users.Where(m => m.Id == s.MemberId && m.Left == null).DefaultIfEmpty()
                            from g in db.GuestLinks.Where(g => g.Id == s.GuestLinkId && g.Ended == null && g.Until > now).DefaultIfEmpty()
                            select new
@@ -74,11 +73,17 @@ public sealed class Sessions(IDbContextFactory<JobsDb> databases, TimeProvider t
     public async Task<IReadOnlyList<Session>> OfAsync(string member)
     {
         await using var db = await databases.CreateDbContextAsync();
-        var (idle, longest) = (Now - (long)Idle.TotalMilliseconds, Now - (long)Longest.TotalMilliseconds);
-        var rows = await db.Sessions.AsNoTracking().Where(s => s.MemberId == member && s.Last > idle && s.Begun > longest)
-            .OrderByDescending(s => s.Last).ThenBy(s => s.KeyHash).ToListAsync();
+        var rows = await Standing(db).Where(s => s.MemberId == member).OrderByDescending(s => s.Last).ThenBy(s => s.KeyHash).ToListAsync();
         return [.. rows.Select(s => new Session(s.KeyHash, s.Device, DateTimeOffset.FromUnixTimeMilliseconds(s.Begun),
             DateTimeOffset.FromUnixTimeMilliseconds(s.Last)))];
+    }
+
+    /// <summary>How many of each member stand; who has none is not in it.</summary>
+    public async Task<IReadOnlyDictionary<string, int>> CountsAsync()
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        return await Standing(db).Where(s => s.MemberId != null).GroupBy(s => s.MemberId!)
+            .Select(g => new { g.Key, Count = g.Count() }).ToDictionaryAsync(g => g.Key, g => g.Count);
     }
 
     /// <summary>Ends the one that has a key.</summary>
@@ -118,6 +123,12 @@ public sealed class Sessions(IDbContextFactory<JobsDb> databases, TimeProvider t
         { KeyHash = Codes.Hash(key), MemberId = member, GuestLinkId = link, Device = device, Begun = now, Last = now });
         await db.SaveChangesAsync();
         return key;
+    }
+
+    private IQueryable<StoredSession> Standing(JobsDb db)
+    {
+        var (idle, longest) = (Now - (long)Idle.TotalMilliseconds, Now - (long)Longest.TotalMilliseconds);
+        return db.Sessions.AsNoTracking().Where(s => s.Last > idle && s.Begun > longest);
     }
 
     private long Now => time.GetUtcNow().ToUnixTimeMilliseconds();

@@ -4,8 +4,7 @@ using Circuitum.Data;
 namespace Circuitum.Web.Bench;
 
 /// <summary>What is done to one job at once is done one after the other, each on top of the last: who comes second is not beaten while it
-/// is
-/// planned.</summary>
+/// is planned.</summary>
 internal sealed class JobTurns
 {
     // Who has waited so long goes ahead, and is asked where it must be.

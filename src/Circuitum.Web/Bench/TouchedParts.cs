@@ -32,8 +32,7 @@ public sealed class TouchedParts(JobRevisions revisions)
             return new HashSet<int>();
         }
 
-        var boxes = circuits.SelectMany(c => plan.Circuits.Where(w => w.Key == c.Key).SelectMany(w => w.Circuit.Boxes))
-            .Select(b => b.Value).ToHashSet();
+        var boxes = circuits.SelectMany(c => c.Wired.Circuit.Boxes).Select(b => b.Value).ToHashSet();
         var found = new HashSet<int>();
         await foreach (var (number, parts) in PartsAsync(job, newest))
         {

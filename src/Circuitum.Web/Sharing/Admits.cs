@@ -1,4 +1,5 @@
 using Circuitum.Data.People;
+using Microsoft.Extensions.Primitives;
 
 namespace Circuitum.Web.Sharing;
 
@@ -103,9 +104,9 @@ public static class Addresses
     /// <summary>Whom an address admits.</summary>
     /// <param name="pattern">The pattern of its route, without the slash before it.</param>
     /// <param name="sends">Whether something is sent to it.</param>
-    /// <param name="handler">The handler that is named; may be empty.</param>
+    /// <param name="handler">The handlers that are named: of several the first, as the page itself takes it.</param>
     /// <param name="file">The file that is asked for; may be empty.</param>
-    public static Admits Of(string pattern, bool sends, string handler = "", string file = "")
+    public static Admits Of(string pattern, bool sends, StringValues handler, string file)
     {
         if (!Listed.TryGetValue(pattern, out var listed))
         {
@@ -113,7 +114,7 @@ public static class Addresses
         }
 
         var isList = pattern.Length == 0 || pattern.Equals("Index", StringComparison.OrdinalIgnoreCase);
-        return sends ? isList && OnList.TryGetValue(handler, out var act) ? act : listed.Send
+        return sends ? isList && OnList.TryGetValue(handler.FirstOrDefault() ?? "", out var act) ? act : listed.Send
             : OfFirm.TryGetValue(file, out var firm) ? firm : listed.Read;
     }
 

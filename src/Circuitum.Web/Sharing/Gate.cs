@@ -40,9 +40,10 @@ public sealed class Gate(RequestDelegate next, Shared shared, Sessions sessions,
         }
 
         var sends = !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method);
-        var admits = pattern is null || context.GetEndpoint()?.Metadata.GetMetadata<StaticAssetDescriptor>() is not null ? Admits.Anyone
-            : Addresses.Of(pattern, sends, Handler(context), context.GetRouteValue("name")?.ToString() ?? "");
-        var who = await WhoAsync(context, admits);
+        var isAsset = context.GetEndpoint()?.Metadata.GetMetadata<StaticAssetDescriptor>() is not null;
+        var admits = pattern is null || isAsset ? Admits.Anyone
+            : Addresses.Of(pattern, sends, context.Request.Query["handler"], context.GetRouteValue("name")?.ToString() ?? "");
+        var who = isAsset ? null : await WhoAsync(context);
         if (who is not null)
         {
             Known.Set(context, who);
@@ -61,12 +62,8 @@ public sealed class Gate(RequestDelegate next, Shared shared, Sessions sessions,
     private static string? PatternOf(HttpContext context) =>
         (context.GetEndpoint() as RouteEndpoint)?.RoutePattern.RawText?.TrimStart('/');
 
-    // The first of several, as the page itself takes it.
-    private static string Handler(HttpContext context) => context.Request.Query["handler"] is { Count: > 0 } named ? named[0] ?? "" : "";
-
-    private async Task<Someone?> WhoAsync(HttpContext context, Admits admits) =>
-        admits == Admits.Anyone && context.GetEndpoint()?.Metadata.GetMetadata<StaticAssetDescriptor>() is not null ? null
-        : context.Request.Cookies[Cookie] is { Length: > 0 and < 100 } key ? await sessions.FindAsync(key) : null;
+    private async Task<Someone?> WhoAsync(HttpContext context) =>
+        context.Request.Cookies[Cookie] is { Length: > 0 and < 100 } key ? await sessions.FindAsync(key) : null;
 
     // A drawing is found by what is in it, whatever the job: a guest sees those of his.
     private async Task<bool> IsHisDrawingAsync(HttpContext context, string? pattern, Someone? who) =>

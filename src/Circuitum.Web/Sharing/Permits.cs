@@ -41,7 +41,7 @@ public static class Permits
             var values = new RouteValueDictionary();
             if (matcher.TryMatch(path, values))
             {
-                var handler = QueryHelpers.ParseQuery(query).GetValueOrDefault("handler").ToString();
+                var handler = QueryHelpers.ParseQuery(query).GetValueOrDefault("handler");
                 return Addresses.Of(pattern, sends, handler, values["name"]?.ToString() ?? "")
                     .Lets(Known.Of(context), values["key"]?.ToString());
             }

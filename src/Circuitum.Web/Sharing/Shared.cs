@@ -24,6 +24,7 @@ public sealed class Shared
         Certificate = certificate;
         CertificateKey = certificateKey;
         Folder = Path.GetFullPath(database) + ".share";
+        Hosts = !Is ? [] : How == Lan ? [.. LanAddresses(), Dns.GetHostName()] : [Name(How)];
     }
 
     /// <summary>Reads what the server was started with.</summary>
@@ -70,7 +71,7 @@ public sealed class Shared
     public string? Logs => Is ? Path.Combine(Folder, "logs") : null;
 
     /// <summary>The addresses and names by which it is reached, the first for people.</summary>
-    public IReadOnlyList<string> Hosts => !Is ? [] : How == Lan ? [.. LanAddresses(), Dns.GetHostName()] : [Name(How)];
+    public IReadOnlyList<string> Hosts { get; }
 
     /// <summary>What it listens on.</summary>
     public IPAddress Listens => IsBehindProxy ? IPAddress.Loopback

@@ -32,7 +32,7 @@ public sealed class GuestModel(GuestLinks links, Sessions sessions, JobRevisions
         }
 
         Link = link;
-        JobName = (await revisions.ListAsync()).FirstOrDefault(j => j.Key == link.Job)?.Name ?? "A job";
+        JobName = await revisions.NameAsync(link.Job) ?? "A job";
         return Page();
     }
 

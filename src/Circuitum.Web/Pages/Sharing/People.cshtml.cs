@@ -188,11 +188,12 @@ public sealed class PeopleModel(UserManager<Member> members, Sessions sessions, 
 
     private async Task ReadAsync()
     {
+        var signedIn = await sessions.CountsAsync();
         var all = new List<(Person Person, bool Left)>();
         foreach (var m in await members.Users.AsNoTracking().OrderBy(m => m.NormalizedUserName).ToListAsync())
         {
             all.Add((new(m.Id, Printed.Of(m.UserName!), m.Role, DateTimeOffset.FromUnixTimeMilliseconds(m.Since),
-                (await sessions.OfAsync(m.Id)).Count), m.Left is not null));
+                signedIn.GetValueOrDefault(m.Id)), m.Left is not null));
         }
 
         All = [.. all.Where(p => !p.Left).Select(p => p.Person)];

@@ -70,13 +70,13 @@ public sealed class ShareModel(GuestLinks links, JobRevisions revisions, Shared 
 
     private async Task<bool> ReadAsync()
     {
-        if ((await revisions.ListAsync()).FirstOrDefault(j => j.Key.Value == Key) is not { } job)
+        if (await revisions.NameAsync(new(Key)) is not { } name)
         {
             return false;
         }
 
-        JobName = job.Name;
-        Links = await links.OfAsync(job.Key);
+        JobName = name;
+        Links = await links.OfAsync(new(Key));
         return true;
     }
 }

@@ -4,7 +4,7 @@ const RADIUS = "8%";
 const STEP = 2;
 const MIDDLE = [50, 50];
 
-const percent = (part, whole) => Math.min(100, Math.max(0, Math.round((100 * part) / whole)));
+const percent = (part, whole) => Math.round((100 * part) / whole);
 const shotOf = (line) => document.querySelector(`[data-shot="${CSS.escape(line.split(" ")[0])}"]`);
 
 function circle(item, id) {

@@ -287,17 +287,7 @@ document.addEventListener("change", (e) => {
   if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();
   if (e.target.matches?.("[data-photograph]")) take(e.target);
 });
-watchRings((item, where, note) =>
-  keep({
-    id: newId(),
-    subject: item.dataset.subject,
-    step: "Circled",
-    line: `${item.dataset.shot} ${where}`,
-    at: new Date().toISOString(),
-    revision: Number(page.dataset.revision),
-    note,
-  }),
-);
+watchRings((item, where, note) => keep(entryOf(item, { step: "Circled", line: `${item.dataset.shot} ${where}`, note })));
 window.addEventListener("online", send);
 setInterval(() => unsent().length + photosWaiting > 0 && send(), RETRY);
 
