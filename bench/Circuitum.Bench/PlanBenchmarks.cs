@@ -54,7 +54,8 @@ public class PlanBenchmarks
         routed = Routes.Route(house, survey, circuits, job, book);
         raceways = Raceways.Of(routed, job);
         holes = Drilling.Drill(routed, job.HouseRules);
-        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false),
+        sized = Sizing.Finish(Sizing.Size(routed, raceways, holes, Bundling.Find(routed, holes, job.Schools.Column, _ => false,
+            book.Conductors.BundledBeyond.Length),
             FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
         wired = Wires.Join(Protecting.Protect(sized, survey, job, book), survey, book);
         panels = Landing.Land(wired, house, survey, job, book);
@@ -81,7 +82,8 @@ public class PlanBenchmarks
     public ImmutableArray<SizedCircuit> Size()
     {
         var drilled = Drilling.Drill(routed, job.HouseRules);
-        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false),
+        return Sizing.Finish(Sizing.Size(routed, raceways, drilled, Bundling.Find(routed, drilled, job.Schools.Column, _ => false,
+            book.Conductors.BundledBeyond.Length),
             FeederLoad.Of(circuits, house, survey, job, book), survey, job, book), raceways, book);
     }
 

@@ -100,7 +100,7 @@ public sealed class JobFileTests
         { "required and missing: 'job'", """{"format":"circuitum-job","version":1}""" },
         { "“colour” is no member",
             OneRoom.Replace("\"edition\": 2020", "\"edition\": 2020, \"colour\": \"red\"", StringComparison.Ordinal) },
-        { "no year this version knows", OneRoom.Replace("2020", "2019", StringComparison.Ordinal) },
+        { "no book that this version knows", OneRoom.Replace("2020", "2019", StringComparison.Ordinal) },
         { "not one the format knows here", OneRoom.Replace("\"duplex\"", "\"teapot\"", StringComparison.Ordinal) },
         { "“twelve” is no length", OneRoom.Replace("\"offset\": \"5-0\"", "\"offset\": \"twelve\"", StringComparison.Ordinal) },
         { "wall 7 is not there",

@@ -18,7 +18,7 @@ public sealed record Papers(JsonObject JobFile, JsonObject Plan, List<Dictionary
     public JsonObject Job => JobFile["job"]!.AsObject();
 
     /// <summary>2017, 2020 or 2023.</summary>
-    public int Edition => Plan["edition"]!.GetValue<int>();
+    public int Edition => Plan["rules"]!["edition"]!.GetValue<int>();
 
     /// <summary>Circuits with the id of their panel.</summary>
     public IEnumerable<(string Panel, JsonObject Circuit)> Circuits => Plan.Each("panels")

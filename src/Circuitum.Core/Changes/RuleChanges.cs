@@ -8,7 +8,7 @@ public sealed record SetEdition(Edition Edition) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        phrase = $"Plan by the {(int)Edition} edition";
+        phrase = $"Plan by the {Edition.Words()}";
         return job with { Edition = Edition };
     }
 }

@@ -76,14 +76,14 @@ internal static class BoxChecks
     private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.Outlets.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
         .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8)
             && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
-        .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset)))
-        .Select(b => RequiredOutlets.HasPlaceOffTub(b.Room)
+        .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset), plan.Book.Outlets))
+        .Select(b => RequiredOutlets.HasPlaceOffTub(b.Room, plan.Book.Outlets)
             ? new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
-                $"{b.Name} is within 3 ft of the tub or shower.",
+                $"{b.Name} is within {plan.Book.Outlets.OffTubs} of the tub or shower.",
                 "Measured straight across the floor, up to 8 ft high. Move it along the wall.")
             : new Tag(Severity.Amber, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
-                $"{b.Name} is within 3 ft of the tub or shower, in a bath too small for another place.",
-                "No wall within 3 ft of the basin is farther off. An exception lets it stand on the farthest wall of the room: ask the "
+                $"{b.Name} is within {plan.Book.Outlets.OffTubs} of the tub or shower, in a bath too small for another place.",
+                $"No wall within {plan.Book.Outlets.BasinReach} of the basin is farther off. An exception lets it stand on the farthest wall of the room: ask the "
                     + "authority."));
 
     private static IEnumerable<Tag> ThreeWays(Checked plan)

@@ -25,6 +25,12 @@ public static class Checking
     public static ImmutableArray<Tag> Check(Checked plan) =>
     [
         .. Holds(plan.Job),
+        .. Found(plan).Where(t => plan.Book.Asks(t.Cite)),
+    ];
+
+    // What a book does not ask hangs no tag.
+    private static IEnumerable<Tag> Found(Checked plan) =>
+    [
         .. BoxChecks.Check(plan),
         .. CircuitChecks.Check(plan),
         .. ProtectionChecks.Check(plan),

@@ -22,7 +22,7 @@ internal static class CircuitChecks
             "Say on the unit's card where its cable goes back to; until then it is fed like a receptacle."));
 
     public static IEnumerable<Tag> Check(Checked plan) => LooseHeads(plan).Concat(Loads(plan)).Concat(Ratings(plan))
-        .Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(Shares(plan)).Concat(Caps(plan))
+        .Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(CounterChecks.Check(plan)).Concat(Shares(plan)).Concat(Caps(plan))
         .Concat(LoosePins(plan)).Concat(Wires(plan));
 
     // 250.140: a new range or dryer has a neutral apart from its ground.
@@ -97,11 +97,16 @@ internal static class CircuitChecks
         {
             var rating = circuit.Breaker;
             var boxes = circuit.Circuit.Boxes.Select(b => plan.Survey[b]).ToList();
-            if (rating.Value > 20 && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle())))
+            var most = plan.Book.Division.MostForSmallReceptacles;
+            // One that nobody rated is bought to suit its circuit, as far as general receptacles are made.
+            if (rating > most && boxes.Exists(b => b.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle()
+                && (d.Rating ?? (rating.Value <= 20 ? rating : most)) < rating)))
             {
-                yield return Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings),
-                    $"15 and 20 A receptacles are behind a {rating} breaker.",
-                    "They may be on 15 and 20 A circuits only. Use a 20 A breaker.", Unrate(plan, circuit));
+                yield return most.Value == 15
+                    ? Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings), $"15 A receptacles are behind a {rating} breaker.",
+                        $"They may be on 15 A circuits only. Use a {most} breaker, or receptacles of {rating}.", Unrate(plan, circuit))
+                    : Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings), $"15 and 20 A receptacles are behind a {rating} breaker.",
+                        $"They may be on 15 and 20 A circuits only. Use a {most} breaker.", Unrate(plan, circuit));
             }
             else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting && !b.SwitchesOnly))
             {
@@ -118,11 +123,12 @@ internal static class CircuitChecks
                     Unrate(plan, circuit));
             }
 
+            var named = circuit.Circuit.Kind == CircuitKind.SmallAppliance ? plan.Book.Division.Counters : plan.Book.Division.Receptacles;
             if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage
-                && rating.Value < 20)
+                && rating < named)
             {
                 yield return Red(circuit, plan.Book.Cite(RuleId.NamedCircuits),
-                    $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated 20 A.", $"This one is pinned at {rating}.",
+                    $"A {Words.Of(circuit.Circuit.Kind)} circuit is rated {named}.", $"This one is pinned at {rating}.",
                     Unrate(plan, circuit));
             }
         }
@@ -201,6 +207,9 @@ internal static class CircuitChecks
     private static (ImmutableArray<RuleId> Rules, string Says)? Refused(Checked plan, WiredCircuit on, PlacedBox box, int rooms) =>
         on.Circuit.Kind switch
         {
+            CircuitKind.SmallAppliance when plan.Book.Division.ReceptaclesOfCounterCircuit is not null =>
+                box.Box.ServesCounter && !box.IsLighting ? null
+                    : ([RuleId.SmallApplianceOnly], "a counter circuit feeds receptacles at counters and nothing else"),
             CircuitKind.SmallAppliance when box.IsLighting || !InKitchen(box) || !MayRide(box) =>
                 ([RuleId.SmallApplianceOnly],
                     "a small-appliance circuit feeds only kitchen, dining and pantry receptacles, and refrigeration"),
@@ -245,13 +254,15 @@ internal static class CircuitChecks
     private static (RuleId Rule, string Says)? Reserved(Checked plan, Circuit circuit, PlacedBox box) => !box.HasGeneralReceptacle
         || box.Box.Outside
         || circuit.Kind == CircuitKind.Individual ? null
-        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom
-        ? (RuleId.BathCircuit, "bathroom receptacles have their own 20 A circuit")
+        : box.Room.Room.Use == RoomUse.Bath && circuit.Kind != CircuitKind.Bathroom && plan.Book.Division.KeepsBathroomsApart
+        ? (RuleId.BathCircuit, $"bathroom receptacles have their own {plan.Book.Division.Receptacles} circuit")
         : box.InLaundryArea && circuit.Kind != CircuitKind.Laundry
-        ? (RuleId.LaundryCircuit, "laundry receptacles have their own 20 A circuit")
+        ? (RuleId.LaundryCircuit, $"laundry receptacles have their own {plan.Book.Division.Receptacles} circuit")
         : box.Room.Room.Use == RoomUse.Garage && circuit.Kind != CircuitKind.Garage
             && plan.Job.Panels.Any(p => plan.House.Room(p.Room).Structure == box.Place.Structure)
-        ? (RuleId.GarageCircuit, "a garage's receptacles have their own 20 A circuit")
+        ? (RuleId.GarageCircuit, $"a garage's receptacles have their own {plan.Book.Division.Receptacles} circuit")
+        : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance && plan.Book.Division.ReceptaclesOfCounterCircuit is not null
+        ? box.Box.ServesCounter ? (RuleId.KitchenOnSmallAppliance, "receptacles at counters are on the counter circuits") : null
         : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance
         ? (RuleId.KitchenOnSmallAppliance, "kitchen, dining and pantry receptacles are on the small-appliance circuits")
         : null;
@@ -265,8 +276,8 @@ internal static class CircuitChecks
             && plan.Circuits.Count(c => c.Circuit.Kind == CircuitKind.SmallAppliance) < 2)
         {
             yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits),
-                "Fewer than two small-appliance circuits.",
-                "A kitchen has two or more 20 A circuits for its receptacles. Place more kitchen receptacles.");
+                $"Fewer than two {plan.Book.Division.CounterWord} circuits.",
+                $"A kitchen has two or more {plan.Book.Division.Counters} circuits for its receptacles. Place more kitchen receptacles.");
         }
 
         // 210.52(B)(3): a kitchen's counters on two circuits at least, none of them shared with another kitchen.
@@ -277,13 +288,13 @@ internal static class CircuitChecks
         {
             yield return Red(kitchen.First().Circuit, plan.Book.Cite(RuleId.CounterCircuits),
                 $"All counter receptacles of {kitchen.Key.Name} are on one circuit.",
-                "A kitchen’s counters are fed by two small-appliance circuits at least.", Unpin(plan, kitchen.First().Circuit));
+                $"A kitchen’s counters are fed by two {plan.Book.Division.CounterWord} circuits at least.", Unpin(plan, kitchen.First().Circuit));
         }
 
         foreach (var circuit in counters.GroupBy(x => x.Circuit).Where(c => c.Select(x => x.Box.Room.Room.Id).Distinct().Count() > 1))
         {
             yield return Red(circuit.Key, plan.Book.Cite(RuleId.CounterCircuits), "Counters of two kitchens are on one circuit.",
-                $"{string.Join(" and ", circuit.Select(x => x.Box.Room.Room.Name).Distinct())}: no small-appliance circuit serves more "
+                $"{string.Join(" and ", circuit.Select(x => x.Box.Room.Room.Name).Distinct())}: no {plan.Book.Division.CounterWord} circuit serves more "
                     + $"than "
                     + "one kitchen.", Unpin(plan, circuit.Key));
         }
@@ -335,11 +346,19 @@ internal static class CircuitChecks
                 yield return Red(circuit, CodeBook.Cite(local), "More outlets than the local authority allows on one circuit.",
                     $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
             }
+            else if (outlets > plan.Book.Division.MostOutlets)
+            {
+                yield return Red(circuit, plan.Book.Cite(RuleId.OutletCap), "More outlets than a circuit may have.",
+                    $"{outlets} > {plan.Book.Division.MostOutlets}, each taken as "
+                        + $"{plan.Book.Division.Receptacle / plan.Book.Supply.ToNeutral}.", Unpin(plan, circuit));
+            }
             else if (outlets > plan.Job.HouseRules.OutletsPerCircuit)
             {
-                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.OutletCap),
+                yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key),
+                    plan.Book.Division.MostOutlets is null ? plan.Book.Cite(RuleId.OutletCap) : "house rule: outlets per circuit",
                     "More outlets than the crew puts on one circuit.",
-                    $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. The model code has no number for dwellings.");
+                    $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. {(plan.Book.Division.MostOutlets is int most
+                        ? $"The book allows {most}." : "The model code has no number for dwellings.")}");
             }
         }
     }

@@ -4,6 +4,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 
@@ -13,7 +14,7 @@ namespace Circuitum.Core.Checks;
 /// I-joist between its flanges (R502.8.2), studs by 40 per cent of their depth, since every wall may bear (R602.6).</summary>
 internal static class FramingChecks
 {
-    private static readonly Length JoistEdge = Length.FromInches(2), Flange = Length.FromInches(1.5m), StudEdge = Length.FromInches(.625m);
+    private static readonly Length Flange = Length.FromInches(1.5m);
 
     public static IEnumerable<Tag> Check(Checked plan)
     {
@@ -25,7 +26,7 @@ internal static class FramingChecks
             .GroupBy(h => (h.Hole.Spot.Structure, h.Hole.Spot.Level)).OrderBy(g => g.Key))
         {
             var (level, joists, under) = BoredJoists.Of(plan.House, group.First().Hole.Spot);
-            var most = Most(joists);
+            var most = Most(joists, plan.Book.Framing);
             if (group.Where(h => h.Bit > most).ToList() is { Count: > 0 } large)
             {
                 yield return OfJoists(plan, level.Level, joists, under, most, large.Count, large.Max(h => h.Bit));
@@ -34,29 +35,30 @@ internal static class FramingChecks
 
         foreach (var group in holes.Where(h => h.Hole.Spot.Kind == MemberKind.Stud)
             .Select(h => (h.Bit, Level: plan.House.Structures[h.Hole.Spot.Structure].Levels[h.Hole.Spot.Level], h.Hole.Spot.Member))
-            .Where(h => h.Level.Walls[h.Member].Frame.IsWood && h.Bit > MostIn(h.Level.Walls[h.Member].Frame))
+            .Where(h => h.Level.Walls[h.Member].Frame.IsWood && h.Bit > MostIn(h.Level.Walls[h.Member].Frame, plan.Book.Framing))
             .GroupBy(h => (h.Level.Level.Id, Depth: h.Level.Walls[h.Member].Frame.StudDepth)))
         {
             yield return new(Severity.Red, Stage.Runs, Subject.Level(group.Key.Id), plan.Book.Cite(RuleId.StudHoles),
                 $"{group.Count()} holes of {group.Max(h => h.Bit)} are too large for studs of {group.Key.Depth}.",
-                $"At most 40 % of a stud that bears, {new Length(group.Key.Depth.Sixtyfourths * 2 / 5)}, and 5/8 in from its edges. Go "
+                $"At most {plan.Book.Framing.OfStud} of a stud that bears, {plan.Book.Framing.OfStud.Share(group.Key.Depth)}, and "
+                    + $"{plan.Book.Framing.FromStudEdge} from its edges. Go "
                     + "overhead or below, or through a deeper wall.");
         }
     }
 
     /// <summary>The largest hole that joists take; nothing where they are too shallow for any.</summary>
-    public static Length Most(Joists joists) => joists.Kind == JoistKind.IJoist ? Length.Max(Length.Zero, joists.Depth - (Flange * 2))
-        : Length.Max(Length.Zero, Length.Min(joists.Depth / 3, joists.Depth - (JoistEdge * 2)));
+    public static Length Most(Joists joists, FramingRules rules) => joists.Kind == JoistKind.IJoist ? Length.Max(Length.Zero, joists.Depth - (Flange * 2))
+        : Length.Max(Length.Zero, Length.Min(rules.OfJoist.Share(joists.Depth), joists.Depth - (rules.FromJoistEdge.Length * 2)));
 
-    private static Length MostIn(WallFrame frame) => Length.Min(new(frame.StudDepth.Sixtyfourths * 2 / 5), frame.StudDepth - (StudEdge
-        * 2));
+    private static Length MostIn(WallFrame frame, FramingRules rules) =>
+        Length.Min(rules.OfStud.Share(frame.StudDepth), frame.StudDepth - (rules.FromStudEdge.Length * 2));
 
     private static Tag OfJoists(Checked plan, Level level, Joists joists, bool under, Length most, int count, Length bit)
     {
         var timber = joists.Kind == JoistKind.Sawn;
         return new(Severity.Red, Stage.Runs, Subject.Level(level.Id), plan.Book.Cite(timber ? RuleId.JoistHoles : RuleId.MadeJoistHoles),
             $"{count} holes of {bit} are too large for the {Words.Of(joists.Kind)} {(under ? "under" : "over")} {level.Name}.",
-            timber ? $"At most a third of {joists.Depth}, 2 in from both edges: "
+            timber ? $"At most {plan.Book.Framing.OfJoist} of {joists.Depth}, {plan.Book.Framing.FromJoistEdge} from both edges: "
                 + $"{(most > Length.Zero ? most.ToString() : "no hole at all")}. Fewer cables to a hole, or another way."
                 : $"Its web is {most} between flanges, which are never cut; the maker's chart says where.")
         {

@@ -150,7 +150,7 @@ internal static class RunChecks
             if (plate is { Appliance: Appliance.Range } && plan.Book.Demand.LeastRangeCircuit(plate.Load) is Amps floor && breaker < floor)
             {
                 yield return Red(plan.Book.Cite(RuleId.RangeConductors), $"The circuit is too small for {plate.Name}.",
-                    $"A range of 8-3/4 kW or more has at least {floor}; this one has {breaker}.");
+                    $"A range of {plan.Book.Demand.RangeOfLeastCircuit} or more has at least {floor}; this one has {breaker}.");
             }
         }
 
@@ -169,7 +169,15 @@ internal static class RunChecks
                 $"{feeding.Current} > {breaker}: {string.Join(" + ", feeding.Chosen.Lines.Select(l => $"{l.Text} {l.Counted}"))}.");
         }
 
-        if (circuit.Drop > plan.Job.HouseRules.DropTarget)
+        if (plan.Book.MostDrop is { } allowed && (circuit.Drop > allowed.Branch || Together(plan, circuit) > allowed.Together))
+        {
+            var together = Together(plan, circuit);
+            yield return Red(plan.Book.Cite(RuleId.VoltageDropLimit), "More voltage is lost than the book allows.",
+                $"{circuit.Drop.Value:0.00} % in the circuit, {together.Value:0.00} % from the service; at most {allowed.Branch} and "
+                    + $"{allowed.Together} together. Pull it one size larger, or give it fewer boxes.") with
+            { Fixes = [.. Remedies(plan, circuit)] };
+        }
+        else if (circuit.Drop > plan.Job.HouseRules.DropTarget)
         {
             yield return new(Severity.Amber, Stage.Runs, Subject.Circuit(circuit.Circuit.Key), plan.Book.Cite(RuleId.VoltageDropNote)
                 .With("house rule"), "More voltage is lost than the crew wants.",
@@ -190,6 +198,19 @@ internal static class RunChecks
                 Fixes = run.IsPinned ? [new Fix("Free the way", new PinWay(run.Id, []))] : [],
             };
         }
+    }
+
+    // What is lost on the way to a circuit's panel and in it: the feeders before it count with the volts they leave.
+    private static Percent Together(Checked plan, WiredCircuit circuit)
+    {
+        var lost = circuit.Drop;
+        for (var panel = circuit.Circuit.Panel; plan.Circuits.FirstOrDefault(c => c.Circuit.Feeds == panel) is { } feeder;
+            panel = feeder.Circuit.Panel)
+        {
+            lost += feeder.Drop;
+        }
+
+        return lost;
     }
 
     // In order of cost: the home run one size up, the whole circuit one size up, the far half on a circuit of its own. The order of the

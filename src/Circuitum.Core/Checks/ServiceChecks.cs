@@ -49,11 +49,14 @@ internal static class ServiceChecks
             yield return Red(plan.Book.Cite(RuleId.Electrodes), "The service has no electrode.",
                 "Footing steel, water pipe in the earth, or rods.", Set("Plan two rods", service with { Rods = 2 }));
         }
-        else if (!service.FootingSteel && service is { Rods: 1, RodMeasured: false })
+        else if (!service.FootingSteel && service.Rods == 1
+            && !(plan.Book.Service.OneRodWhereMeasured && service.RodMeasured))
         {
             yield return Red(plan.Book.Cite(RuleId.SecondRod), "One rod alone is not enough.",
-                "A second 6 ft away, unless the one is measured at 25 ohm or less.", Set("Plan a second rod", service with { Rods = 2 }),
-                Set("It was measured at 25 ohm or less", service with { RodMeasured = true }));
+                $"A second {plan.Book.Service.RodsApart} away"
+                    + $"{(plan.Book.Service.OneRodWhereMeasured ? ", unless the one is measured at 25 ohm or less" : "")}.",
+                [Set("Plan a second rod", service with { Rods = 2 }), .. plan.Book.Service.OneRodWhereMeasured
+                    ? (Fix[])[Set("It was measured at 25 ohm or less", service with { RodMeasured = true })] : []]);
         }
         else if (service.WaterPipe && !service.FootingSteel && service.Rods == 0)
         {
@@ -104,13 +107,13 @@ internal static class ServiceChecks
         var optional = service.Method == LoadMethod.Optional;
         var (chosen, other) = optional ? ("optional", "standard") : ("standard", "optional");
         var otherwise = optional ? service.Standard : service.Optional;
-        var lawful = otherwise.Current <= rating && (optional || rating >= plan.Book.Service.Least);
+        var lawful = otherwise is not null && otherwise.Current <= rating && (optional || rating >= plan.Book.Service.Least);
         var fixes = service.Sizes.Take(1).Select(s => new Fix($"A {s.Rating} panel", new SetPanel(main with { Rating = s.Rating })));
         return new(lawful ? Severity.Amber : Severity.Red, Stage.Panel, Subject.Panel(main.Id),
             plan.Book.Cite(RuleId.FeederLoads, RuleId.ServiceConductors),
             lawful ? $"By the {chosen} method the service does not carry the load." : "The service does not carry the load.",
-            $"{service.Chosen.Current} by the {chosen} method > {rating}. " + (lawful
-                ? $"By the {other} one, as lawful, it does: {otherwise.Current}."
+            $"{service.Chosen.Current}{(otherwise is null ? "" : $" by the {chosen} method")} > {rating}. " + (lawful
+                ? $"By the {other} one, as lawful, it does: {otherwise!.Current}."
                 : service.Sizes.IsEmpty ? "No service to 400 A does." : $"The smallest that does: {service.Sizes[0].Rating}."))
         {
             Fixes = lawful ? [new($"Size it by the {other} method", new SetService(plan.Job.Service with

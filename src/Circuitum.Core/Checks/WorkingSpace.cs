@@ -6,22 +6,16 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Checks;
 
-/// <summary>Room to work at a panel, 110.26: 30 in wide and 36 in deep before it, and the space over it to 6 ft kept for it.</summary>
+/// <summary>Room to work at a panel: as wide, deep and high before it as the book asks (110.26), and the space over it to 6 ft kept for it.</summary>
 internal static class WorkingSpace
 {
-    /// <summary>110.26(A)(2): 30 in or the equipment's width.</summary>
-    public static Length Width { get; } = Length.FromInches(30);
-
-    /// <summary>110.26(A)(1), condition 1 at 150 V or less to ground.</summary>
-    public static Length Depth { get; } = Length.FromInches(36);
-
-    private static readonly Length Headroom = Length.FromInches(78);
-
     private static readonly Length CabinetHalf = Length.FromInches(7.25m);
 
     public static IEnumerable<Tag> Check(Checked plan, FramedRoom room, Panel panel)
     {
         var subject = Subject.Panel(panel.Id);
+        var asked = plan.Book.Service;
+        Length width = asked.WorkingWidth.Length, depth = asked.WorkingDepth.Length;
         var side = room.Sides[panel.Wall - 1];
         if (panel.Offset < CabinetHalf || panel.Offset > side.Clear - CabinetHalf
             || side.Openings.Any(o => o.From < panel.Offset + CabinetHalf && o.To > panel.Offset - CabinetHalf))
@@ -32,31 +26,33 @@ internal static class WorkingSpace
         }
 
         var fixtures = room.Room.Fixtures.Select(f => (f.Kind, At: room.Footprint(f))).ToList();
-        // The 30 in need not be centred on it: any stretch that holds the cabinet will do.
-        Length first = Length.Max(Length.Zero, panel.Offset + CabinetHalf - Width),
-            last = Length.Min(panel.Offset - CabinetHalf, side.Clear - Width);
+        // The width need not be centred on it: any stretch that holds the cabinet will do.
+        Length first = Length.Max(Length.Zero, panel.Offset + CabinetHalf - width),
+            last = Length.Min(panel.Offset - CabinetHalf, side.Clear - width);
         var starts = fixtures.SelectMany(f => new[] { side.Offset(f.At.NorthWest), side.Offset(f.At.SouthEast) })
-            .SelectMany(o => new[] { o, o - Width }).Append(first).Append(last).Append(panel.Offset - (Width / 2))
+            .SelectMany(o => new[] { o, o - width }).Append(first).Append(last).Append(panel.Offset - (width / 2))
             .Where(s => s >= first && s <= last).ToList();
-        var free = starts.Any(s => fixtures.TrueForAll(f => !Meet(Before(side, s), f.At)) && Inside(room, Before(side, s)));
+        var free = starts.Any(s => fixtures.TrueForAll(f => !Meet(Before(side, s, width, depth), f.At)) && Inside(room, Before(side, s, width, depth)));
         if (!free)
         {
-            var where = Length.Max(first, Length.Min(last, panel.Offset - (Width / 2)));
-            var inWay = fixtures.Where(f => Meet(Before(side, where), f.At)).Select(f => Words.Of(f.Kind)).FirstOrDefault();
+            var where = Length.Max(first, Length.Min(last, panel.Offset - (width / 2)));
+            var inWay = fixtures.Where(f => Meet(Before(side, where, width, depth), f.At)).Select(f => Words.Of(f.Kind)).FirstOrDefault();
             yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.WorkingSpaceClear),
                 inWay is null ? $"There is no room to work before panel {panel.Id}." : $"The {inWay} stands in front of panel {panel.Id}.",
-                $"30 in wide and 36 in deep stay clear; the wall is {side.Clear} clear and the panel at {panel.Offset}.");
+                $"{asked.WorkingWidth} wide and {asked.WorkingDepth} deep stay clear; the wall is {side.Clear} clear and the "
+                    + $"panel at {panel.Offset}.");
         }
 
-        // 110.26(A)(3): 6-1/2 ft; an existing dwelling's service to 200 A is let off.
+        // An existing dwelling's service to 200 A is let off.
         var level = plan.House.LevelOf(panel.Room).Level;
-        if ((level.CeilingHeight < Headroom || room.Room.Use == RoomUse.CrawlSpace)
+        if ((level.CeilingHeight < asked.Headroom.Length || room.Room.Use == RoomUse.CrawlSpace)
             && !(plan.Job.Service.Existing && panel.Rating.Value <= 200))
         {
             yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.Headroom),
                 $"There is no headroom before panel {panel.Id}.",
-                room.Room.Use == RoomUse.CrawlSpace ? "Nobody stands upright in a crawl space; 6-1/2 ft are asked. Move the panel."
-                    : $"The ceiling is at {level.CeilingHeight}; 6-1/2 ft are asked. Move the panel.");
+                room.Room.Use == RoomUse.CrawlSpace
+                    ? $"Nobody stands upright in a crawl space; {asked.Headroom} are asked. Move the panel."
+                    : $"The ceiling is at {level.CeilingHeight}; {asked.Headroom} are asked. Move the panel.");
         }
 
         var over = plan.House.LevelOf(panel.Room).Level.Obstructions.FirstOrDefault(o => o.Kind is ObstructionKind.Duct
@@ -70,8 +66,8 @@ internal static class WorkingSpace
         }
     }
 
-    private static (Point NorthWest, Point SouthEast) Before(RoomSide side, Length start) =>
-        Ordered(side.At(start), side.Into(side.At(start + Width), Depth));
+    private static (Point NorthWest, Point SouthEast) Before(RoomSide side, Length start, Length width, Length depth) =>
+        Ordered(side.At(start), side.Into(side.At(start + width), depth));
 
     private static (Point NorthWest, Point SouthEast) Cabinet(RoomSide side, Panel panel) =>
         Ordered(side.At(panel.Offset - CabinetHalf), side.Into(side.At(panel.Offset + CabinetHalf), Length.FromInches(6)));

@@ -68,9 +68,6 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
         [DeviceKind.Flood] = 30,
     }.ToImmutableDictionary();
 
-    /// <summary>For sharing loads a general receptacle yoke is taken at this (220.14(I)).</summary>
-    public static VoltAmps Yoke { get; } = new(180);
-
     /// <summary>Everything connected.</summary>
     public VoltAmps Connected => Items.Select(i => i.Load).Total();
 
@@ -150,7 +147,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
 
         if (device.Kind.IsReceptacle())
         {
-            return new(box.Box.Id, box.Name, Yoke, LoadUse.PortableReceptacle, false, true) { Contacts = ContactsOf(device) };
+            return new(box.Box.Id, box.Name, book.Division.Receptacle, LoadUse.PortableReceptacle, false, true) { Contacts = ContactsOf(device) };
         }
 
         return TypicalLoads.TryGetValue(device.Kind, out var typical)

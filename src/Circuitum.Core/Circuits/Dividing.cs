@@ -49,7 +49,7 @@ public static class Dividing
     {
         var weighings = families.Select(f => sorted.Weigh(f.Family, f.Bundles, Reckoning.Between)).ToList();
         // What one circuit can carry of a building without a panel stays one, whatever the aims say: it has one supply.
-        var cuts = families.Select((f, i) => f.Family.OneSupply && weighings[i].Rules.CarriesAll
+        var cuts = families.Select((f, i) => f.Family.StaysOne && weighings[i].Rules.CarriesAll
             ? [[.. Enumerable.Range(0, f.Bundles.Count)]] : Cutting.Divide(weighings[i])).ToList();
         // 210.11(A): where the floor asks for more general circuits, the family with most to share gives them.
         var general = stand.Concat(families.Select((f, i) => (f.Family, cuts[i].Count)));
@@ -101,7 +101,7 @@ public static class Dividing
             else
             {
                 keyed[target] = keyed[target]
-                    .With(bundle, family) with
+                    .With(bundle, family, sorted.Book.Division.Receptacles) with
                 { Why = keyed[target].Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key.Value) };
             }
         }
@@ -198,11 +198,11 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
     }
 
     /// <summary>With one more bundle, whatever its family: a person's choice, named by what most of the outlets are.</summary>
-    public CircuitDraft With(Bundle bundle, Family family) => Bundles.Contains(bundle) ? this : this with
+    public CircuitDraft With(Bundle bundle, Family family, Amps usual) => Bundles.Contains(bundle) ? this : this with
     {
         Bundles = Bundles.Add(bundle),
-        // What must be on 20 A, or was alone, makes the circuit one of 20 A; a general outlet takes what it finds.
-        Rating = Kind == CircuitKind.Individual && Rating is null && family.Kind != CircuitKind.Individual ? 20.Amps()
+        // What was alone, or must be on more, makes the circuit one of the usual rating; a general outlet takes what it finds.
+        Rating = Kind == CircuitKind.Individual && Rating is null && family.Kind != CircuitKind.Individual ? usual
             : Rating < family.Rating && !family.IsGeneral ? family.Rating : Rating,
     };
 
@@ -261,11 +261,16 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
         };
     }
 
+    private const string OutletCap = "house rule: outlets per circuit";
+
     private static Because CapReason(int outlets, Job job, CodeBook book)
     {
         var cap = FamilyRules.Cap(job, book);
-        return book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local
+        return book.Division.MostOutlets is int most && cap == most
+            ? Because.Of("").Book($"{outlets} outlets, at most {most}, each taken as {book.Division.Receptacle / book.Supply.ToNeutral}",
+                $"{most} × {book.Division.Receptacle / book.Supply.ToNeutral}", book.Cite(RuleId.OutletCap))
+            : book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local
             ? Because.Of("").Local($"{outlets} outlets, at most {cap}", "local; not in the model code", CodeBook.Cite(local))
-            : Because.Of("").House($"{outlets} outlets, at most {cap}", "the model code sets no number", book.Cite(RuleId.OutletCap));
+            : Because.Of("").House($"{outlets} outlets, at most {cap}", book.Division.MostOutlets is int allowed ? $"the book allows {allowed}" : "the model code sets no number", OutletCap);
     }
 }

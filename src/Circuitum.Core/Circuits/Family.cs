@@ -16,12 +16,12 @@ internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string 
 {
     /// <summary>Circuits of this kind are filled to the crew's cap and fill: general ones, and small-appliance ones with their fixed
     /// refrigerators.</summary>
-    public bool HasCap => !OneSupply && Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General
+    public bool HasCap => !StaysOne && Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General
         or CircuitKind.SmallAppliance;
 
-    /// <summary>All that feeds a building without a panel: rules are not traded for the crew's cap or fill, and it stays one
-    /// (225.30).</summary>
-    public bool OneSupply { get; init; }
+    /// <summary>It stays one circuit where one carries it: all that feeds a building without a panel (225.30), or what a book deals out to
+    /// one circuit itself. Rules are not traded for the crew's cap or fill.</summary>
+    public bool StaysOne { get; init; }
 
     /// <summary>In an outbuilding: the floor area is the dwelling's alone.</summary>
     public bool Accessory { get; init; }
@@ -51,10 +51,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 
         if (IsWithoutPanel(bundle.Structure))
         {
-            return new($"{building}/branch", CircuitKind.General, 20.Amps(), "branch",
+            return new($"{building}/branch", CircuitKind.General, book.Division.Receptacles, "branch",
                 Reason("an outbuilding without a panel is fed by one branch circuit, all of it together", "",
                     book.Cite(RuleId.OneSupply, RuleId.BuildingOfOneCircuit)))
-            { OneSupply = true };
+            { StaysOne = true };
         }
 
         if (bundle.Boxes.Any(b => b.Plates.Any(IsWasher)))
@@ -79,30 +79,50 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         }
 
         return bundle.Anchor.Box.Outside
-            ? new($"{building}/outdoors", CircuitKind.Outdoor, 20.Amps(), $"{building}-outdoors",
+            ? new($"{building}/outdoors", CircuitKind.Outdoor, book.Division.Receptacles, $"{building}-outdoors",
                 Because.Of("Why this circuit").House("outdoor receptacles apart: weather opens their breaker, not the house's", "",
                     "crew's way: outdoors apart"))
             : bundle.Boxes.Any(b => b.InLaundryArea) ? Laundry(building)
             : use switch
             {
+                RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry when book.Division.ReceptaclesOfCounterCircuit is int most =>
+                    bundle.Boxes.Any(b => b.Box.ServesCounter) ? Counter(building, bundle, most)
+                        : General(building, room, schools, lights: false),
                 RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry =>
-                    new($"{building}/appliances", CircuitKind.SmallAppliance, 20.Amps(), "appliances",
+                    new($"{building}/appliances", CircuitKind.SmallAppliance, book.Division.Counters, "appliances",
                     Reason("two or more 20 A small-appliance circuits for kitchen, dining and pantry receptacles, nothing else on them",
                         "", book.Cite(RuleId.SmallApplianceCircuits, RuleId.KitchenReceptacles))),
+                RoomUse.Bath when schools.Baths == BathReceptacles.MayShare && !book.Division.KeepsBathroomsApart =>
+                    General(building, room, schools, lights: false),
                 RoomUse.Bath when schools.Baths == BathReceptacles.Whole => WholeBath(room),
                 RoomUse.Bath => new(schools.Baths == BathReceptacles.OneEach ? $"{building}/{room.Room.Id}/bath" : $"{building}/baths",
-                    CircuitKind.Bathroom, 20.Amps(),
+                    CircuitKind.Bathroom, book.Division.Receptacles,
                     schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths",
-                        Reason("bathroom receptacles on one or more 20 A circuits with no other outlets", "",
+                        Reason($"bathroom receptacles on one or more {book.Division.Receptacles} circuits with no other outlets", "",
                             book.Cite(RuleId.BathCircuit))),
-                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, 20.Amps(), "garage",
-                    Reason("a 20 A circuit for the garage's vehicle bays, no other outlets", "", book.Cite(RuleId.GarageCircuit))),
+                RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, book.Division.Receptacles, "garage",
+                    Reason($"a {book.Division.Receptacles} circuit for the garage's vehicle bays, no other outlets", "", book.Cite(RuleId.GarageCircuit))),
                 _ => General(building, room, schools, lights: false),
             };
     }
 
-    private Family Laundry(string building) => new($"{building}/laundry", CircuitKind.Laundry, 20.Amps(), "laundry",
-        Reason("laundry receptacles on a 20 A circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit)));
+    private Family Laundry(string building) => new($"{building}/laundry", CircuitKind.Laundry, book.Division.Receptacles, "laundry",
+        Reason($"laundry receptacles on a {book.Division.Receptacles} circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit)));
+
+    // Dealt out along the counters, so that neighbors are never on one circuit and none has more than the book allows.
+    private Family Counter(string building, Bundle bundle, int most)
+    {
+        var along = counters ??= [.. CounterOrder.Of(house, job.Boxes).Select(b => b.Id)];
+        var circuits = Math.Max(2, (along.Count + most - 1) / most);
+        var number = bundle.Boxes.Select(b => along.IndexOf(b.Box.Id)).Where(i => i >= 0).DefaultIfEmpty(0).Min() % circuits;
+        return new($"{building}/counter-{number + 1}", CircuitKind.SmallAppliance, book.Division.Counters, "counter",
+            Reason($"two or more {book.Division.Counters} circuits for the counters, at most {most} receptacles on each and neighbors on "
+                + "different ones", $"{along.Count} receptacles, {circuits} circuits",
+                book.Cite(RuleId.CounterCircuits, RuleId.CounterNeighbors)))
+        { StaysOne = true };
+    }
+
+    private List<BoxId>? counters;
 
     /// <summary>Equipment that may be on the circuit kept for the receptacles of such a room: refrigeration on a small-appliance circuit
     /// (210.52(B)(2)), what is plugged in on those of laundry, baths and garage (210.11(C)); everything elsewhere.</summary>
@@ -127,7 +147,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             var lighting = bundle.IsLighting;
             var plain = lighting || !bundle.Boxes.Any(b => b.Plates.Any());
             return new($"own/{id}", plain ? lighting ? CircuitKind.Lighting : CircuitKind.Receptacles : CircuitKind.Individual,
-                plain ? lighting ? 15.Amps() : 20.Amps() : null, id,
+                plain ? lighting ? 15.Amps() : book.Division.Receptacles : null, id,
                 Because.Of("Why this circuit").Pin("an individual circuit, as a person wants it", bundle.Anchor.Name));
         }
 
@@ -139,7 +159,8 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         || plate.Appliance == Appliance.GeneratorInlet || plate.Load > book.Division.Plugged * Fifteen
         || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood
         or Appliance.Microwave or Appliance.SumpPump
-        || (plate.Appliance == Appliance.Refrigerator && schools.Refrigerator == RefrigeratorCircuit.Alone)
+        || (plate.Appliance == Appliance.Refrigerator && (schools.Refrigerator == RefrigeratorCircuit.Alone
+            || book.Division.RefrigeratorAlone))
         || (IsWasher(plate) && schools.Dishwasher == DishwasherAndDisposer.OneEach && schools.KitchenLights == KitchenLights.Apart)
         || (!plate.Cord && plate.Load > book.Division.Fastened * Fifteen && !IsWasher(plate));
 
@@ -162,6 +183,8 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             .Job($"the instructions of {plate.Name} ask for an individual circuit", book.Cite(RuleId.ListedUse).Text),
         _ when book.Supply.IsAcross(plate.Volts) => Because.Of("Why this circuit")
             .Job($"{plate.Name} is {plate.Volts} equipment", plate.Load.ToString()),
+        { Appliance: Appliance.Refrigerator } when book.Division.RefrigeratorAlone =>
+            Reason("a refrigerator has a circuit of its own", plate.Name, book.Cite(RuleId.RefrigeratorAlone)),
         { Appliance: Appliance.Refrigerator } => Because.Of("Why this circuit")
             .House("the refrigerator alone, so that nothing else takes it down", plate.Name, book.Cite(RuleId.RefrigeratorAlone)
                 .After("crew's way: refrigerator")),
@@ -172,7 +195,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 
     private Family Dishwasher(string building, Schools schools) => new(
         schools.Dishwasher == DishwasherAndDisposer.OneEach ? $"{building}/dishwasher-each" : $"{building}/dishwasher",
-        CircuitKind.DishwasherAndDisposer, 20.Amps(), "dishwasher",
+        CircuitKind.DishwasherAndDisposer, book.Division.Receptacles, "dishwasher",
         Because.Of("Why this circuit")
             .House(schools.KitchenLights == KitchenLights.WithDishwasher
                 ? "kitchen lights with the dishwasher while the half-rating rule holds"
@@ -181,23 +204,23 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "",
                 book.Cite(RuleId.PermissibleFifteenTwenty)));
 
-    private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, 20.Amps(), $"{room.Room.Id}-bath",
-        Reason("one 20 A circuit for this bathroom alone may feed its light and fan as well", "", book.Cite(RuleId.BathCircuitAlone)));
+    private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, book.Division.Receptacles, $"{room.Room.Id}-bath",
+        Reason($"one {book.Division.Receptacles} circuit for this bathroom alone may feed its light and fan as well", "", book.Cite(RuleId.BathCircuitAlone)));
 
-    private static Family General(string building, FramedRoom room, Schools schools, bool lights)
+    private Family General(string building, FramedRoom room, Schools schools, bool lights)
     {
         var bedroom = room.Room.Use == RoomUse.Bedroom;
         var each = bedroom && schools.Bedrooms == BedroomSharing.OneEach ? $"/{room.Room.Id}" : "";
         var why = Because.Of("Why this circuit");
         return schools.Lighting == LightsAndReceptacles.Together
-            ? new($"{building}/general{each}", CircuitKind.General, 20.Amps(), "general",
+            ? new($"{building}/general{each}", CircuitKind.General, book.Division.Receptacles, "general",
                 why.House("lights and receptacles together, room by room", "", "crew's way: lights and receptacles"))
             : lights ? new($"{building}/lights", CircuitKind.Lighting, 15.Amps(), "lights",
                 why.House("lights apart from receptacles, neighbors together", "", "crew's way: lights and receptacles"))
             : bedroom && schools.Lighting == LightsAndReceptacles.ApartBedrooms15
                 ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, 15.Amps(), "receptacles",
                     why.House("bedroom receptacles on 15 A, apart from lights", "", "crew's way: lights and receptacles"))
-                : new($"{building}/receptacles{each}", CircuitKind.Receptacles, 20.Amps(), "receptacles",
+                : new($"{building}/receptacles{each}", CircuitKind.Receptacles, book.Division.Receptacles, "receptacles",
                     why.House("receptacles apart from lights, neighbors together", "", "crew's way: lights and receptacles"));
     }
 

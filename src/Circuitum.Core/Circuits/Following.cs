@@ -55,7 +55,7 @@ internal sealed class Following(Sorted sorted, Survey survey, Job job)
             {
                 if (IsHeld(bundle))
                 {
-                    draft = draft.With(bundle, other) with { Why = draft.Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key) };
+                    draft = draft.With(bundle, other, sorted.Book.Division.Receptacles) with { Why = draft.Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key) };
                 }
                 else
                 {
@@ -138,7 +138,7 @@ internal sealed class Following(Sorted sorted, Survey survey, Job job)
             var alone = weighing.Home(next) + weighing.Self(next) + weighing.Flat(add);
             var best = circuits.Select(c => (Circuit: c, Added: Added(weighing, c.Bundles, next, add)))
                 .Where(c => c.Added < Weighing.Never).OrderBy(c => c.Added).ThenBy(c => c.Circuit.At).FirstOrDefault();
-            if (best.Circuit.Bundles is { } joined && (best.Added <= alone || family.OneSupply))
+            if (best.Circuit.Bundles is { } joined && (best.Added <= alone || family.StaysOne))
             {
                 joined.Add(next);
                 drafts[best.Circuit.At] = (CircuitDraft.Of(family, [.. joined.Select(b => weighing.Bundles[b])], 0) with

@@ -54,10 +54,12 @@ internal sealed class FamilyRules
     private readonly int cap;
     private readonly decimal fill;
     private readonly CircuitKind kind;
+    private readonly bool staysOne;
 
     public FamilyRules(Family family, IReadOnlyList<Bundle> bundles, Job job, CodeBook book)
     {
         kind = family.Kind;
+        staysOne = family.StaysOne;
         var rating = family.Rating ?? 20.Amps();
         full = book.Division.Carried(rating);
         plugged = (book.Division.Plugged * full).Value;
@@ -80,9 +82,8 @@ internal sealed class FamilyRules
     public decimal Full => full.Value;
 
     /// <summary>Outlets that local rule and crew put on one general circuit.</summary>
-    public static int Cap(Job job, CodeBook book) => book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.Value is int local
-        ? Math.Min(local, job.HouseRules.OutletsPerCircuit)
-        : job.HouseRules.OutletsPerCircuit;
+    public static int Cap(Job job, CodeBook book) => Math.Min(Math.Min(job.HouseRules.OutletsPerCircuit,
+        book.Amended(AmendedRule.OutletsPerGeneralCircuit)?.Value ?? int.MaxValue), book.Division.MostOutlets ?? int.MaxValue);
 
     /// <summary>What one circuit may carry: its rating, 210.23, the cap and the fill. What cannot be parted is carried anyway, and
     /// tagged.</summary>
@@ -97,7 +98,7 @@ internal sealed class FamilyRules
     public int Broken(Tally t)
     {
         var broken = t.Alarms && !t.Lights && whole.Lights ? 1 : 0;
-        if (kind == CircuitKind.SmallAppliance)
+        if (kind == CircuitKind.SmallAppliance && !staysOne)
         {
             // 210.11(C)(1): two or more; 210.52(B)(3): each kitchen's counters on at least two, none of them shared with another kitchen.
             broken += t.Bundles == whole.Bundles && t.Bundles > 1 ? 1 : 0;

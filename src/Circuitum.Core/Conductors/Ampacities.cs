@@ -16,7 +16,7 @@ public static class Ampacities
     /// <param name="book">The edition.</param>
     /// <param name="where">The place in words.</param>
     /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armored cable goes by 330.80.</param>
-    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than 24 in, more than
+    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than the book allows, more than
     /// three conductors are adjusted.</param>
     /// <param name="metal">Copper as usual, or aluminium from 12 AWG.</param>
     public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where,
@@ -31,10 +31,10 @@ public static class Ampacities
         };
         var start = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         var why = Because.Of("Why this ampacity")
-            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")}{(jacket == Jacket.Underground ? " UF" : "")}, "
+            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")}{(jacket == Jacket.Underground ? " " + book.Conductors.Suffix(jacket) : "")}, "
                 + $"{(int)column} °C column", start.ToString(),
                 book.Cite(RuleId.AmpacityTable).And(section));
-        var amps = start;
+        var (amps, company) = (start, 1m);
         if (ambient.Degrees > 30 || ambient.Degrees <= 25)
         {
             var factor = book.Conductors.AmbientFactor(ambient, column) ?? 0;
@@ -44,30 +44,30 @@ public static class Ampacities
 
         if (bundled is Length together)
         {
-            var factor = together > Length.FromInches(24) ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
-            amps *= factor;
+            var factor = together > book.Conductors.BundledBeyond.Length ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
+            (amps, company) = (amps * factor, factor);
             why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying "
                 + $"conductors, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
         else if (cables == 1 && currentCarrying > 3)
         {
             var factor = book.Conductors.AdjustmentFactor(currentCarrying);
-            amps *= factor;
+            (amps, company) = (amps * factor, factor);
             why = why.Book($"{currentCarrying} current-carrying conductors in the cable itself: × {factor:0.00}", amps.ToString(),
                 book.Cite(RuleId.AdjustmentTable));
         }
-        else if (cables > 2)
+        else if (cables > book.Conductors.MostInSealedHole)
         {
             var factor = book.Conductors.AdjustmentFactor(currentCarrying);
-            amps *= factor;
+            (amps, company) = (amps * factor, factor);
             why = why.Book($"{cables} cables, {currentCarrying} current-carrying conductors in a sealed hole, {where}: × {factor:0.00}",
                 amps.ToString(), book.Cite(RuleId.CableAmpacity, RuleId.AdjustmentTable));
         }
 
-        return Held(amps, gauge, Column.C60, why, book, section, metal);
+        return Held(amps, gauge, Column.C60, why, book, section, company, metal);
     }
 
-    /// <summary>THWN-2 in a raceway: from the 90 °C column, held to the terminations.</summary>
+    /// <summary>Loose conductors in a raceway: from the 90 °C column, held to the terminations.</summary>
     /// <param name="gauge">14 AWG to 600 kcmil; aluminium from 12.</param>
     /// <param name="currentCarrying">In the raceway.</param>
     /// <param name="ambient">Of the raceway.</param>
@@ -79,13 +79,15 @@ public static class Ampacities
     public static Figure<Amps> InRaceway(Gauge gauge, int currentCarrying, Celsius ambient, Column terminations, CodeBook book,
         Metal metal = Metal.Copper, string where = "")
     {
-        var amps = book.Conductors.Ampacity(gauge, metal, Column.C90)
+        var column = Column.C90;
+        var amps = book.Conductors.Ampacity(gauge, metal, column)
             ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminum.", nameof(gauge));
-        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")} THWN-2, 90 °C column",
+        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")} {book.Conductors.LooseName}, "
+            + $"{(int)column} °C column",
             amps.ToString(), book.Cite(RuleId.AmpacityTable));
         if (ambient.Degrees is > 30 or <= 25)
         {
-            var factor = book.Conductors.AmbientFactor(ambient, Column.C90) ?? 0;
+            var factor = book.Conductors.AmbientFactor(ambient, column) ?? 0;
             amps *= factor;
             why = why.Book($"{ambient}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AmbientTable));
         }
@@ -97,7 +99,8 @@ public static class Ampacities
                 + $"{book.Conductors.AdjustmentFactor(currentCarrying):0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
 
-        return Held(amps, gauge, terminations, why, book, book.Cite(RuleId.TerminationTemperature), metal);
+        return Held(amps, gauge, terminations, why, book, book.Cite(RuleId.TerminationTemperature),
+            currentCarrying > 3 ? book.Conductors.AdjustmentFactor(currentCarrying) : 1, metal);
     }
 
     /// <summary>Correction and adjustment together for cable, as the two ways of the sum use it: ampacity × factor, or load ÷
@@ -106,16 +109,23 @@ public static class Ampacities
     {
         var warm = ambient.Degrees is > 30 or <= 25
             ? book.Conductors.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
-        return warm * (bundled || cables > 2 || (cables == 1 && currentCarrying > 3) ? book.Conductors.AdjustmentFactor(currentCarrying)
-            : 1);
+        return warm * Adjustment(cables, currentCarrying, bundled, book);
     }
 
+    /// <summary>The adjustment for company alone.</summary>
+    public static decimal Adjustment(int cables, int currentCarrying, bool bundled, CodeBook book) =>
+        bundled || cables > book.Conductors.MostInSealedHole || (cables == 1 && currentCarrying > 3)
+            ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
+
     private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section,
-        Metal metal = Metal.Copper)
+        decimal company, Metal metal = Metal.Copper)
     {
-        var limit = book.Conductors.Ampacity(gauge, metal, column)!.Value;
+        var adjusted = book.Conductors.AdjustsTerminations && company < 1;
+        var listed = book.Conductors.Ampacity(gauge, metal, column)!.Value;
+        var limit = adjusted ? listed * company : listed;
         return amps > limit
-            ? new(limit, why.Book($"held to the {(int)column} °C column", limit.ToString(), section.And(book.Cite(RuleId.AmpacityTable))))
+            ? new(limit, why.Book($"held to the {(int)column} °C column{(adjusted ? $", {listed} × {company:0.00}" : "")}", limit.ToString(),
+                section.And(book.Cite(RuleId.AmpacityTable))))
             : new(amps, why);
     }
 }

@@ -20,13 +20,13 @@ public static class Boring
     public static (Holes Holes, ImmutableArray<SizedCircuit> Sized) Bore(FramedHouse house, ImmutableArray<RoutedCircuit> routed,
         ImmutableDictionary<PanelId, FeederLoad> feeders, Survey survey, Job job, CodeBook book, CancellationToken gone)
     {
-        bool Insulated(Spot spot) => spot.Kind == MemberKind.Plate
+        bool Insulated(Spot spot) => book.Conductors.MostInSealedHole is not null && spot.Kind == MemberKind.Plate
             && house.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Exterior;
         var relieved = ImmutableDictionary<Spot, int>.Empty;
         ImmutableHashSet<RunId> across = [];
         var raceways = Raceways.Of(routed, job);
         var holes = Drilling.Drill(routed, job.HouseRules, relieved, across);
-        var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
+        var bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated, book.Conductors.BundledBeyond.Length);
         var sized = Sizing.Size(routed, raceways, holes, bundles, feeders, survey, job, book);
         across = ThatLieAcross(sized);
         var moved = routed.SelectMany(c => c.Runs).Where(r => across.Contains(r.Id)).SelectMany(r => r.Way.Passages).Select(p => p.Spot)
@@ -40,7 +40,7 @@ public static class Boring
             {
                 relieved = relieved.SetItems(crowded);
                 holes = Drilling.Drill(holes, moved, routed, job.HouseRules, relieved, across);
-                bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated);
+                bundles = Bundling.Find(routed, holes, job.Schools.Column, Insulated, book.Conductors.BundledBeyond.Length);
                 sized = Sizing.Size(routed, raceways, holes, bundles, feeders, survey, job, book, sized, moved);
                 moved.Clear();
             }
@@ -66,7 +66,7 @@ public static class Boring
         {
             // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
             var alone = Sizing.ByNeed(circuit.Circuit, circuit.Breaker.Value,
-                [.. Sizing.WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles)
+                [.. Sizing.WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles, book)
                     .Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket,
                 circuit.Mca).Gauge;
             bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>

@@ -84,7 +84,7 @@ public static class FeederSizing
                 return Sizing.Worst(gauge, places, book, run.Jacket, metal);
             }
 
-            var worst = raceway.Worst(run);
+            var worst = raceway.Worst(run, book.Conductors.BundledBeyond.Length);
             return Ampacities.InRaceway(gauge, worst.CurrentCarrying, worst.Ambient, raceway.Pipe.Marked75
                 || book.Conductors.TerminatesAt75(rating, gauge) ? Column.C75 : Column.C60, book, metal, worst.Where);
         }
@@ -96,12 +96,25 @@ public static class FeederSizing
         var needed = Gauge.All.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null)
             .First(g => g.Next is null || (Carries(Able(g).Value)
             && book.SuitsSmallConductor(rating, g, metal)));
+        // Where the loss of a feeder is a rule, it grows until it holds.
+        Percent Lost(Gauge g) => VoltageDrop.Share(VoltageDrop.Of(amps, g, run.Length.Value, book, metal), load.Volts);
         var gauge = needed;
+        while (book.MostDrop is { } most && Lost(gauge) > most.Branch && gauge.Next is Gauge larger)
+        {
+            gauge = larger;
+        }
+
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
         {
             gauge = book.Conductors.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
             conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
+        }
+
+        if (gauge > needed && book.MostDrop is { } allowed)
+        {
+            conductorWhy = conductorWhy.Book($"{Lost(needed).OneDecimal} is lost with {needed}; at most {allowed.Branch.OneDecimal}",
+                $"{gauge} AWG", book.Cite(RuleId.VoltageDropLimit));
         }
 
         var ampacity = Able(gauge);

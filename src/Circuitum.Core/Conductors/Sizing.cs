@@ -91,15 +91,11 @@ public sealed record SizedCircuit
     public string CableOf(Run run) => run.Jacket == Jacket.Loose
         ? $"{run.Conductors} × {GaugeOf(run)}{(Metal == Metal.Aluminium ? " Al" : "")} + {Ground} G"
         : $"{GaugeOf(run)}-{(run.Carries.Contains(Carried.OtherNeutral) ? "2-2" : run.Conductors)}"
-        + $"{run.Jacket switch
-        {
-            Jacket.Underground => " UF",
-            Jacket.Armoured => " MC",
-            Jacket.ServiceEntrance => " SER Al",
-            // Nonmetallic-sheathed cable is made to 2 AWG.
-            Jacket.Nonmetallic when GaugeOf(run) > Units.Gauge.Awg2 => " SER",
-            _ => "",
-        }}";
+        + $"{Suffix(run) switch { "" => "", var suffix => " " + suffix }}{(run.Jacket == Jacket.ServiceEntrance ? " Al" : "")}";
+
+    // Nonmetallic-sheathed cable is made to 2 AWG.
+    private string Suffix(Run run) => Book.Conductors.Suffix(run.Jacket == Jacket.Nonmetallic && GaugeOf(run) > Units.Gauge.Awg2
+        ? Jacket.ServiceEntrance : run.Jacket);
 
     /// <summary>The home run's cable.</summary>
     public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
@@ -125,16 +121,41 @@ public static class Sizing
         ImmutableArray<SizedCircuit> known = default, IReadOnlySet<Spot>? moved = null)
     {
         var pipeOf = Piped(raceways);
+        bool Stays(RoutedCircuit c, Run? comesIn) =>
+            moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved));
+        // Feeders first: what they lose is not left for the circuits behind them.
+        var fed = new Dictionary<PanelId, SizedCircuit>();
+        foreach (var (c, i) in circuits.Select((c, i) => (c, i)).Where(x => x.c.Circuit.Kind == CircuitKind.Feeder))
+        {
+            fed[c.Circuit.Feeds!.Value] = Stays(c, null) ? known[i] : FeederSizing.Size(c, pipeOf.GetValueOrDefault(c.Circuit.Key),
+                WorstPlaces(c.Runs, null, holes, bundles, book), feeders[c.Circuit.Feeds.Value],
+                LargestBehind(c.Circuit.Feeds.Value, circuits, survey, job, book), job, book);
+        }
+
         return [.. circuits.Select((c, i) =>
         {
             var comesIn = ComesIn(c, circuits);
-            return moved is not null && !c.Runs.Any(r => Passes(r, moved)) && (comesIn is null || !Passes(comesIn, moved)) ? known[i]
-                : c.Circuit.Kind == CircuitKind.Feeder
-                ? FeederSizing.Size(c, pipeOf.GetValueOrDefault(c.Circuit.Key), WorstPlaces(c.Runs, null, holes, bundles),
-                    feeders[c.Circuit.Feeds!.Value],
-                    LargestBehind(c.Circuit.Feeds.Value, circuits, survey, job, book), job, book)
-                : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book);
+            return c.Circuit.Kind == CircuitKind.Feeder ? fed[c.Circuit.Feeds!.Value] : Stays(c, comesIn) ? known[i]
+                : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book,
+                    MayLose(c.Circuit.Panel, fed, book));
         })];
+    }
+
+    // What a branch circuit may lose where that is a rule: its own share, and no more than the feeders before it leave of the whole.
+    private static Percent? MayLose(PanelId panel, Dictionary<PanelId, SizedCircuit> fed, CodeBook book)
+    {
+        if (book.MostDrop is not { } most)
+        {
+            return null;
+        }
+
+        var left = most.Together;
+        for (var at = panel; fed.TryGetValue(at, out var feeder); at = feeder.Circuit.Panel)
+        {
+            left = new(left.Value - feeder.Drop.Value.Value);
+        }
+
+        return left < most.Branch ? left : most.Branch;
     }
 
     /// <summary>Takes what feeders lose off the circuits behind them, and sizes every pipe for what is in it.</summary>
@@ -188,13 +209,13 @@ public static class Sizing
         routed.HomeRun?.RidesIn is RunId id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
     private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes,
-        ILookup<RunId, CableBundle> bundles, Survey survey, Job job, CodeBook book)
+        ILookup<RunId, CableBundle> bundles, Survey survey, Job job, CodeBook book, Percent? mayLose)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
         var breaker = Breakers.Choose(circuit, plates, job, book);
         var ways = comesIn is null ? routed.Runs : routed.Runs.Add(comesIn);
-        var places = WorstPlaces(ways, raceway, holes, bundles);
+        var places = WorstPlaces(ways, raceway, holes, bundles, book);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
         var relieved = holes.RelievedOn(ways);
         // The weakest jacket on the way decides for the whole circuit.
@@ -204,7 +225,8 @@ public static class Sizing
         var why = Because.Of("Why this conductor");
         if (jacket == Jacket.Underground)
         {
-            why = why.Book("UF cable: nonmetallic cable may not be in a damp place", "UF",
+            var wet = book.Conductors.Suffix(Jacket.Underground);
+            why = why.Book($"{wet} cable: nonmetallic cable may not be in a damp place", wet,
                 book.Cite(RuleId.NotInWetPipe, RuleId.UndergroundUse));
         }
 
@@ -234,25 +256,42 @@ public static class Sizing
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
         var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger
             && Grounding.For(breaker.Value, larger, needed, book) <= EnteringCable.GroundWith(larger) ? larger : gauge;
-        return Drops.Measure(new()
+        SizedCircuit Made(Gauge all, Gauge homeRun, Because because) => Drops.Measure(new()
         {
             Routed = routed,
             Book = book,
             Breaker = breaker,
-            Gauge = new(gauge, why),
-            HomeRunGauge = home,
+            Gauge = new(all, because),
+            HomeRunGauge = homeRun,
             Jacket = jacket,
             Mca = mca,
             ComesIn = comesIn,
-            Ampacity = ampacity,
+            Ampacity = all == gauge ? ampacity : Worst(all, places, book, jacket),
             Least = needed,
-            GroundNeeded = Grounding.For(breaker.Value, home, needed, book),
-            Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, home, needed, book) : null,
+            GroundNeeded = Grounding.For(breaker.Value, homeRun, needed, book),
+            Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, homeRun, needed, book) : null,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
             Through = [],
             Drop = new(new(0), Because.Of("Why these volts")),
         });
+        var sized = Made(gauge, home, why);
+        // Where the loss is a rule: the home run a size larger, then all of it, and so on, no larger than devices take; a pin stays.
+        for (var (all, first) = (gauge, sized); mayLose is { } most && sized.Drop.Value > most
+            && !job.Pins.Cables.Any(p => p.Circuit == circuit.Key);)
+        {
+            var grows = home == all;
+            if ((grows ? home.Next : all.Next) is not Gauge next || (breaker.Value.Value <= 20 && next > Units.Gauge.Awg10))
+            {
+                break;
+            }
+
+            (home, all) = grows ? (next, all) : (home, next);
+            sized = Made(all, home, why.Book($"{first.Drop.Value.OneDecimal} is lost with {gauge}; at most {most.OneDecimal}",
+                home == all ? $"{all} AWG" : $"{home} AWG for the home run", book.Cite(RuleId.VoltageDropLimit)));
+        }
+
+        return sized;
     }
 
     private static Jacket JacketOf(ImmutableArray<Run> runs)
@@ -266,14 +305,17 @@ public static class Sizing
     // The same sum from the other end: the load divided by the factors, looked up once.
     private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket)
     {
-        var worst = places.Select(p => Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose,
-            p.Bundled is not null || p.Piped is not null, book)).DefaultIfEmpty(1).Min();
+        var held = book.Conductors.AdjustsTerminations;
+        var (worst, at) = places.Select(p => (held
+            ? Ampacities.Adjustment(p.Cables, p.CurrentCarrying, p.Bundled is not null || p.Piped is not null, book)
+            : Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose,
+                p.Bundled is not null || p.Piped is not null, book), p.Piped)).DefaultIfEmpty((1, null)).MinBy(p => p.Item1);
         if (worst is 0 or >= 1)
         {
             return Because.Of("");
         }
 
-        var column = jacket == Jacket.Underground ? Column.C60 : Column.C90;
+        var column = held ? at ?? Column.C60 : jacket == Jacket.Underground ? Column.C60 : Column.C90;
         var listed = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
         var divided = new Amps(load.Value / worst);
         return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column",
@@ -317,13 +359,14 @@ public static class Sizing
                 f.Value)!;
 
     internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes,
-        ILookup<RunId, CableBundle> bundles)
+        ILookup<RunId, CableBundle> bundles, CodeBook book)
     {
+        var allowed = book.Conductors.BundledBeyond.Length;
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
         List<WorstPlace> piped = [];
         if (raceway is not null && runs.FirstOrDefault(r => r.Pipe is not null) is { } pulled)
         {
-            var worst = raceway.Worst(pulled);
+            var worst = raceway.Worst(pulled, allowed);
             // What goes on in cable ends at 60 °C all the same: one circuit, one conductor (110.14(C)).
             piped.Add(pulled.Jacket != Jacket.Loose ? new(worst.Runs.Length, worst.CurrentCarrying, worst.Ambient, worst.Where, worst.Long)
                 : new(1, worst.CurrentCarrying, worst.Ambient, worst.Where, null,

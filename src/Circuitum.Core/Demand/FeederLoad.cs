@@ -13,7 +13,7 @@ namespace Circuitum.Core.Demand;
 /// <param name="Panel">The panel it feeds.</param>
 /// <param name="List">What it carries.</param>
 /// <param name="Standard">Part III; all of it where the panel is in an outbuilding.</param>
-/// <param name="Optional">220.82, for comparison where the feeder does not carry the whole dwelling; null in an outbuilding, which it does
+/// <param name="Optional">Null where a book has one method; else 220.82, for comparison where the feeder does not carry the whole dwelling; null in an outbuilding, which it does
 /// not know.</param>
 /// <param name="CarriesDwelling">It carries the whole dwelling: the optional method and 310.12 are open to it.</param>
 /// <param name="Method">What it is sized by.</param>
@@ -48,6 +48,16 @@ public sealed record FeederLoad(PanelId Panel, LoadList List, LoadSum Standard, 
         }
 
         var whole = Listing.CarriesDwelling(panel, circuits, house, survey, job);
+        if (book.Demand.Basic is { } basic)
+        {
+            var sum = whole ? BasicMethod.OfDwelling(list, basic, book) : BasicMethod.Of(list, basic, book);
+            return new(panel.Id, list, sum, null, whole, LoadMethod.Standard)
+            {
+                HeavierLeg = whole ? default : Heavier(sum, oneLeg.FindAll(c => c.Kind == CircuitKind.Individual),
+                    list.Area.Value > 0 ? sum.Lines[0].Counted : new(0)),
+            };
+        }
+
         var standard = StandardMethod.WithContinuous(list, book.Cite(RuleId.FeederContinuous), book);
         return new(panel.Id, list, standard, OptionalMethod.Of(list, book), whole, whole ? job.Service.Method : LoadMethod.Standard)
         {

@@ -15,7 +15,7 @@ public static class Listing
     /// <summary>Everything of the dwelling, and each outbuilding with all that its circuits carry.</summary>
     public static LoadList OfService(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book)
     {
-        var list = Of(circuits, survey.FloorArea, job.Panels, house, survey, job, book);
+        var list = Of(circuits, survey.FloorArea, Basement(house, _ => true, book), job.Panels, house, survey, job, book);
         return list with
         {
             Area = new(list.Area.Value + job.Service.ExistingArea.Value),
@@ -29,7 +29,7 @@ public static class Listing
 
     /// <summary>What is drawn, without what stood there before: it comes on top of a measured demand (220.87).</summary>
     public static LoadList OfDrawn(ImmutableArray<Circuit> circuits, FramedHouse house, Survey survey, Job job, CodeBook book) =>
-        Of(circuits, survey.FloorArea, [], house, survey, job, book);
+        Of(circuits, survey.FloorArea, Basement(house, _ => true, book), [], house, survey, job, book);
 
     /// <summary>What a panel feeds, itself and through the panels behind it.</summary>
     /// <param name="panel">The panel.</param>
@@ -45,7 +45,7 @@ public static class Listing
         // A room is counted with every panel that lights it or feeds its receptacles.
         var rooms = own.Where(c => c.IsGeneral || c.Kind == CircuitKind.Bathroom).SelectMany(c => c.Boxes)
             .Select(b => survey[b].Room.Room.Id).ToFrozenSet();
-        return Of(own, Surveying.FloorArea(house, rooms.Contains), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job,
+        return Of(own, Surveying.FloorArea(house, rooms.Contains), Basement(house, rooms.Contains, book), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job,
             book);
     }
 
@@ -59,8 +59,8 @@ public static class Listing
             && job.Panels.All(p => behind.Contains(p.Id) || p.Taken.IsEmpty);
     }
 
-    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, ImmutableArray<Panel> panels, FramedHouse house,
-        Survey survey, Job job, CodeBook book)
+    private static LoadList Of(ImmutableArray<Circuit> circuits, SquareFeet area, SquareFeet basement, ImmutableArray<Panel> panels,
+        FramedHouse house, Survey survey, Job job, CodeBook book)
     {
         var branch = circuits.Where(c => c.Kind != CircuitKind.Feeder).ToList();
         var alone = branch.Where(c => c.Kind == CircuitKind.Individual).SelectMany(c => c.Boxes).ToHashSet();
@@ -82,6 +82,7 @@ public static class Listing
         return new()
         {
             Area = area,
+            Basement = basement,
             SmallApplianceCircuits = branch.Count(c => c.Kind == CircuitKind.SmallAppliance)
                 + before.Count(t => t.Use == TakenUse.SmallAppliance),
             LaundryCircuits = branch.Count(c => c.Kind == CircuitKind.Laundry) + before.Count(t => t.Use == TakenUse.Laundry),
@@ -89,6 +90,9 @@ public static class Listing
             HeatingControls = Math.Max(1, listed.Count(l => l.Kind == LoadKind.SpaceHeat)),
         };
     }
+
+    private static SquareFeet Basement(FramedHouse house, Func<RoomId, bool> counted, CodeBook book) => book.Demand.Basic is null ? default
+        : Surveying.FloorArea(house, room => house.LevelOf(room).IsBasement && counted(room));
 
     /// <summary>True for a panel in an outbuilding.</summary>
     internal static bool InOutbuilding(Panel panel, FramedHouse house) =>

@@ -62,6 +62,9 @@ public sealed record LoadList
     /// <summary>Floor area by outside dimensions.</summary>
     public required SquareFeet Area { get; init; }
 
+    /// <summary>What of it lies in a basement.</summary>
+    public SquareFeet Basement { get; init; }
+
     /// <summary>Small-appliance circuits that are counted (220.52(A)).</summary>
     public int SmallApplianceCircuits { get; init; } = 2;
 

@@ -18,17 +18,17 @@ public sealed record ServiceSize(Amps Rating, Amps Left, Figure<Gauge> Conductor
 
 /// <summary>The service: its load by both methods and what carries it.</summary>
 /// <param name="List">What it carries.</param>
-/// <param name="Standard">Part III.</param>
-/// <param name="Optional">220.82, or 220.83 where the service stood before.</param>
+/// <param name="Standard">Part III, or the one method of a book that has one.</param>
+/// <param name="Optional">220.82, or 220.83 where the service stood before; null where a book has one method.</param>
 /// <param name="Measured">220.87, where a year's peak is known.</param>
 /// <param name="Method">What it is sized by.</param>
 /// <param name="Sizes">The smallest that carries it and the next one up; empty where none to 400 A does.</param>
 /// <param name="Panel">The panel on the service, as it is rated.</param>
-public sealed record ServicePlan(LoadList List, LoadSum Standard, LoadSum Optional, LoadSum? Measured, LoadMethod Method,
+public sealed record ServicePlan(LoadList List, LoadSum Standard, LoadSum? Optional, LoadSum? Measured, LoadMethod Method,
     ImmutableArray<ServiceSize> Sizes, ServiceSize Panel)
 {
     /// <summary>The sum that the service is sized by.</summary>
-    public LoadSum Chosen => Method == LoadMethod.Optional ? Measured ?? Optional : Standard;
+    public LoadSum Chosen => Method == LoadMethod.Optional ? Measured ?? Optional! : Standard;
 }
 
 /// <summary>Sizes the service.</summary>
@@ -44,16 +44,27 @@ public static class ServiceSizing
     {
         var list = Listing.OfService(circuits, house, survey, job, book);
         var service = job.Service;
+        if (book.Demand.Basic is { } basic)
+        {
+            return Plan(list, BasicMethod.OfDwelling(list, basic, book), null, null, LoadMethod.Standard, job, book);
+        }
+
         var (standard, optional) = (StandardMethod.WithContinuous(list, book.Cite(RuleId.ServiceContinuous), book),
             service.Existing ? OptionalMethod.OfExisting(list, service.NewClimate, book) : OptionalMethod.Of(list, book));
         // What stood there is in the measured peak; what is drawn comes on top, unless it was measured too.
         var measured = service.MeasuredPeak is Amps peak
             ? OptionalMethod.OfMeasured(peak, service.DrawnWasMeasured ? null : Listing.OfDrawn(circuits, house, survey, job, book),
                 service.Future, book) : null;
-        var chosen = service.Method == LoadMethod.Optional ? measured ?? optional : standard;
-        var metal = service.Metal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
+        return Plan(list, standard, optional, measured, service.Method, job, book);
+    }
+
+    private static ServicePlan Plan(LoadList list, LoadSum standard, LoadSum? optional, LoadSum? measured, LoadMethod method, Job job,
+        CodeBook book)
+    {
+        var chosen = method == LoadMethod.Optional ? measured ?? optional! : standard;
+        var metal = job.Service.Metal == FeederMetal.Aluminium ? Metal.Aluminium : Metal.Copper;
         ServiceSize Size(Amps rating) => SizeOf(rating, chosen.Current, metal, book);
-        return new(list, standard, optional, measured, service.Method,
+        return new(list, standard, optional, measured, method,
             [.. book.Service.Ratings.Where(r => r >= chosen.Current && r >= book.Service.Least).Take(2).Select(Size)],
             Size(job.Panels.First(p => p.FedFrom is null).Rating));
     }
@@ -79,10 +90,11 @@ public static class ServiceSizing
         }
 
         var electrode = book.Service.ElectrodeConductor(conductor, metal);
-        return new(rating, rating - load, new(conductor, why), new(electrode, Because.Of("Why this electrode conductor")
+        var whyElectrode = Because.Of("Why this electrode conductor")
             .Book($"service conductors of {conductor} {(metal == Metal.Copper ? "copper" : "aluminum")}", $"{electrode} copper",
-                book.Cite(RuleId.ElectrodeConductor))
-            .Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "",
+                book.Cite(RuleId.ElectrodeConductor));
+        return new(rating, rating - load, new(conductor, why), new(electrode, !book.Has(RuleId.ElectrodeConductorLimits) ? whyElectrode
+            : whyElectrode.Book("to rods alone no larger than 6 copper, to footing steel no larger than 4", "",
                 book.Cite(RuleId.ElectrodeConductorLimits))));
     }
 }

@@ -9,7 +9,7 @@ public sealed record Job
     /// <summary>What the crew calls the job, at most 60 characters.</summary>
     public required string Name { get; init; }
 
-    /// <summary>The adopted edition of the model code.</summary>
+    /// <summary>The book it is planned by: the adopted edition of a family of rules.</summary>
     public required Edition Edition { get; init; }
 
     /// <summary>The day the permit was granted, where a rule has a date; null while it is not known, and then the stricter side of the date
@@ -79,19 +79,6 @@ public sealed record Job
 
     /// <summary>Facts still waited for.</summary>
     public ImmutableArray<Hold> Holds { get; init; } = [];
-}
-
-/// <summary>Edition of the model code for dwellings (NFPA 70).</summary>
-public enum Edition
-{
-    /// <summary>2017.</summary>
-    Y2017 = 2017,
-
-    /// <summary>2020.</summary>
-    Y2020 = 2020,
-
-    /// <summary>2023.</summary>
-    Y2023 = 2023,
 }
 
 /// <summary>What a local authority may change.</summary>

@@ -14,14 +14,14 @@ internal static class CounterOutlets
     {
         foreach (var room in draft.House.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)))
         {
-            foreach (var space in CounterSpaces.Measure(room, draft.In(room.Room.Id)).Where(s => !s.Served))
+            foreach (var space in CounterSpaces.Measure(room, draft.In(room.Room.Id), draft.Book.Outlets).Where(s => !s.Served))
             {
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.CounterReach),
-                    $"{room.Room.Name}: a point of the counter’s wall line is farther than 24 in from a receptacle.",
+                    $"{room.Room.Name}: a point of the counter’s wall line is farther than {space.Within} from a receptacle.",
                     space.Receptacles.IsEmpty
-                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; 12 in or wider needs at least "
+                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; {space.AskedFrom} or wider needs at least "
                         + $"{space.Least}."
-                        : $"{space.Farthest} along the wall, at most 24\"; this counter of {space.Clear} needs at least {space.Least}, "
+                        : $"{space.Farthest} along the wall, at most {WallOutlets.Words(space)}; this counter of {space.Clear} needs at least {space.Least}, "
                         + $"it has {space.Receptacles.Length}.",
                     d => Place(d, room, space))
                 {

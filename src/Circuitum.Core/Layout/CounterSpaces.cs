@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -18,15 +19,15 @@ public static class CounterSpaces
     public static bool Covers(RoomUse use) => use is RoomUse.Kitchen or RoomUse.Pantry or RoomUse.Dining;
 
     /// <summary>The counter spaces of a room with the receptacles that serve them.</summary>
-    public static ImmutableArray<WallSpace> Measure(FramedRoom room, IEnumerable<Box> boxesOfRoom)
+    public static ImmutableArray<WallSpace> Measure(FramedRoom room, IEnumerable<Box> boxesOfRoom, OutletRules rules)
     {
-        var spaces = Split(room);
+        var spaces = Split(room, rules);
         return spaces.IsEmpty ? spaces : Served(spaces, boxesOfRoom.Where(Counts).ToList());
     }
 
     /// <summary>The stretches themselves: broken by a range, a refrigerator, a sink and full-height cabinets; a counter that turns a corner
     /// runs on.</summary>
-    public static ImmutableArray<WallSpace> Split(FramedRoom room)
+    public static ImmutableArray<WallSpace> Split(FramedRoom room, OutletRules rules)
     {
         if (!room.Room.Fixtures.Any(f => f.Kind == FixtureKind.Counter && f.Wall is not null))
         {
@@ -54,7 +55,7 @@ public static class CounterSpaces
             }
         }
 
-        return [.. WallSpaces.Join(room.Room.Id, pieces).Select(s => s with { Counter = true })];
+        return [.. WallSpaces.Join(room.Room.Id, pieces, rules.CounterReach, rules.NarrowestCounter).Select(s => s with { Counter = true })];
     }
 
     private static ImmutableArray<WallSpace> Served(ImmutableArray<WallSpace> spaces, List<Box> boxes) =>

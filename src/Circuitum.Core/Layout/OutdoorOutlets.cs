@@ -32,12 +32,17 @@ internal static class OutdoorOutlets
             var front = doors.OrderBy(d => d.Room.Room.Use switch { RoomUse.Entry => 0, RoomUse.Hall => 1, RoomUse.Family => 2, _ => 3 })
                 .ThenBy(d => d.Way.Opening.Opening.Kind == OpeningKind.Door ? 0 : 1).First();
             var facing = Of(front.Way.Side);
-            foreach (var (where, face) in new[] { ("front", facing), ("back", (Facing)(((int)facing + 2) % 4)) })
+            if (draft.Book.Outlets.FacesOutdoors == 1 && draft.Boxes.Exists(b => IsOutdoorReceptacle(draft, b)
+                && rooms.Contains(draft.House.Room(b.Room))))
             {
-                if (draft.Boxes.Exists(b => b.Outside && b.Mount == Mount.Wall && b.Devices.Any(d => d.Kind.IsGeneralReceptacle())
+                continue;
+            }
+
+            foreach (var (where, face) in new[] { ("front", facing), ("back", (Facing)(((int)facing + 2) % 4)) }.Take(draft.Book.Outlets.FacesOutdoors))
+            {
+                if (draft.Boxes.Exists(b => IsOutdoorReceptacle(draft, b)
                     && draft.House.Room(b.Room) is var room && room.Structure == structure.Index && rooms.Contains(room)
-                    && Of(room.Sides[b.Wall - 1]) == face
-                    && draft.Height(b) <= Length.FromInches(78)))
+                    && Of(room.Sides[b.Wall - 1]) == face))
                 {
                     continue;
                 }
@@ -51,7 +56,8 @@ internal static class OutdoorOutlets
                 {
                     yield return new(offered[0].Room.Room.Id, draft.Book.Cite(RuleId.OutdoorReceptacles),
                         $"{structure.Structure.Name}: no receptacle outdoors at the {where}.",
-                        $"One at the front and one at the back, at most 6-1/2 ft above grade; the {where} is to the "
+                        (draft.Book.Outlets.FacesOutdoors == 1 ? "At least one, reached from grade"
+                            : "One at the front and one at the back, at most 6-1/2 ft above grade") + $"; the {where} is to the "
                         + $"{face.ToString().ToLowerInvariant()}.", d => _ = offered.Any(o => Place(d, o.Room, o.Side, o.Wish)))
                     {
                         Part = where,
@@ -60,6 +66,9 @@ internal static class OutdoorOutlets
             }
         }
     }
+
+    private static bool IsOutdoorReceptacle(Draft draft, Box box) => box.Outside && box.Mount == Mount.Wall
+        && box.Devices.Any(d => d.Kind.IsGeneralReceptacle()) && draft.Height(box) <= Length.FromInches(78);
 
     private static bool Place(Draft draft, FramedRoom room, RoomSide side, Length wish)
     {

@@ -37,5 +37,6 @@ internal static class Owing
             .Concat(OutdoorOutlets.Find(draft))
             .Concat(Alarms.Find(draft))
             .Concat(SwitchedLights.Find(draft))
-            .Concat(Entrances.Find(draft));
+            .Concat(Entrances.Find(draft))
+            .Where(o => draft.Book.Asks(o.Cite));
 }

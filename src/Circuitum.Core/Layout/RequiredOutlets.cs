@@ -1,6 +1,7 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -34,7 +35,7 @@ internal static class RequiredOutlets
                 }
 
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasinReceptacle),
-                    $"{room.Room.Name}: no receptacle within 3 ft of the basin.",
+                    $"{room.Room.Name}: no receptacle within {draft.Book.Outlets.BasinReach} of the basin.",
                     "On a wall or cabinet beside it, at most 12 in below the counter.",
                     d => PlaceAtBasin(d, room, basin))
                 { Part = $"{i + 1}" };
@@ -44,7 +45,7 @@ internal static class RequiredOutlets
 
     private static bool ServesBasin(Draft draft, FramedRoom room, Fixture basin, Box box) =>
         !box.Outside && box.Mount == Mount.Wall && box.Devices.Any(d => d.Kind.IsGeneralReceptacle())
-            && draft.Height(box) >= BasinTop - Length.FromInches(12) && FromBasin(room, basin, draft.At(box)) <= ThreeFeet;
+            && draft.Height(box) >= BasinTop - Length.FromInches(12) && FromBasin(room, basin, draft.At(box)) <= draft.Book.Outlets.BasinReach.Length;
 
     private static Length FromBasin(FramedRoom room, Fixture basin, Point at)
     {
@@ -67,7 +68,7 @@ internal static class RequiredOutlets
         var side = room.Sides[basin.Wall!.Value - 1];
         var middle = basin.Offset + (basin.Width / 2);
         var half = Length.Min(BasinHalf, basin.Width / 2);
-        Length reach = Length.FromInches(30), off = Length.FromInches(4);
+        Length reach = Length.FromInches(30), off = Length.FromInches(4), near = draft.Book.Outlets.BasinReach.Length;
         var next = room.Sides[side.Number % room.Sides.Length];
         var before = room.Sides[(side.Number + room.Sides.Length - 2) % room.Sides.Length];
         var offered = new (RoomSide Side, Length? At)[]
@@ -79,15 +80,15 @@ internal static class RequiredOutlets
                 : null),
         };
         bool Wet((RoomSide Side, Length? At) place) => draft.Book.Outlets.KeepsReceptaclesOffTubs
-            && InTubZone(room, place.Side.At(place.At!.Value));
+            && InTubZone(room, place.Side.At(place.At!.Value), draft.Book.Outlets);
         Length Far((RoomSide Side, Length? At) place) => FromBasin(room, basin, place.Side.At(place.At!.Value));
-        var best = offered.Where(o => o.At is not null && Far(o) <= ThreeFeet).OrderBy(o => Wet(o) ? 1 : 0).FirstOrDefault();
+        var best = offered.Where(o => o.At is not null && Far(o) <= near).OrderBy(o => Wet(o) ? 1 : 0).FirstOrDefault();
         if (best.At is null || Wet(best))
         {
-            // Beside it the tub is too near: anywhere within 3 ft of the basin that is 3 ft off the tub, the nearest to the basin.
+            // Beside it the tub is too near: anywhere near enough to the basin that is far enough off the tub, the nearest to the basin.
             var dry = room.Sides.SelectMany(s => Enumerable.Range(0, s.Clear.WholeFeetUp * 6).Select(i => Length.FromInches(2 * i))
                     .Select(wish => (Side: s, At: places.Nearest(s, wish, wish - Length.FromInches(6), wish + Length.FromInches(6)))))
-                .Where(o => o.At is not null && Far(o) <= ThreeFeet && !Wet(o)).OrderBy(Far).FirstOrDefault();
+                .Where(o => o.At is not null && Far(o) <= near && !Wet(o)).OrderBy(Far).FirstOrDefault();
             best = dry.At is null ? best : dry;
         }
 
@@ -106,19 +107,19 @@ internal static class RequiredOutlets
         }
     }
 
-    /// <summary>Some free wall within 3 ft of a basin lies outside the tub's or shower's 3 ft.</summary>
-    public static bool HasPlaceOffTub(FramedRoom room) => room.Room.Fixtures
+    /// <summary>Some free wall near enough to a basin lies clear of the tub or shower.</summary>
+    public static bool HasPlaceOffTub(FramedRoom room, OutletRules rules) => room.Room.Fixtures
         .Where(f => f.Kind is FixtureKind.Vanity or FixtureKind.Sink && f.Wall is not null)
         .Any(basin => room.Sides.Any(side => Enumerable.Range(0, side.Clear.WholeFeetUp * 12).Select(i => Length.FromInches(i))
             .Where(at => at <= side.Clear && !side.Openings.Any(o => at >= o.From && at <= o.To))
-            .Any(at => FromBasin(room, basin, side.At(at)) <= ThreeFeet && !InTubZone(room, side.At(at)))));
+            .Any(at => FromBasin(room, basin, side.At(at)) <= rules.BasinReach.Length && !InTubZone(room, side.At(at), rules))));
 
-    /// <summary>Within 3 ft of a tub or shower, 406.9(C).</summary>
-    public static bool InTubZone(FramedRoom room, Point at) =>
+    /// <summary>Too near to a tub or shower.</summary>
+    public static bool InTubZone(FramedRoom room, Point at, OutletRules rules) =>
         room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f =>
     {
         var (a, b) = room.Footprint(f);
-        return To(a, b, at) < ThreeFeet;
+        return To(a, b, at) < rules.OffTubs.Length;
     });
 
     private static IEnumerable<Owed> Rooms(Draft draft)
@@ -161,10 +162,11 @@ internal static class RequiredOutlets
                     $"{room.Room.Name}: an outbuilding with power and no receptacle.", "At least one.",
                     d => Spread(d, room, 1, Length.FromInches(48)));
             }
-            else if (room.Room.Use == RoomUse.Hall && length >= Length.FromFeet(10) && general == 0)
+            else if (room.Room.Use == RoomUse.Hall && length >= draft.Book.Outlets.HallFrom.Length && general == 0)
             {
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.HallReceptacle),
-                    $"{room.Room.Name}: a hall of 10 ft or more without a receptacle.", $"{length} ≥ 10'-0\": at least one.",
+                    $"{room.Room.Name}: a hall of {draft.Book.Outlets.HallFrom} or more without a receptacle.",
+                    $"{length} ≥ {draft.Book.Outlets.HallFrom.Length}: at least one.",
                     d => Spread(d, room, 1, d.Rules.ReceptacleHeight));
             }
         }
@@ -179,7 +181,7 @@ internal static class RequiredOutlets
     {
         foreach (var room in draft.House.Rooms.Where(r => r.Room.Use == RoomUse.Entry && Outline.Area(r.Inside).Value > 60))
         {
-            foreach (var space in WallSpaces.Measure(room, draft.In(room.Room.Id))
+            foreach (var space in WallSpaces.Measure(room, draft.In(room.Room.Id), draft.Book.Outlets)
                 .Where(s => s.Clear >= ThreeFeet && s.Receptacles.IsEmpty))
             {
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.FoyerReceptacles),

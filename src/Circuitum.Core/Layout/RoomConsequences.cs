@@ -11,11 +11,13 @@ namespace Circuitum.Core.Layout;
 public sealed record RoomConsequence(string What, Citation Section)
 {
     /// <summary>What the book asks of a room of a use: receptacles, lighting, circuits, protection, alarms.</summary>
-    public static IEnumerable<RoomConsequence> Of(RoomUse use, CodeBook book)
+    public static IEnumerable<RoomConsequence> Of(RoomUse use, CodeBook book) => All(use, book).Where(c => book.Asks(c.Section));
+
+    private static IEnumerable<RoomConsequence> All(RoomUse use, CodeBook book)
     {
         if (WallSpaces.Covers(use))
         {
-            yield return new("no point of its walls farther than 6 ft from a receptacle", book.Cite(RuleId.WallReceptacles));
+            yield return new($"no point of its walls farther than {book.Outlets.WallReach} from a receptacle", book.Cite(RuleId.WallReceptacles));
         }
 
         foreach (var own in Receptacles(use, book))
@@ -57,26 +59,26 @@ public sealed record RoomConsequence(string What, Citation Section)
 
     private static IEnumerable<RoomConsequence> Receptacles(RoomUse use, CodeBook book) => use switch
     {
-        RoomUse.Kitchen => [new("counters 12 in or wider: no point farther than 24 in from a receptacle",
+        RoomUse.Kitchen => [new($"counters {book.Outlets.NarrowestCounter} or wider: no point farther than {book.Outlets.CounterReach} from a receptacle",
             book.Cite(RuleId.CounterReceptacles)),
-            new("two or more 20 A small-appliance circuits, nothing else on them", book.Cite(RuleId.SmallApplianceCircuits))],
-        RoomUse.Dining or RoomUse.Pantry =>
+            new($"two or more {book.Division.Counters} {book.Division.CounterWord} circuits, nothing else on them", book.Cite(RuleId.SmallApplianceCircuits))],
+        RoomUse.Dining or RoomUse.Pantry when book.Division.ReceptaclesOfCounterCircuit is null =>
             [new("its receptacles are on the small-appliance circuits", book.Cite(RuleId.KitchenOnSmallAppliance))],
-        RoomUse.Bath => [new("a receptacle within 3 ft of each basin", book.Cite(RuleId.BasinReceptacle)),
-            new("its receptacles on a 20 A circuit of their own", book.Cite(RuleId.BathCircuit))],
-        RoomUse.Laundry => [new("at least one receptacle, on a 20 A circuit of its own",
+        RoomUse.Bath => [new($"a receptacle within {book.Outlets.BasinReach} of each basin", book.Cite(RuleId.BasinReceptacle)),
+            new($"its receptacles on a {book.Division.Receptacles} circuit of their own", book.Cite(RuleId.BathCircuit))],
+        RoomUse.Laundry => [new($"at least one receptacle, on a {book.Division.Receptacles} circuit of its own",
             book.Cite(RuleId.LaundryReceptacle, RuleId.LaundryCircuit))],
-        RoomUse.Garage => [new("a receptacle for each vehicle bay, on a 20 A circuit",
+        RoomUse.Garage => [new($"a receptacle for each vehicle bay, on a {book.Division.Receptacles} circuit",
             book.Cite(RuleId.GarageReceptacle, RuleId.GarageCircuit)),
             new("carbon monoxide alarms outside the bedrooms of the house", book.Cite(RuleId.CarbonMonoxideWhere))],
         RoomUse.UnfinishedBasement => [new("a receptacle in each unfinished part", book.Cite(RuleId.BasementReceptacle))],
-        RoomUse.Hall => [new("a receptacle when it is 10 ft or longer", book.Cite(RuleId.HallReceptacle))],
+        RoomUse.Hall => [new($"a receptacle when it is {book.Outlets.HallFrom} or longer", book.Cite(RuleId.HallReceptacle))],
         RoomUse.Entry => [new("over 60 ft²: a receptacle on each wall of 3 ft or more", book.Cite(RuleId.FoyerReceptacles))],
         RoomUse.Bedroom => [new("a smoke alarm in it and one outside its door", book.Cite(RuleId.SmokeAlarms))],
         RoomUse.Stair => [new("six risers or more: a switch at each level", book.Cite(RuleId.LightingAtEntries))],
         RoomUse.Closet => [new("lamps clear of the shelves", book.Cite(RuleId.ClosetLight))],
         RoomUse.Greenhouse =>
-            [new("a damp place: UF cable or conductors in pipe, covers for damp places",
+            [new($"a damp place: {book.Conductors.Suffix(Jacket.Underground)} cable or conductors in pipe, covers for damp places",
                 book.Cite(RuleId.NotInWet, RuleId.DampReceptacle))],
         _ => [],
     };

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -11,13 +12,14 @@ public static class Surveying
     /// <summary>Places every box and measures the wall spaces.</summary>
     public static Survey Survey(FramedHouse house, Job job)
     {
+        var book = CodeBook.For(job);
         var byRoom = job.Boxes.ToLookup(b => b.Room);
         var serving = EquipmentReach.Nearest(house, job.Boxes, job.HouseRules);
         return new(
             Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal)
-                .Select(b => PlaceBox(house, job, b) with { ServesEquipment = serving.Contains(b.Id) })]),
-            [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id]))],
-            [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id]))],
+                .Select(b => PlaceBox(house, job, b, book) with { ServesEquipment = serving.Contains(b.Id) })]),
+            [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id], book.Outlets))],
+            [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id], book.Outlets))],
             FloorArea(house, _ => true));
     }
 
@@ -33,7 +35,7 @@ public static class Surveying
             ? b with { Name = $"{b.Name} {next[b.Name] = next.GetValueOrDefault(b.Name) + 1}" } : b)];
     }
 
-    private static PlacedBox PlaceBox(FramedHouse house, Job job, Box box)
+    private static PlacedBox PlaceBox(FramedHouse house, Job job, Box box, CodeBook book)
     {
         var room = house.Room(box.Room);
         var height = box.Height ?? UsualHeight(box, job.HouseRules);
@@ -53,7 +55,7 @@ public static class Surveying
             Accessory = house.Structures[room.Structure].Structure.Accessory,
             Basement = house.LevelOf(box.Room).IsBasement,
             InLaundryArea = LaundryAreas.Has(room, box, Stands(house, box, job.HouseRules)),
-            ByDoorway = ThroughDoorways.Reach(house, room, box),
+            ByDoorway = ThroughDoorways.Reach(house, room, box, book.Protection.NearWater.Length),
         };
     }
 

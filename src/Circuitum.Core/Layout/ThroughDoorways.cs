@@ -13,7 +13,7 @@ internal static class ThroughDoorways
 
     /// <summary>Sinks, tubs and showers of the next rooms that a receptacle in a wall reaches by the shortest way through a
     /// doorway.</summary>
-    public static ImmutableArray<FixtureKind> Reach(FramedHouse house, FramedRoom room, Box box)
+    public static ImmutableArray<FixtureKind> Reach(FramedHouse house, FramedRoom room, Box box, Length near)
     {
         if (box.Mount != Mount.Wall || box.Outside || !box.Devices.Any(d => d.Kind.IsReceptacle()))
         {
@@ -25,13 +25,10 @@ internal static class ThroughDoorways
         [
             .. Doorways.Of(house, room).Where(d => d.Other is not null)
                 .SelectMany(d => d.Other!.Room.Fixtures.Where(f => IsWet(f.Kind))
-                    .Where(f => Through(d, face, d.Other!.Footprint(f)) <= SixFeet).Select(f => f.Kind))
+                    .Where(f => Through(d, face, d.Other!.Footprint(f)) <= near).Select(f => f.Kind))
                 .Distinct(),
         ];
     }
-
-    /// <summary>6 ft, 210.8(A).</summary>
-    public static Length SixFeet { get; } = Length.FromFeet(6);
 
     private static bool IsWet(FixtureKind kind) =>
         kind is FixtureKind.Sink or FixtureKind.Vanity or FixtureKind.Tub or FixtureKind.Shower;

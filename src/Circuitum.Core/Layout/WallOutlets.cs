@@ -13,7 +13,7 @@ internal static class WallOutlets
 
     public static IEnumerable<Owed> Find(Draft draft) =>
         draft.House.Rooms.Where(r => WallSpaces.Covers(r.Room.Use))
-            .SelectMany(room => WallSpaces.Measure(room, draft.In(room.Room.Id))
+            .SelectMany(room => WallSpaces.Measure(room, draft.In(room.Room.Id), draft.Book.Outlets)
                 .Where(s => s.Clear >= s.Narrowest && TooFar(s, draft.Rules)).Select(s => Owed(draft, room, s)));
 
     private static bool TooFar(WallSpace space, HouseRules rules) => !space.Served || space.Farthest > rules.ReceptacleReach;
@@ -27,7 +27,7 @@ internal static class WallOutlets
         {
             return new(room.Room.Id, "receptacle reach",
                 $"{name}: a point on the wall is farther than the crew’s {rules.ReceptacleReach} from a receptacle.",
-                $"{space.Farthest.Nearest(Length.FromInches(1))} along the floor line; the book allows {space.Reach}. House rule: "
+                $"{space.Farthest.Nearest(Length.FromInches(1))} along the floor line; the book allows {Words(space)}. House rule: "
                     + $"receptacle reach.", answer)
             {
                 Severity = Severity.Amber,
@@ -36,16 +36,19 @@ internal static class WallOutlets
             };
         }
 
-        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than 6 ft from a receptacle.",
+        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than {space.Within} from a receptacle.",
             space.Receptacles.IsEmpty
-                ? $"This wall space of {space.Clear} has none; 2 ft or wider needs at least {space.Least}."
-                : $"{space.Farthest} along the floor line, at most {space.Reach}; this wall space of {space.Clear} needs at least "
+                ? $"This wall space of {space.Clear} has none; {space.AskedFrom} or wider needs at least {space.Least}."
+                : $"{space.Farthest} along the floor line, at most {Words(space)}; this wall space of {space.Clear} needs at least "
                 + $"{space.Least}, it has {space.Receptacles.Length}.", answer)
         {
             Part = part,
             Act = "Place receptacles",
         };
     }
+
+    // As long as what was measured beside it, and as the book says it where that is another measure.
+    internal static string Words(WallSpace space) => space.Within.IsMetric ? space.Within.Words : space.Reach.ToString();
 
     private static void Place(Draft draft, FramedRoom room, WallSpace space)
     {
@@ -58,7 +61,7 @@ internal static class WallOutlets
         }
 
         // Before glass that reaches the floor nothing can be nailed to: a floor receptacle within 18 in of it counts, 210.52(A)(3).
-        var left = WallSpaces.Measure(room, draft.In(room.Room.Id)).FirstOrDefault(s => s.Pieces.SequenceEqual(space.Pieces));
+        var left = WallSpaces.Measure(room, draft.In(room.Room.Id), draft.Book.Outlets).FirstOrDefault(s => s.Pieces.SequenceEqual(space.Pieces));
         if (left is null || (left.Served && left.Farthest <= reach))
         {
             return;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
@@ -19,11 +20,17 @@ public sealed record WallSpace(RoomId Room, Length Clear, ImmutableArray<WallPie
     /// <summary>The boxes at those distances, in the same order.</summary>
     public ImmutableArray<BoxId> By { get; init; } = [];
 
-    /// <summary>No point may be farther than this from a receptacle: 6 ft, 210.52(A)(1); 24 in at a counter, 210.52(C)(1).</summary>
-    public Length Reach => Counter ? Length.FromInches(24) : Length.FromFeet(6);
+    /// <summary>No point may be farther than this from a receptacle, as the book says it.</summary>
+    public required Asked Within { get; init; }
 
-    /// <summary>Narrower stretches need none: 2 ft, 210.52(A)(2)(1); 12 in of counter, 210.52(C)(1).</summary>
-    public Length Narrowest => Counter ? Length.FromInches(12) : Length.FromFeet(2);
+    /// <summary>Narrower stretches need none, as the book says it.</summary>
+    public required Asked AskedFrom { get; init; }
+
+    /// <summary>No point may be farther than this from a receptacle.</summary>
+    public Length Reach => Within.Length;
+
+    /// <summary>Narrower stretches need none.</summary>
+    public Length Narrowest => AskedFrom.Length;
 
     /// <summary>Fewest receptacles that could serve it.</summary>
     public int Least => Clear < Narrowest ? 0 : (Clear.Sixtyfourths + (2 * Reach.Sixtyfourths) - 1) / (2 * Reach.Sixtyfourths);
@@ -117,9 +124,9 @@ public static class WallSpaces
 
     /// <summary>The wall spaces of a room with the receptacles that count: not above 5-1/2 ft, not counter receptacles, not an appliance's
     /// own.</summary>
-    public static ImmutableArray<WallSpace> Measure(FramedRoom room, IEnumerable<Box> boxesOfRoom)
+    public static ImmutableArray<WallSpace> Measure(FramedRoom room, IEnumerable<Box> boxesOfRoom, OutletRules rules)
     {
-        var spaces = Split(room);
+        var spaces = Split(room, rules);
         var boxes = boxesOfRoom.Where(Counts).ToList();
         return [.. spaces.Select(s => Serve(s, boxes.SelectMany(b => Distance(room, s, b).Select(d => (d, b.Id)))))];
     }
@@ -132,7 +139,7 @@ public static class WallSpaces
     }
 
     /// <summary>The stretches themselves, broken by doorways, fireplaces and fixed cabinets.</summary>
-    public static ImmutableArray<WallSpace> Split(FramedRoom room)
+    public static ImmutableArray<WallSpace> Split(FramedRoom room, OutletRules rules)
     {
         var pieces = new List<WallPiece?>();
         foreach (var side in room.Sides)
@@ -160,7 +167,7 @@ public static class WallSpaces
             }
         }
 
-        return Join(room.Room.Id, pieces);
+        return Join(room.Room.Id, pieces, rules.WallReach, rules.NarrowestWall);
     }
 
     // A cabinet run that turns a corner stands against the next wall by its depth.
@@ -184,12 +191,17 @@ public static class WallSpaces
     }
 
     /// <summary>Pieces in the order of the walls, with a null at every break, as stretches that run round corners.</summary>
-    internal static ImmutableArray<WallSpace> Join(RoomId room, List<WallPiece?> pieces)
+    internal static ImmutableArray<WallSpace> Join(RoomId room, List<WallPiece?> pieces, Asked within, Asked from)
     {
+        WallSpace Space(ImmutableArray<WallPiece> run, bool closed) => new(room, run.Select(p => p.To - p.From).Total(), run, [], closed)
+        {
+            Within = within,
+            AskedFrom = from,
+        };
         var firstBreak = pieces.IndexOf(null);
         if (firstBreak < 0)
         {
-            return [Space(room, [.. pieces.OfType<WallPiece>()], closed: true)];
+            return [Space([.. pieces.OfType<WallPiece>()], closed: true)];
         }
 
         var spaces = ImmutableArray.CreateBuilder<WallSpace>();
@@ -202,16 +214,13 @@ public static class WallSpaces
             }
             else if (run.Count > 0)
             {
-                spaces.Add(Space(room, [.. run], closed: false));
+                spaces.Add(Space([.. run], closed: false));
                 run.Clear();
             }
         }
 
         return spaces.ToImmutable();
     }
-
-    private static WallSpace Space(RoomId room, ImmutableArray<WallPiece> pieces, bool closed) =>
-        new(room, pieces.Select(p => p.To - p.From).Total(), pieces, [], closed);
 
     // A floor receptacle counts within 18 in of the wall, 210.52(A)(3).
     private static IEnumerable<Length> Distance(FramedRoom room, WallSpace space, Box box)

@@ -65,7 +65,7 @@ public static partial class JobProblems
 
         if (!Enum.IsDefined(job.Edition))
         {
-            yield return new("edition", "choose 2017, 2020 or 2023");
+            yield return new("rules", $"choose a book: {Editions.Keys}");
         }
 
         if (job.Structures.Length is 0 or > 6)

@@ -24,7 +24,7 @@ public static class Protecting
 
     /// <summary>What the rules ask about one box on a circuit of this rating: an entry for each device in it that is no mere
     /// support.</summary>
-    public static IEnumerable<Outlet> Outlets(PlacedBox box, Volts volts, Amps rating) =>
+    public static IEnumerable<Outlet> Outlets(PlacedBox box, Volts volts, Amps rating, CodeBook book) =>
         box.Box.Devices.Select(d => new Outlet(
             box.Room.Room.Use,
             box.Box.Outside,
@@ -32,8 +32,8 @@ public static class Protecting
             d.Kind.IsLight() || d.Kind == DeviceKind.CeilingFan,
             d.Kind.IsSwitch(),
             box.Box.ServesCounter,
-            Near(box, f => f is FixtureKind.Sink or FixtureKind.Vanity),
-            Near(box, f => f is FixtureKind.Tub or FixtureKind.Shower),
+            Near(box, f => f is FixtureKind.Sink or FixtureKind.Vanity, book),
+            Near(box, f => f is FixtureKind.Tub or FixtureKind.Shower, book),
             volts,
             rating,
             d.Plate?.Appliance)
@@ -59,7 +59,7 @@ public static class Protecting
 
         var needs = circuit.Boxes.ToDictionary(id => id, id =>
         {
-            var asked = Outlets(survey[id], circuit.Load.Volts, sized.Breaker.Value).ToList();
+            var asked = Outlets(survey[id], circuit.Load.Volts, sized.Breaker.Value, book).ToList();
             return new OutletProtection(asked.Select(book.Protection.Afci).FirstOrDefault(n => n is not null),
                 asked.Select(book.Protection.Gfci).FirstOrDefault(n => n is not null), null);
         });
@@ -148,9 +148,9 @@ public static class Protecting
                 || (f.Wall == box.Box.Wall && box.Box.Mount == Mount.Wall && box.Box.Offset >= f.Offset
                     && box.Box.Offset <= f.Offset + f.Width)))));
 
-    private static bool Near(PlacedBox box, Func<FixtureKind, bool> which) =>
+    private static bool Near(PlacedBox box, Func<FixtureKind, bool> which, CodeBook book) =>
         box.Room.Room.Fixtures.Where(f => which(f.Kind))
-            .Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)ThroughDoorways.SixFeet.Sixtyfourths);
+            .Any(f => Distance(Face(box), box.Room.Footprint(f)) <= (double)book.Protection.NearWater.Length.Sixtyfourths);
 
     // Where a cord leaves: the wall's face, not the box's place in its middle.
     private static Point Face(PlacedBox box) => box.Box.Mount == Mount.Wall && !box.Box.Outside ? box.Room.Sides[box.Box.Wall - 1]

@@ -62,6 +62,8 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
         }
 
         return breaker.Value <= 15 ? (15.Amps(), $"15 A on 15 A, {book.Cite(RuleId.ReceptacleRating)}")
+            : breaker > book.Division.MostForSmallReceptacles
+                ? (breaker, $"{breaker} with a T-slot on {breaker}, {book.Cite(RuleId.ReceptacleRating)}")
             : IsAlone(device, circuit.Circuit) ? (20.Amps(), $"20 A: alone on a {breaker} circuit, {book.Cite(RuleId.SingleReceptacle)}")
             : schools.FifteenOnTwenty == FifteenOnTwenty.AlwaysMatch ? (20.Amps(),
                 "20 A on 20 A, crew's way: receptacles match their circuit")

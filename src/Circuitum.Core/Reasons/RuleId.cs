@@ -539,4 +539,28 @@ public enum RuleId
     BoxFlush,
     /// <summary>Grounding conductors of a box are joined.</summary>
     GroundsJoined,
+
+    /// <summary>Neighboring receptacles at a counter are on different circuits.</summary>
+    CounterNeighbors,
+
+    /// <summary>How much of the supply's volts may be lost, where that is a rule.</summary>
+    VoltageDropLimit,
+
+    /// <summary>A dwelling's load by its floor area.</summary>
+    DwellingArea,
+
+    /// <summary>Heat and air conditioning in it.</summary>
+    DwellingClimate,
+
+    /// <summary>Its range.</summary>
+    DwellingRange,
+
+    /// <summary>Charging of vehicles in it.</summary>
+    DwellingVehicle,
+
+    /// <summary>Other loads in it.</summary>
+    DwellingOthers,
+
+    /// <summary>The least load that a dwelling is taken for.</summary>
+    DwellingLeast,
 }

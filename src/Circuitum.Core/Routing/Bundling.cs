@@ -17,12 +17,9 @@ public sealed record CableBundle(Spot Spot, ImmutableArray<RunId> Runs, int Curr
 /// one after the other, and from the same hole of a plate down its bay where the crew ties them.</summary>
 public static class Bundling
 {
-    /// <summary>Together for more than this they are adjusted, Table 310.15(C)(1) and 310.15(C)(1)(b).</summary>
-    public static Length Allowed { get; } = Length.FromInches(24);
-
-    /// <summary>Bundles by run.</summary>
+    /// <summary>Bundles by run: together for longer than is allowed they are adjusted.</summary>
     public static ILookup<RunId, CableBundle> Find(ImmutableArray<RoutedCircuit> circuits, Holes holes, CableColumn column,
-        Func<Spot, bool> insulated)
+        Func<Spot, bool> insulated, Length allowed)
     {
         var carrying = circuits.SelectMany(c => c.Runs).ToDictionary(r => r.Id, r => r.CurrentCarrying);
         // Down an insulated bay and along a warm attic are two places: neither stands for the other.
@@ -30,7 +27,7 @@ public static class Bundling
         void Keep(Spot spot, List<RunId> runs, Length together, Celsius ambient, bool inInsulation)
         {
             var key = (string.Join('|', runs), inInsulation);
-            if (runs.Count > 1 && together > Allowed
+            if (runs.Count > 1 && together > allowed
                 && (!found.TryGetValue(key, out var known) || known.Ambient.Degrees < ambient.Degrees))
             {
                 found[key] = new(spot, [.. runs], runs.Sum(r => carrying[r]), together, ambient, inInsulation);
@@ -54,7 +51,7 @@ public static class Bundling
                     together.RemoveAll(r => !passed[j].Runs.Contains(r));
                     hottest = new(Math.Max(hottest.Degrees, passed[j].Ambient.Degrees));
                     var far = passed[i].At.SquareTo(passed[j].At);
-                    if (far > Allowed)
+                    if (far > allowed)
                     {
                         Keep(passed[i].Spot, together, far, hottest, false);
                         break;
@@ -65,7 +62,7 @@ public static class Bundling
 
         if (column == CableColumn.Ties)
         {
-            foreach (var (spot, runs) in Columns(circuits, holes))
+            foreach (var (spot, runs) in Columns(circuits, holes, allowed))
             {
                 Keep(spot, runs.ConvertAll(r => r.Run), runs.Min(r => r.Long), new(30), insulated(spot));
             }
@@ -77,14 +74,14 @@ public static class Bundling
     // Cables that come through one hole of a plate and go down the bay under it for more than 24 in: a tie takes the cables of one hole,
     // the next hole has a tie of its own. One tie around all that enters a panel would cost conductors that no receptacle takes.
     private static IEnumerable<(Spot Spot, List<(RunId Run, Length Long)> Runs)> Columns(ImmutableArray<RoutedCircuit> circuits,
-        Holes holes)
+        Holes holes, Length allowed)
     {
         var drops = circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null).SelectMany(r => r.Way.Passages
                 .Where(p => p.Spot.Kind == MemberKind.Plate).Select(p => (r.Id, p.Spot, Long: r.Way.Legs
                     .Where(l => l.Space == Space.StudBay && l.From.Plan == p.At.Plan).Select(l => l.Run).DefaultIfEmpty().Max())))
             .GroupBy(d => (d.Id, d.Spot)).ToDictionary(g => g.Key, g => g.Max(d => d.Long));
         return holes.All.Where(h => h.Spot.Kind == MemberKind.Plate).Select(h => (h.Spot, h.Runs
-            .Select(r => (r, Long: drops.GetValueOrDefault((r, h.Spot)))).Where(r => r.Long > Allowed).ToList())).Where(c =>
+            .Select(r => (r, Long: drops.GetValueOrDefault((r, h.Spot)))).Where(r => r.Long > allowed).ToList())).Where(c =>
                 c.Item2.Count > 0);
     }
 }

@@ -84,8 +84,10 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
         }
     }
 
-    /// <summary>The worst stretch of one run in the pipe: a nipple of 24 in or less adjusts nothing (310.15(C)(1)(b)).</summary>
-    public PipeStretch Worst(Run run)
+    /// <summary>The worst stretch of one run in the pipe: a nipple no longer than what is allowed adjusts nothing.</summary>
+    /// <param name="run">The run.</param>
+    /// <param name="allowed">Together for longer, conductors are adjusted.</param>
+    public PipeStretch Worst(Run run, Length allowed)
     {
         var alone = new PipeStretch([run.Id], run.CurrentCarrying, run.Way.Measured, Warmest(run), $"alone in {Pipe.Id}");
         if (Runs.Length == 1)
@@ -115,7 +117,7 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
             along += leg.Run;
         }
 
-        return lengths.Values.Where(s => s.Long > Bundling.Allowed).OrderByDescending(s => s.Carrying).ThenByDescending(s => s.Long)
+        return lengths.Values.Where(s => s.Long > allowed).OrderByDescending(s => s.Carrying).ThenByDescending(s => s.Long)
             .Select(s => new PipeStretch(s.Runs, s.Carrying, s.Long, Warmest(run),
                 $"in {Pipe.Id} with {s.Runs.Length - 1} more, from {s.From.Cut(Measure.Feet)} along")).FirstOrDefault() ?? alone;
     }

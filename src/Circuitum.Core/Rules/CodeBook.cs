@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules.Canada;
 using Circuitum.Core.Rules.Us;
 using Circuitum.Core.Units;
 
@@ -40,6 +41,9 @@ public abstract class CodeBook
     /// <summary>What runs at once.</summary>
     public abstract DemandRules Demand { get; }
 
+    /// <summary>What may be bored, by the building code beside it.</summary>
+    public abstract FramingRules Framing { get; }
+
     /// <summary>Services, and feeders of whole dwellings.</summary>
     public abstract ServiceRules Service { get; }
 
@@ -50,8 +54,25 @@ public abstract class CodeBook
     public static CodeBook For(Job job) => For(job.Edition, job.Amendments, job.Permitted);
 
     /// <summary>An edition with amendments, and the day of the permit where it is known.</summary>
+    /// <exception cref="ArgumentException">No book of that name is kept here.</exception>
     public static CodeBook For(Edition edition, ImmutableArray<Amendment> amendments = default, DateOnly? permitted = null) =>
-        new UsBook(edition, amendments.IsDefault ? [] : amendments, permitted);
+        edition.Family() switch
+        {
+            RuleFamily.UnitedStates => new UsBook(edition, amendments.IsDefault ? [] : amendments, permitted),
+            RuleFamily.Canada => new CanadaBook(edition, amendments.IsDefault ? [] : amendments),
+            _ => throw new ArgumentException($"There is no book {edition}.", nameof(edition)),
+        };
+
+    /// <summary>True where this book has such a rule, or the trade keeps it as good practice: what it does not know it asks of
+    /// nobody.</summary>
+    public abstract bool Has(RuleId rule);
+
+    /// <summary>True where something is asked on a word that holds here: a rule of this book, or a word of the crew's own.</summary>
+    public bool Asks(Citation cite) => cite.Ids.IsEmpty || cite.Ids.Any(Has);
+
+    /// <summary>The share of the supply's volts that may be lost: where it is a rule, in the branch circuit, and from the service to the
+    /// farthest outlet together; null where it is advice.</summary>
+    public abstract (Percent Branch, Percent Together)? MostDrop { get; }
 
     /// <summary>How a rule is cited here: the section of this edition.</summary>
     /// <exception cref="ArgumentException">The edition has no such rule.</exception>

@@ -37,6 +37,26 @@ public abstract class ConductorRules
     /// <summary>Share of a raceway that conductors may fill, Chapter 9 Table 1.</summary>
     public abstract Percent RacewayFill(int conductors);
 
+    /// <summary>How many cables in one hole that is sealed are counted as bundled: more than this; null where a book does not count
+    /// them.</summary>
+    public abstract int? MostInSealedHole { get; }
+
+    /// <summary>Together for longer than this, cables and conductors are adjusted.</summary>
+    public abstract Asked BundledBeyond { get; }
+
+    /// <summary>What is written after the size of what a run is pulled in: 12-2 UF; empty for the usual cable.</summary>
+    public abstract string Suffix(Jacket jacket);
+
+    /// <summary>The usual cable, as the trade names it.</summary>
+    public abstract string CableName { get; }
+
+    /// <summary>The loose conductor that is pulled in pipes.</summary>
+    public abstract string LooseName { get; }
+
+    /// <summary>What the terminations hold a conductor to is adjusted for its company as well: the load divided by the factor is looked up
+    /// once, in their column. Else they hold the adjusted ampacity to their column as it stands.</summary>
+    public abstract bool AdjustsTerminations { get; }
+
     /// <summary>Terminals are taken at 75 °C without being marked so, by the device's rating or the conductor's size.</summary>
     public abstract bool TerminatesAt75(Amps rating, Gauge gauge);
 

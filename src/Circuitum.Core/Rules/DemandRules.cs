@@ -19,6 +19,9 @@ public abstract class DemandRules
     /// <summary>Least rating of the circuit of a range; null where none is asked.</summary>
     public abstract Amps? LeastRangeCircuit(VoltAmps rating);
 
+    /// <summary>The size of a range from which on a circuit is asked, as the book writes it.</summary>
+    public abstract string RangeOfLeastCircuit { get; }
+
     /// <summary>Per cent of household dryers by their count, 1 or more.</summary>
     public abstract Percent Dryers(int count);
 
@@ -27,6 +30,10 @@ public abstract class DemandRules
     /// <param name="load">Its rating.</param>
     /// <param name="cooking">A range, cooktop or wall oven.</param>
     public abstract bool CountsTowardsFour(VoltAmps load, bool cooking);
+
+    /// <summary>The figures of a dwelling's load where it is reckoned from its area at once; null where a book has methods of
+    /// parts.</summary>
+    public abstract BasicLoad? Basic { get; }
 
     /// <summary>Least load of vehicle equipment; nothing where a book has no such rule.</summary>
     public abstract VoltAmps LeastVehicle { get; }

@@ -5,6 +5,34 @@ namespace Circuitum.Core.Rules;
 /// <summary>What branch circuits a dwelling has and what one may carry.</summary>
 public abstract class DivisionRules
 {
+    /// <summary>Rating of circuits for receptacles, lights apart.</summary>
+    public abstract Amps Receptacles { get; }
+
+    /// <summary>Rating of the circuits for a kitchen's counters.</summary>
+    public abstract Amps Counters { get; }
+
+    /// <summary>The largest circuit that receptacles of the smaller rating may be on.</summary>
+    public abstract Amps MostForSmallReceptacles { get; }
+
+    /// <summary>A counter's circuits feed nothing but counters, neighbors not on the same one, and at most so many receptacles each; null
+    /// where they feed all of kitchen, dining and pantry.</summary>
+    public abstract int? ReceptaclesOfCounterCircuit { get; }
+
+    /// <summary>A refrigerator has a circuit of its own, whatever the crew's way.</summary>
+    public abstract bool RefrigeratorAlone { get; }
+
+    /// <summary>The circuits of a kitchen's counters, in a word: small-appliance.</summary>
+    public abstract string CounterWord { get; }
+
+    /// <summary>Bathroom receptacles have circuits kept for them.</summary>
+    public abstract bool KeepsBathroomsApart { get; }
+
+    /// <summary>Most outlets on a circuit of two wires; null where the book has no number.</summary>
+    public abstract int? MostOutlets { get; }
+
+    /// <summary>What a receptacle outlet is taken for where nobody knows what is plugged in.</summary>
+    public abstract VoltAmps Receptacle { get; }
+
     /// <summary>True for circuits that hold what is plugged in and what is fastened to a share of their rating.</summary>
     public abstract bool HoldsToShares(Amps rating, Volts volts);
 
@@ -20,7 +48,7 @@ public abstract class DivisionRules
     /// <summary>A smaller motor is counted with what it stands beside.</summary>
     public abstract VoltAmps LeastMotor { get; }
 
-    /// <summary>What the floor area brings to the general circuits.</summary>
+    /// <summary>What the floor area brings to the general circuits; nothing where outlets are counted instead.</summary>
     public abstract VoltAmps GeneralLoad(SquareFeet area);
 
     /// <summary>What a circuit from one leg to the neutral carries at its rating.</summary>

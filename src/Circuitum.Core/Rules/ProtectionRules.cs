@@ -11,8 +11,8 @@ namespace Circuitum.Core.Rules;
 /// <param name="Lighting">A lighting outlet.</param>
 /// <param name="Switch">A switch point without an outlet of its own.</param>
 /// <param name="ServesCounter">It serves a counter or island.</param>
-/// <param name="NearSink">Within 6 ft of a sink's top inside edge.</param>
-/// <param name="NearTub">Within 6 ft of a tub or shower.</param>
+/// <param name="NearSink">Near (<see cref="ProtectionRules.NearWater"/>) to a sink's top inside edge.</param>
+/// <param name="NearTub">As near to a tub or shower.</param>
 /// <param name="Volts">Circuit voltage.</param>
 /// <param name="Rating">Circuit rating.</param>
 /// <param name="Appliance">The equipment, where it is known.</param>
@@ -41,10 +41,10 @@ public sealed record Outlet(
     /// <summary>The receptacle for servicing heating or cooling equipment.</summary>
     public bool ServesEquipment { get; init; }
 
-    /// <summary>Within 6 ft of a sink by way of a doorway.</summary>
+    /// <summary>Near to a sink by way of a doorway.</summary>
     public bool SinkByDoorway { get; init; }
 
-    /// <summary>Within 6 ft of a tub or shower by way of a doorway.</summary>
+    /// <summary>Near to a tub or shower by way of a doorway.</summary>
     public bool TubByDoorway { get; init; }
 
     /// <summary>It serves an area with a sink where food or drink is prepared, other than a kitchen.</summary>
@@ -69,6 +69,9 @@ public abstract class ProtectionRules
 
     /// <summary>Why an outlet needs GFCI, or null. The first rule that asks is given.</summary>
     public abstract Need? Gfci(Outlet outlet);
+
+    /// <summary>What is near a sink, a tub or a shower.</summary>
+    public abstract Asked NearWater { get; }
 
     /// <summary>Every kitchen receptacle is GFCI protected, not only those that serve counters.</summary>
     public abstract bool GuardsEveryKitchenReceptacle { get; }

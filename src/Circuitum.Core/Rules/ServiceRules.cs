@@ -19,7 +19,7 @@ public abstract class ServiceRules
     public abstract Amps LeastOfBuilding { get; }
 
     /// <summary>True where conductors of this rating may be smaller because they carry a whole dwelling.</summary>
-    public bool EasesWholeDwelling(Amps rating) => rating >= Ratings[0];
+    public virtual bool EasesWholeDwelling(Amps rating) => rating >= Ratings[0];
 
     /// <summary>The share of its rating that a conductor must carry where it carries a whole dwelling.</summary>
     public abstract Percent WholeDwelling { get; }
@@ -30,6 +30,27 @@ public abstract class ServiceRules
 
     /// <summary>Grounding electrode conductor of copper for a service conductor.</summary>
     public abstract Gauge ElectrodeConductor(Gauge service, Metal metal);
+
+    /// <summary>Width of the space kept clear before a panel.</summary>
+    public abstract Asked WorkingWidth { get; }
+
+    /// <summary>Its depth.</summary>
+    public abstract Asked WorkingDepth { get; }
+
+    /// <summary>Its height.</summary>
+    public abstract Asked Headroom { get; }
+
+    /// <summary>The highest handle of a breaker.</summary>
+    public abstract Asked HighestHandle { get; }
+
+    /// <summary>A ground rod, as it is asked for at the counter.</summary>
+    public abstract string Rod { get; }
+
+    /// <summary>Rods stand at least this far apart.</summary>
+    public abstract Asked RodsApart { get; }
+
+    /// <summary>One rod is enough where it is measured at 25 ohm or less.</summary>
+    public abstract bool OneRodWhereMeasured { get; }
 
     /// <summary>Surge protection is asked at a dwelling's service.</summary>
     public abstract bool AsksSurgeProtection { get; }

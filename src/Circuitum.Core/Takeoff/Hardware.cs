@@ -104,9 +104,9 @@ public static class Hardware
                 var sized = plan.FindRun(run.Id)!.Value.Circuit.Sized;
                 var feet = run.Length.Value;
                 var metal = sized.Metal == Metal.Aluminium ? " aluminum" : "";
-                yield return Long(plan, $"{sized.GaugeOf(run)} THWN-2{metal}", feet * run.Conductors,
+                yield return Long(plan, $"{sized.GaugeOf(run)} {plan.Book.Conductors.LooseName}{metal}", feet * run.Conductors,
                     $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
-                yield return Long(plan, $"{sized.Ground} THWN-2{metal}, green", feet, $"{run.Circuit}: its ground");
+                yield return Long(plan, $"{sized.Ground} {plan.Book.Conductors.LooseName}{metal}, green", feet, $"{run.Circuit}: its ground");
             }
 
             yield return Long(plan, pipe.Size.Value, lead.Way.Measured,
@@ -222,7 +222,7 @@ public static class Hardware
         var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
         if (armoured > 0)
         {
-            yield return new("MC connectors", "each", armoured * 2, "both ends of every armored cable, with their bushings");
+            yield return new($"{plan.Book.Conductors.Suffix(Jacket.Armoured)} connectors", "each", armoured * 2, "both ends of every armored cable, with their bushings");
         }
     }
 

@@ -32,7 +32,7 @@ public static class PipeSheets
 
     private static PipeSheet Of(Plan plan, FittedPipe pipe) => new(pipe,
         [.. pipe.Raceway.Runs.Select(r => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.CableOf(r), pipe.Raceway.With(r),
-            pipe.Raceway.Worst(r)))],
+            pipe.Raceway.Worst(r, plan.Book.Conductors.BundledBeyond.Length)))],
         [.. OrderOf(plan, pipe)]);
 
     // What cannot be done later comes first: cemented pipe does not come apart, and a filled trench is not opened again.

@@ -25,8 +25,8 @@ internal static class ServiceMaterial
 
         if (service.Rods > 0)
         {
-            yield return new("Ground rods, 5/8 in × 8 ft, with clamps", "each", service.Rods,
-                $"the service, 6 ft apart, {book.Cite(RuleId.Electrodes)}");
+            yield return new($"Ground rods, {book.Service.Rod}, with clamps", "each", service.Rods,
+                $"the service, {book.Service.RodsApart} apart, {book.Cite(RuleId.Electrodes)}");
         }
 
         var largest = plan.Service.Panel.Electrode.Value;
@@ -69,8 +69,9 @@ internal static class ServiceMaterial
             && plan.House.Room(plan.Job.Panels.First(p => p.Id == from).Room).Structure != building.Index;
         if (panel is { Existing: false } && fedFromAway)
         {
-            yield return new("Ground rods, 5/8 in × 8 ft, with clamps", "each", 2,
-                $"{name}, 6 ft apart, one alone where it measures 25 ohm, {plan.Book.Cite(RuleId.BuildingElectrode)}");
+            yield return new($"Ground rods, {plan.Book.Service.Rod}, with clamps", "each", 2,
+                $"{name}, {plan.Book.Service.RodsApart} apart"
+                + $"{(plan.Book.Service.OneRodWhereMeasured ? ", one alone where it measures 25 ohm" : "")}, {plan.Book.Cite(RuleId.BuildingElectrode)}");
             yield return new("Electrode conductor to the rods, 6 copper", "each", 1,
                 $"{name}, measured on site, {plan.Book.Cite(RuleId.BuildingElectrode)}");
         }

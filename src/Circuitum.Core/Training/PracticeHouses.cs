@@ -93,7 +93,7 @@ internal static class PracticeHouses
         }
     }
 
-    private static readonly Edition Newest = Enum.GetValues<Edition>().Max();
+    private static readonly Edition Newest = Editions.Newest(RuleFamily.UnitedStates);
 
     private static Job Room(string id, string name, RoomUse use, int feet) => new()
     {

@@ -25,7 +25,7 @@ public static class JobJson
             NewLine = "\n",
             MaxDepth = 16,
             Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-            TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutDefaults } },
+            TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutDefaults, NameTheRules } },
         };
         options.Converters.Add(new EditionConverter());
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
@@ -79,6 +79,27 @@ public static class JobJson
         }
     }
 
+    // A job says its book as "rules"; files of before there were families said it as "edition", and are read as they were.
+    private static void NameTheRules(JsonTypeInfo type)
+    {
+        if (type.Type != typeof(Job))
+        {
+            return;
+        }
+
+        var rules = type.Properties.First(p => p.PropertyType == typeof(Edition));
+        rules.Name = Rules;
+        // One of the two is enough; a job with neither is told so when it is looked through.
+        rules.IsRequired = false;
+        var before = type.CreateJsonPropertyInfo(typeof(Edition), "edition");
+        before.Set = rules.Set;
+        before.ShouldSerialize = (_, _) => false;
+        type.Properties.Add(before);
+    }
+
+    /// <summary>Name of the member that says the book.</summary>
+    internal const string Rules = "rules";
+
     private sealed class TextConverter<T>(Func<string, T> read) : JsonConverter<T>
     {
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
@@ -131,15 +152,23 @@ public static class JobJson
         }
     }
 
+    // {"family":"canada","edition":2021}; files of before there were families say a year alone.
     private sealed class EditionConverter : JsonConverter<Edition>
     {
-        public override Edition Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var year) && Enum.IsDefined((Edition)year)
-                ? (Edition)year
-                : throw new JsonException("The edition is no year this version knows; write 2017, 2020 or 2023.");
+        public override Edition Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            var said = reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var alone)
+                ? new(RuleFamily.UnitedStates.Key(), alone)
+                : reader.TokenType == JsonTokenType.StartObject ? JsonSerializer.Deserialize<Book>(ref reader, options) : null;
+            var known = said is null ? [] : Editions.All.Where(e => e.Family().Key() == said.Family && e.Year() == said.Edition).ToList();
+            return known.Count == 1 ? known[0] : throw new JsonException("This is no book that this version knows; write "
+                + string.Join(" or ", Editions.All.Select(e => $"{{\"family\":\"{e.Family().Key()}\",\"edition\":{e.Year()}}}")) + ".");
+        }
 
         public override void Write(Utf8JsonWriter writer, Edition value, JsonSerializerOptions options) =>
-            writer.WriteNumberValue((int)value);
+            JsonSerializer.Serialize(writer, new Book(value.Family().Key(), value.Year()), options);
+
+        internal sealed record Book(string Family, int Edition);
     }
 
     private sealed class PointConverter : JsonConverter<Point>

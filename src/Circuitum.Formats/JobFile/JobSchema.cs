@@ -17,6 +17,9 @@ public static class JobSchema
     {
         var job = JobJson.Options.GetJsonSchemaAsNode(typeof(Job),
             new() { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe });
+        // Either of the two says the book.
+        job["anyOf"] = new JsonArray(new JsonObject { ["required"] = new JsonArray(JobJson.Rules) },
+            new JsonObject { ["required"] = new JsonArray("edition") });
         var file = new JsonObject
         {
             ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
@@ -49,7 +52,7 @@ public static class JobSchema
             ? Of(new JsonArray("integer", "string"), "a space of a panel, 1 to 84; 14a and 14b are the halves of a tandem breaker")
             : type == typeof(Point) ? Pair()
             : type == typeof(Edition)
-            ? new JsonObject { ["enum"] = new JsonArray([.. Enum.GetValues<Edition>().Select(e => (JsonNode)(int)e)]) }
+            ? Books(context.PropertyInfo?.Name == JobJson.Rules)
             : type == typeof(Gauge) ? new JsonObject { ["enum"] = new JsonArray([.. Gauge.All.Select(g => (JsonNode)g.ToString())]) }
             : type == typeof(CircuitKey) ? Of("string", "key of a circuit, from its room or box")
             : type == typeof(RunId) ? Of("string", "a run by its two ends and its purpose: @A~kitchen-1, lamp~switch:leg")
@@ -57,6 +60,15 @@ public static class JobSchema
             : UnitOf(type) is { } unit ? Of("number", unit)
             : schema);
     }
+
+    private static JsonObject Books(bool named) => named
+        ? new() { ["enum"] = new JsonArray([.. Editions.All.Select(e => (JsonNode)new JsonObject
+            { ["family"] = e.Family().Key(), ["edition"] = e.Year() })]) }
+        : new()
+        {
+            ["enum"] = new JsonArray([.. Editions.Of(RuleFamily.UnitedStates).Select(e => (JsonNode)e.Year())]),
+            ["description"] = "read in files of before; written as rules",
+        };
 
     // A number of the crew's says what it is and where it may lie, as its declaration has it.
     private static JsonNode Limited(JsonPropertyInfo? property, JsonNode schema)

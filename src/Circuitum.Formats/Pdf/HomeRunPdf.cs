@@ -72,7 +72,7 @@ public static class HomeRunPdf
             g.DrawString($"Home runs of panel {panel.Panel.Id} · {panel.Where}{(first ? "" : ", continued")}", PrintFonts.Of(15, true),
                 XBrushes.Black, new XPoint(Margin, y));
             y += 14;
-            Say($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · every cable numbered at both ends · {sheet.Stamp}".TrimEnd(' ', '·'),
+            Say($"{plan.Job.Name} · {plan.Job.Edition.Words()} · every cable numbered at both ends · {sheet.Stamp}".TrimEnd(' ', '·'),
                 9);
             y += 12;
             Cells(["", "No.", "Breaker", "What", "Cable", "Cut", "First box, room"], 8, true);

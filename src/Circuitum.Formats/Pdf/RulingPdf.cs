@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Core;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Rulings;
@@ -39,7 +40,7 @@ public static class RulingPdf
         {
             var permit = plan.Job.Permitted is { } day
                 ? $" · permit of {day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)}" : "";
-            Say($"{plan.Job.Name} · {(int)plan.Job.Edition} edition{permit}", 9.5);
+            Say($"{plan.Job.Name} · {plan.Job.Edition.Words()}{permit}", 9.5);
             Say(ruling.About, 9.5);
             y += 6;
             Say(ruling.Question, 17, bold: true);

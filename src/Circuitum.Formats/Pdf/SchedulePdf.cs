@@ -104,7 +104,7 @@ public static class SchedulePdf
                 : plan.Job.BondsAt(panel.Panel) ? "fed from the service; neutral and ground bonded here"
                 : "fed from the disconnect; neutral and ground apart";
             var head = width - (2 * margin);
-            var y = Wrapped($"{plan.Job.Name} · {(int)plan.Job.Edition} edition · {panel.Panel.Rating} "
+            var y = Wrapped($"{plan.Job.Name} · {plan.Job.Edition.Words()} · {panel.Panel.Rating} "
                 + $"{(panel.Panel.Listing.MainLugs ? "main lugs" : "main breaker")} · {panel.Panel.Spaces} spaces, {panel.Left} left · "
                 + $"{fed}", plain, margin, margin + (24 * scale), head);
             y = sheet.Stamp.Length > 0 ? Wrapped(sheet.Stamp, plain, margin, y, head) : y;

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Circuitum.Core.Jobs;
 using Circuitum.Core;
 using Circuitum.Core.Demand;
 using Circuitum.Core.Plans;
@@ -24,7 +25,7 @@ public static class PlanFiles
         ["format"] = "circuitum-plan",
         ["version"] = 1,
         ["job"] = plan.Job.Name,
-        ["edition"] = (int)plan.Job.Edition,
+        ["rules"] = new JsonObject { ["family"] = plan.Job.Edition.Family().Key(), ["edition"] = plan.Job.Edition.Year() },
         ["footageFt"] = plan.Footage.WholeFeetUp,
         ["floorAreaSqFt"] = plan.Survey.FloorArea.Value,
         ["service"] = Service(plan),
@@ -64,9 +65,9 @@ public static class PlanFiles
     {
         ["method"] = Core.Jobs.Words.Of(plan.Service.Method),
         ["standardVa"] = plan.Service.Standard.Total.Value,
-        ["optionalVa"] = plan.Service.Optional.Total.Value,
+        ["optionalVa"] = plan.Service.Optional?.Total.Value,
         ["standard"] = Lines(plan.Service.Standard),
-        ["optional"] = Lines(plan.Service.Optional),
+        ["optional"] = plan.Service.Optional is { } optional ? Lines(optional) : null,
     };
 
     private static JsonArray Lines(LoadSum sum) => List(sum.Lines, l => new JsonObject

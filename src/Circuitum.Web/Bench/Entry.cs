@@ -135,10 +135,10 @@ public static partial class Entry
     /// <exception cref="FormatException">The list has no such word.</exception>
     public static T Choice<T>(string? text, T usual) where T : struct, Enum => string.IsNullOrEmpty(text) ? usual : Choice<T>(text);
 
-    /// <summary>An edition by its year.</summary>
-    /// <exception cref="FormatException">No edition of that year.</exception>
-    public static Edition Edition(string? text) => Enum.IsDefined((Edition)Count(text)) ? (Edition)Count(text)
-        : throw new FormatException($"There is no {text} edition here; choose 2017, 2020 or 2023.");
+    /// <summary>An edition by its key: 2020, canada-2021.</summary>
+    /// <exception cref="FormatException">No book of that key.</exception>
+    public static Edition Edition(string? text) => Editions.TryParse(text, out var edition) ? edition
+        : throw new FormatException($"There is no book {text} here; choose one of {Editions.Keys}.");
 
     // A comma parts thousands and nothing else: 1,200 is read, 1,5 is not.
     private static decimal Number(string plain, string? text, string what) =>

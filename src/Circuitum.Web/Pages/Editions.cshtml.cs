@@ -7,20 +7,20 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace Circuitum.Web.Pages;
 
-/// <summary>What another edition would change, outlet by outlet, before it is taken.</summary>
+/// <summary>What another book would change, outlet by outlet, before it is taken.</summary>
 public sealed class EditionsModel(Workbench bench) : JobPage(bench)
 {
-    /// <summary>The edition compared with, by its year; the next one when it is not given.</summary>
+    /// <summary>The book compared with, by its key; the next one when it is not given.</summary>
     [FromQuery]
     public string? With { get; set; }
 
-    /// <summary>The edition compared with.</summary>
+    /// <summary>The book compared with.</summary>
     public Edition Other { get; private set; }
 
     /// <summary>What differs.</summary>
     public EditionDifference Difference { get; private set; } = null!;
 
-    /// <summary>Plans by the other edition; the page then shows the way back.</summary>
+    /// <summary>Plans by the other book; the page then shows the way back.</summary>
     public async Task<IActionResult> OnPostTakeAsync(string edition, int from)
     {
         if (!await LoadAsync())
@@ -28,7 +28,7 @@ public sealed class EditionsModel(Workbench bench) : JobPage(bench)
             return NotFound();
         }
 
-        With = ((int)Open.Plan.Job.Edition).ToString(System.Globalization.CultureInfo.InvariantCulture);
+        With = Open.Plan.Job.Edition.Key();
         return await ChangeAsync(from, () => Task.FromResult<JobChange>(new SetEdition(Entry.Edition(edition))));
     }
 
@@ -36,8 +36,10 @@ public sealed class EditionsModel(Workbench bench) : JobPage(bench)
     protected override async Task ReadAsync()
     {
         var own = Open.Plan.Job.Edition;
-        var next = own == Edition.Y2023 ? Edition.Y2020 : own == Edition.Y2020 ? Edition.Y2023 : Edition.Y2020;
-        Other = Enum.TryParse<Edition>(With, out var asked) && Enum.IsDefined(asked) && asked != own ? asked : next;
+        // The next of its family, or the one before it; of a family with one book another family's newest.
+        var next = Editions.Of(own.Family()).Where(e => e != own).OrderBy(e => Math.Abs(e - own)).ThenByDescending(e => e)
+            .Concat(Editions.All.Where(e => e.Family() != own.Family()).Reverse()).First();
+        Other = Editions.TryParse(With, out var asked) && asked != own ? asked : next;
         Difference = EditionDifference.Between(Open.Plan, await PlanAsync(Open.Plan.Job with { Edition = Other }));
     }
 }

@@ -22,7 +22,8 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     /// <summary>The sums shown side by side.</summary>
     public IEnumerable<LoadSumView> Sums => new (string Name, LoadSum? Sum)[]
     {
-        ("Standard method, Part III", Plan.Standard),
+        (Plan.Optional is null ? $"From the floor area ({Open.Plan.Book.Cite(RuleId.LeastService)})" : "Standard method, Part III",
+            Plan.Standard),
             (Service.Existing ? $"Optional method, existing dwelling ({Open.Plan.Book.Cite(RuleId.ExistingDwelling)})"
                 : $"Optional method ({Open.Plan.Book.Cite(RuleId.OptionalMethod)})", Plan.Optional),
             ($"By measured demand ({Open.Plan.Book.Cite(RuleId.MeasuredDemand)})", Plan.Measured),
@@ -36,7 +37,8 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     /// <summary>The sums of a feeder side by side.</summary>
     public static IEnumerable<LoadSumView> SumsOf(FeederLoad feeder, CodeBook book)
     {
-        yield return new(feeder.Optional is null ? "All of it" : "Standard method, Part III", feeder.Standard,
+        yield return new(book.Demand.Basic is not null && feeder.List.Area.Value > 0
+            ? $"From the floor area ({book.Cite(RuleId.LeastService)})" : feeder.Optional is null ? "All of it" : "Standard method, Part III", feeder.Standard,
             feeder.Chosen == feeder.Standard, Neutral(feeder.Standard, book));
         if (feeder.Optional is { } optional)
         {
@@ -46,7 +48,9 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     }
 
     private static string Neutral(LoadSum sum, CodeBook book) =>
-        $"Neutral: {sum.NeutralCurrent.Value.ToString("0.0", CultureInfo.InvariantCulture)} A, range and dryer at 70 %, nothing of what "
+        book.Demand.Basic is not null
+        ? $"Neutral: {sum.NeutralCurrent.Value.ToString("0.0", CultureInfo.InvariantCulture)} A ({book.Cite(RuleId.NeutralLoad)})."
+        : $"Neutral: {sum.NeutralCurrent.Value.ToString("0.0", CultureInfo.InvariantCulture)} A, range and dryer at 70 %, nothing of what "
         + $"has {book.Supply.Between} alone ({book.Cite(RuleId.NeutralLoad)}).";
 
     /// <summary>Sets the service.</summary>

@@ -14,8 +14,8 @@ namespace Circuitum.Web.QuickSums;
 public static class AllSums
 {
     // Declared before the list that names it: sections are cited as the edition numbers them.
-    private static readonly SumField EditionField = new("edition", "Edition", "2020",
-        [("2020", "2020"), ("2017", "2017"), ("2023", "2023")]);
+    private static readonly SumField EditionField = new("edition", "Book", Edition.Y2020.Key(),
+        [.. Editions.All.OrderBy(e => e == Edition.Y2020 ? 0 : 1).Select(e => (e.Key(), e.Choice()))]);
     private static readonly ImmutableArray<(string, string)> Gauges = [.. Gauge.All.Select(g => (g.ToString(), g.ToString()))];
     private static readonly SupplySystem Supply = SupplySystem.SplitPhase;
     private static readonly ImmutableArray<(string, string)> VoltsOffered = [.. Supply.Offered.Select(v => (Answer(v), Answer(v)))];
@@ -298,7 +298,7 @@ public static class AllSums
                 : "column C with 5 % for each kW above 12 (note 1)", demand.ToString(), book.Cite(RuleId.CookingTable))
             .Plan($"at {Supply.Between}", amps.ToString());
         return new([("Demand", demand.ToString()), ("Current", amps.ToString()), ("Least breaker", rated.ToString())],
-            rated != least ? why.Book($"8-3/4 kW or more: at least {rated}", rated.ToString(), book.Cite(RuleId.RangeConductors))
+            rated != least ? why.Book($"{book.Demand.RangeOfLeastCircuit} or more: at least {rated}", rated.ToString(), book.Cite(RuleId.RangeConductors))
             : why.Book("next standard size", rated.ToString(), book.Cite(RuleId.StandardRatings)), []);
     }
 
@@ -312,7 +312,7 @@ public static class AllSums
         }
 
         var why = Because.Of("Why so many");
-        if (wall < book.Outlets.NarrowestWall)
+        if (wall < book.Outlets.NarrowestWall.Length)
         {
             return new([("Receptacles", "0")],
                 why.Book($"a wall space under {book.Outlets.NarrowestWall} needs none", wall.ToString(), book.Cite(RuleId.WallSpace)), []);
@@ -325,7 +325,7 @@ public static class AllSums
                 .ToString()));
         return new([("Receptacles", count.ToString(CultureInfo.InvariantCulture)), ("Evenly at", places + (count > 12 ? " and on" : ""))],
             why.Book($"one serves {reach} to either side", $"{wall} ÷ {span} → {count}", book.Cite(RuleId.WallReach)),
-            reach > Length.FromFeet(6) ? ["The book's reach is 6 ft."] : []);
+            reach > book.Outlets.WallReach.Length ? [$"The book's reach is {book.Outlets.WallReach}."] : []);
     }
 
     private static CodeBook Book(Typed typed) => CodeBook.For(Entry.Edition(typed["edition"]));

@@ -48,7 +48,7 @@ public sealed class GeneratorTests
     {
         Plan with = Planner.Plan(House(GeneratorWay.Interlock, Inlet())), without = Planner.Plan(House(GeneratorWay.Interlock));
         Assert.Equal(without.Service.Standard.Total, with.Service.Standard.Total);
-        Assert.Equal(without.Service.Optional.Total, with.Service.Optional.Total);
+        Assert.Equal(without.Service.Optional!.Total, with.Service.Optional!.Total);
         Assert.Equal(without.Panels[0].On(Leg.A), with.Panels[0].On(Leg.A));
     }
 

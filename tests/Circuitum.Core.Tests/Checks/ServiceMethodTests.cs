@@ -29,8 +29,8 @@ public sealed class ServiceMethodTests
             foreach (var (rating, method) in new[] { 100, 125, 150, 200 }.SelectMany(r => Enum.GetValues<LoadMethod>().Select(m => (r, m))))
             {
                 var plan = Of(job, rating, method);
-                var (chosen, other) = method == LoadMethod.Optional ? (plan.Service.Optional, plan.Service.Standard)
-                    : (plan.Service.Standard, plan.Service.Optional);
+                var (chosen, other) = method == LoadMethod.Optional ? (plan.Service.Optional!, plan.Service.Standard)
+                    : (plan.Service.Standard, plan.Service.Optional!);
                 Severity? expected = chosen.Current.Value <= rating ? null : other.Current.Value <= rating ? Severity.Amber : Severity.Red;
                 Assert.Equal(expected, TooSmall(plan)?.Severity);
                 seen.Add(expected);

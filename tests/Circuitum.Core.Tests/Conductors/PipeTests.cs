@@ -39,7 +39,7 @@ public sealed class PipeTests
         Assert.Same(one.Pipe, other.Pipe);
         Assert.Equal(("2 × 12 + 12 G", "1/2 in PVC"), (one.Cable, one.Pipe!.Size.Value));
         Assert.Equal(6, one.Pipe.Contents.Sum(c => c.Count));
-        Assert.Equal(4, one.Pipe.Raceway.Worst(one.Routed.HomeRun!).CurrentCarrying);
+        Assert.Equal(4, one.Pipe.Raceway.Worst(one.Routed.HomeRun!, 24.Inches()).CurrentCarrying);
         Assert.Equal(20m, one.Ampacity.Value.Value);
         Assert.Contains(one.Ampacity.Why.Steps,
             s => s.Text.Contains("4 current-carrying conductors in P1 with 1 more", StringComparison.Ordinal) && s.Value == "24 A");
@@ -62,7 +62,7 @@ public sealed class PipeTests
         string[] all = ["h1", "h2", "h3", "h4", "h5", "h6"];
         var job = Heaters(6);
         decimal PerConductor(SizedCircuit c) =>
-            Books.Us2020.Conductors.AdjustmentFactor(c.Pipe!.Raceway.Worst(c.Routed.HomeRun!).CurrentCarrying);
+            Books.Us2020.Conductors.AdjustmentFactor(c.Pipe!.Raceway.Worst(c.Routed.HomeRun!, 24.Inches()).CurrentCarrying);
         var before = all.ToDictionary(b => b, _ => 1m);
         for (var n = 1; n <= all.Length; n++)
         {
@@ -110,7 +110,7 @@ public sealed class PipeTests
     {
         var raceway = new Raceway(new() { Id = new("P1"), Circuits = [new("a"), new("b")] },
             [Along("a", Some, (0, 0, 0), (120, 0, 0)), Along("b", Some, (0, 0, 0), (together, 0, 0), (together, 90, 0))]);
-        Assert.All(raceway.Runs, r => Assert.Equal(carrying, raceway.Worst(r).CurrentCarrying));
+        Assert.All(raceway.Runs, r => Assert.Equal(carrying, raceway.Worst(r, 24.Inches()).CurrentCarrying));
         Assert.Equal(together, raceway.With(raceway.Runs[1]).Inches);
     }
 
@@ -120,9 +120,9 @@ public sealed class PipeTests
         var raceway = new Raceway(new() { Id = new("P1"), Circuits = [new("a"), new("b"), new("c")] },
             [Along("a", Some, (0, 0, 0), (200, 0, 0)), Along("b", Some, (0, 0, 0), (100, 0, 0), (100, 50, 0)),
                 Along("c", Some, (0, 0, 0), (20, 0, 0), (20, 100, 0))]);
-        var worst = raceway.Worst(raceway.Lead);
+        var worst = raceway.Worst(raceway.Lead, 24.Inches());
         Assert.Equal((4, 100m, "@A~a|@A~b"), (worst.CurrentCarrying, worst.Long.Inches, string.Join('|', worst.Runs)));
-        Assert.Equal(2, raceway.Worst(raceway.Runs[2]).CurrentCarrying);
+        Assert.Equal(2, raceway.Worst(raceway.Runs[2], 24.Inches()).CurrentCarrying);
     }
 
     // Six right turns in one plane: a square-toothed line.

@@ -33,7 +33,7 @@ public sealed class ServiceTests
         var with = Planner.Plan(House.With(Houses.Appliance("micro", "kitchen", 3, 100,
             Houses.Plate(Appliance.Microwave, 120, 1500) with { Cord = true, Individual = true }, DeviceKind.Single))).Service;
         var without = Planner.Plan(House).Service;
-        Assert.Equal(600m, with.Optional.Total.Value - without.Optional.Total.Value);
+        Assert.Equal(600m, with.Optional!.Total.Value - without.Optional!.Total.Value);
         Assert.Equal(1500m, with.Standard.Total.Value - without.Standard.Total.Value);
     }
 
@@ -47,7 +47,7 @@ public sealed class ServiceTests
         var service = Planner.Plan(job).Service;
         Assert.Contains(service.Standard.Lines, l => l.Text == "AirHandler" && l.Counted.Value == 800);
         Assert.Equal(6000m, service.Standard.Lines.Single(l => l.Text == "heating or cooling").Counted.Value);
-        Assert.Contains("AirHandler 800 VA", service.Optional.Lines[0].Sum, StringComparison.Ordinal);
+        Assert.Contains("AirHandler 800 VA", service.Optional!.Lines[0].Sum, StringComparison.Ordinal);
     }
 
     [Fact] // 230.42(A)(1), 625.42: 11,520 VA and a quarter, 2880
@@ -56,7 +56,7 @@ public sealed class ServiceTests
         var car = Planner.Plan(House.With(Houses.Appliance("car", "den", 3, 100, Houses.Plate(Appliance.VehicleCharger, 240, 11_520))))
             .Service;
         Assert.Equal(2880m, car.Standard.Lines.Single(l => l.Section.Contains("230.42(A)(1)", StringComparison.Ordinal)).Counted.Value);
-        Assert.DoesNotContain(car.Optional.Lines, l => l.Section.Contains("230.42", StringComparison.Ordinal));
+        Assert.DoesNotContain(car.Optional!.Lines, l => l.Section.Contains("230.42", StringComparison.Ordinal));
     }
 
     [Theory] // 220.53: from 2020 fixed cooking of any size helps no four

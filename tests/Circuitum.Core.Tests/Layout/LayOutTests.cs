@@ -107,14 +107,15 @@ public sealed partial class LayOutTests
     [Fact]
     public void A_sink_breaks_a_counter_and_a_corner_does_not()
     {
-        var broken = CounterSpaces.Split(Framing.Frame(Counter(96, Edition.Y2020, On(FixtureKind.Sink, 1, 30, 33))).Room(new("kitchen")));
+        var broken = CounterSpaces.Split(Framing.Frame(Counter(96, Edition.Y2020, On(FixtureKind.Sink, 1, 30, 33))).Room(new("kitchen")),
+            CodeBook.For(Edition.Y2020).Outlets);
         Assert.Equal([30m, 33m], broken.Select(s => s.Clear.Inches).Order());
         // From the west wall, 30 in of its south end, round the corner and 60 in along the north wall: 25 in of depth and an inch belong to
         // the turn.
         var turned = CounterSpaces.Split(
             Framing.Frame(Houses.House(
                 [Inside("kitchen", RoomUse.Kitchen, 16.Feet(), 14.Feet(), On(FixtureKind.Counter, 1, 0, 60),
-                    On(FixtureKind.Counter, 4, 168 - 25 - 30, 30))])).Room(new("kitchen")));
+                    On(FixtureKind.Counter, 4, 168 - 25 - 30, 30))])).Room(new("kitchen")), CodeBook.For(Edition.Y2020).Outlets);
         Assert.Equal(60 + 30 + 25, Assert.Single(turned).Clear.Inches);
     }
 

@@ -1,3 +1,4 @@
+using Circuitum.Core.Rules;
 using System.Text.Json;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -19,6 +20,9 @@ public sealed class TwinTests
             [.. twin.GetProperty("at").EnumerateArray().Select(In)], twin.GetProperty("closed").GetBoolean())
         {
             Counter = twin.GetProperty("reach").GetInt32() == 24,
+            Within = twin.GetProperty("reach").GetInt32() == 24 ? CodeBook.For(Edition.Y2020).Outlets.CounterReach
+                : CodeBook.For(Edition.Y2020).Outlets.WallReach,
+            AskedFrom = CodeBook.For(Edition.Y2020).Outlets.NarrowestWall,
         };
         Assert.Equal(twin.GetProperty("reach").GetDecimal(), space.Reach.Inches);
         Assert.Equal(twin.GetProperty("cut").EnumerateArray().Select(c => (In(c[0]), In(c[1]), c[2].GetBoolean())), space.Stretches());

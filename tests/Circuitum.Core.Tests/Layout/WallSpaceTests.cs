@@ -3,6 +3,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 using CsCheck;
@@ -11,8 +12,14 @@ namespace Circuitum.Core.Tests;
 
 public sealed class WallSpaceTests
 {
+    private static readonly OutletRules Asked = CodeBook.For(Edition.Y2020).Outlets;
+
     private static WallSpace Space(Length clear, params Length[] receptacles) =>
-        new(new("r"), clear, [new(1, Length.Zero, clear)], [.. receptacles], false);
+        new(new("r"), clear, [new(1, Length.Zero, clear)], [.. receptacles], false)
+        {
+            Within = Asked.WallReach,
+            AskedFrom = Asked.NarrowestWall,
+        };
 
     [Fact]
     public void Twelve_feet_between_two_doors_are_served_by_one_receptacle_only_at_the_middle()
@@ -52,7 +59,7 @@ public sealed class WallSpaceTests
         };
         var framed = Framing.Frame(Houses.House([room])).Room(new("bed"));
         Assert.Equal((12.Feet(), 11.Feet()), (framed.ClearWidth, framed.ClearDepth));
-        var space = Assert.Single(WallSpaces.Split(framed));
+        var space = Assert.Single(WallSpaces.Split(framed, Asked));
         Assert.Equal(Length.FromFeet(43, 4), space.Clear);
         Assert.Equal(4, space.Least);
         Assert.False(space.Closed);
@@ -66,12 +73,12 @@ public sealed class WallSpaceTests
         {
             Openings = [new() { Id = new("w"), Kind = OpeningKind.Window, Wall = 1, Offset = 24.Inches(), Width = 48.Inches() }]
         };
-        Assert.True(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([window])).Room(new("den")))).Closed);
+        Assert.True(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([window])).Room(new("den")), Asked)).Closed);
         var cabinet = room with
         {
             Fixtures = [new() { Kind = FixtureKind.Cabinet, Wall = 1, Offset = 24.Inches(), Width = 48.Inches(), Depth = 24.Inches() }]
         };
-        Assert.False(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([cabinet])).Room(new("den")))).Closed);
+        Assert.False(Assert.Single(WallSpaces.Split(Framing.Frame(Houses.House([cabinet])).Room(new("den")), Asked)).Closed);
     }
 
     [Fact]

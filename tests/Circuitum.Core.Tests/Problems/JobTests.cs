@@ -27,7 +27,7 @@ public sealed class JobTests
     public static TheoryData<string, Job> Impossible => new()
     {
         { "name", Good with { Name = " " } },
-        { "edition", Good with { Edition = (Edition)2019 } },
+        { "rules", Good with { Edition = (Edition)2019 } },
         { "panels", Good with { Panels = [] } },
         { "panels", Good with { Panels = [Houses.Panel("den"), Houses.Panel("den") with { Id = new("B") }] } },
         { "fedFrom", Good with { Panels = [Houses.Panel("den"), Houses.Panel("den") with { Id = new("B"), FedFrom = new("C") }] } },

@@ -81,7 +81,7 @@ public sealed class BundlingTests
         static ILookup<RunId, CableBundle> Of(CableColumn column)
         {
             var plan = Planner.Plan(Machines(3, column: column));
-            return Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, column, _ => true);
+            return Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, column, _ => true, 24.Inches());
         }
 
         // Along the joists they lie together either way.
@@ -98,7 +98,7 @@ public sealed class BundlingTests
     public void A_tie_takes_the_cables_of_one_hole_however_many_come_down()
     {
         var plan = Planner.Plan(Machines(3, column: CableColumn.Ties));
-        var bundles = Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, CableColumn.Ties, _ => true);
+        var bundles = Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, CableColumn.Ties, _ => true, 24.Inches());
         Assert.All(bundles.SelectMany(b => b), b => Assert.True(b.Runs.Length <= 3));
         Assert.Contains(bundles.SelectMany(b => b), b => b.Runs.Length == 3);
         Assert.All(plan.Circuits, c => Assert.Equal("12-2", c.Sized.Cable));
@@ -109,7 +109,7 @@ public sealed class BundlingTests
     public void A_tie_in_a_cool_wall_does_not_hide_the_warm_attic()
     {
         var plan = Planner.Plan(Machines(2, ambient: 60, column: CableColumn.Ties));
-        var bundles = Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, CableColumn.Ties, _ => true)
+        var bundles = Bundling.Find([.. plan.Circuits.Select(c => c.Routed)], plan.Holes, CableColumn.Ties, _ => true, 24.Inches())
             .SelectMany(b => b).ToList();
         Assert.Contains(bundles, b => b.Insulated && b.Ambient.Degrees == 30);
         Assert.Contains(bundles, b => !b.Insulated && b.Ambient.Degrees == 60);

@@ -69,7 +69,7 @@ public sealed class MemberKindTests
     public void The_largest_hole(JoistKind kind, double depth, double most) =>
         Assert.Equal((decimal)most, FramingChecks.Most(new(JoistRun.EastWest, 16.Inches(),
             Length.FromInches((decimal)depth))
-        { Kind = kind })
+        { Kind = kind }, CodeBook.For(Edition.Y2020).Framing)
             .Inches);
 
     [Theory] // holes of 3/4 in: 2×4 joists take none, 4-3/4 in just one; trusses are not asked

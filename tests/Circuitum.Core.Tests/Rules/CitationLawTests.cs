@@ -24,7 +24,7 @@ public sealed class CitationLawTests
     [Fact]
     public void A_job_in_another_edition_keeps_its_rules_and_moves_their_sections()
     {
-        Assert.All(Enum.GetValues<Edition>(),
+        Assert.All(Editions.Of(RuleFamily.UnitedStates),
             e => Assert.Equal(RuleId.BurialCover, Assert.Single(CodeBook.For(e).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Word.Ids)));
         Assert.Equal("Table 300.5, column 3", CodeBook.For(Edition.Y2017).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Cite);
         Assert.Equal("Table 300.5(A), column 3", CodeBook.For(Edition.Y2023).Burial.Cover(Buried.Pvc, false).Why.Steps[0].Cite);
@@ -38,7 +38,7 @@ public sealed class CitationLawTests
 
     [Fact]
     public void Surge_protection_and_the_disconnect_outdoors_are_asked_one_by_one_from_2020() =>
-        Assert.Equal([(false, false), (true, true), (true, true)], Enum.GetValues<Edition>().Select(e => CodeBook.For(e).Service)
+        Assert.Equal([(false, false), (true, true), (true, true)], Editions.Of(RuleFamily.UnitedStates).Select(e => CodeBook.For(e).Service)
             .Select(s => (s.AsksSurgeProtection, s.AsksOutdoorDisconnect)));
 
     [Fact]

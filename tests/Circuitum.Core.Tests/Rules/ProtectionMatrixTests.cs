@@ -168,7 +168,8 @@ public sealed class ProtectionMatrixTests
             with { Fixtures = [new() { Kind = FixtureKind.Sink, Wall = 1, Offset = 12.Inches(), Width = 24.Inches(),
                 Depth = 20.Inches() }] }])
             .With(Houses.On("r", "room", 1, 36 + inches));
-        Assert.Equal(gfci, Gfci(Protecting.Outlets(Surveying.Survey(Framing.Frame(job), job)[new("r")], 120.Volts(), 20.Amps())));
+        Assert.Equal(gfci, Gfci(Protecting.Outlets(Surveying.Survey(Framing.Frame(job), job)[new("r")], 120.Volts(), 20.Amps(),
+            CodeBook.For(job))));
     }
 
     private static string Afci(IEnumerable<Outlet> outlets) =>
@@ -194,6 +195,6 @@ public sealed class ProtectionMatrixTests
                     [new() { Kind = fixture, Wall = 3, Offset = 20.Inches(), Width = 30.Inches(), Depth = 20.Inches() }] } : room])
             .With(box);
         return [.. Protecting.Outlets(Surveying.Survey(Framing.Frame(job), job)[box.Id], (high ? 240 : 120).Volts(),
-            (high ? 30 : 20).Amps())];
+            (high ? 30 : 20).Amps(), CodeBook.For(job))];
     }
 }

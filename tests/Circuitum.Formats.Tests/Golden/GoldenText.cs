@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
@@ -37,11 +38,12 @@ internal static class GoldenText
 
     private static IEnumerable<string> Sum(Plan plan)
     {
-        yield return $"edition {(int)plan.Job.Edition}";
+        yield return $"edition {plan.Job.Edition.Key()}";
         yield return $"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft, {plan.Job.Boxes.Length} boxes, "
             + $"{plan.Holes.All.Length} holes";
         yield return string.Join(", ", Enum.GetValues<Severity>().Select(s => $"{plan.Tags.Count(t => t.Severity == s)} {s}"));
-        foreach (var (name, sum) in new[] { ("standard", plan.Service.Standard), ("optional", plan.Service.Optional) })
+        foreach (var (name, sum) in new[] { ("standard", plan.Service.Standard), ("optional", plan.Service.Optional!) }.Where(s => s.Item2
+            is not null))
         {
             yield return $"{name} {Number(sum.Total.Value)} VA "
                 + $"{Hash(string.Join('\n', sum.Lines.Select(l =>

@@ -275,8 +275,8 @@ internal static class Citations
         }.ToImmutableDictionary();
 
     // Cited thousands of times in one plan, so made once.
-    private static readonly ImmutableDictionary<Edition, ImmutableDictionary<RuleId, Citation>> Single = Enum.GetValues<Edition>()
-        .ToImmutableDictionary(e => e, e => Sections.Keys.Where(r => Text(r, e) is not null)
+    private static readonly ImmutableDictionary<Edition, ImmutableDictionary<RuleId, Citation>> Single = Editions
+        .Of(RuleFamily.UnitedStates).ToImmutableDictionary(e => e, e => Sections.Keys.Where(r => Text(r, e) is not null)
             .ToImmutableDictionary(r => r, r => new Citation([r], Text(r, e)!)));
 
     /// <summary>How a rule is cited.</summary>
@@ -285,6 +285,9 @@ internal static class Citations
     /// <exception cref="ArgumentException">The edition has no such rule.</exception>
     public static Citation Of(RuleId rule, Edition edition) => Single[edition].TryGetValue(rule, out var citation) ? citation
         : throw new ArgumentException($"The {edition} edition has no rule {rule}.", nameof(rule));
+
+    /// <summary>True where the edition has the rule.</summary>
+    public static bool Has(RuleId rule, Edition edition) => Single[edition].ContainsKey(rule);
 
     private static string? Text(RuleId rule, Edition edition)
     {

@@ -58,6 +58,9 @@ internal sealed class UsBook : CodeBook
     public override DemandRules Demand { get; }
 
     /// <inheritdoc/>
+    public override FramingRules Framing { get; } = new UsFraming();
+
+    /// <inheritdoc/>
     public override ServiceRules Service { get; }
 
     /// <summary>240.6(A); 10 A from 2023.</summary>
@@ -73,6 +76,12 @@ internal sealed class UsBook : CodeBook
     /// <inheritdoc/>
     public override Citation Cite(params ImmutableArray<RuleId> rules) =>
         new(rules, string.Join(", ", rules.Select(r => Citations.Of(r, Edition).Text)));
+
+    /// <inheritdoc/>
+    public override bool Has(RuleId rule) => Citations.Has(rule, Edition);
+
+    /// <summary>210.19 and 215.2 have it in notes only.</summary>
+    public override (Percent Branch, Percent Together)? MostDrop => null;
 
     /// <summary>240.4, with the next standard size up of 240.4(B).</summary>
     public override bool Protects(Amps rating, Amps ampacity, bool portableReceptacles) =>

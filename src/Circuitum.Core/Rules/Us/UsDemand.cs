@@ -70,11 +70,17 @@ internal sealed class UsDemand(Edition edition) : DemandRules
     /// <summary>210.19(A)(3) (2023: 210.19(C)): 40 A from 8-3/4 kW.</summary>
     public override Amps? LeastRangeCircuit(VoltAmps rating) => rating.Value >= 8750 ? new Amps(40) : null;
 
+    /// <inheritdoc/>
+    public override string RangeOfLeastCircuit => "8-3/4 kW";
+
     /// <summary>Table 220.54.</summary>
     public override Percent Dryers(int count) => new(count switch { <= 4 => 100, 5 => 85, 6 => 75, 7 => 65, 8 => 60, 9 => 55, _ => 50 });
 
     /// <summary>220.53. From 2020 also no other household cooking equipment, and only of 1/4 hp or 500 W and more.</summary>
     public override bool CountsTowardsFour(VoltAmps load, bool cooking) => edition == Edition.Y2017 || (!cooking && load.Value >= 500);
+
+    /// <inheritdoc/>
+    public override BasicLoad? Basic => null;
 
     /// <summary>220.57, from 2023.</summary>
     public override VoltAmps LeastVehicle => new(edition >= Edition.Y2023 ? 7200 : 0);

@@ -5,6 +5,33 @@ namespace Circuitum.Core.Rules.Us;
 /// <summary>Branch circuits by 210.11 and 210.23, their load by 220.</summary>
 internal sealed class UsDivision(SupplySystem supply) : DivisionRules
 {
+    /// <summary>20 A: the usual circuit of the trade, asked for in 210.11(C).</summary>
+    public override Amps Receptacles { get; } = new(20);
+
+    /// <summary>210.11(C)(1).</summary>
+    public override Amps Counters { get; } = new(20);
+
+    /// <summary>Table 210.21(B)(3).</summary>
+    public override Amps MostForSmallReceptacles { get; } = new(20);
+
+    /// <summary>210.52(B)(1) has more on them than counters.</summary>
+    public override int? ReceptaclesOfCounterCircuit => null;
+
+    /// <summary>210.52(B)(1) exception 2 allows it, and asks it of nobody.</summary>
+    public override bool RefrigeratorAlone => false;
+
+    /// <inheritdoc/>
+    public override string CounterWord => "small-appliance";
+
+    /// <summary>210.11(C)(3).</summary>
+    public override bool KeepsBathroomsApart => true;
+
+    /// <summary>The book has none.</summary>
+    public override int? MostOutlets => null;
+
+    /// <summary>220.14(I), a yoke.</summary>
+    public override VoltAmps Receptacle { get; } = new(180);
+
     /// <summary>210.23(A) (2023: (B)).</summary>
     public override Percent Plugged { get; } = new(80);
 

@@ -6,8 +6,29 @@ namespace Circuitum.Core.Rules.Us;
 /// <summary>Receptacles by 210.52.</summary>
 internal sealed class UsOutlets(Edition edition) : OutletRules
 {
+    /// <summary>210.52(A)(1).</summary>
+    public override Asked WallReach { get; } = Asked.Feet(6);
+
     /// <summary>210.52(A)(2)(1).</summary>
-    public override Length NarrowestWall { get; } = Length.FromFeet(2);
+    public override Asked NarrowestWall { get; } = Asked.Feet(2);
+
+    /// <summary>210.52(C)(1).</summary>
+    public override Asked CounterReach { get; } = Asked.Inches(24);
+
+    /// <summary>210.52(C)(1).</summary>
+    public override Asked NarrowestCounter { get; } = Asked.Inches(12);
+
+    /// <summary>210.52(D).</summary>
+    public override Asked BasinReach { get; } = Asked.Feet(3);
+
+    /// <summary>406.9(C).</summary>
+    public override Asked OffTubs { get; } = Asked.Feet(3);
+
+    /// <summary>210.52(H).</summary>
+    public override Asked HallFrom { get; } = Asked.Feet(10);
+
+    /// <summary>210.52(E)(1).</summary>
+    public override int FacesOutdoors => 2;
 
     /// <summary>210.52(C)(2)(b) of 2020.</summary>
     public override bool ServesPeninsulaAtItsEnd => edition == Edition.Y2020;

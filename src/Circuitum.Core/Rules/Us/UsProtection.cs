@@ -6,6 +6,9 @@ namespace Circuitum.Core.Rules.Us;
 /// <summary>AFCI by place, 210.12(A) (2023: 210.12(B)); GFCI by place and equipment, 210.8 and 422.5.</summary>
 internal sealed class UsProtection(UsBook book) : ProtectionRules
 {
+    /// <summary>210.8(A).</summary>
+    public override Asked NearWater { get; } = Asked.Feet(6);
+
     /// <inheritdoc/>
     public override bool GuardsEveryKitchenReceptacle => book.Edition >= Edition.Y2023;
 
@@ -89,9 +92,9 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
             _ when late && o.FoodArea =>
                 new("receptacle where food or drink is prepared at a sink", book.Cite(RuleId.GroundFaultFood)),
             _ when o.NearSink || (o.SinkByDoorway && book.Edition >= Edition.Y2020) =>
-                new("receptacle within 6 ft of a sink", book.Cite(RuleId.GroundFaultSink)),
+                new($"receptacle within {NearWater} of a sink", book.Cite(RuleId.GroundFaultSink)),
             _ when o.NearTub || (o.TubByDoorway && book.Edition >= Edition.Y2020) =>
-                new("receptacle within 6 ft of a tub or shower", book.Cite(RuleId.GroundFaultTub)),
+                new($"receptacle within {NearWater} of a tub or shower", book.Cite(RuleId.GroundFaultTub)),
             _ when o.ServesEquipment && book.Edition >= Edition.Y2020 =>
                 new("receptacle for servicing equipment", book.Cite(RuleId.GroundFaultService)),
             _ => null,

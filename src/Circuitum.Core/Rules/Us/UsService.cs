@@ -33,6 +33,27 @@ internal sealed class UsService(Edition edition) : ServiceRules
     /// <summary>310.12 (2017: 310.15(B)(7)).</summary>
     public override Percent WholeDwelling { get; } = new(83);
 
+    /// <summary>110.26(A)(2).</summary>
+    public override Asked WorkingWidth { get; } = Asked.Inches(30);
+
+    /// <summary>110.26(A)(1), condition 1 at 150 V or less to ground.</summary>
+    public override Asked WorkingDepth { get; } = Asked.Inches(36);
+
+    /// <summary>110.26(A)(3).</summary>
+    public override Asked Headroom { get; } = new(Length.FromInches(78), "6-1/2 ft");
+
+    /// <summary>240.24(A).</summary>
+    public override Asked HighestHandle { get; } = new(Length.FromInches(79), "6'-7\"");
+
+    /// <summary>250.52(A)(5).</summary>
+    public override string Rod => "5/8 in × 8 ft";
+
+    /// <summary>250.53(A)(3).</summary>
+    public override Asked RodsApart { get; } = Asked.Feet(6);
+
+    /// <summary>250.53(A)(2) exception.</summary>
+    public override bool OneRodWhereMeasured => true;
+
     /// <summary>230.67, from 2020.</summary>
     public override bool AsksSurgeProtection => edition >= Edition.Y2020;
 

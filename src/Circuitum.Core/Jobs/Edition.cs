@@ -1,0 +1,84 @@
+using System.Collections.Immutable;
+using System.Globalization;
+
+namespace Circuitum.Core.Jobs;
+
+/// <summary>Books of one kind: tables, places and shapes of circuits that belong together. What a family differs in stands in a folder of
+/// its own under Rules.</summary>
+public enum RuleFamily
+{
+    /// <summary>The model code for dwellings of the United States (NFPA 70).</summary>
+    UnitedStates = 0,
+
+    /// <summary>The Canadian method (CSA C22.1).</summary>
+    Canada = 1,
+}
+
+/// <summary>A book that jobs are planned by: a family and its year. The number is ten thousand times the family and the year, so that
+/// years of one family compare as years.</summary>
+public enum Edition
+{
+    /// <summary>United States, 2017.</summary>
+    Y2017 = 2017,
+
+    /// <summary>United States, 2020.</summary>
+    Y2020 = 2020,
+
+    /// <summary>United States, 2023.</summary>
+    Y2023 = 2023,
+
+    /// <summary>Canadian method, 2021.</summary>
+    Canada2021 = 12021,
+}
+
+/// <summary>What an edition is called, on paper and in addresses.</summary>
+public static class Editions
+{
+    private const int Family10000 = 10_000;
+
+    /// <summary>Every edition, those of one family together, the oldest first.</summary>
+    public static ImmutableArray<Edition> All { get; } = [.. Enum.GetValues<Edition>().Order()];
+
+    /// <summary>The editions of a family, the oldest first.</summary>
+    public static IEnumerable<Edition> Of(RuleFamily family) => All.Where(e => e.Family() == family);
+
+    /// <summary>The newest edition of a family.</summary>
+    public static Edition Newest(RuleFamily family) => Of(family).Last();
+
+    /// <summary>The family it belongs to.</summary>
+    public static RuleFamily Family(this Edition edition) => (RuleFamily)((int)edition / Family10000);
+
+    /// <summary>Its year.</summary>
+    public static int Year(this Edition edition) => (int)edition % Family10000;
+
+    /// <summary>As it stands in an address, a form and a command: 2020, canada-2021.</summary>
+    public static string Key(this Edition edition) => edition.Family() == RuleFamily.UnitedStates ? Number(edition)
+        : $"{edition.Family().Key()}-{Number(edition)}";
+
+    /// <summary>As it is printed on every sheet: 2020 edition; Canadian method, 2021.</summary>
+    public static string Words(this Edition edition) => edition.Family() == RuleFamily.UnitedStates ? $"{Number(edition)} edition"
+        : $"{edition.Family().Words()}, {Number(edition)}";
+
+    /// <summary>As it is chosen: United States 2020, Canadian method 2021.</summary>
+    public static string Choice(this Edition edition) => $"{edition.Family().Words()} {Number(edition)}";
+
+    /// <summary>As it stands in a file: united-states, canada.</summary>
+    public static string Key(this RuleFamily family) => family == RuleFamily.UnitedStates ? "united-states" : "canada";
+
+    /// <summary>As people call it.</summary>
+    public static string Words(this RuleFamily family) => family == RuleFamily.UnitedStates ? "United States" : "Canadian method";
+
+    /// <summary>Reads a key.</summary>
+    /// <param name="key">2020, canada-2021.</param>
+    /// <param name="edition">The edition; the default where there is none of that name.</param>
+    public static bool TryParse(string? key, out Edition edition)
+    {
+        edition = All.FirstOrDefault(e => e.Key() == key?.Trim());
+        return edition != default;
+    }
+
+    /// <summary>Every key, as a message lists them.</summary>
+    public static string Keys => string.Join(", ", All.Select(Key));
+
+    private static string Number(Edition edition) => edition.Year().ToString(CultureInfo.InvariantCulture);
+}
