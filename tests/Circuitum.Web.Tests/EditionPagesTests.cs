@@ -13,6 +13,7 @@ public sealed class EditionPagesTests : IDisposable
     [InlineData("2017")]
     [InlineData("2020")]
     [InlineData("2023")]
+    [InlineData("canada-2021")]
     public async Task Every_page_opens(string edition)
     {
         var visitor = await host.AtAsync("/job/demo/house");

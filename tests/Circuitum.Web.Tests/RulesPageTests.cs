@@ -51,7 +51,8 @@ public sealed partial class RulesPageTests
                 var named = new Regex($@"\bRuleId\.{id}\b");
                 // A test holds a rule by its id, or by the section as it is printed.
                 var cited = new Regex($@"\bRuleId\.{id}\b|""[^""\n]*(?:{string.Join('|',
-                    sections.Where(s => s is not ("–" or "good practice")).Distinct().Select(s => Regex.Escape(s) + @"(?![\d(])"))})[^""\n]*""");
+                    sections.Where(s => s is not ("–" or "good practice")).Distinct().Select(s => Regex.Escape(s)
+                        + @"(?![\d(])"))})[^""\n]*""");
                 return new Rule(id, summaries.GetValueOrDefault(id.ToString(), ""), sections,
                     [.. sources.Where(f => named.IsMatch(f.Text)).Select(f => f.Name)],
                     [.. tests.Where(f => cited.IsMatch(f.Text)).Select(f => f.Name)]);
@@ -83,7 +84,8 @@ public sealed partial class RulesPageTests
         var rules = Rules();
         var text = new StringBuilder()
             .Append("# Rules\n\nEvery rule that the planner cites: its section in the 2017, 2020 and 2023 editions of the model code (R: ")
-            .Append("residential code) and its clause in the\nCanadian method, where\nthe sources cite it, and the tests whose text names it. A dash: that edition has no such ")
+            .Append("residential code) and its clause in the\nCanadian method, where\nthe sources cite it, and the tests whose text "
+            + "names it. A dash: that edition has no such ")
             .Append("rule. Sections are cited by number; read the book.\nLocal amendments and the authority come first.\n\n")
             .Append($"{rules.Count} rules, {rules.Count(r => r.Tests.Count > 0)} of them named in a test.\n\n")
             .Append("| rule | what | 2017 | 2020 | 2023 | Canadian 2021 | cited in | tests |\n|---|---|---|---|---|---|---|---|\n");

@@ -22,11 +22,11 @@ public sealed class BenchHost : WebApplicationFactory<Program>
 
     public JobRevisions Revisions => Services.GetRequiredService<JobRevisions>();
 
-    /// <summary>The demo as its newest revision has it.</summary>
-    public async Task<Job> NewestAsync()
+    /// <summary>A job, the first demo unless another is named, as its newest revision has it.</summary>
+    public async Task<Job> NewestAsync(string key = "demo")
     {
-        var all = await Revisions.OfAsync(new("demo"));
-        return JobFiles.Read((await Revisions.DocumentAsync(new("demo"), all[^1].Number))!);
+        var all = await Revisions.OfAsync(new(key));
+        return JobFiles.Read((await Revisions.DocumentAsync(new(key), all[^1].Number))!);
     }
 
     /// <summary>A visitor who looks at an address.</summary>

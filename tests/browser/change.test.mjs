@@ -45,7 +45,7 @@ test("a box is dragged along its wall with its offset read out, and only along i
 
 test("another edition changes protection in place", async ({ page }) => {
   await open(page, "house");
-  await card(page).getByLabel("Code edition").selectOption("2017");
+  await card(page).getByLabel("Code book").selectOption("2017");
   await expect(said(page)).toContainText("Plan by the 2017 edition");
   await expect(said(page)).toContainText(/protection of \d+ circuits changed/);
   await page.keyboard.press("3");

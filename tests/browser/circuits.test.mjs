@@ -209,8 +209,8 @@ test("two divisions are kept and compared aim by aim with their plans", async ({
 
 test("another edition is read outlet by outlet before it is taken", async ({ page }) => {
   await open(page, "circuits");
-  await page.getByRole("link", { name: "Another edition" }).click();
-  await page.getByRole("navigation", { name: "Edition compared with" }).getByRole("link", { name: "2023" }).click();
+  await page.getByRole("link", { name: "Another book" }).click();
+  await page.getByRole("navigation", { name: "Book compared with" }).getByRole("link", { name: "United States 2023" }).click();
   await expect(page.getByRole("heading", { name: "Outlets protected otherwise · 9" })).toBeVisible();
   await expect(page.getByRole("row", { name: /^Refrigerator GFCI comes not asked kitchen receptacle 210\.8\(A\)\(6\)/ })).toBeVisible();
   await expect(page.getByRole("row", { name: /^17 Microwave, kitchen AF AF\+GF/ })).toBeVisible();

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Problems;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
@@ -95,13 +96,16 @@ public sealed record NewJob
             Underfloor = Foundation,
             Levels = levels
         };
+        var book = CodeBook.For(Edition);
+        var schools = Manner is { } so ? DivideAs.In(so, Schools) : Schools;
         var room = new Room { Id = new(Ids.Slug(FirstRoom, "room")), Name = FirstRoom.Trim(), Use = FirstUse, Corners = [] };
         var empty = new Job
         {
             Name = Name.Trim(),
             Edition = Edition,
             Amendments = Amendments,
-            Schools = Manner is { } so ? DivideAs.In(so, Schools) : Schools,
+            // Cable is measured as the book measures, unless the crew's own ways say so already.
+            Schools = book.Outlets.WallReach.IsMetric ? schools with { Measure = Measure.Metres } : schools,
             Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,
             HouseRules = HouseRules,
             Prices = Prices,
@@ -113,7 +117,7 @@ public sealed record NewJob
         {
             Panels =
             [new() { Id = new("A"), Room = room.Id, Wall = PanelWall, Offset = (PanelWall % 2 == 1 ? Width : Depth) / 2, Rating = Service,
-                Spaces = Spaces }]
+                Spaces = Spaces, Top = Length.Min(Length.FromFeet(6), Length.FromInches(Math.Floor(book.Service.HighestTop.Inches))) }]
         };
         return JobProblems.First(job) is { } problem ? throw new ChangeRefusedException(problem.Told(job)) : job;
     }

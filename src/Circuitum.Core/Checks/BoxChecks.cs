@@ -83,7 +83,8 @@ internal static class BoxChecks
                 "Measured straight across the floor, up to 8 ft high. Move it along the wall.")
             : new Tag(Severity.Amber, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
                 $"{b.Name} is within {plan.Book.Outlets.OffTubs} of the tub or shower, in a bath too small for another place.",
-                $"No wall within {plan.Book.Outlets.BasinReach} of the basin is farther off. An exception lets it stand on the farthest wall of the room: ask the "
+                $"No wall within {plan.Book.Outlets.BasinReach} of the basin is farther off. An exception lets it stand on the farthest "
+                    + $"wall of the room: ask the "
                     + "authority."));
 
     private static IEnumerable<Tag> ThreeWays(Checked plan)

@@ -22,7 +22,8 @@ internal static class CircuitChecks
             "Say on the unit's card where its cable goes back to; until then it is fed like a receptacle."));
 
     public static IEnumerable<Tag> Check(Checked plan) => LooseHeads(plan).Concat(Loads(plan)).Concat(Ratings(plan))
-        .Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(CounterChecks.Check(plan)).Concat(Shares(plan)).Concat(Caps(plan))
+        .Concat(Receptacles(plan)).Concat(Company(plan)).Concat(Numbers(plan)).Concat(CounterChecks.Check(plan))
+        .Concat(Shares(plan)).Concat(Caps(plan))
         .Concat(LoosePins(plan)).Concat(Wires(plan));
 
     // 250.140: a new range or dryer has a neutral apart from its ground.
@@ -288,13 +289,15 @@ internal static class CircuitChecks
         {
             yield return Red(kitchen.First().Circuit, plan.Book.Cite(RuleId.CounterCircuits),
                 $"All counter receptacles of {kitchen.Key.Name} are on one circuit.",
-                $"A kitchen’s counters are fed by two {plan.Book.Division.CounterWord} circuits at least.", Unpin(plan, kitchen.First().Circuit));
+                $"A kitchen’s counters are fed by two {plan.Book.Division.CounterWord} circuits at least.", Unpin(plan,
+                    kitchen.First().Circuit));
         }
 
         foreach (var circuit in counters.GroupBy(x => x.Circuit).Where(c => c.Select(x => x.Box.Room.Room.Id).Distinct().Count() > 1))
         {
             yield return Red(circuit.Key, plan.Book.Cite(RuleId.CounterCircuits), "Counters of two kitchens are on one circuit.",
-                $"{string.Join(" and ", circuit.Select(x => x.Box.Room.Room.Name).Distinct())}: no {plan.Book.Division.CounterWord} circuit serves more "
+                $"{string.Join(" and ", circuit.Select(x => x.Box.Room.Room.Name).Distinct())}: no {plan.Book.Division.CounterWord} "
+                    + $"circuit serves more "
                     + $"than "
                     + "one kitchen.", Unpin(plan, circuit.Key));
         }
@@ -344,7 +347,7 @@ internal static class CircuitChecks
             if (local?.Value is int cap && outlets > cap)
             {
                 yield return Red(circuit, CodeBook.Cite(local), "More outlets than the local authority allows on one circuit.",
-                    $"{outlets} > {cap}. Local: not in the model code.", Unpin(plan, circuit));
+                    $"{outlets} > {cap}. Local: not in the {plan.Book.Called}.", Unpin(plan, circuit));
             }
             else if (outlets > plan.Book.Division.MostOutlets)
             {
@@ -358,7 +361,7 @@ internal static class CircuitChecks
                     plan.Book.Division.MostOutlets is null ? plan.Book.Cite(RuleId.OutletCap) : "house rule: outlets per circuit",
                     "More outlets than the crew puts on one circuit.",
                     $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. {(plan.Book.Division.MostOutlets is int most
-                        ? $"The book allows {most}." : "The model code has no number for dwellings.")}");
+                        ? $"The book allows {most}." : $"The {plan.Book.Called} has no number for dwellings.")}");
             }
         }
     }

@@ -5,7 +5,8 @@ using Circuitum.Core.Tags;
 
 namespace Circuitum.Core.Checks;
 
-/// <summary>Receptacles at counters where a book keeps neighbors apart: who is beside whom, and how many are on one circuit. Found from what
+/// <summary>Receptacles at counters where a book keeps neighbors apart: who is beside whom, and how many are on one circuit. Found from
+/// what
 /// stands on the walls, not from how circuits were dealt out.</summary>
 internal static class CounterChecks
 {

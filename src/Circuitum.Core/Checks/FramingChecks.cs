@@ -47,7 +47,8 @@ internal static class FramingChecks
     }
 
     /// <summary>The largest hole that joists take; nothing where they are too shallow for any.</summary>
-    public static Length Most(Joists joists, FramingRules rules) => joists.Kind == JoistKind.IJoist ? Length.Max(Length.Zero, joists.Depth - (Flange * 2))
+    public static Length Most(Joists joists, FramingRules rules) => joists.Kind == JoistKind.IJoist ? Length.Max(Length.Zero,
+        joists.Depth - (Flange * 2))
         : Length.Max(Length.Zero, Length.Min(rules.OfJoist.Share(joists.Depth), joists.Depth - (rules.FromJoistEdge.Length * 2)));
 
     private static Length MostIn(WallFrame frame, FramingRules rules) =>

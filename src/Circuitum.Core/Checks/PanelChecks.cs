@@ -15,9 +15,6 @@ internal static class PanelChecks
         plan.Panels.SelectMany(p => Standing(plan, p.Panel).Concat(Spaces(plan, p)).Concat(Hardware(plan, p)).Concat(Described(plan, p))
             .Concat(Supply(plan, p))).Concat(ServiceChecks.Check(plan));
 
-    // The main's handle is this far under the top of its cabinet, at least.
-    private static readonly Length UnderTop = Length.FromInches(3);
-
     private static IEnumerable<Tag> Standing(Checked plan, Panel panel)
     {
         var room = plan.House.Room(panel.Room);
@@ -35,10 +32,11 @@ internal static class PanelChecks
                 "Not in bathrooms, clothes closets or over stair treads. Move it.");
         }
 
-        if (panel.Top > plan.Book.Service.HighestHandle.Length + UnderTop)
+        if (panel.Top > plan.Book.Service.HighestTop)
         {
             yield return new(Severity.Red, Stage.Panel, subject, plan.Book.Cite(RuleId.BreakerHeight),
-                $"Panel {panel.Id} is too high to reach.", $"Its top is at {panel.Top}; the highest handle at most {plan.Book.Service.HighestHandle}.");
+                $"Panel {panel.Id} is too high to reach.", $"Its top is at {panel.Top}; the highest handle at most "
+                    + $"{plan.Book.Service.HighestHandle}.");
         }
 
         foreach (var tag in WorkingSpace.Check(plan, room, panel))

@@ -6,7 +6,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Checks;
 
-/// <summary>Room to work at a panel: as wide, deep and high before it as the book asks (110.26), and the space over it to 6 ft kept for it.</summary>
+/// <summary>Room to work at a panel: as wide, deep and high before it as the book asks (110.26), and the space over it to 6 ft kept for
+/// it.</summary>
 internal static class WorkingSpace
 {
     private static readonly Length CabinetHalf = Length.FromInches(7.25m);
@@ -32,7 +33,8 @@ internal static class WorkingSpace
         var starts = fixtures.SelectMany(f => new[] { side.Offset(f.At.NorthWest), side.Offset(f.At.SouthEast) })
             .SelectMany(o => new[] { o, o - width }).Append(first).Append(last).Append(panel.Offset - (width / 2))
             .Where(s => s >= first && s <= last).ToList();
-        var free = starts.Any(s => fixtures.TrueForAll(f => !Meet(Before(side, s, width, depth), f.At)) && Inside(room, Before(side, s, width, depth)));
+        var free = starts.Any(s => fixtures.TrueForAll(f => !Meet(Before(side, s, width, depth), f.At)) && Inside(room, Before(side, s,
+            width, depth)));
         if (!free)
         {
             var where = Length.Max(first, Length.Min(last, panel.Offset - (width / 2)));

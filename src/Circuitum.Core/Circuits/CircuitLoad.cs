@@ -147,7 +147,9 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
 
         if (device.Kind.IsReceptacle())
         {
-            return new(box.Box.Id, box.Name, book.Division.Receptacle, LoadUse.PortableReceptacle, false, true) { Contacts = ContactsOf(device) };
+            return new(box.Box.Id, box.Name, book.Division.Receptacle, LoadUse.PortableReceptacle, false,
+                true)
+            { Contacts = ContactsOf(device) };
         }
 
         return TypicalLoads.TryGetValue(device.Kind, out var typical)

@@ -270,7 +270,8 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
             ? Because.Of("").Book($"{outlets} outlets, at most {most}, each taken as {book.Division.Receptacle / book.Supply.ToNeutral}",
                 $"{most} × {book.Division.Receptacle / book.Supply.ToNeutral}", book.Cite(RuleId.OutletCap))
             : book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local
-            ? Because.Of("").Local($"{outlets} outlets, at most {cap}", "local; not in the model code", CodeBook.Cite(local))
-            : Because.Of("").House($"{outlets} outlets, at most {cap}", book.Division.MostOutlets is int allowed ? $"the book allows {allowed}" : "the model code sets no number", OutletCap);
+            ? Because.Of("").Local($"{outlets} outlets, at most {cap}", $"local; not in the {book.Called}", CodeBook.Cite(local))
+            : Because.Of("").House($"{outlets} outlets, at most {cap}", book.Division.MostOutlets is int allowed
+                ? $"the book allows {allowed}" : $"the {book.Called} sets no number", OutletCap);
     }
 }

@@ -101,13 +101,15 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
                         Reason($"bathroom receptacles on one or more {book.Division.Receptacles} circuits with no other outlets", "",
                             book.Cite(RuleId.BathCircuit))),
                 RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, book.Division.Receptacles, "garage",
-                    Reason($"a {book.Division.Receptacles} circuit for the garage's vehicle bays, no other outlets", "", book.Cite(RuleId.GarageCircuit))),
+                    Reason($"a {book.Division.Receptacles} circuit for the garage's vehicle bays, no other outlets", "",
+                        book.Cite(RuleId.GarageCircuit))),
                 _ => General(building, room, schools, lights: false),
             };
     }
 
     private Family Laundry(string building) => new($"{building}/laundry", CircuitKind.Laundry, book.Division.Receptacles, "laundry",
-        Reason($"laundry receptacles on a {book.Division.Receptacles} circuit with no other outlets", "", book.Cite(RuleId.LaundryCircuit)));
+        Reason($"laundry receptacles on a {book.Division.Receptacles} circuit with no other outlets", "",
+            book.Cite(RuleId.LaundryCircuit)));
 
     // Dealt out along the counters, so that neighbors are never on one circuit and none has more than the book allows.
     private Family Counter(string building, Bundle bundle, int most)
@@ -204,8 +206,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "",
                 book.Cite(RuleId.PermissibleFifteenTwenty)));
 
-    private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, book.Division.Receptacles, $"{room.Room.Id}-bath",
-        Reason($"one {book.Division.Receptacles} circuit for this bathroom alone may feed its light and fan as well", "", book.Cite(RuleId.BathCircuitAlone)));
+    private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, book.Division.Receptacles,
+        $"{room.Room.Id}-bath",
+        Reason($"one {book.Division.Receptacles} circuit for this bathroom alone may feed its light and fan as well", "",
+            book.Cite(RuleId.BathCircuitAlone)));
 
     private Family General(string building, FramedRoom room, Schools schools, bool lights)
     {

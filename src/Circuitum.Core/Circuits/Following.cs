@@ -55,7 +55,9 @@ internal sealed class Following(Sorted sorted, Survey survey, Job job)
             {
                 if (IsHeld(bundle))
                 {
-                    draft = draft.With(bundle, other, sorted.Book.Division.Receptacles) with { Why = draft.Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key) };
+                    draft = draft.With(bundle, other,
+                        sorted.Book.Division.Receptacles) with
+                    { Why = draft.Why.Pin($"{bundle.Boxes[0].Name} is pinned here", key) };
                 }
                 else
                 {

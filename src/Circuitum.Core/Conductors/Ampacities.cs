@@ -16,7 +16,8 @@ public static class Ampacities
     /// <param name="book">The edition.</param>
     /// <param name="where">The place in words.</param>
     /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armored cable goes by 330.80.</param>
-    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than the book allows, more than
+    /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than the book allows,
+    /// more than
     /// three conductors are adjusted.</param>
     /// <param name="metal">Copper as usual, or aluminium from 12 AWG.</param>
     public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where,
@@ -31,7 +32,8 @@ public static class Ampacities
         };
         var start = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         var why = Because.Of("Why this ampacity")
-            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")}{(jacket == Jacket.Underground ? " " + book.Conductors.Suffix(jacket) : "")}, "
+            .Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")}"
+                + $"{(jacket == Jacket.Underground ? " " + book.Conductors.Suffix(jacket) : "")}, "
                 + $"{(int)column} °C column", start.ToString(),
                 book.Cite(RuleId.AmpacityTable).And(section));
         var (amps, company) = (start, 1m);
@@ -82,7 +84,8 @@ public static class Ampacities
         var column = Column.C90;
         var amps = book.Conductors.Ampacity(gauge, metal, column)
             ?? throw new ArgumentException($"{book.Cite(RuleId.AmpacityTable)} has no {gauge} aluminum.", nameof(gauge));
-        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")} {book.Conductors.LooseName}, "
+        var why = Because.Of("Why this ampacity").Book($"{gauge} {(metal == Metal.Copper ? "copper" : "aluminum")} "
+            + $"{book.Conductors.LooseName}, "
             + $"{(int)column} °C column",
             amps.ToString(), book.Cite(RuleId.AmpacityTable));
         if (ambient.Degrees is > 30 or <= 25)
@@ -124,7 +127,8 @@ public static class Ampacities
         var listed = book.Conductors.Ampacity(gauge, metal, column)!.Value;
         var limit = adjusted ? listed * company : listed;
         return amps > limit
-            ? new(limit, why.Book($"held to the {(int)column} °C column{(adjusted ? $", {listed} × {company:0.00}" : "")}", limit.ToString(),
+            ? new(limit, why.Book($"held to the {(int)column} °C column{(adjusted ? $", {listed} × {company:0.00}" : "")}",
+                limit.ToString(),
                 section.And(book.Cite(RuleId.AmpacityTable))))
             : new(amps, why);
     }

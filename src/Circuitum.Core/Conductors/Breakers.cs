@@ -80,7 +80,8 @@ public static class Breakers
         if (book.Demand.LeastRangeCircuit(plate.Load) is Amps floor && least < floor)
         {
             least = floor;
-            why = why.Book($"a range of {book.Demand.RangeOfLeastCircuit} or more has at least {floor}", floor.ToString(), book.Cite(RuleId.RangeConductors));
+            why = why.Book($"a range of {book.Demand.RangeOfLeastCircuit} or more has at least {floor}", floor.ToString(),
+                book.Cite(RuleId.RangeConductors));
         }
 
         return job.Schools.Range == RangeCircuit.Usual50 && least.Value < 50
@@ -103,11 +104,13 @@ public static class Breakers
         }
 
         var standard = book.StandardAtLeast(required) ?? required;
-        var stocked = Stocked.Select(s => new Amps(s)).Where(s => s >= required && s >= book.Division.Receptacles).Cast<Amps?>().FirstOrDefault()
+        var stocked = Stocked.Select(s => new Amps(s)).Where(s => s >= required
+            && s >= book.Division.Receptacles).Cast<Amps?>().FirstOrDefault()
             ?? standard;
         var single = load.Items.Length == 1 && !load.Items[0].Motor ? load.Items[0].Load / load.Volts : default;
         // 422.11(E): one non-motor appliance over 13.3 A, at most 150 per cent, next standard size up.
-        if (book.Has(RuleId.SingleApplianceBreaker) && single.Value > 13.3m && book.StandardAtLeast(single * 1.5m) is Amps most && stocked > most)
+        if (book.Has(RuleId.SingleApplianceBreaker) && single.Value > 13.3m && book.StandardAtLeast(single * 1.5m) is Amps most
+            && stocked > most)
         {
             return new(standard,
                 why.Book($"at most 150 % of {single}", standard.ToString(),

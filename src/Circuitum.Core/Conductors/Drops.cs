@@ -56,9 +56,10 @@ internal static class Drops
             why = why with
             {
                 Steps = why.Steps.Insert(0,
-                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Feet:0} ft of {sized.GaugeOf(run)}"
+                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Roughly(sized.Measure)} of "
+                        + $"{sized.GaugeOf(run)}"
                         + (sized.SharedBefore(run) is { } cable
-                            ? $", and {cable.Length.Value.Feet:0} ft of {sized.GaugeOf(cable)} in the cable it shares" : ""),
+                            ? $", and {cable.Length.Value.Roughly(sized.Measure)} of {sized.GaugeOf(cable)} in the cable it shares" : ""),
                     sized.Lost(run, amps).ToString(), Source.Book, book.Cite(RuleId.ConductorProperties))),
             };
         }
@@ -68,7 +69,8 @@ internal static class Drops
         {
             VoltsAt = left.ToImmutable(),
             Through = load.ToImmutableDictionary(p => p.Key, p => new VoltAmps(p.Value) / volts),
-            Drop = new(total, why.Assume("general outlets at 180 VA, lamps at their watts, all on at once", total.ToString())),
+            Drop = new(total, why.Assume($"general outlets at {book.Division.Receptacle}, lamps at their watts, all on at once",
+                total.ToString())),
         };
     }
 }

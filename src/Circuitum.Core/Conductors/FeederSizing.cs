@@ -125,6 +125,7 @@ public static class FeederSizing
         {
             Routed = routed,
             Book = book,
+            Measure = job.Schools.Measure,
             Metal = metal,
             Breaker = new(rating, routed.Circuit.ByLugs ? why
                 : why.Book("next standard size", rating.ToString(), book.Cite(RuleId.StandardRatings))),
@@ -140,7 +141,8 @@ public static class FeederSizing
             VoltsAt = [],
             Through = ImmutableDictionary<RunId, Amps>.Empty.Add(run.Id, amps),
             Drop = new(drop, Because.Of("Why these volts")
-                .Book($"2 × {amps} × {run.Length.Value.Feet:0} ft of {gauge}{(metal == Metal.Copper ? "" : " aluminum")}",
+                .Book($"2 × {amps} × {run.Length.Value.Roughly(job.Schools.Measure)} of {gauge}"
+                    + $"{(metal == Metal.Copper ? "" : " aluminum")}",
                     $"{lost}, {drop}", book.Cite(RuleId.ConductorProperties))),
             Ground = raceway is null ? null : ground,
             GroundNeeded = raceway is null && metal == Metal.Copper ? ground : null,

@@ -97,6 +97,9 @@ public sealed record SizedCircuit
     private string Suffix(Run run) => Book.Conductors.Suffix(run.Jacket == Jacket.Nonmetallic && GaugeOf(run) > Units.Gauge.Awg2
         ? Jacket.ServiceEntrance : run.Jacket);
 
+    /// <summary>What the crew measures cable in.</summary>
+    public Measure Measure { get; init; }
+
     /// <summary>The home run's cable.</summary>
     public string Cable => Routed.HomeRun is { } run ? CableOf(run) : $"{Gauge.Value}-2";
 }
@@ -152,7 +155,7 @@ public static class Sizing
         var left = most.Together;
         for (var at = panel; fed.TryGetValue(at, out var feeder); at = feeder.Circuit.Panel)
         {
-            left = new(left.Value - feeder.Drop.Value.Value);
+            left -= feeder.Drop.Value;
         }
 
         return left < most.Branch ? left : most.Branch;
@@ -260,6 +263,7 @@ public static class Sizing
         {
             Routed = routed,
             Book = book,
+            Measure = job.Schools.Measure,
             Breaker = breaker,
             Gauge = new(all, because),
             HomeRunGauge = homeRun,
@@ -281,7 +285,7 @@ public static class Sizing
             && !job.Pins.Cables.Any(p => p.Circuit == circuit.Key);)
         {
             var grows = home == all;
-            if ((grows ? home.Next : all.Next) is not Gauge next || (breaker.Value.Value <= 20 && next > Units.Gauge.Awg10))
+            if ((grows ? home.Next : all.Next) is not Gauge next || (breaker.Value <= 20.Amps() && next > Units.Gauge.Awg10))
             {
                 break;
             }

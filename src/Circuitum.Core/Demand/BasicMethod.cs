@@ -9,8 +9,6 @@ namespace Circuitum.Core.Demand;
 /// <summary>A dwelling's load by its floor area, with what stands out beside it, and a least load (8-200).</summary>
 public static class BasicMethod
 {
-    private const decimal SquareMetresToFoot = 0.09290304m;
-
     /// <summary>The load of the dwelling: the sum, or the least that a dwelling of its size is taken for.</summary>
     /// <param name="list">What the service carries.</param>
     /// <param name="basic">The figures of the book.</param>
@@ -22,7 +20,8 @@ public static class BasicMethod
         var least = floor >= basic.LargeFrom ? basic.LeastLarge : basic.LeastSmall;
         return sum.Total >= least ? sum : sum with
         {
-            Lines = sum.Lines.Add(new($"not less than {least}", $"{Shown(floor)} above the basement, {(floor >= basic.LargeFrom ? "" : "under ")}"
+            Lines = sum.Lines.Add(new($"not less than {least}", $"{Shown(floor)} above the basement, "
+                + $"{(floor >= basic.LargeFrom ? "" : "under ")}"
                 + $"{basic.LargeFrom} m²{(floor >= basic.LargeFrom ? " or more" : "")}: {least} − {sum.Total}",
                 new(least.Value - sum.Total.Value), book.Cite(RuleId.DwellingLeast), new(0))),
         };
@@ -70,7 +69,8 @@ public static class BasicMethod
             yield return new(Names(vehicles), "as rated, not managed", counted, book.Cite(RuleId.DwellingVehicle), new(0));
         }
 
-        var others = list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Specific or LoadKind.Dryer && l.Load > basic.Small).ToList();
+        var others = list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Specific or LoadKind.Dryer
+            && l.Load > basic.Small).ToList();
         if (others.Count > 0)
         {
             yield return Others(others, ranges.Count > 0, basic, book);
@@ -114,7 +114,7 @@ public static class BasicMethod
     private static string Names(IEnumerable<ListedLoad> loads) => string.Join(", ", loads.Select(l => l.Name));
 
     // Rounded to a tenth, so that an area typed in meters is the area it was.
-    private static decimal Metres(SquareFeet area) => decimal.Round(area.Value * SquareMetresToFoot, 1);
+    private static decimal Metres(SquareFeet area) => decimal.Round(area.Metres, 1);
 
     private static string Shown(decimal metres) => string.Create(CultureInfo.InvariantCulture, $"{metres:0.#} m²");
 }

@@ -13,7 +13,8 @@ namespace Circuitum.Core.Demand;
 /// <param name="Panel">The panel it feeds.</param>
 /// <param name="List">What it carries.</param>
 /// <param name="Standard">Part III; all of it where the panel is in an outbuilding.</param>
-/// <param name="Optional">Null where a book has one method; else 220.82, for comparison where the feeder does not carry the whole dwelling; null in an outbuilding, which it does
+/// <param name="Optional">Null where a book has one method; else 220.82, for comparison where the feeder does not carry the whole
+/// dwelling; null in an outbuilding, which it does
 /// not know.</param>
 /// <param name="CarriesDwelling">It carries the whole dwelling: the optional method and 310.12 are open to it.</param>
 /// <param name="Method">What it is sized by.</param>

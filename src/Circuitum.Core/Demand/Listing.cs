@@ -45,7 +45,8 @@ public static class Listing
         // A room is counted with every panel that lights it or feeds its receptacles.
         var rooms = own.Where(c => c.IsGeneral || c.Kind == CircuitKind.Bathroom).SelectMany(c => c.Boxes)
             .Select(b => survey[b].Room.Room.Id).ToFrozenSet();
-        return Of(own, Surveying.FloorArea(house, rooms.Contains), Basement(house, rooms.Contains, book), [.. job.Panels.Where(p => behind.Contains(p.Id))], house, survey, job,
+        return Of(own, Surveying.FloorArea(house, rooms.Contains), Basement(house, rooms.Contains, book), [.. job.Panels.Where(p =>
+            behind.Contains(p.Id))], house, survey, job,
             book);
     }
 

@@ -19,9 +19,11 @@ internal static class CounterOutlets
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.CounterReach),
                     $"{room.Room.Name}: a point of the counter’s wall line is farther than {space.Within} from a receptacle.",
                     space.Receptacles.IsEmpty
-                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; {space.AskedFrom} or wider needs at least "
+                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; {space.AskedFrom} or wider needs at "
+                            + $"least "
                         + $"{space.Least}."
-                        : $"{space.Farthest} along the wall, at most {WallOutlets.Words(space)}; this counter of {space.Clear} needs at least {space.Least}, "
+                        : $"{space.Farthest} along the wall, at most {WallOutlets.Words(space)}; this counter of {space.Clear} needs at "
+                            + $"least {space.Least}, "
                         + $"it has {space.Receptacles.Length}.",
                     d => Place(d, room, space))
                 {
@@ -64,12 +66,13 @@ internal static class CounterOutlets
                 var has = owed == 0 ? 0 : draft.In(room.Room.Id).Count(b => Serves(room, fixture, b, draft.At(b)));
                 if (has < owed)
                 {
+                    var area = decimal.Round(fixture.Width.Feet * fixture.Depth.Feet, 1);
                     yield return new(room.Room.Id, draft.Book.Cite(fixture.Kind == FixtureKind.Peninsula
                         ? RuleId.PeninsulaReceptacles : RuleId.IslandReceptacles),
                         $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has "
                         + $"{(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
-                        $"{fixture.Width} × {fixture.Depth}, {decimal.Round(fixture.Width.Feet * fixture.Depth.Feet, 1)} ft²: {owed} by "
-                            + $"this edition.", d => Place(d, room, fixture, has, owed))
+                        $"{fixture.Width} × {fixture.Depth}{(draft.Book.Outlets.WallReach.IsMetric ? "" : $", {area} ft²")}: {owed} by "
+                            + "this edition.", d => Place(d, room, fixture, has, owed))
                     {
                         Part = $"{i + 1}",
                     };

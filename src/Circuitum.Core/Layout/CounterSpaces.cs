@@ -55,7 +55,8 @@ public static class CounterSpaces
             }
         }
 
-        return [.. WallSpaces.Join(room.Room.Id, pieces, rules.CounterReach, rules.NarrowestCounter).Select(s => s with { Counter = true })];
+        return [.. WallSpaces.Join(room.Room.Id, pieces, rules.CounterReach, rules.NarrowestCounter).Select(s =>
+            s with { Counter = true })];
     }
 
     private static ImmutableArray<WallSpace> Served(ImmutableArray<WallSpace> spaces, List<Box> boxes) =>

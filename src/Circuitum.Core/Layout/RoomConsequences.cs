@@ -17,7 +17,8 @@ public sealed record RoomConsequence(string What, Citation Section)
     {
         if (WallSpaces.Covers(use))
         {
-            yield return new($"no point of its walls farther than {book.Outlets.WallReach} from a receptacle", book.Cite(RuleId.WallReceptacles));
+            yield return new($"no point of its walls farther than {book.Outlets.WallReach} from a receptacle",
+                book.Cite(RuleId.WallReceptacles));
         }
 
         foreach (var own in Receptacles(use, book))
@@ -59,9 +60,11 @@ public sealed record RoomConsequence(string What, Citation Section)
 
     private static IEnumerable<RoomConsequence> Receptacles(RoomUse use, CodeBook book) => use switch
     {
-        RoomUse.Kitchen => [new($"counters {book.Outlets.NarrowestCounter} or wider: no point farther than {book.Outlets.CounterReach} from a receptacle",
+        RoomUse.Kitchen => [new($"counters {book.Outlets.NarrowestCounter} or wider: no point farther than {book.Outlets.CounterReach} "
+            + $"from a receptacle",
             book.Cite(RuleId.CounterReceptacles)),
-            new($"two or more {book.Division.Counters} {book.Division.CounterWord} circuits, nothing else on them", book.Cite(RuleId.SmallApplianceCircuits))],
+            new($"two or more {book.Division.Counters} {book.Division.CounterWord} circuits, nothing else on them",
+                book.Cite(RuleId.SmallApplianceCircuits))],
         RoomUse.Dining or RoomUse.Pantry when book.Division.ReceptaclesOfCounterCircuit is null =>
             [new("its receptacles are on the small-appliance circuits", book.Cite(RuleId.KitchenOnSmallAppliance))],
         RoomUse.Bath => [new($"a receptacle within {book.Outlets.BasinReach} of each basin", book.Cite(RuleId.BasinReceptacle)),

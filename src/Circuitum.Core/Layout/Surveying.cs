@@ -18,8 +18,10 @@ public static class Surveying
         return new(
             Numbered([.. job.Boxes.OrderBy(b => b.Id.Value, StringComparer.Ordinal)
                 .Select(b => PlaceBox(house, job, b, book) with { ServesEquipment = serving.Contains(b.Id) })]),
-            [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id], book.Outlets))],
-            [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id], book.Outlets))],
+            [.. house.Rooms.Where(r => WallSpaces.Covers(r.Room.Use)).SelectMany(r => WallSpaces.Measure(r, byRoom[r.Room.Id],
+                book.Outlets))],
+            [.. house.Rooms.Where(r => CounterSpaces.Covers(r.Room.Use)).SelectMany(r => CounterSpaces.Measure(r, byRoom[r.Room.Id],
+                book.Outlets))],
             FloorArea(house, _ => true));
     }
 

@@ -36,7 +36,8 @@ internal static class WallOutlets
             };
         }
 
-        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than {space.Within} from a receptacle.",
+        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than {space.Within} from a "
+            + $"receptacle.",
             space.Receptacles.IsEmpty
                 ? $"This wall space of {space.Clear} has none; {space.AskedFrom} or wider needs at least {space.Least}."
                 : $"{space.Farthest} along the floor line, at most {Words(space)}; this wall space of {space.Clear} needs at least "
@@ -61,7 +62,8 @@ internal static class WallOutlets
         }
 
         // Before glass that reaches the floor nothing can be nailed to: a floor receptacle within 18 in of it counts, 210.52(A)(3).
-        var left = WallSpaces.Measure(room, draft.In(room.Room.Id), draft.Book.Outlets).FirstOrDefault(s => s.Pieces.SequenceEqual(space.Pieces));
+        var left = WallSpaces.Measure(room, draft.In(room.Room.Id), draft.Book.Outlets).FirstOrDefault(s =>
+            s.Pieces.SequenceEqual(space.Pieces));
         if (left is null || (left.Served && left.Farthest <= reach))
         {
             return;

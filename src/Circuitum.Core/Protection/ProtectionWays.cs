@@ -3,6 +3,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
@@ -140,6 +141,8 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
             ? (null, "its neutral is shared with another circuit as far as the first outlet")
             : home.Jacket == Jacket.Armoured
             ? (first, null)
+            : !sized.Book.Has(RuleId.ArcFaultFirstOutlet)
+            ? (null, "over nonmetallic cable the breaker does it")
             : !job.HouseRules.ListedForFirstOutlet
             ? (null, "over nonmetallic cable it needs a breaker listed for it, which the crew has not named")
             : home.Length.Value > Length.FromFeet(most)

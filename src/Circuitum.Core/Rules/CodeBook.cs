@@ -14,6 +14,13 @@ public abstract class CodeBook
     /// <summary>The edition.</summary>
     public abstract Edition Edition { get; }
 
+    /// <summary>What people call it, after “the”: model code.</summary>
+    public abstract string Called { get; }
+
+    /// <summary>What the book says of a number of the crew's.</summary>
+    /// <param name="number">The number.</param>
+    public abstract string Says(CrewNumber<HouseRules> number);
+
     /// <summary>Local overrides in force.</summary>
     public ImmutableArray<Amendment> Amendments { get; protected init; } = [];
 

@@ -43,6 +43,9 @@ public abstract class ServiceRules
     /// <summary>The highest handle of a breaker.</summary>
     public abstract Asked HighestHandle { get; }
 
+    /// <summary>The highest top of a cabinet: a main's handle is 3 in under it at least.</summary>
+    public Length HighestTop => HighestHandle.Length + Length.FromInches(3);
+
     /// <summary>A ground rod, as it is asked for at the counter.</summary>
     public abstract string Rod { get; }
 

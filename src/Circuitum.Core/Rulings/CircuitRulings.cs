@@ -17,13 +17,15 @@ public static class CircuitRulings
     public static IEnumerable<RulingTopic> Topics(Landed landed)
     {
         var circuit = landed.Wired.Circuit;
-        var shares = circuit.Kind is not (CircuitKind.Individual or CircuitKind.Feeder);
+        var book = landed.Sized.Book;
+        var shares = circuit.Kind is not (CircuitKind.Individual or CircuitKind.Feeder)
+            && book.Division.HoldsToShares(landed.Sized.Breaker.Value, circuit.Load.Volts);
         return Enum.GetValues<RulingTopic>().Where(t => t switch
         {
             RulingTopic.HalfRating => shares && circuit.Poles == 1 && circuit.Load.Items.Any(i => i.Use == LoadUse.Fastened),
             RulingTopic.ContinuousLoads => circuit.Kind != CircuitKind.Feeder,
             RulingTopic.OutletCap => circuit.IsGeneral,
-            RulingTopic.SharedBaths => circuit.Kind == CircuitKind.Bathroom,
+            RulingTopic.SharedBaths => circuit.Kind == CircuitKind.Bathroom && book.Division.KeepsBathroomsApart,
             RulingTopic.Protection => circuit.Kind != CircuitKind.Feeder,
             _ => true,
         });
@@ -59,11 +61,13 @@ public static class CircuitRulings
                     $"Panel {circuit.Panel}, space {landed.SpaceText}, {(circuit.Poles == 2 ? "on both legs" : "on one leg")}.",
                     landed.Why, new(plan.Book.Cite(RuleId.CircuitNames, RuleId.CommonTrip),
                         "Every circuit is told legibly and specifically at its space; the poles of one two-pole device stand on both "
-                        + "legs. Which space it is, the model code leaves to whoever lands it.")),
+                        + $"legs. Which space it is, the {plan.Book.Called} leaves to whoever lands it.")),
             RulingTopic.VoltageDrop =>
                 Figure("How much voltage is lost?", $"{sized.Drop.Value} at the far end.", sized.Drop.Why,
                     new(plan.Book.Cite(RuleId.VoltageDropAdvice),
-                        "3 % at the farthest outlet is advice; the model code does not require it of a branch circuit.")),
+                        plan.Book.MostDrop is { } most
+                            ? $"At most {most.Branch} in the branch circuit or the feeder, and {most.Together} together: a rule."
+                            : $"3 % at the farthest outlet is advice; the {plan.Book.Called} does not require it of a branch circuit.")),
             _ => Figure("Why are these boxes on one circuit?", $"{circuit.Boxes.Length} boxes on {sized.Breaker.Value}.", circuit.Why,
                 new(plan.Book.Cite(RuleId.BranchCircuitsRequired, RuleId.PermissibleLoads),
                     "What a circuit must be for, and what it may carry.")),
@@ -159,10 +163,13 @@ public static class CircuitRulings
                 + $"{(load.Required <= rating ? "which carries it" : "which is too small")}.",
             Lines = Items(load),
             Sum = sum,
-            Governs = new(plan.Book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad),
+            Governs = plan.Book.Division.MostOutlets is not null
+                ? new(plan.Book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad),
+                    "What runs for long takes at most 80 % of the breaker: the same as 125 % of that load.")
+                : new(plan.Book.Cite(RuleId.BranchConductors, RuleId.ContinuousLoad),
                 "The rating is no less than the load that is not continuous plus 125 % of the load that is. Continuous: expected at its "
                 + "most for three hours or longer (article 100)."),
-            Quoted = new(plan.Book.Cite(RuleId.PermissibleFifteenTwenty),
+            Quoted = plan.Book.Division.MostOutlets is not null ? null : new(plan.Book.Cite(RuleId.PermissibleFifteenTwenty),
                 "“Only 80 % of any breaker” is that same 125 % told the other way, and holds for continuous load only. The 80 % of this "
                 + "section is another: one plugged appliance on a 15 or 20 A circuit."),
             Local = NoLocal,
@@ -182,6 +189,11 @@ public static class CircuitRulings
     private static Ruling Cap(Plan plan, Circuit circuit, Amps rating)
     {
         var outlets = circuit.Boxes.Count(b => !plan.Survey[b].SwitchesOnly);
+        if (plan.Book.Division.MostOutlets is int allowed)
+        {
+            return Counted(plan, circuit, outlets, allowed);
+        }
+
         var local = plan.Book.Amended(AmendedRule.OutletsPerGeneralCircuit);
         var crew = plan.Job.HouseRules.OutletsPerCircuit;
         var sum = Because.Of("The sum").Plan("outlets on it", $"{outlets}");
@@ -197,8 +209,9 @@ public static class CircuitRulings
             About = "",
             Question = "How many outlets may one general circuit of a dwelling have?",
             Answer = local?.Value is int most
-                ? $"At most {most}: a local number, by {local.By}. It is not in the model code. This circuit has {outlets}."
-                : $"The model code sets no number for dwellings: not in the model code; local. The crew stops at {crew}; this circuit "
+                ? $"At most {most}: a local number, by {local.By}. It is not in the {plan.Book.Called}. This circuit has {outlets}."
+                : $"The {plan.Book.Called} sets no number for dwellings: not in the {plan.Book.Called}; local. The crew stops at {crew}; "
+                    + $"this circuit "
                 + $"has {outlets}.",
             Lines = Items(circuit.Load),
             Sum = sum,
@@ -209,7 +222,26 @@ public static class CircuitRulings
                 "180 VA a yoke, from which 10 on 15 A and 13 on 20 A are worked out, counts receptacles of other occupancies. In "
                 + "dwellings the general receptacles are in the 3 VA/ft² already; here it is an estimate for sharing load."),
             Local = local is null ? "No local number is entered in this job. If the authority has one, enter it as an amendment."
-                : $"{local.By}: {local.Value} outlets. Local; not in the model code.",
+                : $"{local.By}: {local.Value} outlets. Local; not in the {plan.Book.Called}.",
+        };
+    }
+
+    // Where a book counts outlets, the number is the answer.
+    private static Ruling Counted(Plan plan, Circuit circuit, int outlets, int allowed)
+    {
+        var each = plan.Book.Division.Receptacle / plan.Book.Supply.ToNeutral;
+        return new()
+        {
+            About = "",
+            Question = "How many outlets may one general circuit of a dwelling have?",
+            Answer = $"At most {allowed} on two wires. This circuit has {outlets}.",
+            Lines = Items(circuit.Load),
+            Sum = Because.Of("The sum").Plan("outlets on it", $"{outlets}")
+                .Book($"{allowed} × {each}, 80 % of 15 A", $"{outlets} {(outlets <= allowed ? "≤" : ">")} {allowed}",
+                    plan.Book.Cite(RuleId.OutletCap, RuleId.ContinuousLoad))
+                .House("the crew's own number", $"{plan.Job.HouseRules.OutletsPerCircuit}", "house rule: outlets per circuit"),
+            Governs = new(plan.Book.Cite(RuleId.OutletCap), $"Where a load is not known, an outlet is taken as {each}."),
+            Local = NoLocal,
         };
     }
 
@@ -277,14 +309,14 @@ public static class CircuitRulings
                 : sections.Aggregate((all, one) => all.And(one)),
                 "By place and by equipment, edition by edition. GFCI devices are readily accessible and protect themselves and what "
                 + "hangs on their load terminals."),
-            Quoted = safe.BreakerIsGfci || outlets.Exists(o => o.Outlet.Gfci is not null)
+            Quoted = !plan.Book.Has(RuleId.GroundFaultGarage) ? null : safe.BreakerIsGfci || outlets.Exists(o => o.Outlet.Gfci is not null)
                 ? new(plan.Book.Cite(RuleId.GroundFault),
                     "“A freezer, a refrigerator or a door opener on a single receptacle is exempt”: that exception is long gone; the "
                     + "place decides. Nor must the device sit at the outlet: a breaker is as good.")
                 : new(plan.Book.Cite(RuleId.ArcFault),
                     "“Only bedrooms”: the list of places has grown edition by edition. Bathrooms, garages, outdoors and unfinished "
                     + "spaces are not on it."),
-            Local = local.Count == 0 ? NoLocal : $"{string.Join("; ", local)}. Local; not in the model code.",
+            Local = local.Count == 0 ? NoLocal : $"{string.Join("; ", local)}. Local; not in the {plan.Book.Called}.",
         };
     }
 

@@ -22,13 +22,13 @@ public static class TagRulings
             Sum = Because.Of("The sum").Book(tag.Arithmetic, "", tag.Cite),
             Governs = new(tag.Cite, tag.Severity switch
             {
-                Severity.Red => "The model code, or the local authority, would fail it.",
+                Severity.Red => $"The {plan.Book.Called}, or the local authority, would fail it.",
                 Severity.Amber when !tag.Cite.Ids.IsEmpty => "The section is there; how far it goes here is for the authority to say.",
-                Severity.Amber => "Not a rule of the model code: the crew's own way, or good practice.",
+                Severity.Amber => $"Not a rule of the {plan.Book.Called}: the crew's own way, or good practice.",
                 _ => "A fact is waited for; the plan goes on with what the job says now.",
             }),
             Local = plan.Book.Amendments.FirstOrDefault(a => a.By == tag.Rule) is { } local
-                ? $"{local.By}: {Words.Of(local.Rule)} {local.Value}. Local; not in the model code." : CircuitRulings.NoLocal,
+                ? $"{local.By}: {Words.Of(local.Rule)} {local.Value}. Local; not in the {plan.Book.Called}." : CircuitRulings.NoLocal,
         };
         if (tag.Subject.Kind != SubjectKind.Circuit || plan.Landed(new(tag.Subject.Id)) is not { } landed
             || Topic(plan, tag) is not { } topic)

@@ -106,7 +106,8 @@ public static class Hardware
                 var metal = sized.Metal == Metal.Aluminium ? " aluminum" : "";
                 yield return Long(plan, $"{sized.GaugeOf(run)} {plan.Book.Conductors.LooseName}{metal}", feet * run.Conductors,
                     $"{run.Circuit}: {run.Conductors} of {feet.Cut(plan.Job.Schools.Measure)}");
-                yield return Long(plan, $"{sized.Ground} {plan.Book.Conductors.LooseName}{metal}, green", feet, $"{run.Circuit}: its ground");
+                yield return Long(plan, $"{sized.Ground} {plan.Book.Conductors.LooseName}{metal}, green", feet,
+                    $"{run.Circuit}: its ground");
             }
 
             yield return Long(plan, pipe.Size.Value, lead.Way.Measured,
@@ -222,7 +223,8 @@ public static class Hardware
         var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
         if (armoured > 0)
         {
-            yield return new($"{plan.Book.Conductors.Suffix(Jacket.Armoured)} connectors", "each", armoured * 2, "both ends of every armored cable, with their bushings");
+            yield return new($"{plan.Book.Conductors.Suffix(Jacket.Armoured)} connectors", "each", armoured * 2,
+                "both ends of every armored cable, with their bushings");
         }
     }
 

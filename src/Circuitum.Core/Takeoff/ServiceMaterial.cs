@@ -71,7 +71,8 @@ internal static class ServiceMaterial
         {
             yield return new($"Ground rods, {plan.Book.Service.Rod}, with clamps", "each", 2,
                 $"{name}, {plan.Book.Service.RodsApart} apart"
-                + $"{(plan.Book.Service.OneRodWhereMeasured ? ", one alone where it measures 25 ohm" : "")}, {plan.Book.Cite(RuleId.BuildingElectrode)}");
+                + $"{(plan.Book.Service.OneRodWhereMeasured ? ", one alone where it measures 25 ohm" : "")}, "
+                + $"{plan.Book.Cite(RuleId.BuildingElectrode)}");
             yield return new("Electrode conductor to the rods, 6 copper", "each", 1,
                 $"{name}, measured on site, {plan.Book.Cite(RuleId.BuildingElectrode)}");
         }

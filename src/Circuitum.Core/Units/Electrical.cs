@@ -138,6 +138,9 @@ public readonly record struct Percent(decimal Value)
     /// <summary>Both shares of one whole.</summary>
     public static Percent operator +(Percent a, Percent b) => new(a.Value + b.Value);
 
+    /// <summary>What is left of a share.</summary>
+    public static Percent operator -(Percent a, Percent b) => new(a.Value - b.Value);
+
     /// <summary>This share of a current.</summary>
     public static Amps operator *(Percent share, Amps whole) => new(share.Value * whole.Value / 100);
 
@@ -164,6 +167,18 @@ public readonly record struct Celsius(decimal Degrees)
 /// <summary>Floor area in square feet.</summary>
 public readonly record struct SquareFeet(decimal Value)
 {
+    private const decimal MetresToFoot = 0.09290304m;
+
+    /// <summary>The same area in square meters.</summary>
+    public decimal Metres => Value * MetresToFoot;
+
+    /// <summary>An area of so many square meters.</summary>
+    public static SquareFeet FromMetres(decimal square) => new(square / MetresToFoot);
+
+    /// <summary>As it is measured: 1,493 ft², or 138.7 m².</summary>
+    public string Shown(Measure measure) => measure == Measure.Metres
+        ? string.Create(CultureInfo.InvariantCulture, $"{Metres:#,0.0} m²") : ToString();
+
     /// <summary>Whole feet with the unit.</summary>
     public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero)
         .ToString("#,0", CultureInfo.InvariantCulture) + " ft²";

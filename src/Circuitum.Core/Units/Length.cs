@@ -43,6 +43,10 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
         ? string.Create(CultureInfo.InvariantCulture, $"{TenthsUp / 10m:#,0.0} m")
         : string.Create(CultureInfo.InvariantCulture, $"{WholeFeetUp:#,0} ft");
 
+    /// <summary>About how long: 27 ft, or 8.2 m.</summary>
+    public string Roughly(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{Metres:0.0} m")
+        : string.Create(CultureInfo.InvariantCulture, $"{Feet:0} ft");
+
     /// <summary>What is measured: 12'-6 1/2" to the inch, or 3.82 m.</summary>
     public string Measured(Measure measure) => measure == Measure.Metres ? string.Create(CultureInfo.InvariantCulture, $"{Metres:0.00} m")
         : Nearest(FromInches(1)).ToString();

@@ -62,8 +62,11 @@ public static class JobSchema
     }
 
     private static JsonObject Books(bool named) => named
-        ? new() { ["enum"] = new JsonArray([.. Editions.All.Select(e => (JsonNode)new JsonObject
-            { ["family"] = e.Family().Key(), ["edition"] = e.Year() })]) }
+        ? new()
+        {
+            ["enum"] = new JsonArray([.. Editions.All.Select(e => (JsonNode)new JsonObject
+            { ["family"] = e.Family().Key(), ["edition"] = e.Year() })])
+        }
         : new()
         {
             ["enum"] = new JsonArray([.. Editions.Of(RuleFamily.UnitedStates).Select(e => (JsonNode)e.Year())]),

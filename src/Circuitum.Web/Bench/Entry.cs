@@ -48,10 +48,11 @@ public static partial class Entry
             * (kilo ? 1000 : 1));
     }
 
-    /// <summary>A floor area: 1800, 1,800 ft².</summary>
+    /// <summary>A floor area: 1800, 1,800 ft², 167 m².</summary>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static SquareFeet SquareFeet(string? text) =>
-        new(Number((text ?? "").Replace("ft²", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), text,
+    public static SquareFeet SquareFeet(string? text) => (text ?? "").Trim() is var plain && plain.EndsWith("m²", StringComparison.Ordinal)
+        ? Core.Units.SquareFeet.FromMetres(Number(plain[..^2].Trim(), text, "a floor area; write it like 167 m²"))
+        : new(Number((text ?? "").Replace("ft²", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), text,
             "a floor area; write it like 1800 ft²"));
 
     /// <summary>A current: 21.4, 21.4 A.</summary>
@@ -138,7 +139,7 @@ public static partial class Entry
     /// <summary>An edition by its key: 2020, canada-2021.</summary>
     /// <exception cref="FormatException">No book of that key.</exception>
     public static Edition Edition(string? text) => Editions.TryParse(text, out var edition) ? edition
-        : throw new FormatException($"There is no book {text} here; choose one of {Editions.Keys}.");
+        : throw new FormatException($"There is no {text} edition here; choose one of {Editions.Keys}.");
 
     // A comma parts thousands and nothing else: 1,200 is read, 1,5 is not.
     private static decimal Number(string plain, string? text, string what) =>

@@ -38,7 +38,8 @@ public sealed class LoadModel(Workbench bench) : JobPage(bench)
     public static IEnumerable<LoadSumView> SumsOf(FeederLoad feeder, CodeBook book)
     {
         yield return new(book.Demand.Basic is not null && feeder.List.Area.Value > 0
-            ? $"From the floor area ({book.Cite(RuleId.LeastService)})" : feeder.Optional is null ? "All of it" : "Standard method, Part III", feeder.Standard,
+            ? $"From the floor area ({book.Cite(RuleId.LeastService)})" : feeder.Optional is null ? "All of it"
+                : "Standard method, Part III", feeder.Standard,
             feeder.Chosen == feeder.Standard, Neutral(feeder.Standard, book));
         if (feeder.Optional is { } optional)
         {

@@ -298,7 +298,8 @@ public static class AllSums
                 : "column C with 5 % for each kW above 12 (note 1)", demand.ToString(), book.Cite(RuleId.CookingTable))
             .Plan($"at {Supply.Between}", amps.ToString());
         return new([("Demand", demand.ToString()), ("Current", amps.ToString()), ("Least breaker", rated.ToString())],
-            rated != least ? why.Book($"{book.Demand.RangeOfLeastCircuit} or more: at least {rated}", rated.ToString(), book.Cite(RuleId.RangeConductors))
+            rated != least ? why.Book($"{book.Demand.RangeOfLeastCircuit} or more: at least {rated}", rated.ToString(),
+                book.Cite(RuleId.RangeConductors))
             : why.Book("next standard size", rated.ToString(), book.Cite(RuleId.StandardRatings)), []);
     }
 

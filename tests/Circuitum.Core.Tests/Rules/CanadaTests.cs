@@ -297,8 +297,12 @@ public sealed class CanadaTests
         Assert.True(!(circuit.Drop > new Percent(3)), circuit.Drop.ToString());
         Assert.True(circuit.Sized.HomeRunGauge > Gauge.Awg14);
         Assert.NotEmpty(Tagged(new PinCable(circuit.Circuit.Key, Gauge.Awg14).On(job).Job!, RuleId.VoltageDropLimit));
-        Assert.Equal(Gauge.Awg14, Assert.Single(Planner.Plan(job with { Edition = Edition.Y2020, HouseRules = new() { DropTarget = new(8) },
-            Pins = new() { Breakers = [new(circuit.Circuit.Key, 15.Amps())] } }).Circuits).Sized.HomeRunGauge);
+        Assert.Equal(Gauge.Awg14, Assert.Single(Planner.Plan(job with
+        {
+            Edition = Edition.Y2020,
+            HouseRules = new() { DropTarget = new(8) },
+            Pins = new() { Breakers = [new(circuit.Circuit.Key, 15.Amps())] }
+        }).Circuits).Sized.HomeRunGauge);
     }
 
     [Theory] // what a plan by this book never has, whatever the house

@@ -5,7 +5,8 @@ using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Formats.Tests.Golden;
 
-/// <summary>The plans of both demos and of forty houses stand as they are kept in tests/golden. What is meant to move is written anew with
+/// <summary>The plans of both demos, of two of them read by the Canadian method, and of forty houses stand as they are kept in
+/// tests/golden. What is meant to move is written anew with
 /// GOLDEN=write.</summary>
 [Trait("Category", "Golden")]
 public sealed class GoldenTests
@@ -13,7 +14,8 @@ public sealed class GoldenTests
     private static readonly bool Writes = Environment.GetEnvironmentVariable("GOLDEN") == "write";
 
     public static TheoryData<string> Houses =>
-        [.. new[] { "fernhollow", "one-room" }.Concat(Enumerable.Range(1, GoldenHouses.Count).Select(n => $"house-{n:00}"))];
+        [.. new[] { "fernhollow", "one-room", "fernhollow-canada", "tarn-hollow-canada" }.Concat(Enumerable.Range(1,
+            GoldenHouses.Count).Select(n => $"house-{n:00}"))];
 
     [Theory, MemberData(nameof(Houses))]
     public void Stands(string name)
@@ -63,6 +65,9 @@ public sealed class GoldenTests
         }
     }
 
+    // A demo read by the Canadian method.
+    private const string Canada = "-canada";
+
     private static Job JobOf(string name, bool demo)
     {
         if (!demo)
@@ -70,8 +75,11 @@ public sealed class GoldenTests
             return GoldenHouses.Number(int.Parse(name["house-".Length..], System.Globalization.CultureInfo.InvariantCulture));
         }
 
-        using var file = File.OpenRead(Path.Combine(AppContext.BaseDirectory, "demo", name + ".circuitum.json"));
-        return JobFiles.Read(file);
+        var canada = name.EndsWith(Canada, StringComparison.Ordinal);
+        var demoName = canada ? name[..^Canada.Length] : name;
+        using var file = File.OpenRead(Path.Combine(AppContext.BaseDirectory, "demo", demoName + ".circuitum.json"));
+        var job = JobFiles.Read(file);
+        return canada ? job with { Edition = Edition.Canada2021 } : job;
     }
 
     // One phrase for each section that moved, with the first lines of it.

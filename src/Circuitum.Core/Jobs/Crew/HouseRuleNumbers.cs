@@ -37,7 +37,7 @@ public static class HouseRuleNumbers
             with { Book = "at most 4-1/2 ft", Cites = [RuleId.CableSupport] },
         Length("trenchMargin", "Trench beyond the least cover", r => r.TrenchMargin, (r, v) => r with { TrenchMargin = v }, 0, 24)
             with { Book = "cover over PVC 18 in", Cites = [RuleId.BurialCover] },
-        Count("cablesPerHole", "NM cables in one hole", r => r.CablesPerHole, (r, v) => r with { CablesPerHole = v }, 1, 9)
+        Count("cablesPerHole", "Cables in one hole", r => r.CablesPerHole, (r, v) => r with { CablesPerHole = v }, 1, 9)
             with { Book = "derated above two", Cites = [RuleId.CableAmpacity] },
         Count("leastFeeder", "Smallest feeder inside a building, A", r => r.LeastFeeder, (r, v) => r with { LeastFeeder = v }, 0, 200)
             with { Book = "no less than its load", Cites = [RuleId.FeederConductors] },

@@ -26,6 +26,27 @@ internal sealed class CanadaBook : CodeBook
     public override Edition Edition { get; }
 
     /// <inheritdoc/>
+    public override string Called => "code";
+
+    /// <inheritdoc/>
+    public override string Says(CrewNumber<HouseRules> number) => number.Field switch
+    {
+        "receptacleReach" => $"at most {Outlets.WallReach}",
+        "counterReach" => $"at most {Outlets.CounterReach}",
+        "boreHeight" => $"hole’s edge {Asked.Millimetres(32)} from the face",
+        "makeUpAtBox" => $"{Asked.Millimetres(150)} free conductor",
+        "fastenedNearBox" => $"within {Asked.Millimetres(300)} of a box",
+        "fastenedAlong" => $"at most {Asked.Millimetres(1500)}",
+        "trenchMargin" => $"cover over a raceway {Asked.Millimetres(450)}",
+        "leastFeeder" => "no less than its load",
+        "outletsPerCircuit" => $"at most {Division.MostOutlets}",
+        "largestFill" => "100 %, continuous load × 1.25",
+        "dropTarget" => $"{MostDrop!.Value.Branch} in a branch circuit, {MostDrop!.Value.Together} together",
+        "cablesPerHole" => "no rule for holes; bundles are adjusted",
+        _ => "no rule",
+    };
+
+    /// <inheritdoc/>
     public override SupplySystem Supply => SupplySystem.SplitPhase;
 
     /// <inheritdoc/>

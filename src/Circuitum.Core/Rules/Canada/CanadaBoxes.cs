@@ -41,7 +41,8 @@ internal sealed class CanadaBoxes(CanadaBook book) : BoxRules
         foreach (var group in contents.Cables.GroupBy(c => c.Gauge).OrderBy(g => g.Key))
         {
             var count = group.Sum(c => c.Conductors);
-            Item($"{count} insulated conductors of {group.Key} × {Each(group.Key):0.00}", count * Each(group.Key), RuleId.BoxFillConductors);
+            Item($"{count} insulated conductors of {group.Key} × {Each(group.Key):0.00}", count * Each(group.Key),
+                RuleId.BoxFillConductors);
         }
 
         foreach (var group in contents.Unbroken.GroupBy(g => g).OrderBy(g => g.Key))

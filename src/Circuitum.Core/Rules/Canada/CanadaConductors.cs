@@ -88,7 +88,13 @@ internal sealed class CanadaConductors : AwgConductors
     /// <inheritdoc/>
     public override Amps? Ampacity(Gauge gauge, Metal metal, Column column)
     {
-        var amps = Ampacities[gauge.ToString()][(metal == Metal.Copper ? 0 : 3) + column switch { Column.C60 => 0, Column.C75 => 1, _ => 2 }];
+        var amps = Ampacities[gauge.ToString()][(metal == Metal.Copper ? 0 : 3) + column switch
+        {
+            Column.C60 => 0,
+            Column.C75 => 1,
+            _ =>
+            2
+        }];
         return amps == 0 ? null : new Amps(amps);
     }
 

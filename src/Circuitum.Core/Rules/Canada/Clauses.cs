@@ -52,7 +52,7 @@ internal static class Clauses
         [RuleId.GarageCircuit] = "26-650 to 26-658",
         [RuleId.ArcFault] = "26-650 to 26-658",
         [RuleId.ArcFaultPlaces] = "26-650 to 26-658",
-        [RuleId.ArcFaultFirstOutlet] = "26-650 to 26-658",
+        [RuleId.ArcFaultFirstOutlet] = null,
         [RuleId.BranchConductors] = "8-104",
         [RuleId.VoltageDropAdvice] = "8-102",
         [RuleId.VoltageDropNote] = "8-102",

@@ -34,6 +34,12 @@ internal sealed class UsBook : CodeBook
     public override Edition Edition { get; }
 
     /// <inheritdoc/>
+    public override string Called => "model code";
+
+    /// <inheritdoc/>
+    public override string Says(CrewNumber<HouseRules> number) => number.Book;
+
+    /// <inheritdoc/>
     public override SupplySystem Supply => SupplySystem.SplitPhase;
 
     /// <inheritdoc/>
