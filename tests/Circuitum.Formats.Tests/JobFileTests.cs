@@ -228,4 +228,28 @@ public sealed class JobFileTests
             Assert.Contains(member, text, StringComparison.Ordinal);
         }
     }
+
+    [Theory] // a file of before there were families says a year alone, and is read as it was
+    [InlineData("\"edition\": 2020", Edition.Y2020)]
+    [InlineData("\"rules\": { \"family\": \"united-states\", \"edition\": 2017 }", Edition.Y2017)]
+    [InlineData("\"rules\": { \"family\": \"canada\", \"edition\": 2021 }", Edition.Canada2021)]
+    public void A_file_says_its_family(string said, Edition edition)
+    {
+        var job = JobFiles.Read(OneRoom.Replace("\"edition\": 2020", said, StringComparison.Ordinal));
+        Assert.Equal(edition, job.Edition);
+        var text = JobFiles.Write(job);
+        Assert.Contains($"\"rules\": {{\n      \"family\": \"{edition.Family().Key()}\",\n      \"edition\": {edition.Year()}\n", text,
+            StringComparison.Ordinal);
+        Assert.DoesNotContain("\"edition\": 2020,\n    \"edition\"", text, StringComparison.Ordinal);
+        Assert.Equal(edition, JobFiles.Read(text).Edition);
+    }
+
+    [Theory]
+    [InlineData("\"rules\": { \"family\": \"atlantis\", \"edition\": 2021 }", "no book that this version knows")]
+    [InlineData("\"rules\": { \"family\": \"canada\", \"edition\": 2020 }", "no book that this version knows")]
+    [InlineData("\"rules\": \"canada\"", "no book that this version knows")]
+    [InlineData("\"permitted\": null", "choose a book: 2017, 2020, 2023, canada-2021")]
+    public void A_book_that_is_not_kept_here_is_told(string said, string answer) => Assert.Contains(answer,
+        Assert.Throws<JobFileException>(() => JobFiles.Read(OneRoom.Replace("\"edition\": 2020", said, StringComparison.Ordinal))).Message,
+        StringComparison.Ordinal);
 }
