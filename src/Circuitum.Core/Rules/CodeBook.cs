@@ -24,6 +24,14 @@ public abstract class CodeBook
     /// <summary>Local overrides in force.</summary>
     public ImmutableArray<Amendment> Amendments { get; protected init; } = [];
 
+    /// <summary>True where the book leaves a way of working to the crew; what it settles itself is not asked.</summary>
+    /// <param name="school">The way of working.</param>
+    public virtual bool Leaves(School school) => true;
+
+    /// <summary>An answer of the crew's as it is meant under this book: its ratings are the book's.</summary>
+    /// <param name="answer">The answer in words.</param>
+    public virtual string Means(string answer) => answer;
+
     /// <summary>What the service brings.</summary>
     public abstract SupplySystem Supply { get; }
 

@@ -9,19 +9,20 @@ namespace Circuitum.Web.Bench;
 public sealed record SchoolsView(BenchView View, IEnumerable<School> Choices, Func<School, Enum?>? Own)
 {
     /// <summary>The list of the job.</summary>
-    public static SchoolsView OfJob(BenchView view) => new(view, SchoolList.All, null);
+    public static SchoolsView OfJob(BenchView view) => new(view, SchoolList.All.Where(view.Plan.Book.Leaves), null);
 
     /// <summary>The list of one circuit.</summary>
     public static SchoolsView Of(BenchView view, CircuitKey circuit)
     {
         var own = view.Plan.Job.CircuitSchools.FirstOrDefault(c => c.Circuit == circuit);
-        return new(view, SchoolList.OfCircuits, school => own is null ? null : school.OfCircuit!(own));
+        return new(view, SchoolList.OfCircuits.Where(view.Plan.Book.Leaves), school => own is null ? null : school.OfCircuit!(own));
     }
 
     /// <summary>The list of one room.</summary>
     public static SchoolsView Of(BenchView view, Room room)
     {
         var own = view.Plan.Job.RoomSchools.FirstOrDefault(r => r.Room == room.Id);
-        return new(view, SchoolList.OfRooms.Where(s => s.AskedIn(room.Use)), school => own is null ? null : school.OfRoom!(own));
+        return new(view, SchoolList.OfRooms.Where(s => s.AskedIn(room.Use) && view.Plan.Book.Leaves(s)),
+            school => own is null ? null : school.OfRoom!(own));
     }
 }

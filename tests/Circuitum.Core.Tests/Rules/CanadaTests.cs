@@ -333,7 +333,13 @@ public sealed class CanadaTests
     [Fact] // 1.7 m is 66.9 in to the handle, 3 in more to the cabinet's top: 69 in; cable by the meter
     public void A_new_job_begins_as_the_book_has_it()
     {
-        Job New(Edition edition) => new NewJob { Edition = edition, Name = "New", FirstRoom = "Utility", FirstUse = RoomUse.Utility }.Start();
+        Job New(Edition edition) => new NewJob
+        {
+            Edition = edition,
+            Name = "New",
+            FirstRoom = "Utility",
+            FirstUse = RoomUse.Utility,
+        }.Start();
         var job = New(Edition.Canada2021);
         Assert.Equal((Measure.Metres, 69.Inches()), (job.Schools.Measure, job.Panels[0].Top));
         Assert.Equal((Measure.Feet, 72.Inches()), (New(Edition.Y2020).Schools.Measure, New(Edition.Y2020).Panels[0].Top));

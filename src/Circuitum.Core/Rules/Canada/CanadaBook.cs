@@ -46,6 +46,12 @@ internal sealed class CanadaBook : CodeBook
         _ => "no rule",
     };
 
+    /// <summary>Refrigerators are alone, a 15 A receptacle has 15 A before it, and no half of a rating is kept for lights.</summary>
+    public override bool Leaves(School school) => school.Field is not ("refrigerator" or "fifteenOnTwenty" or "kitchenLights");
+
+    /// <summary>Receptacles are on 15 A.</summary>
+    public override string Means(string answer) => answer.Replace("20 A", Division.Receptacles.ToString(), StringComparison.Ordinal);
+
     /// <inheritdoc/>
     public override SupplySystem Supply => SupplySystem.SplitPhase;
 
