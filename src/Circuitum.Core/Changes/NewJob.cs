@@ -104,8 +104,8 @@ public sealed record NewJob
             Name = Name.Trim(),
             Edition = Edition,
             Amendments = Amendments,
-            // Cable is measured as the book measures, unless the crew's own ways say so already.
-            Schools = book.Outlets.WallReach.IsMetric ? schools with { Measure = Measure.Metres } : schools,
+            // A crew that measures in meters does so under any book.
+            Schools = book.Measure == Measure.Metres ? schools with { Measure = Measure.Metres } : schools,
             Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,
             HouseRules = HouseRules,
             Prices = Prices,

@@ -84,8 +84,7 @@ internal static class BoxChecks
             : new Tag(Severity.Amber, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
                 $"{b.Name} is within {plan.Book.Outlets.OffTubs} of the tub or shower, in a bath too small for another place.",
                 $"No wall within {plan.Book.Outlets.BasinReach} of the basin is farther off. An exception lets it stand on the farthest "
-                    + $"wall of the room: ask the "
-                    + "authority."));
+                    + "wall of the room: ask the authority."));
 
     private static IEnumerable<Tag> ThreeWays(Checked plan)
     {

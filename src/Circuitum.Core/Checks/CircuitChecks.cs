@@ -289,17 +289,15 @@ internal static class CircuitChecks
         {
             yield return Red(kitchen.First().Circuit, plan.Book.Cite(RuleId.CounterCircuits),
                 $"All counter receptacles of {kitchen.Key.Name} are on one circuit.",
-                $"A kitchen’s counters are fed by two {plan.Book.Division.CounterWord} circuits at least.", Unpin(plan,
-                    kitchen.First().Circuit));
+                $"A kitchen’s counters are fed by two {plan.Book.Division.CounterWord} circuits at least.",
+                Unpin(plan, kitchen.First().Circuit));
         }
 
         foreach (var circuit in counters.GroupBy(x => x.Circuit).Where(c => c.Select(x => x.Box.Room.Room.Id).Distinct().Count() > 1))
         {
             yield return Red(circuit.Key, plan.Book.Cite(RuleId.CounterCircuits), "Counters of two kitchens are on one circuit.",
                 $"{string.Join(" and ", circuit.Select(x => x.Box.Room.Room.Name).Distinct())}: no {plan.Book.Division.CounterWord} "
-                    + $"circuit serves more "
-                    + $"than "
-                    + "one kitchen.", Unpin(plan, circuit.Key));
+                    + "circuit serves more than one kitchen.", Unpin(plan, circuit.Key));
         }
 
         // The floor area is the dwelling's, and so are the circuits, whichever panel they land in; an outbuilding's are not.
@@ -358,7 +356,7 @@ internal static class CircuitChecks
             else if (outlets > plan.Job.HouseRules.OutletsPerCircuit)
             {
                 yield return new(Severity.Amber, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key),
-                    plan.Book.Division.MostOutlets is null ? plan.Book.Cite(RuleId.OutletCap) : "house rule: outlets per circuit",
+                    plan.Book.OwnCap,
                     "More outlets than the crew puts on one circuit.",
                     $"{outlets} > {plan.Job.HouseRules.OutletsPerCircuit}. {(plan.Book.Division.MostOutlets is int most
                         ? $"The book allows {most}." : $"The {plan.Book.Called} has no number for dwellings.")}");

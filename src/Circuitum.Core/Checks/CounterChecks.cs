@@ -1,13 +1,13 @@
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Tags;
 
 namespace Circuitum.Core.Checks;
 
 /// <summary>Receptacles at counters where a book keeps neighbors apart: who is beside whom, and how many are on one circuit. Found from
-/// what
-/// stands on the walls, not from how circuits were dealt out.</summary>
+/// what stands on the walls, not from how circuits were dealt out.</summary>
 internal static class CounterChecks
 {
     public static IEnumerable<Tag> Check(Checked plan) => plan.Book.Division.ReceptaclesOfCounterCircuit is int most
@@ -16,7 +16,7 @@ internal static class CounterChecks
     private static IEnumerable<Tag> Neighbors(Checked plan)
     {
         foreach (var wall in plan.Survey.Boxes.Where(b => b.Box is { ServesCounter: true, Mount: Mount.Wall } && b.HasGeneralReceptacle
-            && b.Room.Room.Use is RoomUse.Kitchen or RoomUse.Pantry or RoomUse.Dining).GroupBy(b => (b.Room.Room.Id, b.Box.Wall)))
+            && CounterSpaces.Covers(b.Room.Room.Use)).GroupBy(b => (b.Room.Room.Id, b.Box.Wall)))
         {
             var along = wall.OrderBy(b => b.Box.Offset).ToList();
             foreach (var (one, next) in along.Zip(along.Skip(1)))

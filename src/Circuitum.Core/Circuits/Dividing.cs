@@ -261,8 +261,6 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
         };
     }
 
-    private const string OutletCap = "house rule: outlets per circuit";
-
     private static Because CapReason(int outlets, Job job, CodeBook book)
     {
         var cap = FamilyRules.Cap(job, book);
@@ -272,6 +270,6 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
             : book.Amended(AmendedRule.OutletsPerGeneralCircuit) is { } local
             ? Because.Of("").Local($"{outlets} outlets, at most {cap}", $"local; not in the {book.Called}", CodeBook.Cite(local))
             : Because.Of("").House($"{outlets} outlets, at most {cap}", book.Division.MostOutlets is int allowed
-                ? $"the book allows {allowed}" : $"the {book.Called} sets no number", OutletCap);
+                ? $"the book allows {allowed}" : $"the {book.Called} sets no number", book.OwnCap);
     }
 }

@@ -17,8 +17,7 @@ public static class Ampacities
     /// <param name="where">The place in words.</param>
     /// <param name="jacket">Underground feeder cable starts from its own 60 °C column, 340.80; armored cable goes by 330.80.</param>
     /// <param name="bundled">For how long the cables lie together without spacing; null for a sealed hole. Longer than the book allows,
-    /// more than
-    /// three conductors are adjusted.</param>
+    /// more than three conductors are adjusted.</param>
     /// <param name="metal">Copper as usual, or aluminium from 12 AWG.</param>
     public static Figure<Amps> InCable(Gauge gauge, int cables, int currentCarrying, Celsius ambient, CodeBook book, string where,
         Jacket jacket = Jacket.Nonmetallic, Length? bundled = null, Metal metal = Metal.Copper)

@@ -56,8 +56,8 @@ internal static class Drops
             why = why with
             {
                 Steps = why.Steps.Insert(0,
-                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Roughly(sized.Measure)} of "
-                        + $"{sized.GaugeOf(run)}"
+                    new Step($"{run.From.Name} to {run.To.Name}: 2 × {amps} × {run.Length.Value.Roughly(sized.Measure)} "
+                        + $"of {sized.GaugeOf(run)}"
                         + (sized.SharedBefore(run) is { } cable
                             ? $", and {cable.Length.Value.Roughly(sized.Measure)} of {sized.GaugeOf(cable)} in the cable it shares" : ""),
                     sized.Lost(run, amps).ToString(), Source.Book, book.Cite(RuleId.ConductorProperties))),

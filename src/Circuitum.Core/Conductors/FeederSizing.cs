@@ -92,28 +92,23 @@ public static class FeederSizing
         // 310.12: what carries a whole dwelling may have 83 per cent of its rating, from 100 A.
         var dwelling = feeding.CarriesDwelling && book.Service.EasesWholeDwelling(rating);
         var share = book.Service.WholeDwelling * rating;
+        Percent Lost(Gauge g) => VoltageDrop.Share(VoltageDrop.Of(amps, g, run.Length.Value, book, metal), load.Volts);
         bool Carries(Amps able) => dwelling ? able >= share : able >= amps && book.Protects(rating, able, false);
         var needed = Gauge.All.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null)
             .First(g => g.Next is null || (Carries(Able(g).Value)
             && book.SuitsSmallConductor(rating, g, metal)));
-        // Where the loss of a feeder is a rule, it grows until it holds.
-        Percent Lost(Gauge g) => VoltageDrop.Share(VoltageDrop.Of(amps, g, run.Length.Value, book, metal), load.Volts);
         var gauge = needed;
-        while (book.MostDrop is { } most && Lost(gauge) > most.Branch && gauge.Next is Gauge larger)
-        {
-            gauge = larger;
-        }
-
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
         {
             gauge = book.Conductors.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
             conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
         }
-
-        if (gauge > needed && book.MostDrop is { } allowed)
+        else if (book.MostDrop is { } most && Lost(needed) > most.Branch)
         {
-            conductorWhy = conductorWhy.Book($"{Lost(needed).OneDecimal} is lost with {needed}; at most {allowed.Branch.OneDecimal}",
+            // Where the loss of a feeder is a rule, it grows until it holds.
+            gauge = Gauge.All.First(g => g.Next is null || (g > needed && !(Lost(g) > most.Branch)));
+            conductorWhy = conductorWhy.Book($"{Lost(needed).OneDecimal} is lost with {needed}; at most {most.Branch.OneDecimal}",
                 $"{gauge} AWG", book.Cite(RuleId.VoltageDropLimit));
         }
 

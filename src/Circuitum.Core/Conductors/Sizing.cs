@@ -281,8 +281,9 @@ public static class Sizing
         });
         var sized = Made(gauge, home, why);
         // Where the loss is a rule: the home run a size larger, then all of it, and so on, no larger than devices take; a pin stays.
-        for (var (all, first) = (gauge, sized); mayLose is { } most && sized.Drop.Value > most
-            && !job.Pins.Cables.Any(p => p.Circuit == circuit.Key);)
+        var (all, lost) = (gauge, sized.Drop.Value.OneDecimal);
+        var held = job.Pins.Cables.Any(p => p.Circuit == circuit.Key);
+        while (mayLose is { } most && sized.Drop.Value > most && !held)
         {
             var grows = home == all;
             if ((grows ? home.Next : all.Next) is not Gauge next || (breaker.Value <= 20.Amps() && next > Units.Gauge.Awg10))
@@ -291,7 +292,7 @@ public static class Sizing
             }
 
             (home, all) = grows ? (next, all) : (home, next);
-            sized = Made(all, home, why.Book($"{first.Drop.Value.OneDecimal} is lost with {gauge}; at most {most.OneDecimal}",
+            sized = Made(all, home, why.Book($"{lost} is lost with {gauge}; at most {most.OneDecimal}",
                 home == all ? $"{all} AWG" : $"{home} AWG for the home run", book.Cite(RuleId.VoltageDropLimit)));
         }
 

@@ -34,7 +34,7 @@ public enum Edition
 /// <summary>What an edition is called, on paper and in addresses.</summary>
 public static class Editions
 {
-    private const int Family10000 = 10_000;
+    private const int YearsOfFamily = 10_000;
 
     /// <summary>Every edition, those of one family together, the oldest first.</summary>
     public static ImmutableArray<Edition> All { get; } = [.. Enum.GetValues<Edition>().Order()];
@@ -46,10 +46,10 @@ public static class Editions
     public static Edition Newest(RuleFamily family) => Of(family).Last();
 
     /// <summary>The family it belongs to.</summary>
-    public static RuleFamily Family(this Edition edition) => (RuleFamily)((int)edition / Family10000);
+    public static RuleFamily Family(this Edition edition) => (RuleFamily)((int)edition / YearsOfFamily);
 
     /// <summary>Its year.</summary>
-    public static int Year(this Edition edition) => (int)edition % Family10000;
+    public static int Year(this Edition edition) => (int)edition % YearsOfFamily;
 
     /// <summary>As it stands in an address, a form and a command: 2020, canada-2021.</summary>
     public static string Key(this Edition edition) => edition.Family() == RuleFamily.UnitedStates ? Number(edition)

@@ -19,12 +19,10 @@ internal static class CounterOutlets
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.CounterReach),
                     $"{room.Room.Name}: a point of the counter’s wall line is farther than {space.Within} from a receptacle.",
                     space.Receptacles.IsEmpty
-                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; {space.AskedFrom} or wider needs at "
-                            + $"least "
-                        + $"{space.Least}."
-                        : $"{space.Farthest} along the wall, at most {WallOutlets.Words(space)}; this counter of {space.Clear} needs at "
-                            + $"least {space.Least}, "
-                        + $"it has {space.Receptacles.Length}.",
+                        ? $"This counter of {space.Clear} on wall {space.Pieces[0].Wall} has none; {space.AskedFrom} or wider "
+                        + $"needs at least {space.Least}."
+                        : $"{space.Farthest} along the wall, at most {WallOutlets.Words(space)}; this counter of {space.Clear} "
+                        + $"needs at least {space.Least}, it has {space.Receptacles.Length}.",
                     d => Place(d, room, space))
                 {
                     Part = $"{space.Pieces[0].Wall}-{space.Pieces[0].From.Sixtyfourths}",
@@ -71,7 +69,7 @@ internal static class CounterOutlets
                         ? RuleId.PeninsulaReceptacles : RuleId.IslandReceptacles),
                         $"{room.Room.Name}: the {Words.Of(fixture.Kind)} has "
                         + $"{(has == 0 ? "no receptacle" : $"{has} of {owed} receptacles")}.",
-                        $"{fixture.Width} × {fixture.Depth}{(draft.Book.Outlets.WallReach.IsMetric ? "" : $", {area} ft²")}: {owed} by "
+                        $"{fixture.Width} × {fixture.Depth}{(draft.Book.Measure == Measure.Metres ? "" : $", {area} ft²")}: {owed} by "
                             + "this edition.", d => Place(d, room, fixture, has, owed))
                     {
                         Part = $"{i + 1}",

@@ -38,8 +38,8 @@ internal static class OutdoorOutlets
                 continue;
             }
 
-            foreach (var (where, face) in new[] { ("front", facing), ("back", (Facing)(((int)facing
-                + 2) % 4)) }.Take(draft.Book.Outlets.FacesOutdoors))
+            var away = (Facing)(((int)facing + 2) % 4);
+            foreach (var (where, face) in new[] { ("front", facing), ("back", away) }.Take(draft.Book.Outlets.FacesOutdoors))
             {
                 if (draft.Boxes.Exists(b => IsOutdoorReceptacle(draft, b)
                     && draft.House.Room(b.Room) is var room && room.Structure == structure.Index && rooms.Contains(room)

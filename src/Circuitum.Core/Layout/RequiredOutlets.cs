@@ -45,8 +45,8 @@ internal static class RequiredOutlets
 
     private static bool ServesBasin(Draft draft, FramedRoom room, Fixture basin, Box box) =>
         !box.Outside && box.Mount == Mount.Wall && box.Devices.Any(d => d.Kind.IsGeneralReceptacle())
-            && draft.Height(box) >= BasinTop - Length.FromInches(12) && FromBasin(room, basin,
-            draft.At(box)) <= draft.Book.Outlets.BasinReach.Length;
+            && draft.Height(box) >= BasinTop - Length.FromInches(12)
+            && FromBasin(room, basin, draft.At(box)) <= draft.Book.Outlets.BasinReach.Length;
 
     private static Length FromBasin(FramedRoom room, Fixture basin, Point at)
     {

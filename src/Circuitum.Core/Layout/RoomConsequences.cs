@@ -61,8 +61,7 @@ public sealed record RoomConsequence(string What, Citation Section)
     private static IEnumerable<RoomConsequence> Receptacles(RoomUse use, CodeBook book) => use switch
     {
         RoomUse.Kitchen => [new($"counters {book.Outlets.NarrowestCounter} or wider: no point farther than {book.Outlets.CounterReach} "
-            + $"from a receptacle",
-            book.Cite(RuleId.CounterReceptacles)),
+            + "from a receptacle", book.Cite(RuleId.CounterReceptacles)),
             new($"two or more {book.Division.Counters} {book.Division.CounterWord} circuits, nothing else on them",
                 book.Cite(RuleId.SmallApplianceCircuits))],
         RoomUse.Dining or RoomUse.Pantry when book.Division.ReceptaclesOfCounterCircuit is null =>

@@ -36,8 +36,8 @@ internal static class WallOutlets
             };
         }
 
-        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach), $"{name}: a point on the wall is farther than {space.Within} from a "
-            + $"receptacle.",
+        return new(room.Room.Id, draft.Book.Cite(RuleId.WallReach),
+            $"{name}: a point on the wall is farther than {space.Within} from a receptacle.",
             space.Receptacles.IsEmpty
                 ? $"This wall space of {space.Clear} has none; {space.AskedFrom} or wider needs at least {space.Least}."
                 : $"{space.Farthest} along the floor line, at most {Words(space)}; this wall space of {space.Clear} needs at least "

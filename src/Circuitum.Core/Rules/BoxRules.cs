@@ -41,6 +41,51 @@ public sealed record BoxContents
     public ImmutableArray<Gauge> Unbroken { get; init; } = [];
 }
 
+/// <summary>The volumes of a box as they are added up, with the rule of each.</summary>
+/// <param name="rules">What a conductor takes.</param>
+/// <param name="book">Whose rules they are.</param>
+/// <param name="contents">What is in the box.</param>
+internal sealed class BoxTally(BoxRules rules, CodeBook book, BoxContents contents)
+{
+    private Because why = Because.Of("Why this volume");
+    private decimal total;
+
+    /// <summary>The largest conductor's volume, in³.</summary>
+    public decimal Largest { get; } = contents.Cables.Select(c => c.Gauge).Concat(contents.Unbroken).Select(g => (Gauge?)g).Max() is Gauge g
+        ? rules.Volume(g)?.Value ?? 0 : 0;
+
+    /// <summary>What one conductor takes, in³; nothing where it is too large to be counted so.</summary>
+    public decimal Each(Gauge gauge) => rules.Volume(gauge)?.Value ?? 0;
+
+    /// <summary>Adds an item.</summary>
+    public void Add(string text, decimal volume, RuleId rule)
+    {
+        total += volume;
+        why = why.Book(text, new CubicInches(volume).ToString(), book.Cite(rule));
+    }
+
+    /// <summary>Adds every conductor that ends or is spliced in the box, and every one that passes.</summary>
+    /// <param name="conductors">What those that end are called.</param>
+    public void AddConductors(string conductors)
+    {
+        foreach (var group in contents.Cables.GroupBy(c => c.Gauge).OrderBy(g => g.Key))
+        {
+            var count = group.Sum(c => c.Conductors);
+            Add($"{count} {conductors} of {group.Key} × {Each(group.Key):0.00}", count * Each(group.Key), RuleId.BoxFillConductors);
+        }
+
+        foreach (var group in contents.Unbroken.GroupBy(g => g).OrderBy(g => g.Key))
+        {
+            Add($"{group.Count()} of {group.Key} passing unbroken × {Each(group.Key):0.00}", group.Count() * Each(group.Key),
+                RuleId.BoxFillConductors);
+        }
+    }
+
+    /// <summary>All of it.</summary>
+    public Figure<CubicInches> Needed() =>
+        new(new(total), why.Book("needed", new CubicInches(total).ToString(), book.Cite(RuleId.BoxFill)));
+}
+
 /// <summary>How a box is counted, and the boxes there are.</summary>
 public abstract class BoxRules
 {

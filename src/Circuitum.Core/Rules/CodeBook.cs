@@ -14,6 +14,13 @@ public abstract class CodeBook
     /// <summary>The edition.</summary>
     public abstract Edition Edition { get; }
 
+    /// <summary>What the book measures in.</summary>
+    public abstract Measure Measure { get; }
+
+    /// <summary>On whose word the crew's own number of outlets on a circuit stands: where a book has a number of its own, that is
+    /// another.</summary>
+    public Citation OwnCap => Division.MostOutlets is null ? Cite(RuleId.OutletCap) : "house rule: outlets per circuit";
+
     /// <summary>What people call it, after “the”: model code.</summary>
     public abstract string Called { get; }
 

@@ -47,9 +47,6 @@ public abstract class ConductorRules
     /// <summary>What is written after the size of what a run is pulled in: 12-2 UF; empty for the usual cable.</summary>
     public abstract string Suffix(Jacket jacket);
 
-    /// <summary>The usual cable, as the trade names it.</summary>
-    public abstract string CableName { get; }
-
     /// <summary>The loose conductor that is pulled in pipes.</summary>
     public abstract string LooseName { get; }
 

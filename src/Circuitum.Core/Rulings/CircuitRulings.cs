@@ -199,7 +199,7 @@ public static class CircuitRulings
         var sum = Because.Of("The sum").Plan("outlets on it", $"{outlets}");
         sum = local?.Value is int cap
             ? sum.Local("the local number", $"{outlets} {(outlets <= cap ? "≤" : ">")} {cap}", CodeBook.Cite(local))
-            : sum.House("the crew's own number", $"{outlets} {(outlets <= crew ? "≤" : ">")} {crew}", plan.Book.Cite(RuleId.OutletCap));
+            : sum.House("the crew's own number", $"{outlets} {(outlets <= crew ? "≤" : ">")} {crew}", plan.Book.OwnCap);
         sum = sum.Assume("the estimated load all the same", $"{circuit.Load.Required} of {rating}")
             .Book($"circuits that the floor asks for: {plan.Survey.FloorArea} × 3 VA, of 15 A",
                 $"{plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps())}",
@@ -239,7 +239,7 @@ public static class CircuitRulings
             Sum = Because.Of("The sum").Plan("outlets on it", $"{outlets}")
                 .Book($"{allowed} × {each}, 80 % of 15 A", $"{outlets} {(outlets <= allowed ? "≤" : ">")} {allowed}",
                     plan.Book.Cite(RuleId.OutletCap, RuleId.ContinuousLoad))
-                .House("the crew's own number", $"{plan.Job.HouseRules.OutletsPerCircuit}", "house rule: outlets per circuit"),
+                .House("the crew's own number", $"{plan.Job.HouseRules.OutletsPerCircuit}", plan.Book.OwnCap),
             Governs = new(plan.Book.Cite(RuleId.OutletCap), $"Where a load is not known, an outlet is taken as {each}."),
             Local = NoLocal,
         };

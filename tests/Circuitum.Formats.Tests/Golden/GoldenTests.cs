@@ -6,8 +6,7 @@ using Circuitum.Formats.JobFile;
 namespace Circuitum.Formats.Tests.Golden;
 
 /// <summary>The plans of both demos, of two of them read by the Canadian method, and of forty houses stand as they are kept in
-/// tests/golden. What is meant to move is written anew with
-/// GOLDEN=write.</summary>
+/// tests/golden. What is meant to move is written anew with GOLDEN=write.</summary>
 [Trait("Category", "Golden")]
 public sealed class GoldenTests
 {

@@ -26,6 +26,9 @@ internal sealed class CanadaBook : CodeBook
     public override Edition Edition { get; }
 
     /// <inheritdoc/>
+    public override Measure Measure => Measure.Metres;
+
+    /// <inheritdoc/>
     public override string Called => "code";
 
     /// <inheritdoc/>

@@ -30,50 +30,29 @@ internal sealed class CanadaBoxes(CanadaBook book) : BoxRules
     /// <inheritdoc/>
     public override Figure<CubicInches> Count(BoxContents contents)
     {
-        var why = Because.Of("Why this volume");
-        var total = 0m;
-        void Item(string text, decimal volume, RuleId rule)
-        {
-            total += volume;
-            why = why.Book(text, new CubicInches(volume).ToString(), book.Cite(rule));
-        }
-
-        foreach (var group in contents.Cables.GroupBy(c => c.Gauge).OrderBy(g => g.Key))
-        {
-            var count = group.Sum(c => c.Conductors);
-            Item($"{count} insulated conductors of {group.Key} × {Each(group.Key):0.00}", count * Each(group.Key),
-                RuleId.BoxFillConductors);
-        }
-
-        foreach (var group in contents.Unbroken.GroupBy(g => g).OrderBy(g => g.Key))
-        {
-            Item($"{group.Count()} of {group.Key} passing unbroken × {Each(group.Key):0.00}", group.Count() * Each(group.Key),
-                RuleId.BoxFillConductors);
-        }
-
-        var gauges = contents.Cables.Select(c => c.Gauge).Concat(contents.Unbroken).ToList();
-        var largest = gauges.Count == 0 ? 0 : Each(gauges.Max());
+        var tally = new BoxTally(this, book, contents);
+        tally.AddConductors("insulated conductors");
         // Where cables go on, every insulated conductor is taken as joined to another: two in a connector, two connectors to a conductor.
         var connectors = contents.Cables.Length > 1 ? contents.Cables.Sum(c => c.Conductors) / 2 : 0;
         if (connectors > 0)
         {
-            Item($"{connectors} connectors at most, one conductor for each pair", (connectors + 1) / 2 * largest, RuleId.BoxFillConductors);
+            tally.Add($"{connectors} connectors at most, one conductor for each pair", (connectors + 1) / 2 * tally.Largest,
+                RuleId.BoxFillConductors);
         }
 
         if (contents.SupportFittings > 0)
         {
-            Item($"{contents.SupportFittings} stud or hickey, one of the largest each", contents.SupportFittings * largest,
+            tally.Add($"{contents.SupportFittings} stud or hickey, one of the largest each", contents.SupportFittings * tally.Largest,
                 RuleId.BoxFillFittings);
         }
 
         var gangs = contents.Yokes + (2 * contents.WideYokes);
         if (gangs > 0)
         {
-            Item($"{gangs} device gang{(gangs == 1 ? "" : "s")}, two of the largest each", 2 * gangs * largest, RuleId.BoxFillYokes);
+            tally.Add($"{gangs} device gang{(gangs == 1 ? "" : "s")}, two of the largest each", 2 * gangs * tally.Largest,
+                RuleId.BoxFillYokes);
         }
 
-        return new(new(total), why.Book("needed", new CubicInches(total).ToString(), book.Cite(RuleId.BoxFill)));
+        return tally.Needed();
     }
-
-    private decimal Each(Gauge gauge) => Volume(gauge)?.Value ?? 0;
 }

@@ -34,6 +34,9 @@ internal sealed class UsBook : CodeBook
     public override Edition Edition { get; }
 
     /// <inheritdoc/>
+    public override Measure Measure => Measure.Feet;
+
+    /// <inheritdoc/>
     public override string Called => "model code";
 
     /// <inheritdoc/>
