@@ -104,7 +104,7 @@ test("the crew puts one cable in a hole, and what follows is said", async ({ pag
   };
   const before = await holes();
   await page.goto("/job/demo/rules");
-  await page.getByLabel("NM cables in one hole").fill("1");
+  await page.getByLabel("Cables in one hole").fill("1");
   await page.getByRole("button", { name: "Set the house rules" }).click();
   await expect(page.getByRole("status")).toContainText("Change house rules");
   await page.goto("/job/demo/material");
