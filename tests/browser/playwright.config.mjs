@@ -3,6 +3,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
+// Which build is served: what was built by hand last unless the test command says.
+export const configuration = process.env.CONFIGURATION ?? "Debug";
 // Two workers, each with a server and a file of its own, so that no test meets the jobs of another.
 export const workers = Number(process.env.BROWSER_TEST_WORKERS ?? 2);
 const port = Number(process.env.BROWSER_TEST_PORT ?? 5191);
@@ -39,7 +41,7 @@ export default defineConfig({
   },
   webServer: [
     ...Array.from({ length: workers }, (_, worker) => ({
-    command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port + worker}` +
+    command: `dotnet bin/${configuration}/net10.0/Circuitum.Web.dll --urls http://127.0.0.1:${port + worker}` +
       ` --Database ${join(process.env.BROWSER_TEST_FILES, `jobs-${worker}.db`)} --Logging:LogLevel:Default Warning`,
     cwd: "../../src/Circuitum.Web",
     url: `http://127.0.0.1:${port + worker}/`,
@@ -48,7 +50,7 @@ export default defineConfig({
   })),
     // One that is shared; what it says at the start is read by its test.
     {
-      command: `dotnet bin/Debug/net10.0/Circuitum.Web.dll --Share lan --Port ${port + workers}` +
+      command: `dotnet bin/${configuration}/net10.0/Circuitum.Web.dll --Share lan --Port ${port + workers}` +
         ` --Database ${join(process.env.BROWSER_TEST_FILES, "shared.db")} --Logging:LogLevel:Default Warning` +
         ` > ${join(process.env.BROWSER_TEST_FILES, "shared.log")}`,
       cwd: "../../src/Circuitum.Web",

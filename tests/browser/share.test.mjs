@@ -4,7 +4,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { execFileSync, spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { workers } from "./playwright.config.mjs";
+import { configuration, workers } from "./playwright.config.mjs";
 
 const address = `https://127.0.0.1:${Number(process.env.BROWSER_TEST_PORT) + workers}`;
 const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -138,11 +138,11 @@ test("a backup is put in an empty place, and everybody signs in there as before"
   await owner.getByRole("button", { name: "Download a backup" }).click();
   const [backup, restored] = ["backup.db", "restored.db"].map((n) => join(process.env.BROWSER_TEST_FILES, n));
   await (await download).saveAs(backup);
-  execFileSync("dotnet", ["src/Circuitum.Cli/bin/Debug/net10.0/circuitum.dll", "restore", backup, "-o", restored]);
+  execFileSync("dotnet", [`src/Circuitum.Cli/bin/${configuration}/net10.0/circuitum.dll`, "restore", backup, "-o", restored]);
   const port = Number(process.env.BROWSER_TEST_PORT) + workers + 1;
   const server = spawn(
     "dotnet",
-    ["bin/Debug/net10.0/Circuitum.Web.dll", "--Share", "lan", "--Port", String(port), "--Database", restored],
+    [`bin/${configuration}/net10.0/Circuitum.Web.dll`, "--Share", "lan", "--Port", String(port), "--Database", restored],
     { cwd: "src/Circuitum.Web", stdio: "ignore" },
   );
   try {
