@@ -18,7 +18,7 @@ internal static class BoxChecks
 
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
         .Concat(AtTubs(plan)).Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(ClosetChecks.Check(plan))
-        .Concat(Fill(plan));
+        .Concat(InStairOpenings(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
     private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
@@ -35,13 +35,37 @@ internal static class BoxChecks
             foreach (var opening in side.Openings.Where(o => box.Box.Offset + BoxHalf > o.From && box.Box.Offset - BoxHalf < o.To))
             {
                 var sill = opening.Opening.Kind == OpeningKind.Window ? opening.Opening.Sill : Length.Zero;
-                if (box.Height + Length.FromInches(4) > sill && box.Height < Length.FromInches(82))
+                if (box.Height + Length.FromInches(4) > sill && box.Height < WallOpening.Head)
                 {
                     yield return new(Severity.Red, Stage.Boxes, Subject.Box(box.Box.Id), "framing",
                         $"{box.Name} stands in a {Words.Of(opening.Opening.Kind)}.",
                         $"The opening runs from {opening.From} to {opening.To}; the box is at {box.Box.Offset}, {box.Height} up. Move it "
                             + $"clear of the jamb.");
                 }
+            }
+        }
+    }
+
+    // A hole that is drawn has no ceiling; a stair drawn upstairs may have a landing beside its opening.
+    private static IEnumerable<Tag> InStairOpenings(Checked plan)
+    {
+        foreach (var box in plan.Survey.Boxes.Where(b => b.Box.Mount == Mount.Ceiling))
+        {
+            var (place, at) = (box.Place, box.Place.At.Plan);
+            var level = plan.House.Structures[place.Structure].Levels[place.Level];
+            if (level.Level.Obstructions.FirstOrDefault(o => o.Kind == ObstructionKind.StairOpening && at.X > o.Corner.X
+                && at.X < o.Corner.X + o.Width && at.Y > o.Corner.Y && at.Y < o.Corner.Y + o.Depth) is { } hole)
+            {
+                yield return new(Severity.Red, Stage.Boxes, Subject.Box(box.Box.Id), "framing",
+                    $"{box.Name} hangs in {hole.Name}, where no ceiling is.",
+                    "Move it beside the opening, to a wall, or to the ceiling at the top of the stair.");
+            }
+            else if (Stairs.Over(plan.House, place.Structure, place.Level, at) is { } stair)
+            {
+                yield return new(Severity.Amber, Stage.Boxes, Subject.Box(box.Box.Id), "framing",
+                    $"{box.Name} hangs under {stair.Room.Name} of {plan.House.LevelOf(stair.Room.Id).Level.Name}: there may be no ceiling.",
+                    "Under a stair's own opening nothing can be nailed; under its landing it can. Move it to a wall, or to the ceiling at "
+                        + "the top of the stair.");
             }
         }
     }

@@ -61,7 +61,7 @@ internal static class LowVoltageChecks
 
         var (offset, half) = (outlet.Outlet.Offset, BoxWide / 2);
         if (outlet.Outlet.Kind != LowVoltageKind.AlarmContact && outlet.Room.Sides[outlet.Outlet.Wall - 1].Openings.FirstOrDefault(o =>
-            offset + half > o.From && offset - half < o.To && outlet.Height < Length.FromInches(82)
+            offset + half > o.From && offset - half < o.To && outlet.Height < WallOpening.Head
             && (o.Opening.Kind != OpeningKind.Window || outlet.Height + BoxHigh > o.Opening.Sill)) is { } opening)
         {
             yield return new(Severity.Red, Stage.Boxes, Subject.LowVoltage(outlet.Outlet.Id), "framing",

@@ -125,6 +125,7 @@ public static class Listing
             Motor = plate.Motor || plate.Appliance is Appliance.HeatPump
                 || (plate.Appliance == Appliance.AirHandler && !book.Supply.IsAcross(plate.Volts)),
             Cooks = plate.Appliance is Appliance.Range or Appliance.Cooktop or Appliance.Oven or Appliance.Microwave,
+            Heats = plate.Appliance == Appliance.SaunaHeater,
             OneLeg = !book.Supply.IsAcross(plate.Volts),
             Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral
         } : null;

@@ -49,6 +49,10 @@ public sealed record ListedLoad(string Name, LoadKind Kind, VoltAmps Load)
     /// <summary>It cooks: a small one counts with what is fixed, and not towards four.</summary>
     public bool Cooks { get; init; }
 
+    /// <summary>It is fixed electric heating, a sauna's: its circuit is at 125 per cent for that, and so it is not one of the four at 75
+    /// (220.53 leaves heating out).</summary>
+    public bool Heats { get; init; }
+
     /// <summary>Between one leg and the neutral.</summary>
     public bool OneLeg { get; init; }
 

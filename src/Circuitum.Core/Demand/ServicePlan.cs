@@ -81,7 +81,7 @@ public static class ServiceSizing
         }
         else
         {
-            // A rating the table has not: the 75 °C column, 83 per cent.
+            // No table, or a rating that it has not: the 75 °C column, 83 per cent.
             var needed = book.Service.WholeDwelling * rating;
             conductor = Gauge.All.FirstOrDefault(g => book.Conductors.Ampacity(g, metal, Column.C75) is Amps able && able >= needed,
                 Gauge.All[^1]);

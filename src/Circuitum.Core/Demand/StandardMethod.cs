@@ -132,7 +132,8 @@ public static class StandardMethod
 
     private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook book)
     {
-        List<ListedLoad> all = [.. list.Of(LoadKind.Fixed)], counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, l.Cooks)),
+        List<ListedLoad> heating = [.. list.Of(LoadKind.Fixed).Where(l => l.Heats)],
+            all = [.. list.Of(LoadKind.Fixed).Where(l => !l.Heats)], counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, l.Cooks)),
             others = all.FindAll(l => !book.Demand.CountsTowardsFour(l.Load, l.Cooks));
         if (counted.Count > 0)
         {
@@ -151,6 +152,13 @@ public static class StandardMethod
             yield return new(string.Join(", ", others.Select(l => l.Name)),
                 $"{(others.Exists(l => l.Cooks) ? "cooking, or " : "")}under 500 W: {sum}", sum, book.Cite(RuleId.NameplateLoad),
                 others.Where(l => l.Neutral).Select(l => l.Load).Total());
+        }
+
+        if (heating.Count > 0)
+        {
+            var sum = heating.Select(l => l.Load).Total();
+            yield return new(string.Join(", ", heating.Select(l => l.Name)), $"heating, none of the four at 75 %: {sum}", sum,
+                book.Cite(RuleId.HeatingLoad), heating.Where(l => l.Neutral).Select(l => l.Load).Total());
         }
     }
 

@@ -178,5 +178,14 @@ public sealed record ReservedStretch(Reservation Reservation, Length From, Lengt
 public sealed record WallOpening(Opening Opening, RoomId Room, Length From, Length To)
 {
     /// <summary>A window leaves its cripple studs below the sill; everything else reaches the floor.</summary>
-    public bool StopsBoringAt(Length height) => Opening.Kind != OpeningKind.Window || Opening.Sill <= height;
+    public bool StopsBoringAt(Length height) => Foot <= height;
+
+    /// <summary>Underside of the header above the floor, as openings are framed: 6 ft 10 in.</summary>
+    public static Length Head { get; } = Length.FromInches(82);
+
+    /// <summary>Floor to where it begins: the sill of a window, the floor of everything else.</summary>
+    public Length Foot => Opening.Kind == OpeningKind.Window ? Opening.Sill : Length.Zero;
+
+    /// <summary>Cable up or down the wall at a place along it, between two heights above the floor, would hang in it.</summary>
+    public bool Bars(Length along, Length a, Length b) => along > From && along < To && Length.Min(a, b) < Head && Length.Max(a, b) > Foot;
 }

@@ -70,7 +70,8 @@ internal static class Alarms
                     var room = level.Rooms.OrderBy(r => r.Room.Use switch
                     {
                         RoomUse.Hall => 0,
-                        RoomUse.Stair => 1,
+                        // Nothing hangs where the stair is open to the one above.
+                        RoomUse.Stair => Stairs.Top(draft.House, r) == r ? 1 : 9,
                         RoomUse.Family => 2,
                         RoomUse.Dining => 3,
                         RoomUse.Kitchen or RoomUse.Bath or RoomUse.Garage or RoomUse.Sauna => 9,

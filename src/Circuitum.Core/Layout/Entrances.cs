@@ -51,12 +51,8 @@ internal static class Entrances
         }
     }
 
-    private static HashSet<BoxId> OfStair(Draft draft, FramedRoom room)
-    {
-        return draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair && r != room
-            && Outline.Contains(r.Room.Corners, room.Middle))
-            .SelectMany(r => SwitchedLights.Of(draft, r)).Select(b => b.Id).ToHashSet();
-    }
+    private static HashSet<BoxId> OfStair(Draft draft, FramedRoom room) => Stairs.OfWell(draft.House, room).Where(r => r != room)
+        .SelectMany(r => SwitchedLights.Of(draft, r)).Select(b => b.Id).ToHashSet();
 
     // In the room itself or on the far side of the door.
     private static bool HasSwitch(Draft draft, FramedRoom room, Doorway way, HashSet<BoxId> lamps) => draft.In(room.Room.Id)

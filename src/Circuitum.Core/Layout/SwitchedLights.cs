@@ -23,9 +23,7 @@ internal static class SwitchedLights
 
     // One lamp lights a stair through its storeys.
     private static IEnumerable<FramedRoom> LitWith(Draft draft, FramedRoom room) => room.Room.Use == RoomUse.Stair
-        ? draft.House.Rooms.Where(r => r.Structure == room.Structure && r.Room.Use == RoomUse.Stair
-            && Outline.Contains(r.Room.Corners, room.Middle))
-        : [room];
+        ? Stairs.OfWell(draft.House, room) : [room];
 
     private static IEnumerable<Owed> Indoors(Draft draft)
     {
@@ -83,7 +81,9 @@ internal static class SwitchedLights
         }
 
         var kind = room.Room.Use is RoomUse.Garage or RoomUse.UnfinishedBasement or RoomUse.Utility ? DeviceKind.Strip : DeviceKind.Lamp;
-        return [draft.OnCeiling(room, "l", room.Centre, new Device { Kind = kind })];
+        // Where the stair is open to the one above, its lamp hangs at the top of the well.
+        var under = room.Room.Use == RoomUse.Stair ? Stairs.Top(draft.House, room) : room;
+        return [draft.OnCeiling(under, "l", under.Centre, new Device { Kind = kind })];
     }
 
     private static SwitchPlace? FreeWall(Draft draft, FramedRoom room)

@@ -71,9 +71,6 @@ internal sealed class Cavity
     /// <summary>The place is in what stands in it.</summary>
     public bool Bars(Point at) => Held(obstructions, at);
 
-    /// <summary>Something stands in it over a part of this wall.</summary>
-    public bool BarsSome(Wall wall) => obstructions.Exists(o => o.Cut(wall.Start, wall.End));
-
     /// <summary>Joists crossed between two places.</summary>
     public int JoistsCrossed(Point a, Point b) => Math.Abs(Index(b) - Index(a));
 

@@ -114,6 +114,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
         var turn = aside.Exit(place, number).At(cavity.Z);
         List<Point3> stops = [place.At];
         var step = aside.Step(place, number);
+        build.Blocked |= aside.HasNone(place, number);
         if (step is { } sideways)
         {
             stops.AddRange([place.At.Plan.At(sideways.Z), turn.Plan.At(sideways.Z)]);

@@ -161,7 +161,8 @@ internal sealed class Wayfinder
     }
 
     private WebWay? ByStuds(Place a, Place b, Length limit) =>
-        a.Level == b.Level && a.Wall is not null && b.Wall is not null ? webs[a.Structure][a.Level]
+        a.Level == b.Level && a.Wall is not null && b.Wall is not null && !aside.HangsOnTheWayToTheStuds(a)
+        && !aside.HangsOnTheWayToTheStuds(b) ? webs[a.Structure][a.Level]
             .Between(a, b, (limit - chases.ToBore(a) - chases.ToBore(b)).Sixtyfourths) : null;
 
     // From a wall the cavity below or above; from a ceiling or floor the one it is in. What stands on a slab, or beside the basement and

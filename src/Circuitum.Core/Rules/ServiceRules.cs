@@ -25,7 +25,7 @@ public abstract class ServiceRules
     public abstract Percent WholeDwelling { get; }
 
     /// <summary>Conductor of a service, or of a feeder that carries the whole dwelling's load, where nothing corrects or adjusts it; null
-    /// for a rating the table has not.</summary>
+    /// for a rating the table has not, and where a book has no table.</summary>
     public abstract Gauge? DwellingConductor(Amps rating, Metal metal);
 
     /// <summary>Grounding electrode conductor of copper for a service conductor.</summary>

@@ -2,6 +2,7 @@ using Circuitum.Core.Demand;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Problems;
+using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
@@ -80,6 +81,36 @@ public sealed class ServiceTests
         Assert.Equal((copper, aluminium),
             (Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Copper)!.Value.ToString(),
                 Books.Us2020.Service.DwellingConductor(rating.Amps(), Metal.Aluminium)!.Value.ToString()));
+
+    [Fact] // 2017 has the 83 per cent rule without a table: 83 % of each rating in the 75 °C column is what the later table says
+    public void The_rule_of_2017_and_the_table_after_it_say_the_same() =>
+        Assert.All(new[] { FeederMetal.Copper, FeederMetal.Aluminium }, metal => Assert.All([100, 110, 125, 150, 175, 200, 225, 250, 300,
+            350, 400], rating =>
+        {
+            ServiceSize In(Edition edition) => Planner.Plan(House with
+            {
+                Edition = edition,
+                Service = new() { Metal = metal },
+                Panels = [Houses.Panel("den") with { Rating = rating.Amps() }],
+            }).Service.Panel;
+            var (before, after) = (In(Edition.Y2017).Conductor, In(Edition.Y2020).Conductor);
+            Assert.Equal(after.Value, before.Value);
+            bool ByTable(Because why) => why.Steps.Any(s => s.Cite.Contains("its table", StringComparison.Ordinal));
+            Assert.Equal((false, true), (ByTable(before.Why), ByTable(after.Why)));
+        }));
+
+    [Fact] // with three that are fixed a sauna's 6000 makes no four at 75 %: it is heating, at 100 % (220.51, 220.53)
+    public void A_sauna_is_heating_and_makes_no_four()
+    {
+        Box At(string id, int inches, Nameplate plate) => Houses.Appliance(id, "kitchen", 1, inches, plate);
+        var lines = Planner.Plan(Houses.Row(("kitchen", RoomUse.Kitchen, 20)).With(
+            At("dw", 30, Houses.Plate(Appliance.Dishwasher, 120, 1200)), At("dis", 60, Houses.Plate(Appliance.Disposer, 120, 800)),
+            At("wh", 90, Houses.Plate(Appliance.WaterHeater, 240, 4500)),
+            At("sauna", 120, Houses.Plate(Appliance.SaunaHeater, 240, 6000)))).Service.Standard.Lines;
+        Assert.DoesNotContain(lines, l => l.Section.Contains("220.53", StringComparison.Ordinal));
+        Assert.Equal(6000m, Assert.Single(lines, l => l.Section.Contains("220.51", StringComparison.Ordinal)).Counted.Value);
+        Assert.Contains(lines, l => l.Counted.Value == 6500);
+    }
 
     [Theory] // Table 250.66, either side of its rows
     [InlineData("2", Metal.Copper, "8")]

@@ -4,6 +4,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tags;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 using CsCheck;
@@ -46,6 +47,57 @@ public sealed class LayOutLawTests
                 && (o.Box.Offset - box.Box.Offset).Abs() < 2.Inches() && (o.Height - box.Height).Abs() < 4.Inches());
         }
     }, iter: 300);
+
+    [Fact] // a stair that is open to the one above has no ceiling: lamp and alarm hang elsewhere; by the rooms' corners alone
+    public void Nothing_hangs_in_a_stair_opening() => Assert.All(Enumerable.Range(1, 60), number =>
+    {
+        var job = BuiltHouses.Number(number);
+        var levels = job.Structures[0].Levels;
+        for (var level = 0; level + 1 < levels.Length; level++)
+        {
+            var over = levels[level + 1].Rooms.Where(r => r.Use == RoomUse.Stair).ToList();
+            foreach (var box in job.Boxes.Where(b => b.Mount == Mount.Ceiling))
+            {
+                // Within a few inches: a box is measured from the face of the board, a corner stands in the middle of the wall.
+                if (levels[level].Rooms.SingleOrDefault(r => r.Id == box.Room) is { } room)
+                {
+                    Length x = room.Corners.Min(c => c.X) + box.X, y = room.Corners.Min(c => c.Y) + box.Y;
+                    Assert.DoesNotContain(over, r => x > r.Corners.Min(c => c.X) && x < r.Corners.Max(c => c.X)
+                        && y > r.Corners.Min(c => c.Y) && y < r.Corners.Max(c => c.Y));
+                }
+            }
+        }
+    });
+
+    // A stair 4 by 10 ft in the corner of a den 20 by 12, under one of the same size; a lamp in it, and one in the den.
+    private static Job TwoStairs(params Obstruction[] holes)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)) with { Panels = [Houses.Panel("low-den")] };
+        Level Storey(string id, params Obstruction[] of) => job.Structures[0].Levels[0] with
+        {
+            Id = new(id),
+            Name = id,
+            Obstructions = [.. of],
+            Rooms =
+            [
+                Houses.Rectangle(id + "-den", RoomUse.Den, 4.Feet(), Length.Zero, 16.Feet(), 12.Feet()),
+                Houses.Rectangle(id + "-stair", RoomUse.Stair, Length.Zero, Length.Zero, 4.Feet(), 10.Feet()),
+            ],
+        };
+        return (job with { Structures = [job.Structures[0] with { Levels = [Storey("low", holes), Storey("high")] }] })
+            .With(Houses.Ceiling("lamp", "low-stair", 20, 60), Houses.Ceiling("den", "low-den", 80, 60));
+    }
+
+    [Fact] // where the hole is drawn that is certain; under a stair alone it may be its landing
+    public void A_lamp_in_a_stair_opening_is_told()
+    {
+        Tag Told(Job job) => Assert.Single(Planner.Plan(job).Tags, t => t.Rule == "framing");
+        var under = Told(TwoStairs());
+        Assert.Equal((Severity.Amber, "lamp"), (under.Severity, under.Subject.Id));
+        var hole = Told(TwoStairs(new Obstruction("Stair hole", ObstructionKind.StairOpening, new(Length.Zero, Length.Zero), 4.Feet(),
+            10.Feet())));
+        Assert.Equal((Severity.Red, "lamp"), (hole.Severity, hole.Subject.Id));
+    }
 
     [Fact] // a second act finds nothing to do, and says so
     public void Laying_out_twice_adds_nothing() => DrawnHouses.Jobs.Sample(job =>

@@ -1,3 +1,4 @@
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
@@ -125,6 +126,70 @@ public sealed class RoutingTests
         Assert.Contains(run.Way.Legs, l => l.Space == space);
         Assert.DoesNotContain(run.Way.Legs, l => l.To.Z > 96.Inches());
     }
+
+    // A den with a window from 73-1/4 to 93-1/4 in along its north wall (70 in from the corner of the wall's middle line, 3-1/4 in), and a
+    // receptacle under it, at 83-1/4.
+    private static Run UnderWindow(int sill, int height = 15)
+    {
+        var room = Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 20.Feet(), 12.Feet()) with
+        {
+            Openings = [new() { Id = new("o"), Kind = OpeningKind.Window, Wall = 1, Offset = 70.Inches(), Width = 20.Inches(),
+                Sill = sill.Inches() }],
+        };
+        var job = Houses.House([room]).With(Houses.On("r", "den", 1, 80) with { Height = height.Inches() });
+        return Planner.Plan(job with { Schools = new() { Way = CableWay.Overhead } }).CircuitOf(new("r"))!.HomeRun!;
+    }
+
+    // Bays are centred at 8, 24 … 72, 88, 104 in; with 3 in of studs at either jamb 70-1/4 to 96-1/4 is shut. 104 is nearer than 56, and
+    // the stud at 96 is bored on the way: at the crew's 24 in, or at the box where the sill is lower than that.
+    [Theory]
+    [InlineData(36, 24)]
+    [InlineData(20, 15)]
+    public void A_cable_from_overhead_to_a_box_under_a_window_comes_down_beside_it(int sill, int height)
+    {
+        var run = UnderWindow(sill);
+        Assert.False(run.Way.Blocked);
+        var bored = Assert.Single(run.Way.Legs, l => l.Space == Space.Studs && l.From.Y == run.To.Place.At.Y);
+        Assert.Equal((height, height, 104m, 83.25m), ((int)bored.From.Z.Inches, (int)bored.To.Z.Inches, bored.From.X.Inches,
+            bored.To.X.Inches));
+        Assert.Equal([6], run.Way.Passages.Where(p => p.Spot.Kind == MemberKind.Stud).Select(p => p.Spot.Number));
+    }
+
+    [Fact] // nothing hangs in an opening, in a house of any kind; worked out with the rooms' own corners and openings
+    public void No_cable_hangs_in_a_door_or_a_window() => Assert.All(Enumerable.Range(1, 60), number =>
+    {
+        var plan = Planner.Plan(BuiltHouses.Number(number));
+        foreach (var run in plan.Circuits.SelectMany(c => c.Runs).Where(r => !r.Way.Blocked))
+        {
+            foreach (var leg in run.Way.Legs.Where(l => l.Space is Space.StudBay or Space.Studs))
+            {
+                Assert.False(Hangs(plan, run, leg), $"{number}: {run.Id} hangs in an opening at {leg.From} to {leg.To}");
+            }
+        }
+    });
+
+    private static bool Hangs(Plan plan, Run run, PathLeg leg) => plan.House.Structures[run.To.Place.Structure].Levels.Any(level =>
+        level.Rooms.Any(room => room.Sides.Any(side => side.Openings.Any(o =>
+        {
+            // The opening as a strip of the wall, 8 in deep to either side of the face of the board.
+            Point a = side.At(o.From), b = side.At(o.To);
+            decimal west = Math.Min(a.X.Inches, b.X.Inches), east = Math.Max(a.X.Inches, b.X.Inches),
+                north = Math.Min(a.Y.Inches, b.Y.Inches), south = Math.Max(a.Y.Inches, b.Y.Inches);
+            bool Over(decimal from, decimal to, decimal low, decimal high) =>
+                Math.Min(from, to) < high - .1m && Math.Max(from, to) > low + .1m;
+            var alongX = a.Y == b.Y;
+            var floor = level.Floor.Inches;
+            var foot = o.Opening.Kind == OpeningKind.Window ? o.Opening.Sill.Inches : 0;
+            return Over(leg.From.X.Inches, leg.To.X.Inches, alongX ? west : west - 8, alongX ? east : east + 8)
+                && Over(leg.From.Y.Inches, leg.To.Y.Inches, alongX ? north - 8 : north, alongX ? south + 8 : south)
+                && Over(leg.From.Z.Inches, leg.To.Z.Inches, floor + foot, floor + 82)
+                && WallHolds(leg, side);
+        }))));
+
+    // Legs of the wall that the opening is in: along it, or up and down in it.
+    private static bool WallHolds(PathLeg leg, RoomSide side) => side.AlongX
+        ? leg.From.Y == leg.To.Y && (leg.From.Y - side.Start.Y).Abs() < 8.Inches()
+        : leg.From.X == leg.To.X && (leg.From.X - side.Start.X).Abs() < 8.Inches();
 
     [Theory] // joists run north and south at 24 in: east to west crosses them, north to south does not
     [InlineData(40, 70, 160, 70, 5)]

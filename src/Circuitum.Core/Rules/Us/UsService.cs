@@ -7,7 +7,7 @@ namespace Circuitum.Core.Rules.Us;
 /// <summary>Services of dwellings: their tables are the same in the 2017, 2020 and 2023 editions.</summary>
 internal sealed class UsService(Edition edition) : ServiceRules
 {
-    // Table 310.12(A) (2017: Table 310.15(B)(7)): the 83 per cent rule worked out, copper and aluminium.
+    // Table 310.12(A), from 2020: the 83 per cent rule worked out, copper and aluminium. 2017 has the rule (310.15(B)(7)) without a table.
     private static readonly ImmutableArray<(int Rating, string Copper, string Aluminium)> Dwelling =
     [
         (100, "4", "2"), (110, "3", "1"), (125, "2", "1/0"), (150, "1", "2/0"), (175, "1/0", "3/0"), (200, "2/0", "4/0"),
@@ -62,7 +62,7 @@ internal sealed class UsService(Edition edition) : ServiceRules
 
     /// <inheritdoc/>
     public override Gauge? DwellingConductor(Amps rating, Metal metal) =>
-        Dwelling.FirstOrDefault(d => d.Rating == rating.Value) is { Copper: not null } row
+        edition >= Edition.Y2020 && Dwelling.FirstOrDefault(d => d.Rating == rating.Value) is { Copper: not null } row
             ? Gauge.Parse(metal == Metal.Copper ? row.Copper : row.Aluminium) : null;
 
     /// <inheritdoc/>
