@@ -17,8 +17,8 @@ internal static class BoxChecks
     private static readonly Length BoxHalf = Length.FromInches(1.25m);
 
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
-        .Concat(AtTubs(plan)).Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(ClosetChecks.Check(plan))
-        .Concat(InStairOpenings(plan)).Concat(Fill(plan));
+        .Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(ClosetChecks.Check(plan))
+        .Concat(InStairOpenings(plan)).Concat(HighSwitches(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
     private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
@@ -45,6 +45,14 @@ internal static class BoxChecks
             }
         }
     }
+
+    // The grip at its highest; what shuts off a machine is beside it, at whatever height that is (404.8(A) exception 2).
+    private static IEnumerable<Tag> HighSwitches(Checked plan) => plan.Survey.Boxes
+        .Where(b => b.Box.Mount == Mount.Wall && b.Box.Devices.Any(d => d.Kind.IsSwitch() && d.Kind != DeviceKind.Disconnect)
+            && b.Height + BoxSpace.Contacts > plan.Book.Service.HighestHandle.Length)
+        .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.SwitchHeight),
+            $"{b.Name} is too high to reach.", $"Its grip is {b.Height + BoxSpace.Contacts} up, at most "
+                + $"{plan.Book.Service.HighestHandle}. Lower it."));
 
     // A hole that is drawn has no ceiling; a stair drawn upstairs may have a landing beside its opening.
     private static IEnumerable<Tag> InStairOpenings(Checked plan)
@@ -97,19 +105,6 @@ internal static class BoxChecks
                     + "floor.")));
 
     // 406.9(C): receptacles stand out of the 3 ft beside a tub or shower.
-    private static IEnumerable<Tag> AtTubs(Checked plan) => !plan.Book.Outlets.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
-        .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8)
-            && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
-        .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset), plan.Book.Outlets))
-        .Select(b => RequiredOutlets.HasPlaceOffTub(b.Room, plan.Book.Outlets)
-            ? new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
-                $"{b.Name} is within {plan.Book.Outlets.OffTubs} of the tub or shower.",
-                "Measured straight across the floor, up to 8 ft high. Move it along the wall.")
-            : new Tag(Severity.Amber, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.OffTubs),
-                $"{b.Name} is within {plan.Book.Outlets.OffTubs} of the tub or shower, in a bath too small for another place.",
-                $"No wall within {plan.Book.Outlets.BasinReach} of the basin is farther off. An exception lets it stand on the farthest "
-                    + "wall of the room: ask the authority."));
-
     private static IEnumerable<Tag> ThreeWays(Checked plan)
     {
         var groups = new Dictionary<BoxId, List<(PlacedBox Box, DeviceKind Kind)>>();

@@ -32,6 +32,8 @@ public static class Checking
     private static IEnumerable<Tag> Found(Checked plan) =>
     [
         .. BoxChecks.Check(plan),
+        .. TubChecks.Check(plan),
+        .. AlarmChecks.Check(plan),
         .. CircuitChecks.Check(plan),
         .. ProtectionChecks.Check(plan),
         .. RunChecks.Check(plan),

@@ -160,7 +160,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
     private bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || book.Supply.IsAcross(plate.Volts)
         || plate.Appliance == Appliance.GeneratorInlet || plate.Load > book.Division.Plugged * Fifteen
         || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood
-        or Appliance.Microwave or Appliance.SumpPump
+        or Appliance.Microwave or Appliance.SumpPump or Appliance.HydromassageTub or Appliance.HotTub
         || (plate.Appliance == Appliance.Refrigerator && (schools.Refrigerator == RefrigeratorCircuit.Alone
             || book.Division.RefrigeratorAlone))
         || (IsWasher(plate) && schools.Dishwasher == DishwasherAndDisposer.OneEach && schools.KitchenLights == KitchenLights.Apart)
@@ -177,6 +177,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             Reason("central heating has an individual circuit", plate.Name, book.Cite(RuleId.FurnaceCircuit)),
         { Appliance: Appliance.VehicleCharger } =>
             Reason("vehicle charging has an individual circuit", plate.Name, book.Cite(RuleId.VehicleCircuit)),
+        { Appliance: Appliance.HydromassageTub } =>
+            Reason("a hydromassage tub has an individual circuit", plate.Name, book.Cite(RuleId.HydromassageTub)).Book(
+                "its pump, metal pipe and metal fittings are bonded together, and the pump stays within reach", "8 copper, solid",
+                book.Cite(RuleId.HydromassageBond)),
         { Appliance: Appliance.RangeHood } =>
             Reason("a cord-connected hood has an individual circuit", plate.Name, book.Cite(RuleId.HoodCircuit)),
         { Appliance: Appliance.GeneratorInlet } =>

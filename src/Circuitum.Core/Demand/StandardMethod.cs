@@ -133,7 +133,8 @@ public static class StandardMethod
     private static IEnumerable<LoadLine> Fixed(LoadList list, CodeBook book)
     {
         List<ListedLoad> heating = [.. list.Of(LoadKind.Fixed).Where(l => l.Heats)],
-            all = [.. list.Of(LoadKind.Fixed).Where(l => !l.Heats)], counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, l.Cooks)),
+            all = [.. list.Of(LoadKind.Fixed).Where(l => !l.Heats)],
+            counted = all.FindAll(l => book.Demand.CountsTowardsFour(l.Load, l.Cooks)),
             others = all.FindAll(l => !book.Demand.CountsTowardsFour(l.Load, l.Cooks));
         if (counted.Count > 0)
         {

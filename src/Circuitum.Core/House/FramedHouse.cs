@@ -90,6 +90,13 @@ public sealed record FramedRoom(Room Room, int Structure, int Level, ImmutableAr
         Point p = side.At(fixture.Offset), q = side.Into(side.At(fixture.Offset + fixture.Width), fixture.Depth);
         return (new(Length.Min(p.X, q.X), Length.Min(p.Y, q.Y)), new(Length.Max(p.X, q.X), Length.Max(p.Y, q.Y)));
     }
+
+    /// <summary>How far a place is from a fixture, straight across the floor; nothing over it.</summary>
+    public Length Off(Fixture fixture, Point at)
+    {
+        var (northWest, southEast) = Footprint(fixture);
+        return Outline.StraightTo(northWest, southEast, at);
+    }
 }
 
 /// <summary>One wall of a room as seen from inside.</summary>

@@ -63,6 +63,13 @@ public static class Outline
     public static Point Nearest((Point NorthWest, Point SouthEast) area, Point to) => new(
         Length.Max(area.NorthWest.X, Length.Min(area.SouthEast.X, to.X)), Length.Max(area.NorthWest.Y, Length.Min(area.SouthEast.Y, to.Y)));
 
+    /// <summary>How far a place is, straight, from a rectangle given by any two opposite corners; nothing inside it.</summary>
+    public static Length StraightTo(Point a, Point b, Point at)
+    {
+        Length west = Length.Min(a.X, b.X), east = Length.Max(a.X, b.X), north = Length.Min(a.Y, b.Y), south = Length.Max(a.Y, b.Y);
+        return Nearest((new(west, north), new(east, south)), at).At(Length.Zero).StraightTo(at.At(Length.Zero));
+    }
+
     /// <summary>Opposite corners of the largest rectangle that lies in the outline: of an L its larger part.</summary>
     public static (Point NorthWest, Point SouthEast) Largest(IReadOnlyList<Point> corners)
     {

@@ -119,11 +119,28 @@ internal static class Alarms
         var centre = room.Centre;
         var others = draft.In(room.Room.Id).Where(x => x.Mount == Mount.Ceiling).Select(draft.At).ToList();
         Length off = Length.FromInches(30), wall = Length.FromInches(12);
-        var at = new[] { centre.By(Length.Zero, off), centre.By(off, Length.Zero), centre.By(Length.Zero, -off),
+        var near = new[] { centre.By(Length.Zero, off), centre.By(off, Length.Zero), centre.By(Length.Zero, -off),
             centre.By(-off, Length.Zero), centre.By(Length.Zero, off / 2), centre.By(off / 2, Length.Zero),
             centre.By(Length.Zero, off * 2), centre.By(off * 2, Length.Zero) }
-            .Where(p => p.X >= a.X + wall && p.X <= b.X - wall && p.Y >= a.Y + wall && p.Y <= b.Y - wall
-                && others.TrueForAll(o => o.SquareTo(p) >= wall)).Cast<Point?>().FirstOrDefault();
-        draft.OnCeiling(room, "a", at ?? centre, new Device { Kind = kind });
+            .Where(Fits).ToList();
+        var quiet = near.Concat(Grid(a, b, wall).Where(Fits).OrderBy(p => p.SquareTo(centre))).Where(IsQuiet).Cast<Point?>()
+            .FirstOrDefault();
+        draft.OnCeiling(room, "a", quiet ?? near.Cast<Point?>().FirstOrDefault() ?? centre, new Device { Kind = kind });
+
+        bool Fits(Point p) => p.X >= a.X + wall && p.X <= b.X - wall && p.Y >= a.Y + wall && p.Y <= b.Y - wall
+            && others.TrueForAll(o => o.SquareTo(p) >= wall);
+        bool IsQuiet(Point p) => AlarmPlaces.NearRange(draft.House, room, p) is null
+            && AlarmPlaces.NearBath(draft.House, room, p) is null;
+    }
+
+    private static IEnumerable<Point> Grid(Point a, Point b, Length step)
+    {
+        for (var x = a.X + step; x <= b.X - step; x += step)
+        {
+            for (var y = a.Y + step; y <= b.Y - step; y += step)
+            {
+                yield return new(x, y);
+            }
+        }
     }
 }

@@ -53,16 +53,10 @@ internal static class RequiredOutlets
         var side = room.Sides[basin.Wall!.Value - 1];
         var middle = basin.Offset + (basin.Width / 2);
         var half = Length.Min(BasinHalf, basin.Width / 2);
-        return To(side.At(middle - half), side.Into(side.At(middle + half), basin.Depth), at);
+        return Outline.StraightTo(side.At(middle - half), side.Into(side.At(middle + half), basin.Depth), at);
     }
 
     // Straight from a place to the nearest point of a rectangle.
-    private static Length To(Point a, Point b, Point at)
-    {
-        Length west = Length.Min(a.X, b.X), east = Length.Max(a.X, b.X), north = Length.Min(a.Y, b.Y), south = Length.Max(a.Y, b.Y);
-        return Outline.Nearest((new(west, north), new(east, south)), at).At(Length.Zero).StraightTo(at.At(Length.Zero));
-    }
-
     private static void PlaceAtBasin(Draft draft, FramedRoom room, Fixture basin)
     {
         var places = draft.Places(room, draft.Rules.CounterHeight);
@@ -116,12 +110,8 @@ internal static class RequiredOutlets
             .Any(at => FromBasin(room, basin, side.At(at)) <= rules.BasinReach.Length && !InTubZone(room, side.At(at), rules))));
 
     /// <summary>Too near to a tub or shower.</summary>
-    public static bool InTubZone(FramedRoom room, Point at, OutletRules rules) =>
-        room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f =>
-    {
-        var (a, b) = room.Footprint(f);
-        return To(a, b, at) < rules.OffTubs.Length;
-    });
+    public static bool InTubZone(FramedRoom room, Point at, OutletRules rules) => room.Room.Fixtures
+        .Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f => room.Off(f, at) < rules.OffTubs.Length);
 
     private static IEnumerable<Owed> Rooms(Draft draft)
     {
@@ -246,7 +236,8 @@ internal static class RequiredOutlets
 
             yield return new(unit.Room, draft.Book.Cite(rule),
                 $"{unit.Devices.First(d => d.Plate is not null).Plate!.Name} has no disconnect within sight.",
-                unit.Outside ? "Within sight and reach of the unit, on its wall and not behind it."
+                IsHotTub(unit) ? "Within sight of it, and at least 5 ft from the water."
+                    : unit.Outside ? "Within sight and reach of the unit, on its wall and not behind it."
                     : "Within sight of it, at most 50 ft off; one that is built in counts: the plate says so.", d => PlaceDisconnect(d,
                         unit))
             {
@@ -267,9 +258,12 @@ internal static class RequiredOutlets
             Appliance.HeatPump when unit.Outside => RuleId.EquipmentDisconnect,
             Appliance.AirHandler => RuleId.HeatingDisconnect,
             Appliance.Pump => RuleId.MotorDisconnect,
+            Appliance.HotTub => RuleId.HotTubDisconnect,
             _ => null,
         }
         : null;
+
+    private static bool IsHotTub(Box unit) => unit.Devices.Any(d => d.Plate is { Appliance: Appliance.HotTub });
 
     private static void PlaceDisconnect(Draft draft, Box unit)
     {
@@ -298,10 +292,13 @@ internal static class RequiredOutlets
         }
 
         var side = room.Sides[unit.Wall - 1];
-        Length height = Length.FromInches(48), off = Length.FromInches(24), reach = Length.FromFeet(4);
+        // Out of reach of who sits in a hot tub; beside anything else.
+        var tub = IsHotTub(unit);
+        Length height = Length.FromInches(48), least = tub ? Length.FromFeet(5) : Length.Zero,
+            off = tub ? Length.FromFeet(6) : Length.FromInches(24), reach = tub ? Length.FromFeet(12) : Length.FromFeet(4);
         var onWall = draft.Places(room, height);
-        if ((onWall.Nearest(side, unit.Offset + off, unit.Offset, unit.Offset + reach)
-            ?? onWall.Nearest(side, unit.Offset - off, unit.Offset - reach, unit.Offset)) is Length at)
+        if ((onWall.Nearest(side, unit.Offset + off, unit.Offset + least, unit.Offset + reach)
+            ?? onWall.Nearest(side, unit.Offset - off, unit.Offset - reach, unit.Offset - least)) is Length at)
         {
             draft.Add(room, "x", id => new()
             {

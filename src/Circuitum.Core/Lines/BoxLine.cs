@@ -22,7 +22,7 @@ internal static partial class BoxLine
         ("charger", "Vehicle charger"), ("sauna heater", "Sauna heater"), ("sump pump", "Sump pump"), ("well pump", "Well pump"),
         ("garage door opener", "Garage-door opener"), ("garage opener", "Garage-door opener"), ("door opener", "Garage-door opener"),
         ("opener", "Garage-door opener"), ("freezer", "Freezer"), ("treadmill", "Treadmill"), ("generator inlet", "Generator inlet"),
-        ("welder", "Welder"),
+        ("welder", "Welder"), ("hydromassage tub", "Hydromassage tub"), ("hot tub", "Hot tub"),
     ];
 
     private static readonly ImmutableArray<(string Words, DeviceKind Kind)> Devices =

@@ -214,7 +214,9 @@ public static class Landing
             }
 
             var why = Why.Book("multiwire: adjacent spaces on both legs, handles tied", $"{space} and {space + 2}",
-                book.Cite(RuleId.MultiwireDisconnect, RuleId.CommonTrip));
+                book.Cite(RuleId.MultiwireDisconnect, RuleId.CommonTrip))
+                .Book("a tie around the two and their neutral in the panel, so that nobody parts them", "grouped",
+                    book.Cite(RuleId.MultiwireGrouped));
             Take(one, space, why);
             Take(other, space + 2, why);
         }

@@ -30,6 +30,8 @@ public enum RuleId
     Multiwire,
     /// <summary>All hots of a multiwire circuit open together.</summary>
     MultiwireDisconnect,
+    /// <summary>The conductors of a multiwire circuit are tied together in the panel.</summary>
+    MultiwireGrouped,
     /// <summary>Ground-fault protection for persons.</summary>
     GroundFault,
     /// <summary>In bathrooms.</summary>
@@ -455,6 +457,10 @@ public enum RuleId
     WetListed,
     /// <summary>None within 3 ft of a tub or shower.</summary>
     OffTubs,
+    /// <summary>No switch in the space of a tub or shower.</summary>
+    TubSwitches,
+    /// <summary>No fan and nothing that hangs over a tub or shower.</summary>
+    TubLights,
     /// <summary>Tamper-resistant receptacles.</summary>
     TamperResistant,
     /// <summary>Those that need not be.</summary>
@@ -497,6 +503,16 @@ public enum RuleId
     VehicleContinuous,
     /// <summary>A receptacle for it has ground-fault protection.</summary>
     VehicleReceptacle,
+    /// <summary>A hydromassage tub: a circuit of its own, with ground-fault protection.</summary>
+    HydromassageTub,
+    /// <summary>What is bonded at a hydromassage tub.</summary>
+    HydromassageBond,
+    /// <summary>The outlet of a hot tub has ground-fault protection.</summary>
+    HotTub,
+    /// <summary>The disconnect of a hot tub: in sight, and out of reach of who sits in it.</summary>
+    HotTubDisconnect,
+    /// <summary>The heater of a tub is continuous.</summary>
+    HotTubLoad,
     /// <summary>Standby power and the service never together.</summary>
     TransferEquipment,
     /// <summary>Data cable beside power in earth.</summary>
@@ -511,6 +527,8 @@ public enum RuleId
     IndividualDefined,
     /// <summary>Smoke alarms, of the residential code.</summary>
     SmokeAlarms,
+    /// <summary>How far smoke alarms keep from cooking and from the doors of baths.</summary>
+    AlarmPlaces,
     /// <summary>Carbon monoxide alarms, of the residential code.</summary>
     CarbonMonoxideAlarms,
     /// <summary>Outlets on one general circuit: a number of the crew's or of a local authority's, not of the model code.</summary>

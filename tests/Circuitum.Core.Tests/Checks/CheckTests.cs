@@ -19,6 +19,18 @@ public sealed class CheckTests
 
     private static Tag[] RedOn(Job job) => [.. Planner.Plan(job).Tags.Where(t => t.Severity == Severity.Red && t.Stage == Stage.Circuits)];
 
+    [Theory] // RuleId.SwitchHeight: the grip 2 in over the bottom of the box, at most 79 in; a disconnect goes where its machine is
+    [InlineData(DeviceKind.Switch, 77, false)]
+    [InlineData(DeviceKind.Switch, 78, true)]
+    [InlineData(DeviceKind.Disconnect, 90, false)]
+    public void A_switch_is_within_reach(DeviceKind kind, int height, bool red)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("l", "den", 60, 60),
+            Houses.Switch("x", "den", 1, 60, kind, "l") with { Height = height.Inches() });
+        Assert.Equal(red, Planner.Plan(job).Tags.Any(t => t is { Rule: "404.8(A)", Severity: Severity.Red }
+            && t.Subject == Subject.Box(new("x"))));
+    }
+
     [Theory] // 210.11(C)(3), 210.52(B)(2), 210.11(C)(2), (C)(4): fastened equipment is on none of the circuits kept for receptacles
     [InlineData(RoomUse.Bath, 500, false)]
     [InlineData(RoomUse.Kitchen, 750, false)]

@@ -186,6 +186,8 @@ public sealed class DevicePlacingTests
         Assert.Equal((pair[0].Key, pair[1].Key), (pair[1].SharesNeutralWith!.Value, pair[0].SharesNeutralWith!.Value));
         Assert.Equal(pair[0].Space!.Value.Number + 2, pair[1].Space!.Value.Number);
         Assert.Equal(pair[0].BreakerKind, pair[1].BreakerKind);
+        // RuleId.MultiwireGrouped: tied together in the panel.
+        Assert.All(pair, p => Assert.Contains(p.Why.Steps, s => s.Cite == "210.4(D)"));
         Assert.Contains(plan.Tags, t => t.Severity == Severity.Amber && t.Rule.StartsWith("210.4", StringComparison.Ordinal));
     }
 

@@ -81,12 +81,16 @@ internal static class GoldenHouses
             s with { Levels = [.. s.Levels.Select(l => l with { Rooms = [.. l.Rooms.Select(change)] })] })],
     };
 
+    // The library as it was when the houses were first written down: what comes into it later would deal every house anew.
+    private static readonly ImmutableArray<Nameplate> Library =
+        [.. EquipmentLibrary.All.Where(p => p.Appliance is not (Appliance.HydromassageTub or Appliance.HotTub))];
+
     // Ordinary equipment in rooms by lot; what does not fit its wall is left out.
     private static Job Equipped(Job job, Draw draw, int pieces)
     {
         for (var i = 0; i < pieces; i++)
         {
-            var plate = EquipmentLibrary.All[draw.Below(EquipmentLibrary.All.Length)];
+            var plate = Library[draw.Below(Library.Length)];
             var room = job.Rooms.ElementAt(draw.Below(job.Rooms.Count()));
             var kind = !plate.Cord ? DeviceKind.Equipment : plate.Volts.Value == 240 ? DeviceKind.ApplianceReceptacle : DeviceKind.Single;
             var box = Houses.Appliance($"m{i}", room.Id.Value, 1 + draw.Below(4), 8 + draw.Below(60),

@@ -284,6 +284,12 @@ public enum Appliance
     /// <summary>Garage-door opener.</summary>
     DoorOpener,
 
+    /// <summary>Bath tub with pumps of its own.</summary>
+    HydromassageTub,
+
+    /// <summary>Hot tub in one piece with its heater.</summary>
+    HotTub,
+
     /// <summary>Inlet for a generator: it brings power, and takes none.</summary>
     GeneratorInlet,
 }

@@ -44,6 +44,8 @@ public static class EquipmentLibrary
         Corded(Jobs.Appliance.SumpPump, "Sump pump", Supply.ToNeutral, 900) with { Motor = true, Individual = true },
         Fixed(Jobs.Appliance.Pump, "Well pump", Supply.Between, 1800) with { Motor = true },
         Corded(Jobs.Appliance.DoorOpener, "Garage-door opener", Supply.ToNeutral, 600) with { Motor = true },
+        Fixed(Jobs.Appliance.HydromassageTub, "Hydromassage tub", Supply.ToNeutral, 1440) with { Motor = true, Individual = true },
+        Fixed(Jobs.Appliance.HotTub, "Hot tub", Supply.Between, 9600) with { Continuous = true, Neutral = true, Individual = true },
         Freezer, Treadmill, Tool, Appliance,
         Fixed(Jobs.Appliance.GeneratorInlet, "Generator inlet", Supply.Between, 7200) with { Neutral = true, Individual = true },
         Corded(Jobs.Appliance.Other, "Welder", Supply.Between, 9600) with { Individual = true },

@@ -24,7 +24,9 @@ internal sealed class CanadaProtection(CanadaBook book) : ProtectionRules
 
     /// <inheritdoc/>
     public override Need? Gfci(Outlet outlet) =>
-        !outlet.Receptacle ? null
+        outlet.Appliance == Appliance.HydromassageTub ? new("hydromassage tub", book.Cite(RuleId.HydromassageTub))
+        : outlet.Appliance == Appliance.HotTub ? new("hot tub", book.Cite(RuleId.HotTub))
+        : !outlet.Receptacle ? null
         : outlet.Outdoors ? new("outdoor receptacle", book.Cite(RuleId.GroundFaultOutdoors))
         : outlet.Volts != book.Supply.ToNeutral ? null
         : outlet.NearSink || outlet.SinkByDoorway ? new($"receptacle within {NearWater} of a sink", book.Cite(RuleId.GroundFaultSink))

@@ -47,9 +47,9 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
 
     /// <inheritdoc/>
     public override Need? Gfci(Outlet outlet) =>
-        outlet.Receptacle ? Receptacle(outlet) ?? ByEquipment(outlet)
+        outlet.Receptacle ? AtTubs(outlet) ?? Receptacle(outlet) ?? ByEquipment(outlet)
         : outlet.Switch || outlet.Alarm ? null
-        : HardWired(outlet) ?? ByEquipment(outlet);
+        : AtTubs(outlet) ?? HardWired(outlet) ?? ByEquipment(outlet);
 
     private Need? Receptacle(Outlet o)
     {
@@ -132,6 +132,13 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
         return new(o.Outdoors ? "outdoor outlet, hard-wired" : "hard-wired outlet in a garage or accessory building",
             book.Cite(RuleId.GroundFaultHardWired));
     }
+
+    private Need? AtTubs(Outlet o) => o.Appliance switch
+    {
+        Appliance.HydromassageTub => new("hydromassage tub", book.Cite(RuleId.HydromassageTub)),
+        Appliance.HotTub => new("hot tub", book.Cite(RuleId.HotTub)),
+        _ => null,
+    };
 
     private Need? ByEquipment(Outlet o) => o.Appliance switch
     {
