@@ -16,7 +16,7 @@ internal static class Cables
         foreach (var (circuit, run) in site.Runs)
         {
             var aluminium = circuit.Text("metal") == "aluminium";
-            var amps = Carries(run, holes[run.Text("run")].ToList(), carrying, piped, aluminium, ties);
+            var amps = Carries(Method.UnitedStates, run, holes[run.Text("run")].ToList(), carrying, piped, aluminium, ties);
             double breaker = circuit.Number("breakerAmps");
             var boxes = site.On(circuit).ToList();
             string[] subjects = [Site.Of(circuit), "run:" + run.Text("run"), .. boxes.Select(b => "box:" + b.Id)];
@@ -55,37 +55,38 @@ internal static class Cables
         }
     }
 
-    // In the worst of the places it lies: holes that are sealed, bundles of more than 24 in, warm spaces, pipes.
-    private static double Carries(JsonObject run, List<JsonObject> holes, Dictionary<string, int> carrying,
+    /// <summary>In the worst of the places it lies: holes that are sealed, bundles, warm spaces, pipes.</summary>
+    internal static double Carries(Method method, JsonObject run, List<JsonObject> holes, Dictionary<string, int> carrying,
         ILookup<string, (JsonObject Circuit, JsonObject Run)> piped, bool aluminium, bool ties)
     {
         var gauge = run.Text("gauge");
         var jacket = run.Text("jacket");
         int start = jacket == "underground" ? 60 : 90, own = carrying[run.Text("run")];
         var table = Tables.Ampacity(gauge, start, aluminium);
-        List<double> factors = [own > 3 ? Tables.Adjustment(own) : 1];
+        // Company and warmth of each place.
+        List<(double Company, double Warmth)> places = [(method.Adjustment(own), 1)];
         if (run.Text("pipe") is { Length: > 0 } pipe)
         {
             // All that is pulled in it, at the warmest place on its way.
             var together = jacket == "loose" ? piped[pipe].Sum(r => carrying[r.Run.Text("run")]) : own;
-            factors.Add(Tables.Adjustment(together) * Tables.Ambient(run.Each("path").Max(l => l.Number("ambientC")), start));
+            places.Add((method.Adjustment(together), Tables.Ambient(run.Each("path").Max(l => l.Number("ambientC")), start)));
         }
 
-        factors.AddRange(run.Each("path").Select(l => Tables.Ambient(l.Number("ambientC"), start) * (own > 3 ? Tables.Adjustment(own)
-            : 1)));
+        places.AddRange(run.Each("path").Select(l => (method.Adjustment(own), Tables.Ambient(l.Number("ambientC"), start))));
         if (run.Text("pipe").Length == 0)
         {
-            factors.AddRange(holes.Where(h => h.Says("sealed") && h.Texts("runs").Count > 2)
-                .Select(h => Tables.Adjustment(h.Texts("runs").Sum(r => carrying[r])) * Tables.Ambient(h.Number("ambientC"), start)));
-            factors.AddRange(Bundled(holes, carrying, start, ties));
+            places.AddRange(holes.Where(h => method.CountsSealedHoles && h.Says("sealed") && h.Texts("runs").Count > 2)
+                .Select(h => (method.Adjustment(h.Texts("runs").Sum(r => carrying[r])), Tables.Ambient(h.Number("ambientC"), start))));
+            places.AddRange(Bundled(method, holes, carrying, start, ties));
         }
 
         var most = Tables.Ampacity(gauge, jacket == "loose" ? 75 : 60, aluminium);
-        return Math.Min(most, table * factors.Min());
+        return places.Min(p => Math.Min(most * (method.AdjustsEnds ? p.Company : 1), table * p.Company * p.Warmth));
     }
 
-    // The same two or more cables through holes that lie more than 24 in apart.
-    private static IEnumerable<double> Bundled(List<JsonObject> holes, Dictionary<string, int> carrying, int start, bool ties)
+    // The same two or more cables through holes that lie farther apart than a bundle may be long.
+    private static IEnumerable<(double, double)> Bundled(Method method, List<JsonObject> holes, Dictionary<string, int> carrying,
+        int start, bool ties)
     {
         for (var i = 0; i < holes.Count; i++)
         {
@@ -101,11 +102,10 @@ internal static class Cables
 
                 // Down a bay they lie apart in stackers, or tied at the bay's own warmth; along the frame they lie as they were pulled.
                 double aside = Math.Abs(from[0] - to[0]) + Math.Abs(from[1] - to[1]), down = Math.Abs(from[2] - to[2]);
-                if (aside + (ties ? down : 0) > 24)
+                if (aside + (ties ? down : 0) > method.Together)
                 {
-                    yield return Tables.Adjustment(together.Sum(r => carrying[r]))
-                        * Tables.Ambient(aside > 24 ? between.Max(h => h.Number("ambientC")) : between.Min(h => h.Number("ambientC")),
-                            start);
+                    yield return (method.Adjustment(together.Sum(r => carrying[r])), Tables.Ambient(aside > method.Together
+                        ? between.Max(h => h.Number("ambientC")) : between.Min(h => h.Number("ambientC")), start));
                     break;
                 }
             }
@@ -180,8 +180,8 @@ internal static class Cables
         }
     }
 
-    // Cable in the frame lies under a roof: every foot of its way is over a room of the building, or in its walls.
-    private static IEnumerable<Finding> Indoors(Site site)
+    /// <summary>Cable in the frame lies under a roof: every foot of its way is over a room of the building, or in its walls.</summary>
+    internal static IEnumerable<Finding> Indoors(Site site)
     {
         var origins = site.Papers.Job.Each("structures").ToDictionary(s => s.Text("id"), s => s.Place("origin"));
         var rooms = site.House.Rooms.Select(r => (Origin: origins[r.Structure], Corners: Surveyed.Corners(r.Room))).ToList();
@@ -205,4 +205,24 @@ internal static class Cables
             }
         }
     }
+}
+
+/// <summary>How a book takes company and warmth off an ampacity.</summary>
+/// <param name="Adjustment">By the conductors that carry, together.</param>
+/// <param name="CountsSealedHoles">More than two cables in a hole that is sealed are a bundle.</param>
+/// <param name="Together">Inches that cables may lie together unadjusted.</param>
+/// <param name="AdjustsEnds">Company is taken off what the ends may carry, too.</param>
+internal sealed record Method(Func<int, double> Adjustment, bool CountsSealedHoles, double Together, bool AdjustsEnds)
+{
+    public static Method UnitedStates { get; } = new(Tables.Adjustment, true, 24, false);
+
+    /// <summary>Table 5C; 600 mm; the lowest rated end governs.</summary>
+    public static Method Canada { get; } = new(carrying => carrying switch
+    {
+        <= 3 => 1,
+        <= 6 => .8,
+        <= 24 => .7,
+        <= 42 => .6,
+        _ => .5,
+    }, false, 600 / 25.4, true);
 }

@@ -5,7 +5,7 @@ namespace Circuitum.Inspector;
 /// <summary>AFCI by 210.12(A) and GFCI by 210.8 for each outlet, and whether what is said to protect it stands before it.</summary>
 internal static class Guards
 {
-    public static IEnumerable<Finding> Check(Site site) => site.Boxes.SelectMany(b => Of(site, b));
+    public static IEnumerable<Finding> Check(Site site) => site.Boxes.SelectMany(b => Of(site, b).Concat(Said(b)));
 
     private static IEnumerable<Finding> Of(Site site, SiteBox box)
     {
@@ -22,11 +22,18 @@ internal static class Guards
             yield return new("GFCI", "210.8", subjects, $"{box.Id} in a {box.Use} has no ground-fault protection");
         }
 
-        foreach (var (by, kind) in new[] { (afci, "AF"), (gfci, "GF") }.Where(x => x.Item1.Length > 0))
+    }
+
+    /// <summary>What is said to protect a box does.</summary>
+    internal static IEnumerable<Finding> Said(SiteBox box)
+    {
+        foreach (var (by, kind) in new[] { (box.Planned.Text("afci"), "AF"), (box.Planned.Text("gfci"), "GF") }
+            .Where(x => x.Item1.Length > 0))
         {
             if (by == "breaker" ? !box.Circuit.Text("breakerKind").Contains(kind, StringComparison.Ordinal) : !Before(box, by))
             {
-                yield return new("protected", "", subjects, $"{box.Id} is said to be protected {kind} by {by}, and is not");
+                yield return new("protected", "", ["box:" + box.Id, Site.Of(box.Circuit)],
+                    $"{box.Id} is said to be protected {kind} by {by}, and is not");
             }
         }
     }
@@ -86,11 +93,11 @@ internal static class Guards
         return box.Outside || box.Room.Accessory || box.Use is "bath" or "garage" or "crawl-space" or "unfinished-basement" or "laundry"
             || (box.Use == "finished-basement" && edition >= 2020) || (box.Use == "greenhouse" && edition >= 2020)
             || (box.Use == "kitchen" && (edition >= 2023 || box.Counter))
-            || Near(box, "sink", "vanity") || Near(box, "tub", "shower");
+            || Near(box, 72, "sink", "vanity", "tub", "shower");
     }
 
-    // Within 6 ft, in the room itself.
-    private static bool Near(SiteBox box, params string[] kinds)
+    /// <summary>So many inches from one of these, in the room itself.</summary>
+    internal static bool Near(SiteBox box, double within, params string[] kinds)
     {
         var (x, y) = box.Mount == "wall" ? box.Room.On((int)box.Box.Number("wall"), box.Box.Inches("offset"))
             : (box.Room.Inside[0].X + box.Box.Inches("x"), box.Room.Inside[0].Y + box.Box.Inches("y"));
@@ -98,7 +105,7 @@ internal static class Guards
         {
             var (west, north, east, south) = box.Room.Footprint(f);
             double dx = Math.Max(0, Math.Max(west - x, x - east)), dy = Math.Max(0, Math.Max(north - y, y - south));
-            return Math.Sqrt((dx * dx) + (dy * dy)) <= 72;
+            return Math.Sqrt((dx * dx) + (dy * dy)) <= within;
         });
     }
 }

@@ -21,7 +21,8 @@ public static class Inspection
     {
         var house = new Surveyed(papers.Job);
         var site = new Site(papers, house);
-        return Lists.Check(papers).Concat(Branches.Check(site)).Concat(Cables.Check(site)).Concat(Fill.Check(site))
+        return papers.IsCanadian ? Lists.Check(papers).Concat(Boards.Check(site)).Concat(Canadian.Check(site))
+            : Lists.Check(papers).Concat(Branches.Check(site)).Concat(Cables.Check(site)).Concat(Fill.Check(site))
             .Concat(Guards.Check(site))
             .Concat(Boards.Check(site)).Concat(Placing.Check(site)).Concat(ServiceSum.Check(site));
     }

@@ -17,7 +17,10 @@ public sealed record Papers(JsonObject JobFile, JsonObject Plan, List<Dictionary
     /// <summary>The job in its file.</summary>
     public JsonObject Job => JobFile["job"]!.AsObject();
 
-    /// <summary>2017, 2020 or 2023.</summary>
+    /// <summary>Planned by the Canadian method, not by an edition of the United States.</summary>
+    public bool IsCanadian => Plan["rules"]!["family"]!.GetValue<string>() == "canada";
+
+    /// <summary>2017, 2020 or 2023; 2021 of the Canadian method.</summary>
     public int Edition => Plan["rules"]!["edition"]!.GetValue<int>();
 
     /// <summary>Circuits with the id of their panel.</summary>

@@ -5,11 +5,12 @@ namespace Circuitum.Inspector;
 /// <summary>Are the outlets there that 210.52, 210.70 and the building code ask for, measured along the walls.</summary>
 internal static class Placing
 {
-    public static IEnumerable<Finding> Check(Site site) => site.House.Rooms.SelectMany(r => Walls(site, r).Concat(Counters(site, r))
-        .Concat(Rooms(site, r))).Concat(Outdoors(site)).Concat(Alarms(site));
+    public static IEnumerable<Finding> Check(Site site) => site.House.Rooms.SelectMany(r => Walls(site, r, 24, 72, "210.52(A)")
+        .Concat(Counters(site, r, 12, 24, "210.52(C)")).Concat(Rooms(site, r))).Concat(Outdoors(site)).Concat(Alarms(site));
 
-    // 210.52(A)(1): walked along the floor line from opening to opening.
-    private static IEnumerable<Finding> Walls(Site site, SurveyedRoom room)
+    /// <summary>Walked along the floor line from opening to opening: in spaces so wide no point is farther from a receptacle, in
+    /// inches.</summary>
+    internal static IEnumerable<Finding> Walls(Site site, SurveyedRoom room, double narrowest, double reach, string article)
     {
         if (room.Use is not ("kitchen" or "dining" or "family" or "bedroom" or "den" or "finished-basement"))
         {
@@ -46,7 +47,7 @@ internal static class Placing
             yield break;
         }
 
-        foreach (var (from, to) in Spaces(room.Around, breaks).Where(s => s.To - s.From >= 24))
+        foreach (var (from, to) in Spaces(room.Around, breaks).Where(s => s.To - s.From >= narrowest))
         {
             var inside = outlets.SelectMany(o => new[] { o, o + room.Around }).Where(o => o >= from && o <= to).Order().ToList();
             // Right round the room without a break: from the last to the first again.
@@ -54,9 +55,9 @@ internal static class Placing
             var worst = closed && inside.Count > 0 ? inside.Zip(inside.Skip(1).Append(inside[0] + room.Around), (p, q) => (q - p) / 2).Max()
                 : inside.Count == 0 ? to - from : Math.Max(Math.Max(inside[0] - from, to - inside[^1]),
                 inside.Zip(inside.Skip(1), (p, q) => (q - p) / 2).DefaultIfEmpty().Max());
-            if (worst > 72.02)
+            if (worst > reach + .02)
             {
-                yield return new("wall", "210.52(A)", ["room:" + room.Id], $"{room.Id}: {worst:0.0} in from a receptacle in a space of "
+                yield return new("wall", article, ["room:" + room.Id], $"{room.Id}: {worst:0.0} in from a receptacle in a space of "
                     + $"{to - from:0} in from {from:0}, with {string.Join(' ', inside.Select(o => $"{o:0}"))}");
                 yield break;
             }
@@ -85,21 +86,17 @@ internal static class Placing
         }
     }
 
-    // 210.52(C)(1): 24 in along each counter of 12 in and more; a sink or a range parts it.
-    private static IEnumerable<Finding> Counters(Site site, SurveyedRoom room)
-    {
-        if (room.Use != "kitchen")
-        {
-            yield break;
-        }
+    // Along the walk round the room, by where they begin.
+    private static List<(double From, double To)> Stretches(SurveyedRoom room, params string[] kinds) => [.. room.Room.Each("fixtures")
+        .Where(f => f["wall"] is not null && kinds.Contains(f.Text("kind")))
+        .Select(f => (From: room.WallStart((int)f.Number("wall")) + f.Inches("offset"), Wide: f.Inches("width")))
+        .Select(f => (f.From, f.From + f.Wide)).OrderBy(f => f.Item1)];
 
-        // Along the walk round the room, so that a counter that turns a corner goes on.
-        var fixtures = room.Room.Each("fixtures").Where(f => f["wall"] is not null).ToList();
-        List<(double From, double To)> Stretches(params string[] kinds) => [.. fixtures.Where(f => kinds.Contains(f.Text("kind")))
-            .Select(f => (From: room.WallStart((int)f.Number("wall")) + f.Inches("offset"), Wide: f.Inches("width")))
-            .Select(f => (f.From, f.From + f.Wide)).OrderBy(f => f.Item1)];
+    /// <summary>Counters along the walk round a room; one that turns a corner goes on.</summary>
+    internal static List<(double From, double To)> Countertops(SurveyedRoom room)
+    {
         var counters = new List<(double From, double To)>();
-        foreach (var counter in Stretches("counter"))
+        foreach (var counter in Stretches(room, "counter"))
         {
             if (counters.Count > 0 && counter.From - counters[^1].To < .1)
             {
@@ -117,10 +114,21 @@ internal static class Placing
             counters.RemoveAt(0);
         }
 
+        return counters;
+    }
+
+    /// <summary>Along each counter so wide no point is farther from a receptacle, in inches; a sink or a range parts it.</summary>
+    internal static IEnumerable<Finding> Counters(Site site, SurveyedRoom room, double narrowest, double reach, string article)
+    {
+        if (room.Use != "kitchen")
+        {
+            yield break;
+        }
+
         var outlets = site.Boxes.Where(b => b.Room == room && b.Counter && b.Mount == "wall")
             .Select(b => room.WallStart((int)b.Box.Number("wall")) + b.Box.Inches("offset")).ToList();
-        var parts = Stretches("sink", "range", "refrigerator", "cabinet");
-        foreach (var (from, to) in counters)
+        var parts = Stretches(room, "sink", "range", "refrigerator", "cabinet");
+        foreach (var (from, to) in Countertops(room))
         {
             IEnumerable<double> Turned(double at) => [at, at + room.Around];
             var at = from;
@@ -130,9 +138,9 @@ internal static class Placing
                 var stretch = outlets.SelectMany(Turned).Where(o => o >= at && o <= cut).Order().ToList();
                 var worst = stretch.Count == 0 ? cut - at : Math.Max(Math.Max(stretch[0] - at, cut - stretch[^1]),
                     stretch.Zip(stretch.Skip(1), (p, q) => (q - p) / 2).DefaultIfEmpty().Max());
-                if (cut - at >= 12 && (stretch.Count == 0 || worst > 24.02))
+                if (cut - at >= narrowest && (stretch.Count == 0 || worst > reach + .02))
                 {
-                    yield return new("counter", "210.52(C)", ["room:" + room.Id],
+                    yield return new("counter", article, ["room:" + room.Id],
                         $"{room.Id}: {worst:0.0} in of counter from a receptacle");
                 }
 

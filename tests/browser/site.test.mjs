@@ -228,6 +228,18 @@ test("what the server can never keep is shown to be placed by hand", async ({ pa
   await expect(page.getByRole("region", { name: "To be placed by hand" })).toHaveCount(0);
 });
 
+test("what is cut of the runs that are pulled is counted on the phone as the server counts it", async ({ page }) => {
+  await openSite(page);
+  const pulled = page.locator("[data-pulled]");
+  await expect(pulled).toHaveText("0 ft");
+  for (let i = 0; i < 60; i++) await ticks(page, "pulled").nth(i).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  const counted = await pulled.innerText();
+  expect(counted).toMatch(/^\d,?\d\d\d ft$/);
+  await page.reload();
+  await expect(pulled).toHaveText(counted);
+});
+
 for (const view of ["pull", "make-up", "land", "walk", "test", "reels", "done"]) {
   test(`axe finds nothing on the list ${view}, and a thumb hits everything`, async ({ page }) => {
     await openSite(page, view);

@@ -1,8 +1,9 @@
-using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
+using System.Collections.Immutable;
 
 namespace Circuitum.Core.Conductors;
 
@@ -24,9 +25,6 @@ public sealed record ConduitSum(string? Trade, Percent Fill, bool Jams, int Turn
 /// <summary>Sizes a raceway by fill, and looks at its bends.</summary>
 public static class ConduitFill
 {
-    /// <summary>Bends between pull points at most: 352.26, 358.26.</summary>
-    public const int MostDegrees = 360;
-
     /// <summary>The smallest pipe that may hold these conductors, Chapter 9 Tables 1, 4 and 5.</summary>
     /// <param name="kind">The pipe.</param>
     /// <param name="conductors">At least one.</param>
@@ -63,13 +61,13 @@ public static class ConduitFill
                         $"{ratio:0.00}{(ratio is >= 2.8m and <= 3.2m ? ", where three wedge side by side: take the next size" : "")}");
                 }
 
-                return new(trade, fill, jams is >= 2.8m and <= 3.2m, turns, turns > MostDegrees, pulling,
-                    why.Book("bends between pull points", $"{turns}° of {MostDegrees}°",
+                return new(trade, fill, jams is >= 2.8m and <= 3.2m, turns, turns > Raceway.MostDegrees, pulling,
+                    why.Book("bends between pull points", $"{turns}° of {Raceway.MostDegrees}°",
                         book.Cite(RuleId.PlasticBends, RuleId.TubingBends)));
             }
         }
 
-        return new(null, new(0), false, turns, turns > MostDegrees, pulling,
+        return new(null, new(0), false, turns, turns > Raceway.MostDegrees, pulling,
             why.Book($"no {NameOf(kind)} to 2 in is large enough", area.ToString(), book.Cite(RuleId.PipeAreas)));
     }
 

@@ -30,7 +30,8 @@ public sealed record RoomConsequence(string What, Citation Section)
             null);
         if (book.Protection.Afci(outlet) is { } afci)
         {
-            yield return new($"its {book.Supply.ToNeutral} outlets are AFCI protected", afci.Cite);
+            var lights = book.Protection.Afci(outlet with { Receptacle = false, Lighting = true }) is not null;
+            yield return new($"its {book.Supply.ToNeutral} {(lights ? "outlets" : "receptacles")} are AFCI protected", afci.Cite);
         }
 
         if (book.Protection.Gfci(outlet) is { } gfci)

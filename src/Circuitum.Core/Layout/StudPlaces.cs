@@ -26,7 +26,7 @@ internal sealed class StudPlaces(FramedLevel level, FramedRoom room, Length heig
     public List<(Length From, Length To)> Free(RoomSide side, Length from, Length to)
     {
         var taken = side.Openings.Where(o => Blocks(o)).Select(o => (From: o.From - FromJamb, To: o.To + FromJamb))
-            .Concat(Kept(side)).Concat(panels.Where(p => p.Room == room.Room.Id && p.Wall == side.Number)
+            .Concat(Kept(side)).Concat(InTubs(side)).Concat(panels.Where(p => p.Room == room.Room.Id && p.Wall == side.Number)
                 .Select(p => (From: p.Offset - Length.FromInches(9), To: p.Offset + Length.FromInches(9))))
             .Concat(boxes.Where(b => b.Box.Mount == Mount.Wall && b.Box.Wall == side.Number && b.Box.Room == room.Room.Id && !b.Box.Outside
                 && (b.Height - height).Abs() < BoxHigh)
@@ -101,6 +101,21 @@ internal sealed class StudPlaces(FramedLevel level, FramedRoom room, Length heig
         var any = free.Select(f => Length.Max(f.From, Length.Min(f.To, wish))).OrderBy(at => (at - wish).Abs()).Cast<Length?>()
             .FirstOrDefault();
         return stud is Length s && any is Length a && (s - wish).Abs() <= (a - wish).Abs() + Length.FromInches(8) ? s : any;
+    }
+
+    // The walls of a tub or shower: nothing stands in its space.
+    private IEnumerable<(Length From, Length To)> InTubs(RoomSide side)
+    {
+        foreach (var tub in room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower))
+        {
+            var (northWest, southEast) = room.Footprint(tub);
+            var beside = Outline.Nearest((northWest, southEast), side.Start);
+            if ((side.AlongX ? beside.Y - side.Start.Y : beside.X - side.Start.X).Abs() < Length.FromInches(1))
+            {
+                Length a = side.Offset(northWest), b = side.Offset(southEast);
+                yield return (Length.Min(a, b) - (BoxWide / 2), Length.Max(a, b) + (BoxWide / 2));
+            }
+        }
     }
 
     // Studs of every wall that this side is made of, either face of each; jambs and corners have studs too.

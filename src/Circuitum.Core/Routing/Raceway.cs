@@ -38,6 +38,13 @@ public sealed record PipePull(Length From, Length To, ImmutableArray<PipeBend> B
 /// <param name="Runs">Home runs and feeders in it, the longest first.</param>
 public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
 {
+    /// <summary>Bends between two pull points, 352.26 and 358.26: four quarters of a circle.</summary>
+    public const int MostDegrees = 360;
+
+    /// <summary>Where the plan itself sets a pull box, from the panel: on a pipe that nobody has drawn and that would bend too often.
+    /// </summary>
+    public ImmutableArray<Length> PullBoxes { get; init; } = [];
+
     /// <summary>The run that the pipe follows from end to end; others leave it on the way.</summary>
     public Run Lead => Runs[0];
 
@@ -64,7 +71,7 @@ public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
             var walls = Enumerable.Range(0, legs.Length - 1)
                 .Where(i => (legs[i].Space == Space.Trench) != (legs[i + 1].Space == Space.Trench)).Select(i => ends[i]);
             Length[] points = [.. Pipe.Stops.Where(s => s.Kind == PipeStopKind.PullBox && s.Along < ends[^1]).Select(s => s.Along)
-                .Concat(walls).Append(Length.Zero).Append(ends[^1]).Distinct().Order()];
+                .Concat(PullBoxes).Concat(walls).Append(Length.Zero).Append(ends[^1]).Distinct().Order()];
             var pulls = ImmutableArray.CreateBuilder<PipePull>();
             foreach (var (from, to) in points.Zip(points.Skip(1)))
             {
@@ -183,6 +190,21 @@ public static class Raceways
     [
         .. circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is not null).GroupBy(r => r.Pipe!)
             .Select(g => new Raceway(For(job, g.First().Circuit, true)!,
-                [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal)])),
+                [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal)]))
+            .Select(r => job.Pipes.Contains(r.Pipe) ? r : WithPullBoxes(r)),
     ];
+
+    // A box at the last bend that may still be pulled through, and on from there.
+    private static Raceway WithPullBoxes(Raceway raceway)
+    {
+        while (raceway.Pulls.FirstOrDefault(p => p.Degrees > Raceway.MostDegrees) is { } pull)
+        {
+            raceway = raceway with
+            {
+                PullBoxes = raceway.PullBoxes.Add(pull.Bends.Last(b => b.Total <= Raceway.MostDegrees).Along),
+            };
+        }
+
+        return raceway;
+    }
 }

@@ -203,7 +203,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
 
             var van = VanReels.Read(Van ?? "");
             Reels = [.. CutsLeft().OrderBy(c => c.Key, StringComparer.Ordinal).Select(c => (c.Key, ReelCutting.Of(
-                [.. van[c.Key].Select((left, i) => ($"reel {i + 1}, {left.WholeFeetUp} ft", left))], [.. c], full)))];
+                [.. van[c.Key].Select((left, i) => ($"reel {i + 1}, {left.Cut(Plan.Job.Schools.Measure)}", left))], [.. c], full)))];
         }
         catch (FormatException e)
         {
@@ -272,9 +272,10 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
     public static string Time(Instant at) => DateTimeOffset.FromUnixTimeMilliseconds(at.UnixMilliseconds)
         .ToString("MMM d HH:mm 'UTC'", System.Globalization.CultureInfo.InvariantCulture);
 
-    /// <summary>Feet more or less: +3 ft.</summary>
-    public static string Apart(Length length) =>
-        string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{length.Feet:+0;-0;0} ft");
+    /// <summary>More or less: +3 ft, or +0.9 m.</summary>
+    public string Apart(Length length) => Plan.Job.Schools.Measure == Measure.Metres
+        ? string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{length.Metres:+0.0;-0.0;0.0} m")
+        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{length.Feet:+0;-0;0} ft");
 
     /// <summary>A reel of branch-circuit cable as counters stock it: 250 ft.</summary>
     public static Length FullReel { get; } = Length.FromFeet(250);

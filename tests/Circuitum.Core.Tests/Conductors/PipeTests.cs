@@ -159,6 +159,23 @@ public sealed class PipeTests
         Assert.All(Of(Planner.Plan(job), "h1").Pipe!.Raceway.Pulls, p => Assert.True(p.Degrees <= 360));
     }
 
+    [Fact] // a feeder's own pipe, which nobody drew: the plan sets its pull boxes, and tags nothing of its own making
+    public void A_pipe_that_nobody_drew_never_bends_too_often()
+    {
+        var boxes = 0;
+        foreach (var number in Enumerable.Range(1, 60).Where(n => n % 4 is 1 or 3))
+        {
+            var job = BuiltHouses.Number(number);
+            var plan = Planner.Plan(job with { Schools = job.Schools with { Feeders = FeederWay.Pipe } });
+            var pipes = FittedPipe.Each(plan.Circuits.Select(c => c.Sized)).ToList();
+            Assert.All(pipes.SelectMany(p => p.Raceway.Pulls), p => Assert.True(p.Bends.Sum(b => b.Degrees) <= 360));
+            Assert.DoesNotContain(plan.Tags, t => t.Rule is "352.26" or "358.26");
+            boxes += pipes.Sum(p => p.Raceway.PullBoxes.Length);
+        }
+
+        Assert.True(boxes > 0);
+    }
+
     [Fact]
     public void A_joint_between_boxes_is_red_until_a_box_stands_there_or_it_is_pulled_new()
     {

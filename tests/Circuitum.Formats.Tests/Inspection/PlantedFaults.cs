@@ -74,6 +74,35 @@ internal static class PlantedFaults
         ("a range that no method counts", "counted", 1, p => Plate(p, "m-range")["name"] = "Forgotten range"),
     ];
 
+    /// <summary>The same for a house that is laid out by the Canadian method.</summary>
+    public static IReadOnlyList<(string Name, string Check, int House, Action<Papers> Plant)> Canadian { get; } =
+    [
+        ("thirteen outlets and more", "twelve", 1, p => MoveAll(p, "g-bed")),
+        ("counters on one circuit", "neighbors", 1, p => MoveAll(p, "g-kitchen-c-")),
+        ("a counter circuit of 15 A", "counter circuit", 1, p => Circuit(p, "g-kitchen-c-1")["breakerAmps"] = 15),
+        ("a lamp on a counter circuit", "counter circuit", 1, p => Move(p, "g-hall-l-1", "g-kitchen-c-1")),
+        ("a lamp with the refrigerator", "refrigerator", 1, p => Device(p, "g-hall-l-1", "refrigerator", 700, true)),
+        ("14 AWG behind 30 A", "ampacity", 1, p => Runs(p, "m-dryer")[0]!["gauge"] = "14"),
+        ("an attic of 85 °C", "ampacity", 1, p => Runs(p, "g-kitchen-c-1")[0]!["path"]![0]!["ambientC"] = 85),
+        ("a dryer 300 ft away", "drop", 1, p => Runs(p, "m-dryer")[0]!["lengthFt"] = 300),
+        ("a counter receptacle at the sink without ground-fault protection", "GFCI", 1, p => Unguard(p, "gfci")),
+        ("a bedroom without arc-fault protection", "AFCI", 1, p => Box(p, "g-bed2-r-1")["afci"] = null),
+        ("a box that is too small", "fill", 1, p => Box(p, "g-kitchen-r-1")["volumeIn3"] = 4),
+        ("a bedroom wall without a receptacle", "wall", 1, p => Undraw(p, "g-bed2-r-")),
+        ("a counter without a receptacle", "counter", 1, p => Undraw(p, "g-kitchen-c-")),
+        ("a sum that does not come out", "sum", 1, p => p.Plan["service"]!["standardVa"] = 1),
+        ("a house of half its size", "area", 1, p => p.Plan["service"]!["standard"]![0]!["countedVa"] = 5000),
+        ("a water heater that nobody counts", "others", 1, p => Plate(p, "m-waterheater")["load"] = 90_000),
+    ];
+
+    private static void Unguard(Papers papers, string protection)
+    {
+        foreach (var box in papers.Plan.Each("boxes").Where(b => b.Text("box").StartsWith("g-kitchen-c-", StringComparison.Ordinal)))
+        {
+            box[protection] = null;
+        }
+    }
+
     private static JsonObject Circuit(Papers papers, string box) => papers.Circuits.First(c => c.Circuit.Texts("boxes")
         .Contains(box)).Circuit;
 

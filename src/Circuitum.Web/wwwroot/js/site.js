@@ -74,6 +74,14 @@ function countStops() {
 
 const isPulled = (row) => row.querySelector('[data-step="Pulled"]')?.getAttribute("aria-pressed") === "true";
 
+// What is cut of some rows, as the server writes it: 1,204 ft, or 52.5 m.
+function together(rows, of) {
+  const [, unit] = rows[0].dataset.cut.split(" ");
+  const digits = unit === "m" ? 1 : 0;
+  const sum = of.reduce((total, row) => total + Number(row.dataset.cut.split(" ")[0].replaceAll(",", "")), 0);
+  return `${sum.toLocaleString("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits })} ${unit}`;
+}
+
 // Counts follow what is pressed; only the pull list has all runs to count.
 function count() {
   countStops();
@@ -81,7 +89,7 @@ function count() {
   if (rows.length === 0) return;
   const pulled = rows.filter(isPulled);
   page.querySelector("[data-count]").textContent = String(pulled.length);
-  page.querySelector("[data-feet]").textContent = pulled.reduce((sum, r) => sum + Number(r.dataset.feet), 0).toLocaleString("en-US");
+  page.querySelector("[data-pulled]").textContent = together(rows, pulled);
   page.querySelector("progress").value = pulled.length;
   for (const group of document.querySelectorAll("[data-group]")) {
     const of = [...group.querySelectorAll("[data-row]")];
