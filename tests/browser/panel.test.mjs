@@ -173,7 +173,7 @@ test("two breakers share a space where the label lists it, by card and by hand, 
 test("the service is read line by line, sized the other way, and the tag's button mends it", async ({ page }) => {
   await open(page, "panel");
   await card(page).getByRole("link", { name: "Both, line by line" }).click();
-  await expect(page.getByRole("region", { name: "Standard method, Part III" })).toContainText("249.0 A");
+  await expect(page.getByRole("region", { name: "Standard method, Part III" })).toContainText("264.1 A");
   await expect(page.getByRole("region", { name: "Optional method (220.82)" })).toContainText("169.7 A");
   await page.getByLabel("Sized by").selectOption("Standard");
   await page.getByRole("button", { name: "Set the service" }).click();
@@ -181,8 +181,8 @@ test("the service is read line by line, sized the other way, and the tag's butto
   await open(page, "panel");
   await expect(card(page).getByText("By the standard method the service does not carry the load.").first()).toBeVisible();
   await expect(card(page).getByRole("button", { name: "Size it by the optional method" }).first()).toBeVisible();
-  await card(page).getByRole("button", { name: "A 250 A panel" }).first().click();
-  await expect(board(page)).toContainText("250 A main");
+  await card(page).getByRole("button", { name: "A 300 A panel" }).first().click();
+  await expect(board(page)).toContainText("300 A main");
 });
 
 test("the schedule prints on three sizes, and a sheet that hangs there is told what changed", async ({ page }) => {

@@ -186,10 +186,13 @@ public sealed class RoutingTests
                 && WallHolds(leg, side);
         }))));
 
-    // Legs of the wall that the opening is in: along it, or up and down in it.
-    private static bool WallHolds(PathLeg leg, RoomSide side) => side.AlongX
-        ? leg.From.Y == leg.To.Y && (leg.From.Y - side.Start.Y).Abs() < 8.Inches()
-        : leg.From.X == leg.To.X && (leg.From.X - side.Start.X).Abs() < 8.Inches();
+    // Legs in the wall that the opening is in, between its two faces: along it, or up and down.
+    private static bool WallHolds(PathLeg leg, RoomSide side)
+    {
+        var middle = side.Into(side.Start, -side.HalfThickness);
+        return side.AlongX ? leg.From.Y == leg.To.Y && (leg.From.Y - middle.Y).Abs() < side.HalfThickness
+            : leg.From.X == leg.To.X && (leg.From.X - middle.X).Abs() < side.HalfThickness;
+    }
 
     [Theory] // joists run north and south at 24 in: east to west crosses them, north to south does not
     [InlineData(40, 70, 160, 70, 5)]
