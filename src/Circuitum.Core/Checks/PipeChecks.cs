@@ -19,14 +19,13 @@ internal static class PipeChecks
     {
         var (raceway, pipe) = (fitted.Raceway, fitted.Raceway.Pipe);
         var subject = Subject.Run(raceway.Lead.Id);
-        foreach (var pull in raceway.Pulls.Where(p => p.Degrees > Raceway.MostDegrees))
+        foreach (var pull in raceway.Pulls.Where(p => p.TooMany))
         {
-            var before = pull.Bends.Last(b => b.Total <= Raceway.MostDegrees);
             yield return new(Severity.Red, Stage.Runs, subject, pipe.Kind == ConduitKind.Emt ? plan.Book.Cite(RuleId.TubingBends)
                 : plan.Book.Cite(RuleId.PlasticBends), $"Pipe {pipe.Id} bends too much between two pull points.",
                 $"{pull.Degrees}° from {Feet(pull.From)} to {Feet(pull.To)} along; at most {Raceway.MostDegrees}°.")
             {
-                Fixes = [new Fix($"Set a pull box {Feet(before.Along)} along", With(pipe, new(PipeStopKind.PullBox, before.Along)))],
+                Fixes = [new Fix($"Set a pull box {Feet(pull.LastPulled)} along", With(pipe, new(PipeStopKind.PullBox, pull.LastPulled)))],
             };
         }
 

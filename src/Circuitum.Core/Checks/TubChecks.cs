@@ -19,7 +19,7 @@ internal static class TubChecks
     public static IEnumerable<Tag> Check(Checked plan) => Receptacles(plan).Concat(Switches(plan)).Concat(Hanging(plan));
 
     private static IEnumerable<Tag> Receptacles(Checked plan) => !plan.Book.Outlets.KeepsReceptaclesOffTubs ? [] : plan.Survey.Boxes
-        .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < Length.FromFeet(8)
+        .Where(b => b.Room.Room.Use == RoomUse.Bath && !b.Box.Outside && b.Box.Mount == Mount.Wall && b.Height < OverRim
             && b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
         .Where(b => RequiredOutlets.InTubZone(b.Room, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset), plan.Book.Outlets))
         .Select(b => RequiredOutlets.HasPlaceOffTub(b.Room, plan.Book.Outlets)
@@ -34,7 +34,7 @@ internal static class TubChecks
     // In the space itself: a wall beside the tub, not the one across the room.
     private static IEnumerable<Tag> Switches(Checked plan) => plan.Survey.Boxes
         .Where(b => b.Box is { Outside: false, Mount: Mount.Wall } && b.Height < OverRim && b.Box.Devices.Any(d => d.Kind.IsSwitch())
-            && Tubs(b.Room).Any(f => b.Room.Off(f, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset)) < Length.FromInches(1)))
+            && b.Room.Tubs.Any(f => b.Room.Off(f, b.Room.Sides[b.Box.Wall - 1].At(b.Box.Offset)) < Length.FromInches(1)))
         .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Box.Id), plan.Book.Cite(RuleId.TubSwitches),
             $"{b.Name} is in the space of the tub or shower.",
             "None stands there, unless it is part of the tub and listed with it. Move it along the wall."));
@@ -45,7 +45,7 @@ internal static class TubChecks
             && b.Box.Devices.Any(d => d.Kind is DeviceKind.CeilingFan or DeviceKind.Pendant)))
         {
             var ceiling = plan.House.LevelOf(box.Room.Room.Id).Level.CeilingHeight;
-            var under = Tubs(box.Room).FirstOrDefault(f => box.Room.Off(f, box.Place.At.Plan) < Around
+            var under = box.Room.Tubs.FirstOrDefault(f => box.Room.Off(f, box.Place.At.Plan) < Around
                 && ceiling < OverRim + (f.Kind == FixtureKind.Tub ? Rim : Threshold));
             if (under is not null)
             {
@@ -56,7 +56,4 @@ internal static class TubChecks
             }
         }
     }
-
-    private static IEnumerable<Fixture> Tubs(FramedRoom room) =>
-        room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower);
 }

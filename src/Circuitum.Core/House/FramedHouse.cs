@@ -91,6 +91,9 @@ public sealed record FramedRoom(Room Room, int Structure, int Level, ImmutableAr
         return (new(Length.Min(p.X, q.X), Length.Min(p.Y, q.Y)), new(Length.Max(p.X, q.X), Length.Max(p.Y, q.Y)));
     }
 
+    /// <summary>Its tubs and showers.</summary>
+    public IEnumerable<Fixture> Tubs => Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower);
+
     /// <summary>How far a place is from a fixture, straight across the floor; nothing over it.</summary>
     public Length Off(Fixture fixture, Point at)
     {

@@ -22,6 +22,6 @@ internal static class AlarmPlaces
     /// <summary>The bath whose door a place on the ceiling is too near to; null for none.</summary>
     public static FramedRoom? NearBath(FramedHouse house, FramedRoom room, Point at) => Doorways.Of(house, room)
         .FirstOrDefault(d => d.Other is { Room.Use: RoomUse.Bath } bath
-            && bath.Room.Fixtures.Any(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower)
+            && bath.Tubs.Any()
             && Outline.StraightTo(d.Side.At(d.Opening.From), d.Side.At(d.Opening.To), at) < OffBaths)?.Other;
 }

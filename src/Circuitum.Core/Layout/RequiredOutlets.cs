@@ -110,8 +110,8 @@ internal static class RequiredOutlets
             .Any(at => FromBasin(room, basin, side.At(at)) <= rules.BasinReach.Length && !InTubZone(room, side.At(at), rules))));
 
     /// <summary>Too near to a tub or shower.</summary>
-    public static bool InTubZone(FramedRoom room, Point at, OutletRules rules) => room.Room.Fixtures
-        .Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower).Any(f => room.Off(f, at) < rules.OffTubs.Length);
+    public static bool InTubZone(FramedRoom room, Point at, OutletRules rules) => room.Tubs
+        .Any(f => room.Off(f, at) < rules.OffTubs.Length);
 
     private static IEnumerable<Owed> Rooms(Draft draft)
     {

@@ -106,7 +106,7 @@ internal sealed class StudPlaces(FramedLevel level, FramedRoom room, Length heig
     // The walls of a tub or shower: nothing stands in its space.
     private IEnumerable<(Length From, Length To)> InTubs(RoomSide side)
     {
-        foreach (var tub in room.Room.Fixtures.Where(f => f.Kind is FixtureKind.Tub or FixtureKind.Shower))
+        foreach (var tub in room.Tubs)
         {
             var (northWest, southEast) = room.Footprint(tub);
             var beside = Outline.Nearest((northWest, southEast), side.Start);

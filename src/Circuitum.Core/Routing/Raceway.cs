@@ -31,6 +31,12 @@ public sealed record PipePull(Length From, Length To, ImmutableArray<PipeBend> B
 
     /// <summary>All its bends together.</summary>
     public int Degrees => Bends.IsEmpty ? 0 : Bends[^1].Total;
+
+    /// <summary>It bends more than can be pulled through.</summary>
+    public bool TooMany => Degrees > Raceway.MostDegrees;
+
+    /// <summary>The last of its bends that may still be pulled through: where a pull box is set when there are too many.</summary>
+    public Length LastPulled => Bends.Last(b => b.Total <= Raceway.MostDegrees).Along;
 }
 
 /// <summary>One pipe with the runs pulled in it. Its properties are those of its worst stretch.</summary>
@@ -197,11 +203,11 @@ public static class Raceways
     // A box at the last bend that may still be pulled through, and on from there.
     private static Raceway WithPullBoxes(Raceway raceway)
     {
-        while (raceway.Pulls.FirstOrDefault(p => p.Degrees > Raceway.MostDegrees) is { } pull)
+        while (raceway.Pulls.FirstOrDefault(p => p.TooMany) is { } pull)
         {
             raceway = raceway with
             {
-                PullBoxes = raceway.PullBoxes.Add(pull.Bends.Last(b => b.Total <= Raceway.MostDegrees).Along),
+                PullBoxes = raceway.PullBoxes.Add(pull.LastPulled),
             };
         }
 
