@@ -67,6 +67,45 @@ public sealed class HouseTests : IClassFixture<BenchHost>
         return (visitor, job);
     }
 
+    [Fact] // what the electrical work asks of a house beyond its rooms: where the attic is entered, whether it is damp underneath
+    public async Task A_hatch_is_drawn_and_a_damp_floor_is_said()
+    {
+        var (v, job) = await CottageAsync();
+        await DoneAsync(v, job, "house", "AddFixture", ("room", "kitchen"), ("fields.kind", "AtticHatch"), ("fields.x", "3-0"),
+            ("fields.y", "4-0"));
+        Assert.Contains("hatch</text>", await v.GetAsync($"/job/{job}/house"), StringComparison.Ordinal);
+        var file = await v.GetAsync($"/job/{job}/file/job.circuitum.json");
+        Assert.Contains("\"kind\": \"attic-hatch\"", file, StringComparison.Ordinal);
+        Assert.DoesNotContain("dampUnderfloor", file, StringComparison.Ordinal);
+
+        var structure = System.Text.RegularExpressions.Regex.Match(file, "\"structures\": \\[\\s*{\\s*\"id\": \"([^\"]+)").Groups[1].Value;
+        (string, string)[] damp = [("structure", structure), ("name", "Cottage"), ("dampUnderfloor", "true")];
+        await DoneAsync(v, job, "house", "Structure", [.. damp, ("underfloor", "CrawlSpace")]);
+        Assert.Contains("\"dampUnderfloor\": true", await v.GetAsync($"/job/{job}/file/job.circuitum.json"), StringComparison.Ordinal);
+        // A slab has nothing under it.
+        await DoneAsync(v, job, "house", "Structure", [.. damp, ("underfloor", "Slab")]);
+        Assert.DoesNotContain("dampUnderfloor", await v.GetAsync($"/job/{job}/file/job.circuitum.json"), StringComparison.Ordinal);
+    }
+
+    [Fact] // said on the card of a door; nothing is said of one at grade that is left alone
+    public async Task A_door_leads_onto_a_deck_or_not()
+    {
+        var (v, job) = await CottageAsync();
+        const string owed = "no receptacle on the balcony, deck or porch outside its slider";
+        await DoneAsync(v, job, "house", "AddOpening", ("wall", "kitchen.1"), ("fields.kind", "Slider"), ("fields.offset", "1-0"),
+            ("fields.width", "5-0"));
+        Assert.DoesNotContain(owed, await v.GetAsync($"/job/{job}/boxes"), StringComparison.Ordinal);
+        (string, string)[] door = [("opening", "kitchen-o-1"), ("wall", "1"), ("fields.kind", "Slider"), ("fields.offset", "1-0"),
+            ("fields.width", "5-0")];
+        await DoneAsync(v, job, "house", "Opening", [.. door, ("fields.deck", "yes")]);
+        Assert.Contains(owed, await v.GetAsync($"/job/{job}/boxes"), StringComparison.Ordinal);
+        Assert.Contains("<option value=\"yes\" selected", await v.GetAsync($"/job/{job}/house?on=opening%3Akitchen-o-1"),
+            StringComparison.Ordinal);
+        await RefusedAsync(v, job, "house", "Opening", "a deck or none", [.. door, ("fields.deck", "perhaps")]);
+        await DoneAsync(v, job, "house", "Opening", [.. door, ("fields.deck", "no")]);
+        Assert.DoesNotContain(owed, await v.GetAsync($"/job/{job}/boxes"), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_house_without_boxes_has_nothing_to_switch_on_and_says_so()
     {

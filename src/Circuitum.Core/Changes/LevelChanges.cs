@@ -175,14 +175,21 @@ public sealed record MoveStructure(StructureId Structure, Length East, Length So
 }
 
 /// <summary>Says what a building stands on and whether fuel burns in it.</summary>
-public sealed record SetStructure(StructureId Structure, string Name, Underfloor Underfloor, bool FuelBurning) : JobChange
+public sealed record SetStructure(StructureId Structure, string Name, Underfloor Underfloor, bool FuelBurning, bool DampUnderfloor)
+    : JobChange
 {
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var structure = LevelChanges.Find(job, Structure);
         phrase = $"Change {Name.Trim()}";
-        return LevelChanges.With(job, structure with { Name = Name.Trim(), Underfloor = Underfloor, FuelBurning = FuelBurning });
+        return LevelChanges.With(job, structure with
+        {
+            Name = Name.Trim(),
+            Underfloor = Underfloor,
+            FuelBurning = FuelBurning,
+            DampUnderfloor = DampUnderfloor && Underfloor != Underfloor.Slab,
+        });
     }
 }
 

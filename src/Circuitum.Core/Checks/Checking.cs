@@ -33,6 +33,7 @@ public static class Checking
     [
         .. BoxChecks.Check(plan),
         .. TubChecks.Check(plan),
+        .. GarageChecks.Check(plan),
         .. AlarmChecks.Check(plan),
         .. CircuitChecks.Check(plan),
         .. ProtectionChecks.Check(plan),

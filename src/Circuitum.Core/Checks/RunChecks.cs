@@ -30,6 +30,14 @@ internal static class RunChecks
                     $"{building.Structure.Name} is fed by {fed.Count} circuits.",
                     "A building has one supply: one branch circuit, or a feeder and a panel. Put a panel in it, or take equipment away.");
             }
+
+            if (fed.Count > 0 && !building.Structure.Accessory)
+            {
+                yield return new(Severity.Amber, Stage.Runs, Subject.Structure(building.Structure.Id),
+                    plan.Book.Cite(RuleId.OccupantsReach), $"Whoever lives in {building.Structure.Name} has no panel there.",
+                    $"Its breaker is in panel {fed[0].Circuit.Panel}. Who lives in a dwelling reaches its breakers; it needs a panel of "
+                        + "its own if another household does.");
+            }
         }
     }
 

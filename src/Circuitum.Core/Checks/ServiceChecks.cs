@@ -73,6 +73,19 @@ internal static class ServiceChecks
                 Set("The main is outdoors", service with { OutdoorDisconnect = true, BondedAtDisconnect = true }));
         }
 
+        var room = plan.House.Room(main.Room);
+        if (!service.BondedAtDisconnect && !main.Existing && !room.Sides[main.Wall - 1].Exterior)
+        {
+            yield return new(Severity.Amber, Stage.Panel, subject, plan.Book.Cite(RuleId.ServiceDisconnectPlace),
+                $"Panel {main.Id} has the service disconnect and stands on an inside wall.",
+                $"Wall {main.Wall} of {room.Room.Name} is not at the weather: nothing protects the service conductors on their way to it. "
+                    + "The disconnect stands outdoors, or inside nearest to where they come in. Where they come up through a slab right "
+                    + "under the panel they are outdoors to there; else move it to an outer wall, or put the disconnect outdoors.")
+            {
+                Fixes = [Set("The main is outdoors", service with { OutdoorDisconnect = true, BondedAtDisconnect = true })],
+            };
+        }
+
         if (!service.IntersystemBonding)
         {
             yield return Red(plan.Book.Cite(RuleId.IntersystemBonding), "There is no bridge for bonding other systems.",

@@ -169,5 +169,5 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     // 422.13, 424.4(B) (2017: 424.3(B)) with the blower of the heating, 625.42. A sauna heater is fixed electric heating, a hot tub heats
     // water that somebody sits in (680.10).
     private static bool IsAlwaysContinuous(Appliance appliance) => appliance is Appliance.WaterHeater or Appliance.VehicleCharger
-        or Appliance.SpaceHeater or Appliance.AirHandler or Appliance.SaunaHeater or Appliance.HotTub;
+        or Appliance.SpaceHeater or Appliance.FloorHeating or Appliance.AirHandler or Appliance.SaunaHeater or Appliance.HotTub;
 }

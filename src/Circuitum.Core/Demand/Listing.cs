@@ -110,7 +110,7 @@ public static class Listing
         {
             Appliance.Range or Appliance.Cooktop or Appliance.Oven => Cooking(plate.Load, book),
             Appliance.Dryer when book.Supply.IsAcross(plate.Volts) => LoadKind.Dryer,
-            Appliance.SpaceHeater => LoadKind.SpaceHeat,
+            Appliance.SpaceHeater or Appliance.FloorHeating => LoadKind.SpaceHeat,
             Appliance.HeatPump => heatPump ? LoadKind.HeatPump : LoadKind.Cooling,
             // A blower alone runs with the heat and with the cooling: it is never left out (220.60).
             Appliance.AirHandler => !book.Supply.IsAcross(plate.Volts) ? LoadKind.Fixed

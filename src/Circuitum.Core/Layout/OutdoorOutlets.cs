@@ -5,7 +5,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Layout;
 
-/// <summary>A receptacle outdoors at the front and at the back, 210.52(E)(1). The front is where the entry's door is.</summary>
+/// <summary>A receptacle outdoors at the front and at the back, 210.52(E)(1), and on each balcony, deck and porch, 210.52(E)(3). The front
+/// is where the entry's door is.</summary>
 internal static class OutdoorOutlets
 {
     private enum Facing
@@ -16,7 +17,42 @@ internal static class OutdoorOutlets
         West,
     }
 
-    public static IEnumerable<Owed> Find(Draft draft)
+    // No deck has an outline: what stands so near to its door is taken to be reached from it.
+    private static readonly Length OnDeck = Length.FromFeet(8);
+
+    public static IEnumerable<Owed> Find(Draft draft) => FrontAndBack(draft).Concat(draft.Book.Has(RuleId.DeckReceptacle) ? Decks(draft)
+        : []);
+
+    private static IEnumerable<Owed> Decks(Draft draft)
+    {
+        foreach (var room in draft.House.Rooms.Where(r => !draft.House.Structures[r.Structure].Structure.Accessory))
+        {
+            foreach (var way in Doorways.Of(draft.House, room).Where(d => d.Other is null && LeadsToDeck(draft, room, d.Opening.Opening)))
+            {
+                var middle = way.Middle.At(Length.Zero);
+                if (draft.Boxes.Exists(b => IsOutdoorReceptacle(draft, b)
+                    && draft.House.Room(b.Room) is var other && other.Structure == room.Structure && other.Level == room.Level
+                    && draft.At(b).At(Length.Zero).StraightTo(middle) <= OnDeck))
+                {
+                    continue;
+                }
+
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.DeckReceptacle),
+                    $"{room.Room.Name}: no receptacle on the balcony, deck or porch outside its {Words.Of(way.Opening.Opening.Kind)}.",
+                    $"At least one that is reached from it, at most 6-1/2 ft above it; within {OnDeck} of the door. Where no deck is "
+                        + "built, say so on the card of the door.",
+                    d => Place(d, room, way.Side, way.Opening.To + Length.FromInches(36)))
+                {
+                    Part = way.Opening.Opening.Id.Value,
+                };
+            }
+        }
+    }
+
+    private static bool LeadsToDeck(Draft draft, FramedRoom room, Opening door) => door.Kind is OpeningKind.Door or OpeningKind.Slider
+        && (door.Deck ?? !Grade.IsAt(draft.House, room));
+
+    private static IEnumerable<Owed> FrontAndBack(Draft draft)
     {
         foreach (var structure in draft.House.Structures.Where(s => !s.Structure.Accessory))
         {

@@ -23,6 +23,7 @@ internal static partial class BoxLine
         ("garage door opener", "Garage-door opener"), ("garage opener", "Garage-door opener"), ("door opener", "Garage-door opener"),
         ("opener", "Garage-door opener"), ("freezer", "Freezer"), ("treadmill", "Treadmill"), ("generator inlet", "Generator inlet"),
         ("welder", "Welder"), ("hydromassage tub", "Hydromassage tub"), ("hot tub", "Hot tub"),
+        ("floor warming", "Floor warming"), ("heated floor", "Floor warming"),
     ];
 
     private static readonly ImmutableArray<(string Words, DeviceKind Kind)> Devices =

@@ -48,7 +48,8 @@ internal static partial class Spoken
         ("washer", FixtureKind.Washer), ("dryer", FixtureKind.Dryer), ("bed", FixtureKind.Bed), ("table", FixtureKind.Table),
         ("desk", FixtureKind.Table), ("bench", FixtureKind.Bench), ("shelf", FixtureKind.Shelf), ("shelves", FixtureKind.Shelf),
         ("stairs", FixtureKind.Stair), ("stair", FixtureKind.Stair), ("sofa", FixtureKind.Sofa), ("couch", FixtureKind.Sofa),
-        ("fireplace", FixtureKind.Fireplace),
+        ("fireplace", FixtureKind.Fireplace), ("attic hatch", FixtureKind.AtticHatch), ("scuttle", FixtureKind.AtticHatch),
+        ("attic ladder", FixtureKind.AtticLadder), ("attic stair", FixtureKind.AtticLadder),
     ];
 
     private static readonly ImmutableArray<(string Words, OpeningKind Kind)> Openings =

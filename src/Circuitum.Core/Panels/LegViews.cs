@@ -19,7 +19,7 @@ public static class LegViews
         Appliance.Disposer or Appliance.Washer or Appliance.Dryer or Appliance.DoorOpener => (0, 0),
         Appliance.VehicleCharger => (0, 1),
         Appliance.WaterHeater or Appliance.HeatPump or Appliance.AirHandler => (.5m, 1),
-        Appliance.SpaceHeater => (.5m, 1),
+        Appliance.SpaceHeater or Appliance.FloorHeating => (.5m, 1),
         Appliance.SaunaHeater => (1, 0),
         _ => (.5m, .5m),
     };
@@ -55,7 +55,8 @@ public static class LegViews
     {
         Appliance.Range or Appliance.Cooktop or Appliance.Oven => plate.Load.Value == 0 ? 1
             : book.Demand.Range(plate.Load).Value / plate.Load.Value,
-        Appliance.Dryer or Appliance.VehicleCharger or Appliance.HeatPump or Appliance.AirHandler or Appliance.SpaceHeater => 1,
+        Appliance.Dryer or Appliance.VehicleCharger or Appliance.HeatPump or Appliance.AirHandler or Appliance.SpaceHeater
+            or Appliance.FloorHeating => 1,
         _ when plate.Cord && plate.Appliance is not (Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood
             or Appliance.DoorOpener) => .35m,
         _ => .75m,

@@ -164,6 +164,8 @@ public enum RuleId
     BasinReceptacle,
     /// <summary>One at the front and one at the back.</summary>
     OutdoorReceptacles,
+    /// <summary>A receptacle on each balcony, deck and porch that a room leads onto.</summary>
+    DeckReceptacle,
     /// <summary>One in the laundry.</summary>
     LaundryReceptacle,
     /// <summary>One for each bay of a garage.</summary>
@@ -270,8 +272,20 @@ public enum RuleId
     SurgeProtection,
     /// <summary>The smallest service of a dwelling.</summary>
     LeastService,
+    /// <summary>Where the service disconnect stands: outdoors, or inside nearest to where the conductors come in.</summary>
+    ServiceDisconnectPlace,
+    /// <summary>Whoever lives in a dwelling reaches its breakers.</summary>
+    OccupantsReach,
+    /// <summary>No door from a garage into a bedroom.</summary>
+    GarageDoors,
+    /// <summary>What passes the separation of a garage is sealed.</summary>
+    GarageSeparation,
     /// <summary>A dwelling has a disconnect outdoors.</summary>
     EmergencyDisconnect,
+    /// <summary>Surge protection where a feeder supplies a dwelling.</summary>
+    DwellingFeederSurge,
+    /// <summary>The emergency disconnect of a dwelling behind a feeder from outside.</summary>
+    DwellingFeederDisconnect,
     /// <summary>Breakers protect their conductors.</summary>
     ConductorProtection,
     /// <summary>The next standard size up is allowed.</summary>
@@ -326,6 +340,8 @@ public enum RuleId
     ElectrodeConductorLimits,
     /// <summary>A bonding point for other systems.</summary>
     IntersystemBonding,
+    /// <summary>Metal water pipe is bonded, where it is no electrode.</summary>
+    WaterPipeBond,
     /// <summary>Metal gas pipe is bonded.</summary>
     GasPipeBond,
     /// <summary>The equipment grounding conductor.</summary>
@@ -503,6 +519,8 @@ public enum RuleId
     VehicleContinuous,
     /// <summary>A receptacle for it has ground-fault protection.</summary>
     VehicleReceptacle,
+    /// <summary>Heating cable in the floor of a bath or a kitchen has ground-fault protection.</summary>
+    FloorHeating,
     /// <summary>A hydromassage tub: a circuit of its own, with ground-fault protection.</summary>
     HydromassageTub,
     /// <summary>What is bonded at a hydromassage tub.</summary>

@@ -16,6 +16,10 @@ public abstract class FramingRules
 
     /// <summary>A hole in a stud keeps this far from its edges.</summary>
     public abstract Asked FromStudEdge { get; }
+
+    /// <summary>Cable over the members of an attic is guarded so far around a hatch without a ladder; null where the book says it
+    /// otherwise.</summary>
+    public abstract Asked? GuardedFromHatch { get; }
 }
 
 /// <summary>A part of a whole, as a book writes it: a third.</summary>

@@ -182,7 +182,7 @@ public static class CircuitRulings
             Appliance.WaterHeater => plan.Book.Cite(RuleId.WaterHeaterLoad),
             Appliance.VehicleCharger => plan.Book.Cite(RuleId.VehicleContinuous),
             Appliance.HotTub => plan.Book.Cite(RuleId.HotTubLoad),
-            Appliance.SpaceHeater or Appliance.SaunaHeater => plan.Book.Cite(RuleId.SpaceHeating),
+            Appliance.SpaceHeater or Appliance.FloorHeating or Appliance.SaunaHeater => plan.Book.Cite(RuleId.SpaceHeating),
             Appliance.Dishwasher => "crew's way: a dishwasher is continuous",
             _ => circuit.Kind == CircuitKind.Individual ? "nameplate" : plan.Book.Cite(RuleId.BranchConductors),
         };

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Runtime.InteropServices;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -59,7 +58,7 @@ public static class Hardware
         return
         [
             .. Cable(plan), .. Pipes(plan), .. Counted(places.Select(p => p.Box), "boxes"), .. Joints(plan), .. Staples(plan),
-            .. Boards(plan), .. Guards(plan), .. Holes(plan), .. LowVoltageMaterial.Rough(plan),
+            .. AtticBoards.Of(plan), .. Guards(plan), .. Holes(plan), .. LowVoltageMaterial.Rough(plan),
             .. In(MaterialPhase.Trim, Counted(places.SelectMany(p => p.Devices), "devices").Concat(TrimMaterial.Of(plan, places))
                 .Concat(Breakers(plan)).Concat(LowVoltageMaterial.Trim(plan))),
             .. In(MaterialPhase.Service, TrimMaterial.Panels(plan).Concat(ServiceMaterial.Of(plan))),
@@ -123,8 +122,12 @@ public static class Hardware
             var points = pipe.Raceway.Pulls.Length - 1;
             if (points > 0)
             {
+                var large = pipe is { Sum.Trade: { } trade } && pipe.Contents.Max(c => c.Gauge) >= PullLengths.From
+                    ? $"; a box at least {Across(PullLengths.Turned(trade), plan.Job.Schools.Measure)} across where the pull turns, "
+                        + $"{Across(PullLengths.Straight(trade), plan.Job.Schools.Measure)} where it goes straight on, a body marked for "
+                        + $"them ({plan.Book.Cite(RuleId.PullBoxes)})" : "";
                 yield return new("Conduit bodies and pull boxes", "each", points,
-                    "at walls where the pipe goes into the ground, and where a pull was set");
+                    $"at walls where the pipe goes into the ground, and where a pull was set{large}");
             }
         }
 
@@ -151,22 +154,27 @@ public static class Hardware
     /// <param name="plan">The plan.</param>
     /// <param name="box">The place.</param>
     public static PlaceMaterial At(Plan plan, PlacedBox box) => new(box,
-        plan.CircuitOf(box.Box.Id) is { } circuit ? NameOf(box, circuit.Boxes[box.Box.Id].Given, circuit.Sized.Gauge.Value, plan.Book)
+        plan.CircuitOf(box.Box.Id) is { } circuit ? NameOf(box, circuit.Boxes[box.Box.Id], circuit.Sized.Gauge.Value, plan.Book)
             : NameOf(box, null, Gauge.Awg14, plan.Book),
         [.. box.Box.Devices.Select((d, gang) => NameOf(plan, box, d, gang)).OfType<string>()], TrimMaterial.Cover(box));
 
-    private static string NameOf(PlacedBox box, CubicInches? given, Gauge gauge, CodeBook book)
+    private static string NameOf(PlacedBox box, WiredBox? wired, Gauge gauge, CodeBook book)
     {
+        var given = wired?.Given;
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
         return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) || IsForAFan(box, book) ? $"Ceiling box rated for a fan, {size}"
             : BoxRules.SquareOf(given) is { } square
                 ? $"{square} square box 2-1/8 deep with a {(box.Gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, "
                     + size
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
-            : gauge >= Gauge.Awg4 ? $"Box for {gauge} AWG, by the length of its pull ({book.Cite(RuleId.PullBoxes)})"
+            : gauge >= PullLengths.From && wired is not null ? $"Box for {gauge} AWG, "
+                + $"{(PullLengths.AtEnd(wired.FedBy, gauge, book) is { } across ? $"at least {Across(across, book.Measure)} across"
+                    : "by its pull")} ({book.Cite(RuleId.PullBoxes)})"
             : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"
             : $"{box.Box.Devices.Length}-gang box, {size}";
     }
+
+    private static string Across(Length box, Measure measure) => measure == Measure.Metres ? box.Measured(measure) : box.ToString();
 
     /// <summary>A lamp's box in the ceiling of a habitable room, where a paddle fan may hang one day (314.27(C) from 2020).</summary>
     public static bool IsForAFan(PlacedBox box, CodeBook book) => book.Boxes.FanRatedInCeilings && box.Box.Mount == Mount.Ceiling
@@ -278,6 +286,23 @@ public static class Hardware
             $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
         yield return new("Fire-caulked holes", "each", CaulkedCount(plan),
             $"plates between stories, {plan.Book.Cite(RuleId.FireBlocking)}");
+        if (plan.Book.Has(RuleId.GarageSeparation) && SealedCount(plan) is > 0 and var places)
+        {
+            yield return new("Sealed places in the garage's separation", "each", places,
+                $"boxes on either face and in its ceiling, holes in its plates, {plan.Book.Cite(RuleId.GarageSeparation)}");
+        }
+    }
+
+    // What a garage shares with rooms of its house: walls with something else behind them, and its ceiling.
+    private static int SealedCount(Plan plan)
+    {
+        bool Garage(RoomId room) => plan.House.Room(room).Room.Use == RoomUse.Garage;
+        var parting = plan.House.Levels.SelectMany(l => l.Walls.Where(w => w.Rooms.Length == 2 && Garage(w.Rooms[0]) != Garage(w.Rooms[1]))
+            .Select(w => (l.Structure, l.Index, w.Index))).ToHashSet();
+        return plan.Survey.Boxes.Count(b => b.Place.Wall is int wall ? parting.Contains((b.Place.Structure, b.Place.Level, wall))
+                : Garage(b.Room.Room.Id) && !b.Box.Outside)
+            + plan.Holes.All.Count(h => h.Spot.Kind == MemberKind.Plate && !IsBetweenStoreys(plan, h.Spot)
+                && parting.Contains((h.Spot.Structure, h.Spot.Level, h.Spot.Member)));
     }
 
     /// <summary>Steel plates that guard the holes of a plan.</summary>
@@ -313,41 +338,6 @@ public static class Hardware
     private static string NameOf(Plan plan, Spot spot) => spot.Kind == MemberKind.Joist
         && BoredJoists.Of(plan.House, spot).Joists.Kind == JoistKind.IJoist ? "webs of I-joists, by the maker’s chart"
             : Words.Of(spot.Kind) + "s";
-
-    // 320.23, 334.23: over the bottom chords of trusses cable lies on boards, one for all that go the same line.
-    private static IEnumerable<MaterialLine> Boards(Plan plan)
-    {
-        var lines = new Dictionary<(int Structure, Length Z, int Line), List<(Length From, Length To)>>();
-        foreach (var run in plan.Circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
-        {
-            var structure = plan.House.Structures[run.From.Place.Structure];
-            foreach (var leg in run.Way.Legs.Where(l => l.Space is Space.Attic or Space.Joists))
-            {
-                if (structure.Levels.FirstOrDefault(l => l.Ceiling + (l.Level.CeilingJoists.Depth / 2) == leg.From.Z)?.Level.CeilingJoists
-                    is not { Kind: JoistKind.RoofTruss } trusses)
-                {
-                    continue;
-                }
-
-                var east = trusses.Run == JoistRun.NorthSouth;
-                var (from, to) = east ? (leg.From.X, leg.To.X) : (leg.From.Y, leg.To.Y);
-                if (from != to)
-                {
-                    var key = (structure.Index, leg.From.Z, (east ? leg.From.Y : leg.From.X).Sixtyfourths
-                        / WallFrame.UsualSpacing.Sixtyfourths);
-                    (CollectionsMarshal.GetValueRefOrAddDefault(lines, key, out _) ??= []).Add((Length.Min(from, to), Length.Max(from,
-                        to)));
-                }
-            }
-        }
-
-        var feet = lines.Values.Select(l => l.Covered()).Total();
-        if (feet > Length.Zero)
-        {
-            yield return Long(plan, "Running boards, 1×4", feet,
-                $"over the bottom chords of trusses, which are never bored, {plan.Book.Cite(RuleId.TrussesUncut, RuleId.CableInAttics)}");
-        }
-    }
 
     private static bool Punched(Plan plan, Spot spot) => spot.Kind == MemberKind.Stud
         && plan.House.Structures[spot.Structure].Levels[spot.Level].Walls[spot.Member].Frame.Framing == WallFraming.MetalStud;

@@ -38,6 +38,13 @@ internal static class ServiceMaterial
                 $"measured on site, {book.Cite(RuleId.ElectrodeConductor, RuleId.ElectrodeConductorLimits)}");
         }
 
+        // An electrode's conductor bonds the pipe that it goes to.
+        if (service is { MetalWater: true, WaterPipe: false })
+        {
+            yield return new($"Bonding jumper to the metal water pipe, {largest} copper, with its clamp", "each", 1,
+                $"where water pipe in the house is metal, {book.Cite(RuleId.WaterPipeBond)}");
+        }
+
         if (service.GasPipe)
         {
             yield return new("Bonding jumper to the gas pipe, 6 copper, with its clamp", "each", 1,
@@ -73,6 +80,14 @@ internal static class ServiceMaterial
                 $"{name}, {plan.Book.Service.RodsApart} apart"
                 + $"{(plan.Book.Service.OneRodWhereMeasured ? ", one alone where it measures 25 ohm" : "")}, "
                 + $"{plan.Book.Cite(RuleId.BuildingElectrode)}");
+            // A second dwelling, not a shed: what protects a service of its own is asked behind a feeder too.
+            if (!building.Structure.Accessory && plan.Book.Has(RuleId.DwellingFeederSurge))
+            {
+                yield return new("Surge protector", "each", 1, $"{name}, {plan.Book.Cite(RuleId.DwellingFeederSurge)}");
+                yield return new("Emergency disconnect outdoors", "each", 1,
+                    $"{name}, {plan.Book.Cite(RuleId.DwellingFeederDisconnect)}");
+            }
+
             yield return new("Electrode conductor to the rods, 6 copper", "each", 1,
                 $"{name}, measured on site, {plan.Book.Cite(RuleId.BuildingElectrode)}");
         }

@@ -59,6 +59,11 @@ internal static class FixtureDrawing
             case FixtureKind.Shelf:
                 svg.Rect(a, b, "fixture dashed");
                 break;
+            case FixtureKind.AtticHatch or FixtureKind.AtticLadder:
+                svg.Rect(a, b, "fixture dashed");
+                svg.Words(kind == FixtureKind.AtticHatch ? "hatch" : "ladder", x + (w / 2), y + (h / 2) + 3, "fixture-name");
+                ink.Take(x + (w / 2), y + (h / 2), 14, 4);
+                break;
             case FixtureKind.Sink or FixtureKind.Vanity or FixtureKind.Tub:
                 svg.Rect(a, b, "fixture");
                 svg.Empty("rect", ("class", "detail"), ("x", SvgText.N(x + inset)), ("y", SvgText.N(y + inset)),

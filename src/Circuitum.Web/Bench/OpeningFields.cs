@@ -24,6 +24,9 @@ public sealed record OpeningFields
     /// <summary>Swings away from the room.</summary>
     public bool SwingsOut { get; init; }
 
+    /// <summary>Whether a deck lies outside: yes, no, or empty where nothing is said.</summary>
+    public string? Deck { get; init; }
+
     /// <summary>The opening.</summary>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public Opening Read(string id, int wall)
@@ -41,6 +44,13 @@ public sealed record OpeningFields
             Hinge = string.IsNullOrEmpty(Hinge)
                 ? default : Entry.Choice<Hinge>(Hinge),
             SwingsOut = SwingsOut,
+            Deck = Deck switch
+            {
+                null or "" => null,
+                "yes" => true,
+                "no" => false,
+                _ => throw new FormatException($"Outside it there is a deck or none, not “{Deck}”."),
+            },
         };
     }
 }

@@ -47,6 +47,9 @@ public sealed record ServiceFields
     /// <summary>Water pipe in the earth.</summary>
     public bool WaterPipe { get; init; }
 
+    /// <summary>Metal water pipe in the house.</summary>
+    public bool MetalWater { get; init; }
+
     /// <summary>Gas pipe.</summary>
     public bool GasPipe { get; init; }
 
@@ -89,6 +92,7 @@ public sealed record ServiceFields
         Rods = Entry.Count(Rods),
         RodMeasured = RodMeasured,
         WaterPipe = WaterPipe,
+        MetalWater = MetalWater,
         GasPipe = GasPipe,
         SurgeProtection = SurgeProtection,
         OutdoorDisconnect = OutdoorDisconnect,

@@ -33,7 +33,7 @@ public sealed class SmallChangeTests
         { new SetRating(new("r"), 0, 20.Amps()), "Make den receptacle 20 A" },
         { new SetBoxPlace(new("r"), true, false), "den receptacle: serves a counter" },
         { new SetHeights([new("r"), new("s")], 20.Inches()), "Set 2 boxes at 1'-8\"" },
-        { new SetStructure(new("house"), "House", Underfloor.Basement, true), "Change House" },
+        { new SetStructure(new("house"), "House", Underfloor.Basement, true, true), "Change House" },
         { new AddLevel(new("house"), "Upper"), "Add level Upper to House" },
         { new AddObstruction(new("ground"), new("Beam", ObstructionKind.Beam, new(Length.Zero, 60.Inches()), 80.Inches(), 4.Inches())),
             "Put in Beam" },

@@ -9,7 +9,7 @@ using Circuitum.Tests.Support;
 namespace Circuitum.Core.Tests;
 
 /// <summary>At tubs and showers: RuleId.TubSwitches, TubLights; hydromassage tubs and hot tubs: RuleId.HydromassageTub, HotTub,
-/// HotTubLoad, HotTubDisconnect.</summary>
+/// HotTubLoad, HotTubDisconnect; warm floors: RuleId.FloorHeating.</summary>
 public sealed class TubTests
 {
     // A bath of 10 by 12 ft with a tub or shower of 60 by 30 in along its first wall.
@@ -75,6 +75,19 @@ public sealed class TubTests
         Assert.DoesNotContain(after.Tags, t => t.Rule == section);
         var placed = Assert.Single(after.Job.Boxes, b => b.Devices.Any(d => d.Kind == DeviceKind.Disconnect));
         Assert.True((placed.Offset - 60.Inches()).Abs() >= 60.Inches());
+    }
+
+    [Theory] // RuleId.FloorHeating: in a bath and a kitchen; 1800 VA for hours are 18.75 A, which 20 A carry
+    [InlineData(RoomUse.Bath, BreakerKind.Gfci)]
+    [InlineData(RoomUse.Kitchen, BreakerKind.DualFunction)]
+    [InlineData(RoomUse.Garage, BreakerKind.Standard)]
+    public void A_warm_floor_has_ground_fault_protection(RoomUse use, BreakerKind kind)
+    {
+        var plan = Planner.Plan(Houses.Row(("b", use, 10)).With(Houses.Appliance("x", "b", 1, 60,
+            EquipmentLibrary.Typical(Appliance.FloorHeating) with { Load = new(1800) })));
+        var circuit = plan.CircuitOf(new("x"))!;
+        Assert.Equal((20m, kind), (circuit.Breaker.Value, circuit.BreakerKind));
+        Assert.Contains(plan.Service.List.Loads, l => l is { Kind: Demand.LoadKind.SpaceHeat, Load.Value: 1800 });
     }
 
     [Fact] // 680.71: alone, whatever the crew shares, and behind ground-fault protection

@@ -30,6 +30,41 @@ public sealed class RequiredOutletTests
         Assert.False(Owed(dryer.With(Houses.On("r", "room", 1, 60)), "210.52(F)"));
     }
 
+    // A den with a slider in its north wall, 60 to 96 in along, on a second storey or not; a receptacle outdoors in that wall.
+    private static Job Balcony(bool? deck, bool upstairs, int? receptacle)
+    {
+        Room Den(string id) => Houses.Rectangle(id, RoomUse.Den, Length.Zero, Length.Zero, 24.Feet(), 12.Feet());
+        var job = Houses.House([Den("room")]);
+        var level = job.Structures[0].Levels[0];
+        var open = level with
+        {
+            Rooms = [Den("room") with { Openings = [Opening("d", OpeningKind.Slider, 1, 60, 36) with { Deck = deck }] }],
+        };
+        var under = level with { Id = new("under"), Name = "Under", Rooms = [Den("below")] };
+        return (job with { Structures = [job.Structures[0] with { Levels = upstairs ? [under, open] : [open] }] })
+            .With(receptacle is int at ? [Houses.On("x", "room", 1, at) with { Outside = true }] : []);
+    }
+
+    [Theory] // RuleId.DeckReceptacle: within 96 in of the middle of the door, which is at 78; a door above grade leads somewhere
+    [InlineData(true, false, null, true)]
+    [InlineData(true, false, 171, false)]
+    [InlineData(true, false, 176, true)]
+    [InlineData(null, false, null, false)]
+    [InlineData(null, true, null, true)]
+    [InlineData(false, true, null, false)]
+    [InlineData(null, true, 40, false)]
+    public void A_balcony_or_deck_has_a_receptacle(bool? deck, bool upstairs, int? receptacle, bool owed) =>
+        Assert.Equal(owed, Owed(Balcony(deck, upstairs, receptacle), "210.52(E)(3)"));
+
+    [Fact]
+    public void It_is_laid_out_beside_the_door()
+    {
+        var tag = Assert.Single(Planner.Plan(Balcony(null, true, null)).Tags, t => t.Rule == "210.52(E)(3)");
+        var after = Assert.Single(tag.Fixes).Change.On(Balcony(null, true, null)).Job!;
+        Assert.False(Owed(after, "210.52(E)(3)"));
+        Assert.True(Assert.Single(after.Boxes).Outside);
+    }
+
     [Theory] // 210.52(G): in addition to those for specific equipment
     [InlineData(RoomUse.UnfinishedBasement, "210.52(G)(3)")]
     [InlineData(RoomUse.Garage, "210.52(G)(1)")]

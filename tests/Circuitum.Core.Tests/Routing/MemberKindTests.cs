@@ -55,6 +55,39 @@ public sealed class MemberKindTests
             StringComparison.Ordinal));
     }
 
+    // Two lamps 50 ft apart, 10 in off the north wall; the attic is entered 25 ft along, so far south of that wall.
+    private static int Strips(FixtureKind? way, int south)
+    {
+        var job = Under(Houses.Row(("den", RoomUse.Den, 60)).With(Houses.Ceiling("a", "den", 40, 10), Houses.Ceiling("b", "den", 640, 10)),
+            JoistKind.RoofTruss, 6);
+        var level = job.Structures[0].Levels[0];
+        return Hardware.Of(Planner.Plan(job with
+        {
+            Structures = [job.Structures[0] with
+            {
+                Levels = [level with
+                {
+                    Rooms = [level.Rooms[0] with { Fixtures = way is not { } kind ? [] : [new() { Kind = kind, X = 300.Inches(),
+                        Y = south.Inches(), Width = 22.Inches(), Depth = 30.Inches() }] }],
+                }],
+            }],
+        })).Where(m => m.Item.StartsWith("Guard strips", StringComparison.Ordinal)).Sum(m => m.Quantity);
+    }
+
+    [Theory] // 320.23(A): 72 in before the hatch, its 22 in, 72 in behind it are 166 in, on both sides 332 in: 28 ft
+    [InlineData(20, 28)]
+    [InlineData(81, 28)]
+    [InlineData(83, 0)]
+    public void Strips_guard_cable_within_6_ft_of_a_hatch(int south, int feet) =>
+        Assert.Equal(feet, Strips(FixtureKind.AtticHatch, south));
+
+    [Fact] // 50 ft of cable between the lamps alone; nobody has said how one comes up: the strict reading
+    public void Where_a_ladder_leads_up_or_nothing_is_drawn_all_of_it_is_guarded()
+    {
+        Assert.True(Strips(FixtureKind.AtticLadder, 83) >= 100);
+        Assert.Equal(Strips(FixtureKind.AtticLadder, 83), Strips(null, 0));
+    }
+
     [Fact]
     public void Holes_in_I_joists_are_listed_apart() =>
         Assert.Contains(Hardware.Of(Planner.Plan(Lamps(JoistKind.IJoist, 9.5m))), m => m.Item.EndsWith("by the maker’s chart",

@@ -2,6 +2,7 @@ using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -125,6 +126,17 @@ public sealed class RoutingTests
         Assert.False(run.Way.Blocked);
         Assert.Contains(run.Way.Legs, l => l.Space == space);
         Assert.DoesNotContain(run.Way.Legs, l => l.To.Z > 96.Inches());
+    }
+
+    [Theory] // 334.12(B)(4): what is pulled under a damp floor is cable for damp places; what stays overhead is not
+    [InlineData(CableWay.FromBelow, true, Jacket.Underground)]
+    [InlineData(CableWay.FromBelow, false, Jacket.Nonmetallic)]
+    [InlineData(CableWay.Overhead, true, Jacket.Nonmetallic)]
+    public void Under_a_damp_floor_cable_is_for_damp_places(CableWay way, bool damp, Jacket jacket)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("r", "den", 2, 60)) with { Schools = new() { Way = way } };
+        job = job with { Structures = [job.Structures[0] with { DampUnderfloor = damp }] };
+        Assert.Equal(jacket, Planner.Plan(job).CircuitOf(new("r"))!.HomeRun!.Jacket);
     }
 
     // A den with a window from 73-1/4 to 93-1/4 in along its north wall (70 in from the corner of the wall's middle line, 3-1/4 in), and a

@@ -284,6 +284,9 @@ public enum Appliance
     /// <summary>Garage-door opener.</summary>
     DoorOpener,
 
+    /// <summary>Heating cable in a floor, with its thermostat.</summary>
+    FloorHeating,
+
     /// <summary>Bath tub with pumps of its own.</summary>
     HydromassageTub,
 

@@ -44,6 +44,7 @@ public static class EquipmentLibrary
         Corded(Jobs.Appliance.SumpPump, "Sump pump", Supply.ToNeutral, 900) with { Motor = true, Individual = true },
         Fixed(Jobs.Appliance.Pump, "Well pump", Supply.Between, 1800) with { Motor = true },
         Corded(Jobs.Appliance.DoorOpener, "Garage-door opener", Supply.ToNeutral, 600) with { Motor = true },
+        Fixed(Jobs.Appliance.FloorHeating, "Floor warming", Supply.ToNeutral, 900) with { Continuous = true, Individual = true },
         Fixed(Jobs.Appliance.HydromassageTub, "Hydromassage tub", Supply.ToNeutral, 1440) with { Motor = true, Individual = true },
         Fixed(Jobs.Appliance.HotTub, "Hot tub", Supply.Between, 9600) with { Continuous = true, Neutral = true, Individual = true },
         Freezer, Treadmill, Tool, Appliance,

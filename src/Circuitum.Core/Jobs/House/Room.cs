@@ -154,6 +154,10 @@ public sealed record Opening
 
     /// <summary>True when the leaf swings away from this room.</summary>
     public bool SwingsOut { get; init; }
+
+    /// <summary>A door or a slider to the outside leads onto a balcony, deck or porch; where nothing is said one above grade does, since it
+    /// leads somewhere, and one at grade does not.</summary>
+    public bool? Deck { get; init; }
 }
 
 /// <summary>Kinds of opening.</summary>
@@ -292,4 +296,10 @@ public enum FixtureKind
 
     /// <summary>Counter that stands out from a wall or another counter by one end.</summary>
     Peninsula,
+
+    /// <summary>Scuttle hole to the attic above, without a ladder.</summary>
+    AtticHatch,
+
+    /// <summary>Stair or ladder to the attic above, fixed or folded.</summary>
+    AtticLadder,
 }

@@ -24,6 +24,9 @@ public sealed record Structure
     /// <summary>What the lowest level stands on.</summary>
     public required Underfloor Underfloor { get; init; }
 
+    /// <summary>True when the space under the lowest floor is damp: cable of the house is then not for it (334.12(B)(4)).</summary>
+    public bool DampUnderfloor { get; init; }
+
     /// <summary>Storeys from the lowest up.</summary>
     public required ImmutableArray<Level> Levels { get; init; }
 }

@@ -39,6 +39,8 @@ public static class UsualSizes
             FixtureKind.SaunaHeater => (16, 14),
             FixtureKind.Sofa => (84, 36),
             FixtureKind.Fireplace => (60, 20),
+            FixtureKind.AtticHatch => (22, 30),
+            FixtureKind.AtticLadder => (25, 54),
             _ => (24, 24),
         };
         return (Length.FromInches(w), Length.FromInches(d));

@@ -49,6 +49,9 @@ public sealed record Service
     /// <summary>True when metal water pipe of 10 ft or more lies in the earth (250.52(A)(1)).</summary>
     public bool WaterPipe { get; init; }
 
+    /// <summary>True when water pipe inside the house is metal, in the earth or not: it is bonded (250.104(A)).</summary>
+    public bool MetalWater { get; init; } = true;
+
     /// <summary>True when metal gas pipe is in the house (250.104(B)).</summary>
     public bool GasPipe { get; init; }
 

@@ -16,4 +16,7 @@ internal sealed class CanadaFraming : FramingRules
 
     /// <summary>What stays beside the hole, in the middle of a third.</summary>
     public override Asked FromStudEdge { get; } = Asked.Millimetres(16);
+
+    /// <summary>By the headroom of the attic, which is not drawn.</summary>
+    public override Asked? GuardedFromHatch => null;
 }

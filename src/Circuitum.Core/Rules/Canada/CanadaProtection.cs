@@ -25,6 +25,7 @@ internal sealed class CanadaProtection(CanadaBook book) : ProtectionRules
     /// <inheritdoc/>
     public override Need? Gfci(Outlet outlet) =>
         outlet.Appliance == Appliance.HydromassageTub ? new("hydromassage tub", book.Cite(RuleId.HydromassageTub))
+        : outlet.Appliance == Appliance.FloorHeating ? new("heating cable in the floor", book.Cite(RuleId.FloorHeating))
         : outlet.Appliance == Appliance.HotTub ? new("hot tub", book.Cite(RuleId.HotTub))
         : !outlet.Receptacle ? null
         : outlet.Outdoors ? new("outdoor receptacle", book.Cite(RuleId.GroundFaultOutdoors))

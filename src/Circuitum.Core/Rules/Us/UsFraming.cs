@@ -16,4 +16,7 @@ internal sealed class UsFraming : FramingRules
 
     /// <summary>R602.6.</summary>
     public override Asked FromStudEdge { get; } = new(Length.FromInches(.625m), "5/8 in");
+
+    /// <summary>320.23(A), by 334.23.</summary>
+    public override Asked? GuardedFromHatch { get; } = Asked.Feet(6);
 }

@@ -47,9 +47,9 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
 
     /// <inheritdoc/>
     public override Need? Gfci(Outlet outlet) =>
-        outlet.Receptacle ? AtTubs(outlet) ?? Receptacle(outlet) ?? ByEquipment(outlet)
+        outlet.Receptacle ? UnderFeetAndInTubs(outlet) ?? Receptacle(outlet) ?? ByEquipment(outlet)
         : outlet.Switch || outlet.Alarm ? null
-        : AtTubs(outlet) ?? HardWired(outlet) ?? ByEquipment(outlet);
+        : UnderFeetAndInTubs(outlet) ?? HardWired(outlet) ?? ByEquipment(outlet);
 
     private Need? Receptacle(Outlet o)
     {
@@ -133,10 +133,12 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
             book.Cite(RuleId.GroundFaultHardWired));
     }
 
-    private Need? AtTubs(Outlet o) => o.Appliance switch
+    private Need? UnderFeetAndInTubs(Outlet o) => o.Appliance switch
     {
         Appliance.HydromassageTub => new("hydromassage tub", book.Cite(RuleId.HydromassageTub)),
         Appliance.HotTub => new("hot tub", book.Cite(RuleId.HotTub)),
+        Appliance.FloorHeating when o.Room is RoomUse.Bath or RoomUse.Kitchen => new("heating cable in the floor",
+            book.Cite(RuleId.FloorHeating)),
         _ => null,
     };
 

@@ -222,8 +222,10 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostDeleteLevelAsync(string level) => ChangeAsync(() => new DeleteLevel(new(level)));
 
     /// <summary>Says what a building stands on.</summary>
-    public Task<IActionResult> OnPostStructureAsync(string structure, string name, string underfloor, bool fuelBurning) =>
-        ChangeAsync(() => new SetStructure(new(structure), name ?? "", Entry.Choice<Underfloor>(underfloor), fuelBurning));
+    public Task<IActionResult> OnPostStructureAsync(string structure, string name, string underfloor, bool fuelBurning,
+        bool dampUnderfloor) =>
+        ChangeAsync(() => new SetStructure(new(structure), name ?? "", Entry.Choice<Underfloor>(underfloor), fuelBurning,
+            dampUnderfloor));
 
     /// <summary>Puts an outbuilding on the site.</summary>
     public Task<IActionResult> OnPostAddStructureAsync(string name, string east, string south, string use, string width, string depth,
