@@ -40,6 +40,7 @@ public static class Checking
         .. RunChecks.Check(plan),
         .. FramingChecks.Check(plan),
         .. PanelChecks.Check(plan),
+        .. SourceChecks.Check(plan),
         .. LowVoltageChecks.Check(plan),
     ];
 

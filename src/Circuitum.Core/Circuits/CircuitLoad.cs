@@ -74,6 +74,9 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// <summary>The connected current.</summary>
     public Amps Current => Connected / Volts;
 
+    /// <summary>What a source on it brings for hours, 0 for what only takes. It is no load.</summary>
+    public VoltAmps Brings { get; init; }
+
     /// <summary>The crew leaves a motor's quarter out where it has company, as many inspectors read it.</summary>
     public bool QuarterLeftOut { get; init; }
 
@@ -87,9 +90,9 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// <summary>A quarter of that motor.</summary>
     public VoltAmps Quarter => new((QuarterOf?.Load.Value ?? 0) / 4);
 
-    /// <summary>Demand, non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A), and a quarter of the largest
-    /// motor.</summary>
-    public Amps Required => (Items.Select(i => i.Required).Total() + Quarter) / Volts;
+    /// <summary>Demand, non-continuous at 100 and continuous at 125 per cent, 210.19(A) and 210.20(A), a quarter of the largest motor, and
+    /// what a source brings at 125 per cent.</summary>
+    public Amps Required => (Items.Select(i => i.Required).Total() + Quarter + ContinuousLoad.Counted(Brings, true)) / Volts;
 
     /// <summary>More than one receptacle for portable cord-and-plug loads: the next standard size up is not allowed, 240.4(B).</summary>
     public bool PortableReceptacles => Items.Sum(i => i.Contacts) > 1;
@@ -115,7 +118,11 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
         }
 
         var volts = book.Supply.For(boxes.SelectMany(b => b.Plates).Select(p => p.Volts));
-        return new(volts, book.Supply.Poles(volts), items) { QuarterLeftOut = schools.MotorQuarter == MotorQuarter.LeftOut };
+        return new(volts, book.Supply.Poles(volts), items)
+        {
+            QuarterLeftOut = schools.MotorQuarter == MotorQuarter.LeftOut,
+            Brings = boxes.SelectMany(b => b.Plates).Where(p => p.Appliance == Appliance.SolarInverter).Select(p => p.Load).Total(),
+        };
     }
 
     /// <summary>A cooktop with one or two wall ovens, and nothing else: taken as one range (Table 220.55, note 4).</summary>
@@ -124,7 +131,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
 
     private static LoadItem? Item(PlacedBox box, Device device, Schools schools, CodeBook book)
     {
-        if (device.Plate is { Appliance: Appliance.GeneratorInlet })
+        if (device.Plate?.Appliance.BringsPower() == true)
         {
             return null;
         }

@@ -158,7 +158,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
     }
 
     private bool NeedsItsOwn(Nameplate plate, Schools schools) => plate.Individual || book.Supply.IsAcross(plate.Volts)
-        || plate.Appliance == Appliance.GeneratorInlet || plate.Load > book.Division.Plugged * Fifteen
+        || plate.Appliance.BringsPower() || plate.Load > book.Division.Plugged * Fifteen
         || plate.Appliance is Appliance.AirHandler or Appliance.VehicleCharger or Appliance.WaterHeater or Appliance.RangeHood
         or Appliance.Microwave or Appliance.SumpPump or Appliance.HydromassageTub or Appliance.HotTub
         || (plate.Appliance == Appliance.Refrigerator && (schools.Refrigerator == RefrigeratorCircuit.Alone
@@ -185,6 +185,8 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             Reason("a cord-connected hood has an individual circuit", plate.Name, book.Cite(RuleId.HoodCircuit)),
         { Appliance: Appliance.GeneratorInlet } =>
             Reason("a generator's inlet goes to its transfer equipment alone", plate.Name, book.Cite(RuleId.TransferEquipment)),
+        { Appliance: Appliance.SolarInverter } =>
+            Reason("what brings power has a circuit of its own", plate.Name, book.Cite(RuleId.SourceCircuit)),
         { Individual: true } => Because.Of("Why this circuit")
             .Job($"the instructions of {plate.Name} ask for an individual circuit", book.Cite(RuleId.ListedUse).Text),
         _ when book.Supply.IsAcross(plate.Volts) => Because.Of("Why this circuit")

@@ -117,7 +117,7 @@ public static class Listing
                 : heatPump ? LoadKind.Supplement : LoadKind.SpaceHeat,
             Appliance.VehicleCharger => LoadKind.Vehicle,
             Appliance.Dishwasher or Appliance.Disposer or Appliance.RangeHood or Appliance.DoorOpener => LoadKind.Fixed,
-            Appliance.GeneratorInlet => null,
+            Appliance.GeneratorInlet or Appliance.SolarInverter => null,
             _ => !plate.Cord ? LoadKind.Fixed : alone ? LoadKind.Specific : null,
         };
         return kind is { } known ? new(plate.Name, known, plate.Load)

@@ -23,6 +23,7 @@ internal static partial class BoxLine
         ("garage door opener", "Garage-door opener"), ("garage opener", "Garage-door opener"), ("door opener", "Garage-door opener"),
         ("opener", "Garage-door opener"), ("freezer", "Freezer"), ("treadmill", "Treadmill"), ("generator inlet", "Generator inlet"),
         ("welder", "Welder"), ("hydromassage tub", "Hydromassage tub"), ("hot tub", "Hot tub"),
+        ("solar inverter", "Solar inverter"), ("inverter", "Solar inverter"),
         ("floor warming", "Floor warming"), ("heated floor", "Floor warming"),
     ];
 
@@ -136,7 +137,7 @@ internal static partial class BoxLine
         var framed = Framing.Frame(job).Room(room.Id);
         var kind = device.Kind == DeviceKind.CeilingFan && room.Use == RoomUse.Bath ? DeviceKind.BathFan : device.Kind;
         var outside = said.Groups["out"].Success || kind is DeviceKind.OutdoorLight or DeviceKind.Flood
-            || device.Plate is { Appliance: Appliance.HeatPump or Appliance.GeneratorInlet };
+            || device.Plate is { Appliance: Appliance.HeatPump or Appliance.GeneratorInlet or Appliance.SolarInverter };
         var overhead = kind.IsOverhead() || device.Plate is { Appliance: Appliance.DoorOpener };
         var side = said.Groups["side"].Success ? Spoken.Side(said.Groups["side"].Value) : (char?)null;
         var boxes = side is null && overhead && !outside ? Overhead(framed, count)

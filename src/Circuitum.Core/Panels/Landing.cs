@@ -23,6 +23,9 @@ public static class Landing
     /// <summary>Upper spaces beside the main, where an interlock reaches: the right side first.</summary>
     public static ImmutableArray<int> Tops { get; } = [2, 1];
 
+    /// <summary>A breaker of two poles in a space stands at the far end of the bus from a main at the top: nothing fits below it.</summary>
+    public static bool IsAtFarEnd(Panel panel, int space) => space + 4 > panel.Spaces;
+
     /// <summary>Spaces that breakers take: two for each two-pole.</summary>
     public static int SpacesNeeded(IEnumerable<int> poles) => poles.Sum();
 
@@ -55,6 +58,7 @@ public static class Landing
                 .ToList().ForEach(board.BesideMain);
         }
 
+        order.Where(c => !board.Has(c) && c.Circuit.Load.Brings.Value > 0).ToList().ForEach(board.AtFarEnd);
         board.Rest([.. order.Where(c => !board.Has(c))]);
         circuits.FindAll(c => c.Circuit.ByLugs).ForEach(board.OnLugs);
         var planned = Descriptions.Of(circuits, survey, job);
@@ -107,6 +111,18 @@ public static class Landing
                 Hold(circuit, space,
                     Why.Book("beside the main, where an interlock holds it and the main so that never both are on",
                         $"{space} and {space + 2}", book.Cite(RuleId.TransferEquipment, RuleId.BackFed)));
+            }
+        }
+
+        // A source at the end of the bus that the main does not feed: nowhere in between do both add up.
+        public void AtFarEnd(WiredCircuit circuit)
+        {
+            if (Spaces.Where(s => IsAtFarEnd(panel, s) && s + 2 <= panel.Spaces && Free(s) && Free(s + 2)).OrderDescending()
+                .Select(s => (int?)s).FirstOrDefault() is int space)
+            {
+                Hold(circuit, space, Why.Book("at the far end of the bus from the main, so that their currents do not add up in it",
+                    $"{space} and {space + 2}", book.Cite(book.Has(RuleId.SourceOnBus)
+                        ? [RuleId.SourceOnBus, RuleId.BackFed] : [RuleId.BackFed])));
             }
         }
 

@@ -297,7 +297,7 @@ internal sealed partial class EnergyBuilder(HouseNetwork house, HouseState state
     private static int FirstReceptacle(Box box) => box.Devices.Select((d, i) => (d, i)).First(x => x.d.Kind.IsGeneralReceptacle()).i;
 
     // What the circuit's load has an item for: as CircuitLoad counts them, device by device.
-    private static bool Counts(Device device) => device.Plate is { } plate ? plate.Appliance != Appliance.GeneratorInlet
+    private static bool Counts(Device device) => device.Plate is { } plate ? !plate.Appliance.BringsPower()
         : device.Kind.IsReceptacle() || device.Kind.IsOverhead();
 
     private void Load(WiredCircuit circuit, int hot, int back, VoltAmps load, Volts volts)

@@ -280,6 +280,10 @@ public enum RuleId
     GarageDoors,
     /// <summary>What passes the separation of a garage is sealed.</summary>
     GarageSeparation,
+    /// <summary>A source of power has a circuit of its own.</summary>
+    SourceCircuit,
+    /// <summary>Main and source on one bus.</summary>
+    SourceOnBus,
     /// <summary>A dwelling has a disconnect outdoors.</summary>
     EmergencyDisconnect,
     /// <summary>Surge protection where a feeder supplies a dwelling.</summary>

@@ -295,4 +295,7 @@ public enum Appliance
 
     /// <summary>Inlet for a generator: it brings power, and takes none.</summary>
     GeneratorInlet,
+
+    /// <summary>Inverter of solar panels or batteries: it brings power for hours; its load is its output.</summary>
+    SolarInverter,
 }

@@ -20,6 +20,9 @@ public static class DeviceKinds
     public static bool IsGeneralReceptacle(this DeviceKind kind) => kind is DeviceKind.Duplex or DeviceKind.Single
         or DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle or DeviceKind.HalfSwitched;
 
+    /// <summary>Equipment that brings power instead of taking it: it is no load and no outlet.</summary>
+    public static bool BringsPower(this Appliance appliance) => appliance is Appliance.GeneratorInlet or Appliance.SolarInverter;
+
     /// <summary>An interconnected alarm.</summary>
     public static bool IsAlarm(this DeviceKind kind) => kind is DeviceKind.SmokeAlarm or DeviceKind.SmokeCoAlarm;
 

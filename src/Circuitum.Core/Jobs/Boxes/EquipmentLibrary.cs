@@ -48,6 +48,7 @@ public static class EquipmentLibrary
         Fixed(Jobs.Appliance.HydromassageTub, "Hydromassage tub", Supply.ToNeutral, 1440) with { Motor = true, Individual = true },
         Fixed(Jobs.Appliance.HotTub, "Hot tub", Supply.Between, 9600) with { Continuous = true, Neutral = true, Individual = true },
         Freezer, Treadmill, Tool, Appliance,
+        Fixed(Jobs.Appliance.SolarInverter, "Solar inverter", Supply.Between, 7600) with { Continuous = true, Individual = true },
         Fixed(Jobs.Appliance.GeneratorInlet, "Generator inlet", Supply.Between, 7200) with { Neutral = true, Individual = true },
         Corded(Jobs.Appliance.Other, "Welder", Supply.Between, 9600) with { Individual = true },
     ];

@@ -177,6 +177,8 @@ internal static class Clauses
         [RuleId.IntersystemBonding] = "Section 10",
         [RuleId.WaterPipeBond] = "10-700",
         [RuleId.GasPipeBond] = "10-700",
+        [RuleId.SourceCircuit] = "Section 64",
+        [RuleId.SourceOnBus] = null,
         [RuleId.ServiceDisconnectPlace] = "Section 6",
         [RuleId.OccupantsReach] = null,
         [RuleId.GarageDoors] = null,

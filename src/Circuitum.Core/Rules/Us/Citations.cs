@@ -177,6 +177,8 @@ internal static class Citations
             [RuleId.IntersystemBonding] = Same("250.94"),
             [RuleId.WaterPipeBond] = Same("250.104(A)"),
             [RuleId.GasPipeBond] = Same("250.104(B)"),
+            [RuleId.SourceCircuit] = new("705.12(B)(1)", "705.12(B)(1)", "705.12"),
+            [RuleId.SourceOnBus] = new("705.12(B)(2)(3)(b)", "705.12(B)(3)(2)", "705.12(B)(2)"),
             [RuleId.ServiceDisconnectPlace] = Same("230.70(A)(1)"),
             [RuleId.OccupantsReach] = Same("240.24(B)"),
             [RuleId.GarageDoors] = Same("R302.5.1"),

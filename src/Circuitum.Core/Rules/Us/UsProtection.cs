@@ -111,7 +111,7 @@ internal sealed class UsProtection(UsBook book) : ProtectionRules
         }
 
         // An inlet brings power; an outlet is where it is taken (article 100).
-        if (o.Appliance is Appliance.GeneratorInlet)
+        if (o.Appliance?.BringsPower() == true)
         {
             return null;
         }
