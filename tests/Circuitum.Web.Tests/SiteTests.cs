@@ -467,6 +467,10 @@ public sealed partial class SiteTests : IDisposable
         Assert.Contains("plan/plan.json", names);
         Assert.Contains("offers/1 Estimate.pdf", names);
         Assert.Contains("offers/1 Estimate.csv", names);
+        Assert.Contains("as-built.pdf", names);
+        var book = await visit.Http.GetAsync("/job/demo/file/as-built.pdf");
+        Assert.Equal("application/pdf", book.Content.Headers.ContentType!.MediaType);
+        Assert.StartsWith("%PDF-", await book.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         using var site = new StreamReader(await zip.GetEntry("site/site.csv")!.OpenAsync());
         Assert.Contains(Run, await site.ReadToEndAsync(), StringComparison.Ordinal);
         using var job = new StreamReader(await zip.GetEntry("job.circuitum.json")!.OpenAsync());

@@ -13,7 +13,8 @@ internal static class SourceChecks
     // So much of the bus where the two stand at opposite ends: RuleId.SourceOnBus.
     private static readonly Percent FromBothEnds = new(120);
 
-    public static IEnumerable<Tag> Check(Checked plan) => !plan.Book.Has(RuleId.SourceOnBus) ? [] : plan.Panels.SelectMany(p => Of(plan, p));
+    public static IEnumerable<Tag> Check(Checked plan) =>
+        !plan.Book.Has(RuleId.SourceOnBus) ? [] : plan.Panels.SelectMany(p => Of(plan, p));
 
     private static IEnumerable<Tag> Of(Checked plan, PanelSchedule schedule)
     {

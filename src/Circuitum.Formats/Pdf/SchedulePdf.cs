@@ -49,6 +49,15 @@ public static class SchedulePdf
         var asked = sheet ?? new();
         using var document = new PdfDocument();
         document.Info.Title = $"Panel schedule, {plan.Job.Name}";
+        AddTo(document, plan, asked);
+        using var stream = new MemoryStream();
+        document.Save(stream, false);
+        return stream.ToArray();
+    }
+
+    /// <summary>Its pages at the end of another document.</summary>
+    internal static void AddTo(PdfDocument document, Plan plan, ScheduleSheet asked)
+    {
         foreach (var panel in plan.Panels.Where(p => asked.Panel is null || p.Panel.Id == asked.Panel))
         {
             var page = document.AddPage();
@@ -56,10 +65,6 @@ public static class SchedulePdf
             using var graphics = XGraphics.FromPdfPage(page);
             new Door(graphics, plan, panel, asked, page.Width.Point, page.Height.Point).Draw();
         }
-
-        using var stream = new MemoryStream();
-        document.Save(stream, false);
-        return stream.ToArray();
     }
 
     /// <summary>The schedule in plain lines, as the codes on the sheet hold it where there is no network: as many texts as it takes, each

@@ -50,7 +50,7 @@ public static class PlanFileEndpoints
     }
 
     private static async Task<IResult> SendAsync(string key, string name, Workbench bench, JobRevisions revisions,
-        Photographs photographs, Offers offers, IDbContextFactory<JobsDb> databases)
+        Photographs photographs, Offers offers, IDbContextFactory<JobsDb> databases, TimeProvider time)
     {
         // As it was saved, planned or not: a job can always be got out.
         if (name == JobFile)
@@ -84,9 +84,15 @@ public static class PlanFileEndpoints
             return Results.Text(CsvFiles.Site(open.Site), TypeOf(name));
         }
 
+        var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
         if (name == AsBuilt.Name)
         {
-            return Results.Stream(await AsBuilt.WriteAsync(open, photographs, offers), TypeOf(name), $"{open.Key} {AsBuilt.Name}");
+            return Results.Stream(await AsBuilt.WriteAsync(open, photographs, offers, today), TypeOf(name), $"{open.Key} {AsBuilt.Name}");
+        }
+
+        if (name == AsBuilt.Pdf)
+        {
+            return Results.Bytes(await AsBuilt.BookAsync(open, photographs, offers, today), TypeOf(name));
         }
 
         // What is looked at opens in the browser; lists are kept.

@@ -211,15 +211,6 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         }
     }
 
-    /// <summary>What a subject is called by the plan; its id where the plan has it no more.</summary>
-    public static string NameOf(Plan plan, Subject subject) => subject.Kind switch
-    {
-        SubjectKind.Box when plan.Survey.Find(new(subject.Id)) is { } box => box.Name,
-        SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed => $"{landed.Panel}{landed.SpaceText}, {landed.Description}",
-        SubjectKind.Run when subject.AsRun is { } id && plan.FindRun(id) is var (_, run) => $"{run.From.Name} → {run.To.Name}",
-        _ => subject.Id,
-    };
-
     /// <summary>What may be covered, in words.</summary>
     public static ImmutableArray<(Closing Closing, string Words)> Closings { get; } =
         [(Closing.Walls, "insulation and board"), (Closing.Trench, "the trench is filled"), (Closing.Trim, "the house is handed over")];

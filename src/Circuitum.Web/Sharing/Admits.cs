@@ -95,6 +95,7 @@ public static class Addresses
     {
         [Files.PlanFileEndpoints.WholeJob] = Admits.Lead,
         [Files.AsBuilt.Name] = Admits.Lead,
+        [Files.AsBuilt.Pdf] = Admits.Lead,
         [Files.PlanFileEndpoints.JobFile] = Admits.Crew,
     };
 

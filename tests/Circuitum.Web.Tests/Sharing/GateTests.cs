@@ -55,6 +55,7 @@ public sealed class GateTests : IDisposable
         ["/job/demo/file/plan.json"] = ("gclo", "."),
         ["/job/demo/file/whole-job.zip"] = ("lo", "."),
         ["/job/demo/file/as-built.zip"] = ("lo", "."),
+        ["/job/demo/file/as-built.pdf"] = ("lo", "."),
         ["/job/demo/ruling/tag.pdf"] = ("gclo", "."),
         ["/job/demo/walls"] = ("gclo", "."),
         ["/job/demo/places/A"] = ("gclo", "lo"),
