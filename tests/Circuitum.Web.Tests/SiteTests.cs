@@ -452,6 +452,17 @@ public sealed partial class SiteTests : IDisposable
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await KeepAsync(new string('n', 41))).Status);
     }
 
+    [Fact] // 13 runs of two ends fill a page; a word that is no order is refused, not taken for one
+    public async Task Labels_are_printed_for_what_is_pulled_next()
+    {
+        var visit = host.Visit();
+        Assert.Contains("next-labels.pdf?order=SameWay", await visit.GetAsync("/job/demo/site"), StringComparison.Ordinal);
+        var page = await visit.Http.GetAsync("/job/demo/file/next-labels.pdf?order=ByStory");
+        Assert.Equal(HttpStatusCode.OK, page.StatusCode);
+        Assert.StartsWith("%PDF-", await page.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.BadRequest, (await visit.Http.GetAsync("/job/demo/file/next-labels.pdf?order=sideways")).StatusCode);
+    }
+
     [Fact]
     public async Task The_as_built_book_holds_everything_in_open_formats()
     {

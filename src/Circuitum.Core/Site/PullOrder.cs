@@ -63,6 +63,14 @@ public static class PullOrder
         }).ThenBy(g => g.Name, StringComparer.Ordinal)];
     }
 
+    /// <summary>What is pulled next: runs that are not written down as pulled, in the order of their groups.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="record">What is done.</param>
+    /// <param name="manner">The order.</param>
+    /// <param name="most">So many at most.</param>
+    public static ImmutableArray<PullLine> Next(Plan plan, SiteRecord record, PullManner manner, int most) =>
+        [.. Of(plan, manner).SelectMany(g => g.Lines).Where(l => !record.Pulled.Contains(l.Run)).Take(most)];
+
     // What begins at no panel is a group by its room alone.
     private static string Panel(Plan plan, PullLine line) => line.Kind is RunKind.HomeRun or RunKind.Feeder
         ? plan.FindRun(line.Run)!.Value.Run.From.Panel?.Value ?? "" : "";

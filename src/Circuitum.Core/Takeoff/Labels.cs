@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.LowVoltage;
+using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Units;
@@ -33,12 +34,17 @@ public static class Labels
 {
     /// <summary>The strips of one kind, in the order of the panels' spaces.</summary>
     public static ImmutableArray<Label> Of(Plan plan, LabelKind kind) =>
-        kind switch { LabelKind.Cables => Cables(plan), LabelKind.Boxes => Boxes(plan), _ => Spaces(plan) };
+        kind switch
+        {
+            LabelKind.Cables => [.. Of(plan, plan.Takeoff.Pulls), .. LowVoltage(plan)],
+            LabelKind.Boxes => Boxes(plan),
+            _ => Spaces(plan)
+        };
 
-    private static ImmutableArray<Label> Cables(Plan plan)
+    /// <summary>The strips at both ends of some runs, in their order.</summary>
+    public static IEnumerable<Label> Of(Plan plan, IEnumerable<PullLine> pulls)
     {
-        var labels = ImmutableArray.CreateBuilder<Label>();
-        foreach (var pull in plan.Takeoff.Pulls)
+        foreach (var pull in pulls)
         {
             var (circuit, run) = plan.FindRun(pull.Run)!.Value;
             var number = NumberOf(plan, circuit.Circuit.Key);
@@ -47,22 +53,24 @@ public static class Labels
             string Side(BoxId? at) => at is { } there && SideOf(plan, there, run) is { } side ? $" {side}" : "";
             string At(bool near) => run.Kind is RunKind.HomeRun or RunKind.Feeder ? $"HR {number}" : $"{number} {(near ? "OUT" : "IN")}";
             var end = run.To.Box is BoxId box && circuit.Boxes[box].IsEnd ? " END" : "";
-            labels.Add(new(At(true) + Side(run.From.Box), [.. Lines($"{pull.Cable} to {run.To.Name}", works, pair)], run.From.Name));
-            labels.Add(new(At(false) + Side(run.To.Box) + end, [.. Lines($"{pull.Cable} from {run.From.Name}", works, pair)], run.To.Name));
+            yield return new(At(true) + Side(run.From.Box), [.. Lines($"{pull.Cable} to {run.To.Name}", works, pair)], run.From.Name);
+            yield return new(At(false) + Side(run.To.Box) + end, [.. Lines($"{pull.Cable} from {run.From.Name}", works, pair)],
+                run.To.Name);
         }
+    }
 
+    private static IEnumerable<Label> LowVoltage(Plan plan)
+    {
         foreach (var run in plan.LowVoltage.Runs)
         {
             var outlet = run.Outlet;
             for (var cable = 1; cable <= outlet.Outlet.Cables; cable++)
             {
                 var number = outlet.Outlet.Cables == 1 ? outlet.Number : $"{outlet.Number}.{cable}";
-                labels.Add(new(number, [$"{outlet.Outlet.Kind.Cable()}", $"to {outlet.Name}"], run.Home.Name));
-                labels.Add(new(number, [$"{outlet.Outlet.Kind.Cable()}", $"from {run.Home.Name}"], outlet.Name));
+                yield return new(number, [$"{outlet.Outlet.Kind.Cable()}", $"to {outlet.Name}"], run.Home.Name);
+                yield return new(number, [$"{outlet.Outlet.Kind.Cable()}", $"from {run.Home.Name}"], outlet.Name);
             }
         }
-
-        return labels.ToImmutable();
     }
 
     private static IEnumerable<string> Lines(string first, string? works, string? pair) => new[] { first, works, pair }.OfType<string>();

@@ -125,8 +125,9 @@ public static class AsBuiltPdf
             }
 
             to.Head("In this book");
-            to.Say("Panels as they are landed. Each floor with its boxes and cables. Every cable with its ends, who pulled it and when. What "
-                + "opens on a fault, what it protects and when it was tested. Spare ways. Changes and why. Photographs of open walls.", 10);
+            to.Say("Panels as they are landed. Each floor with its boxes and cables. Every cable with its ends, who pulled it and when. "
+                + "What opens on a fault, what it protects and when it was tested. Spare ways. Changes and why. Photographs of "
+                + "open walls.", 10);
             to.Y += 8;
             to.Say(SchedulePdf.Caution, 8);
         }
@@ -261,16 +262,16 @@ public static class AsBuiltPdf
 
             foreach (var level in plan.House.Levels)
             {
-                string Wall(RoomId room, int wall) => $"the {plan.House.Room(room).Room.SideOf(wall)} wall of {plan.House.Room(room).Room.Name}";
+                string In(RoomId room, int wall) => SiteNames.Of(plan, Subject.Wall(room, wall));
                 foreach (var chase in level.Level.Chases)
                 {
-                    to.Say($"A way through the plates for {chase.For}, in {Wall(chase.Room, chase.Wall)}, {chase.Offset} along"
+                    to.Say($"A way through the plates for {chase.For}, in {In(chase.Room, chase.Wall)}, {chase.Offset} along"
                         + (chase.Cord ? ", with a cord in it." : "."), 10);
                 }
 
                 foreach (var kept in level.Level.Reservations)
                 {
-                    to.Say($"Bays kept for {kept.For}, in {Wall(kept.Room, kept.Wall)}, from {kept.Offset}, {kept.Width} wide.", 10);
+                    to.Say($"Bays kept for {kept.For}, in {In(kept.Room, kept.Wall)}, from {kept.Offset}, {kept.Width} wide.", 10);
                 }
             }
         }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Takeoff;
@@ -19,18 +20,24 @@ public static class LabelPdf
     public const int PerPage = Down * 2;
 
     /// <summary>The strips of one kind, as many pages as they need.</summary>
-    public static byte[] Write(Plan plan, LabelKind kind)
+    public static byte[] Write(Plan plan, LabelKind kind) => Write(plan, Labels.Of(plan, kind),
+        $"labels of {kind.ToString().ToLowerInvariant()}");
+
+    /// <summary>Strips as they are handed in.</summary>
+    /// <param name="plan">Whose they are.</param>
+    /// <param name="labels">The strips.</param>
+    /// <param name="title">What they are: labels of what is pulled next.</param>
+    public static byte[] Write(Plan plan, ImmutableArray<Label> labels, string title)
     {
-        var labels = Labels.Of(plan, kind);
         using var document = new PdfDocument();
-        document.Info.Title = $"{plan.Job.Name}: labels of {kind.ToString().ToLowerInvariant()}";
+        document.Info.Title = $"{plan.Job.Name}: {title}";
         for (var first = 0; first < Math.Max(1, labels.Length); first += PerPage)
         {
             var page = document.AddPage();
             page.Width = XUnit.FromInch(8.5);
             page.Height = XUnit.FromInch(11);
             using var g = XGraphics.FromPdfPage(page);
-            g.DrawString($"{plan.Job.Name} · labels of {kind.ToString().ToLowerInvariant()} · {first + 1} to "
+            g.DrawString($"{plan.Job.Name} · {title} · {Math.Min(first + 1, labels.Length)} to "
                 + $"{Math.Min(first + PerPage, labels.Length)} of {labels.Length} · cut on the dots", PrintFonts.Of(8.5), XBrushes.Black,
                 new XPoint(Margin, Margin));
             if (first == 0)

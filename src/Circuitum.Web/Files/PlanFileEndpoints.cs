@@ -1,6 +1,8 @@
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rulings;
+using Circuitum.Core.Site;
+using Circuitum.Core.Takeoff;
 using Circuitum.Data;
 using Circuitum.Formats;
 using Circuitum.Formats.Csv;
@@ -20,6 +22,9 @@ public static class PlanFileEndpoints
 
     /// <summary>The job, as it was saved.</summary>
     public const string JobFile = "job.circuitum.json";
+
+    /// <summary>A page of labels for the runs that are pulled next.</summary>
+    public const string NextLabels = "next-labels.pdf";
 
     private static readonly string[] Read = ["GET", "HEAD"];
 
@@ -50,7 +55,8 @@ public static class PlanFileEndpoints
     }
 
     private static async Task<IResult> SendAsync(string key, string name, Workbench bench, JobRevisions revisions,
-        Photographs photographs, Offers offers, IDbContextFactory<JobsDb> databases, TimeProvider time)
+        Photographs photographs, Offers offers, IDbContextFactory<JobsDb> databases, TimeProvider time,
+        PullManner? order)
     {
         // As it was saved, planned or not: a job can always be got out.
         if (name == JobFile)
@@ -82,6 +88,12 @@ public static class PlanFileEndpoints
         if (name == "site.csv")
         {
             return Results.Text(CsvFiles.Site(open.Site), TypeOf(name));
+        }
+
+        if (name == NextLabels)
+        {
+            var next = PullOrder.Next(open.Plan, open.Site, order ?? default, LabelPdf.PerPage / 2);
+            return Results.Bytes(LabelPdf.Write(open.Plan, [.. Labels.Of(open.Plan, next)], "labels of what is pulled next"), TypeOf(name));
         }
 
         var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);

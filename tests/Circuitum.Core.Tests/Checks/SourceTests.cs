@@ -13,7 +13,8 @@ namespace Circuitum.Core.Tests;
 public sealed class SourceTests
 {
     private static Box Inverter(int output) => Houses.Appliance("sun", "den", 1, 60,
-        EquipmentLibrary.Typical(Appliance.SolarInverter) with { Load = new(output) }) with { Outside = true };
+        EquipmentLibrary.Typical(Appliance.SolarInverter) with { Load = new(output) }) with
+    { Outside = true };
 
     private static Job House(params Box[] boxes) => Houses.Row(("den", RoomUse.Den, 20)).With([Houses.On("r", "den", 1, 20),
         Houses.Appliance("kiln", "den", 3, 60, Houses.Plate(Appliance.Other, 240, 9000) with { Individual = true }), .. boxes]);
