@@ -82,7 +82,7 @@ public sealed class AsBuiltTests
     [Fact] // what a PDF cannot hold, and what is lost, is told by its name in the archive
     public void Photographs_have_their_places()
     {
-        BookPhotograph Of(string name, byte[]? bytes) => new($"the north wall of {name}", "Ida, May 4", $"{name}.webp", () => bytes);
+        BookPhotograph Of(string name, byte[]? bytes) => new($"the north wall of {name}", "Ida, May 4", $"{name}.webp", bytes);
         var text = Text(SiteRecord.Empty, b => b with
         {
             Photographs = [Of("Kitchen", Pixel), Of("Hall", "RIFF....WEBP"u8.ToArray()), Of("Bath", null)],
@@ -98,8 +98,8 @@ public sealed class AsBuiltTests
     {
         var text = Text(SiteRecord.Empty, b => b with
         {
-            Photographs = [.. Enumerable.Range(1, AsBuiltPdf.MostPhotographs + 5).Select(n => new BookPhotograph($"wall {n}", "", "f", () =>
-                null))],
+            Photographs = [.. Enumerable.Range(1, AsBuiltPdf.MostPhotographs + 5)
+                .Select(n => new BookPhotograph($"wall {n}", "", "f", null))],
         });
         Assert.Contains("200 of 205; all of them are in the archive.", text, StringComparison.Ordinal);
         Assert.Contains("wall 200", text, StringComparison.Ordinal);

@@ -17,6 +17,7 @@ internal static class ServiceChecks
         Tag Red(Citation rule, string headline, string sum, params Fix[] fixes) =>
             new(Severity.Red, Stage.Panel, subject, rule, headline, sum) { Fixes = [.. fixes] };
         Fix Set(string words, Service changed) => new(words, new SetService(changed));
+        var outdoors = Set("The main is outdoors", service with { OutdoorDisconnect = true, BondedAtDisconnect = true });
 
         if (TooSmall(plan, main) is { } small)
         {
@@ -70,7 +71,7 @@ internal static class ServiceChecks
                 "The service has a disconnect and an overcurrent device: a main in the panel, or outdoors ahead of it, where neutral and "
                     + "ground are bonded then.",
                 new Fix("It has a main breaker", new SetPanel(main with { Listing = main.Listing with { MainLugs = false } })),
-                Set("The main is outdoors", service with { OutdoorDisconnect = true, BondedAtDisconnect = true }));
+                outdoors);
         }
 
         var room = plan.House.Room(main.Room);
@@ -82,7 +83,7 @@ internal static class ServiceChecks
                     + "The disconnect stands outdoors, or inside nearest to where they come in. Where they come up through a slab right "
                     + "under the panel they are outdoors to there; else move it to an outer wall, or put the disconnect outdoors.")
             {
-                Fixes = [Set("The main is outdoors", service with { OutdoorDisconnect = true, BondedAtDisconnect = true })],
+                Fixes = [outdoors],
             };
         }
 

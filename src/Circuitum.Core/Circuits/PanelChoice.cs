@@ -47,7 +47,7 @@ internal sealed class PanelChoice(FramedHouse house, Job job, CodeBook book)
 
         var open = drafts.Where(d => !chosen.ContainsKey(d)).Select(d =>
         {
-            var costs = (BringsPower(d) ? [PanelOfInlet(d.Structure)] : Candidates(d.Structure, Heavy(d)))
+            var costs = (IsInlet(d) ? [PanelOfInlet(d.Structure)] : Candidates(d.Structure, Heavy(d)))
                 .Select(p => (p.Panel.Id, Cost: d.Bundles.Min(b => Reckoning.Between(p.Place, b.Feed)))).ToList();
             return (Draft: d, Costs: costs, Saves: costs[0].Cost - costs.Min(c => c.Cost));
         });
@@ -68,7 +68,7 @@ internal sealed class PanelChoice(FramedHouse house, Job job, CodeBook book)
     private (Panel Panel, Place Place) PanelOfInlet(int structure) => PanelsOf(structure)
         .FirstOrDefault(p => p.Panel.Id == job.InletPanel.Id) is { Panel: not null } meant ? meant : PanelsOf(structure)[0];
 
-    private static bool BringsPower(CircuitDraft draft) =>
+    private static bool IsInlet(CircuitDraft draft) =>
         draft.Bundles.Any(b => b.Boxes.Any(x => x.Plates.Any(p => p.Appliance == Appliance.GeneratorInlet)));
 
     private static bool Heavy(Family family) => family.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;

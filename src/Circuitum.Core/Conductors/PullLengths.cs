@@ -1,4 +1,3 @@
-using System.Globalization;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
@@ -29,8 +28,5 @@ public static class PullLengths
         [new(run.Conductors, gauge), new(1, EnteringCable.GroundWith(gauge))], [], run.Length.Value, book).Trade is { } trade
             ? Turned(trade) : null;
 
-    private static Length Inches(string trade) => Length.FromInches(trade.Split('-').Sum(part => part.Split('/') is [var over, var under]
-        ? Whole(over) / Whole(under) : Whole(part)));
-
-    private static decimal Whole(string text) => decimal.Parse(text, CultureInfo.InvariantCulture);
+    private static Length Inches(string trade) => Length.Parse($"{trade.Replace('-', ' ')}\"");
 }

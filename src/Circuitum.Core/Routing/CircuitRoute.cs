@@ -277,8 +277,8 @@ internal sealed class CircuitRoute
                 ids.Count(i => i.IsBetweenEndsOf(id) && (i.Purpose == RunPurpose.Travelers) == (id.Purpose == RunPurpose.Travelers))));
 
     // Damp places take UF; steel studs take armored cable with its own fittings (300.4(B), 330.30).
-    private Jacket JacketFor(RunEnd from, RunEnd to, Way way) => damp || way.Legs.Any(l => l.Space == Space.Trench)
-            || FeederRoute.PassesDamp(way, finder.House.Structures[from.Place.Structure].Structure) ? Jacket.Underground
+    private Jacket JacketFor(RunEnd from, RunEnd to, Way way) =>
+        damp || FeederRoute.PassesDamp(way, finder.House.Structures[from.Place.Structure].Structure) ? Jacket.Underground
         : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall
             && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
             || finder.PassesSteel(way) ? Jacket.Armoured

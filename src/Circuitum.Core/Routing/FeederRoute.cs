@@ -28,12 +28,12 @@ internal static class FeederRoute
 
     // In the earth and in damp rooms no cable of the house will do (334.12(B), 338.12).
     private static bool InPipe(RunEnd from, RunEnd to, Way way, FramedHouse house, Job job) => job.Schools.Feeders == FeederWay.Pipe
-        || way.Legs.Any(l => l.Space == Space.Trench) || PassesDamp(way, house.Structures[from.Place.Structure].Structure)
+        || PassesDamp(way, house.Structures[from.Place.Structure].Structure)
         || job.Panels.Where(p => p.Id == from.Panel || p.Id == to.Panel).Any(p => house.Room(p.Room).Room.Use == RoomUse.Greenhouse);
 
-    /// <summary>A way passes under the lowest floor of a building, where it is damp there.</summary>
-    public static bool PassesDamp(Way way, Structure building) => building.DampUnderfloor
-        && way.Legs.Any(l => l.Space == Space.Joists && l.From.Z < Length.Zero && l.To.Z < Length.Zero);
+    /// <summary>A way lies in the earth, or passes under the lowest floor of a building where it is damp there.</summary>
+    public static bool PassesDamp(Way way, Structure building) => way.Legs.Any(l => l.Space == Space.Trench
+        || (building.DampUnderfloor && l.Space == Space.Joists && l.From.Z < Length.Zero && l.To.Z < Length.Zero));
 
     /// <summary>A way between two buildings by the trench that joins them.</summary>
     /// <param name="from">Where it begins.</param>

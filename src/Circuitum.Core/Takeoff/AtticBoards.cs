@@ -15,7 +15,7 @@ internal static class AtticBoards
     public static IEnumerable<MaterialLine> Of(Plan plan)
     {
         var attics = plan.House.Levels.Where(l => l.Level.CeilingJoists.Kind == JoistKind.RoofTruss)
-            .Select(l => (Level: l, Lines: Lines(plan, l))).ToList();
+            .Select(l => (Level: l, Ways: Ways(l), Lines: Lines(plan, l))).ToList();
         var feet = attics.SelectMany(a => a.Lines).Select(line => line.Select(s => (s.From, s.To)).Covered()).Total();
         if (feet == Length.Zero)
         {
@@ -29,33 +29,33 @@ internal static class AtticBoards
             yield break;
         }
 
-        var guarded = attics.SelectMany(a => a.Lines.Select(line => Guarded(line, a.Level, near.Length).Covered())).Total() * 2;
+        var guarded = attics.SelectMany(a => a.Lines.Select(line => Guarded(line, a.Ways, RunsEast(a.Level), near.Length).Covered()))
+            .Total() * 2;
         if (guarded > Length.Zero)
         {
             yield return Hardware.Long(plan, "Guard strips beside cable in the attic", guarded, "on both sides, as high as the cable: "
-                + (attics.Exists(a => Ways(a.Level).Any()) ? $"within {near} of a hatch, everywhere where a ladder leads up"
+                + (attics.Exists(a => a.Ways.Count > 0) ? $"within {near} of a hatch, everywhere where a ladder leads up"
                     : $"no hatch is drawn, so everywhere, as where a ladder leads up; with a hatch alone within {near} of it")
                 + $", {plan.Book.Cite(RuleId.CableInAttics)}");
         }
     }
 
-    private static IEnumerable<(Fixture Fixture, Point NorthWest, Point SouthEast)> Ways(FramedLevel level) => level.Rooms.SelectMany(r =>
-        r.Room.Fixtures.Where(f => f.Kind is FixtureKind.AtticHatch or FixtureKind.AtticLadder)
-            .Select(f => (f, r.Footprint(f).NorthWest, r.Footprint(f).SouthEast)));
+    private static List<(FixtureKind Kind, (Point NorthWest, Point SouthEast) At)> Ways(FramedLevel level) =>
+        [.. level.Rooms.SelectMany(r => r.Room.Fixtures.Where(f => f.Kind is FixtureKind.AtticHatch or FixtureKind.AtticLadder)
+            .Select(f => (f.Kind, r.Footprint(f))))];
 
     // The part of a line that lies so near to a hatch; all of it where one comes up by a ladder, or where nobody has said how.
-    private static IEnumerable<(Length From, Length To)> Guarded(List<Stretch> line, FramedLevel level, Length near)
+    private static IEnumerable<(Length From, Length To)> Guarded(List<Stretch> line,
+        List<(FixtureKind Kind, (Point NorthWest, Point SouthEast) At)> ways, bool east, Length near)
     {
-        var ways = Ways(level).ToList();
-        if (ways.Count == 0 || ways.Exists(w => w.Fixture.Kind == FixtureKind.AtticLadder))
+        if (ways.Count == 0 || ways.Exists(w => w.Kind == FixtureKind.AtticLadder))
         {
             return line.Select(s => (s.From, s.To));
         }
 
-        var east = RunsEast(level);
         return line.SelectMany(s => ways
-            .Select(w => east ? (A: w.NorthWest.X, B: w.SouthEast.X, C: w.NorthWest.Y, D: w.SouthEast.Y)
-                : (A: w.NorthWest.Y, B: w.SouthEast.Y, C: w.NorthWest.X, D: w.SouthEast.X))
+            .Select(w => east ? (A: w.At.NorthWest.X, B: w.At.SouthEast.X, C: w.At.NorthWest.Y, D: w.At.SouthEast.Y)
+                : (A: w.At.NorthWest.Y, B: w.At.SouthEast.Y, C: w.At.NorthWest.X, D: w.At.SouthEast.X))
             .Where(w => s.At > w.C - near && s.At < w.D + near)
             .Select(w => (From: Length.Max(s.From, w.A - near), To: Length.Min(s.To, w.B + near))).Where(x => x.From < x.To));
     }

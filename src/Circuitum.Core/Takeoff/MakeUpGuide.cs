@@ -65,7 +65,10 @@ public static class MakeUpGuide
                         $"{c.Breaker}, {(c.Poles == 2 ? "two poles" : c.Space is { IsHalf: true } ? "half of a tandem"
                             : c.SharesNeutralWith is null ? "one pole" : "one pole, tied")}{(c.Mark.Length > 0
                             ? ", " + c.Mark : "")}",
-                    c.BringsPower ? $"{c.Description}: back-fed, held down by a listed kit ({book.Cite(RuleId.BackFed)}), interlocked"
+                    // The inverter of a roof runs beside the main; only what must never be on with it is interlocked.
+                    c.Load.Brings.Value > 0 ? $"{c.Description}: back-fed, stays at the far end of the bus"
+                        : c.BringsPower
+                            ? $"{c.Description}: back-fed, held down by a listed kit ({book.Cite(RuleId.BackFed)}), interlocked"
                         : c.Description))]),
             new("Whites that are hot: re-mark them", null,
                 $"Taped or colored at both ends before they are landed ({book.Cite(RuleId.RemarkedWhite)}).",

@@ -21,8 +21,8 @@ namespace Circuitum.Formats.Pdf;
 /// <param name="Of">What is on it: the north wall of Kitchen.</param>
 /// <param name="Told">Who took it and when, and the note.</param>
 /// <param name="File">Its name in the archive.</param>
-/// <param name="Read">The picture when its page is drawn, so that one is held at a time; null where it is lost.</param>
-public sealed record BookPhotograph(string Of, string Told, string File, Func<byte[]?> Read);
+/// <param name="Picture">The picture; null where it is lost, and for those that the book does not show.</param>
+public sealed record BookPhotograph(string Of, string Told, string File, byte[]? Picture);
 
 /// <summary>A change order or an estimate that was written.</summary>
 /// <param name="Number">Its number in the job.</param>
@@ -314,7 +314,7 @@ public static class AsBuiltPdf
         {
             var room = (Pages.Wide / 2) - 6;
             // A kind of picture that a PDF has no room for is told by the name of its file.
-            if (photograph.Read() is not { } bytes || Picture(bytes) is not { } picture)
+            if (photograph.Picture is not { } bytes || Picture(bytes) is not { } picture)
             {
                 to.G.DrawRectangle(new XPen(XColors.Gray, .5), left, to.Y, room, Tall - 12);
                 to.G.DrawString($"In the archive: {photograph.File}", PrintFonts.Of(7), XBrushes.Black, new XPoint(left + 6, to.Y + 20));

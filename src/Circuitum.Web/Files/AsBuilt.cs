@@ -36,7 +36,7 @@ public static class AsBuilt
         {
             var found = shown.Count < AsBuiltPdf.MostPhotographs ? await photographs.FindAsync(job.Key, entry.Photograph!) : null;
             shown.Add(new(SiteNames.Of(job.Plan, entry.Subject), SiteModel.Told(entry), FileOf(entry.Photograph!,
-                found?.MediaType ?? "image/jpeg"), () => found?.Picture));
+                found?.MediaType ?? "image/jpeg"), found?.Picture));
         }
 
         var written = await offers.OfAsync(job.Key);

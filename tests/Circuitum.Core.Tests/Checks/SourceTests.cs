@@ -49,6 +49,15 @@ public sealed class SourceTests
         Assert.Contains(plan.Landed(new("sun"))!.Why.Steps, s => s.Cite.StartsWith("705.12", StringComparison.Ordinal));
     }
 
+    [Fact] // it runs with the main: an interlock would hold it off whenever the house has power
+    public void The_make_up_guide_interlocks_no_inverter()
+    {
+        var plan = Planner.Plan(House(Inverter(7680)));
+        var lines = Takeoff.MakeUpGuide.Of(plan.Panels[0], plan.Job, plan.Book).Steps.SelectMany(s => s.Lines).ToList();
+        Assert.Contains(lines, l => l.Where.Contains("back-fed, stays at the far end", StringComparison.Ordinal));
+        Assert.DoesNotContain(lines, l => l.Where.Contains("interlocked", StringComparison.Ordinal));
+    }
+
     [Theory] // 200 A main on its own bus: 240 A may be, so 40 A of source at 125 %: 32 A of output and no more. On 225 A: 270, 70, 56 A
     [InlineData(null, 7680, false)]
     [InlineData(null, 7700, true)]
