@@ -43,7 +43,7 @@ public sealed class ArchitectureTests
     [
         "Units", "Reasons", "Jobs", "Rules", "House", "Problems", "Layout", "Circuits", "Changes", "Lines", "Tags", "Demand", "Routing",
         "LowVoltage", "Conductors", "Protection",
-        "Wiring", "Panels", "Checks", "Plans", "Takeoff", "Site", "Pricing", "Proving", "Training", "Rulings", "Searches",
+        "Wiring", "Panels", "Checks", "Plans", "Takeoff", "Site", "Pricing", "Proving", "Training", "Rulings", "Searches", "Boards",
     ];
 
     [Fact]

@@ -100,6 +100,63 @@ public readonly record struct VoltAmps(decimal Value) : IComparable<VoltAmps>
         .ToString("#,0", CultureInfo.InvariantCulture) + " VA";
 }
 
+/// <summary>Power as equipment is marked with it, taken at a power factor of one; zero or more.</summary>
+public readonly record struct Watts(decimal Value) : IComparable<Watts>
+{
+    /// <inheritdoc/>
+    public int CompareTo(Watts other) => Value.CompareTo(other.Value);
+
+    /// <summary>Sum.</summary>
+    public static Watts operator +(Watts a, Watts b) => new(a.Value + b.Value);
+
+    /// <summary>So many times, or a share.</summary>
+    public static Watts operator *(Watts a, decimal factor) => new(a.Value * factor);
+
+    /// <summary>The current it draws at these volts.</summary>
+    public static Amps operator /(Watts load, Volts volts) => new(load.Value / volts.Value);
+
+    /// <summary>Less than.</summary>
+    public static bool operator <(Watts a, Watts b) => a.Value < b.Value;
+
+    /// <summary>More than.</summary>
+    public static bool operator >(Watts a, Watts b) => a.Value > b.Value;
+
+    /// <summary>At most.</summary>
+    public static bool operator <=(Watts a, Watts b) => a.Value <= b.Value;
+
+    /// <summary>At least.</summary>
+    public static bool operator >=(Watts a, Watts b) => a.Value >= b.Value;
+
+    /// <summary>Whole watts with the unit: 2,400 W.</summary>
+    public override string ToString() => decimal.Round(Value, 0, MidpointRounding.AwayFromZero)
+        .ToString("#,0", CultureInfo.InvariantCulture) + " W";
+}
+
+/// <summary>Cross-section of a conductor, as metric sizes are named; above zero.</summary>
+public readonly record struct SquareMillimetres(decimal Value) : IComparable<SquareMillimetres>
+{
+    /// <inheritdoc/>
+    public int CompareTo(SquareMillimetres other) => Value.CompareTo(other.Value);
+
+    /// <summary>Thinner than.</summary>
+    public static bool operator <(SquareMillimetres a, SquareMillimetres b) => a.Value < b.Value;
+
+    /// <summary>Thicker than.</summary>
+    public static bool operator >(SquareMillimetres a, SquareMillimetres b) => a.Value > b.Value;
+
+    /// <summary>Not thicker than.</summary>
+    public static bool operator <=(SquareMillimetres a, SquareMillimetres b) => a.Value <= b.Value;
+
+    /// <summary>Not thinner than.</summary>
+    public static bool operator >=(SquareMillimetres a, SquareMillimetres b) => a.Value >= b.Value;
+
+    /// <summary>Without the unit, as it is marked: 2.5.</summary>
+    public string Figure => Value.ToString("0.##", CultureInfo.InvariantCulture);
+
+    /// <summary>With the unit: 2.5 mm².</summary>
+    public override string ToString() => Figure + " mm²";
+}
+
 /// <summary>Volume of a box or of what is in it, cubic inches.</summary>
 public readonly record struct CubicInches(decimal Value) : IComparable<CubicInches>
 {
@@ -134,6 +191,12 @@ public readonly record struct Percent(decimal Value)
 
     /// <summary>More than.</summary>
     public static bool operator >(Percent a, Percent b) => a.Value > b.Value;
+
+    /// <summary>At most.</summary>
+    public static bool operator <=(Percent a, Percent b) => a.Value <= b.Value;
+
+    /// <summary>At least.</summary>
+    public static bool operator >=(Percent a, Percent b) => a.Value >= b.Value;
 
     /// <summary>Both shares of one whole.</summary>
     public static Percent operator +(Percent a, Percent b) => new(a.Value + b.Value);
@@ -204,6 +267,9 @@ public static class Quantities
 
     /// <summary>Sum of loads.</summary>
     public static VoltAmps Total(this IEnumerable<VoltAmps> loads) => new(loads.Sum(l => l.Value));
+
+    /// <summary>Sum of powers.</summary>
+    public static Watts Total(this IEnumerable<Watts> loads) => new(loads.Sum(l => l.Value));
 
     /// <summary>Sum of lengths.</summary>
     public static Length Total(this IEnumerable<Length> lengths) => new(lengths.Sum(l => l.Sixtyfourths));

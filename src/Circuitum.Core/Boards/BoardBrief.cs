@@ -1,0 +1,112 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Boards;
+
+/// <summary>What stands at a point.</summary>
+public enum PointKind
+{
+    /// <summary>A lamp.</summary>
+    Lamp,
+
+    /// <summary>A lamp of light-emitting diodes.</summary>
+    Led,
+
+    /// <summary>A strip of light, at its rating.</summary>
+    Strip,
+
+    /// <summary>A chandelier.</summary>
+    Chandelier,
+
+    /// <summary>A socket for one plug of 13 A.</summary>
+    Socket,
+
+    /// <summary>A socket for two.</summary>
+    TwinSocket,
+
+    /// <summary>A socket of 15 A, alone on its radial.</summary>
+    Socket15,
+
+    /// <summary>A cooker.</summary>
+    Cooker,
+
+    /// <summary>A water heater.</summary>
+    WaterHeater,
+
+    /// <summary>A cooling unit in two parts.</summary>
+    SplitUnit,
+
+    /// <summary>Other equipment that is connected for good: a pump, a gate.</summary>
+    Fixed,
+}
+
+/// <summary>One point of a room.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Name">As it is called: lamp, garden pump.</param>
+/// <param name="Watts">What it draws, 1 W to 50 kW.</param>
+/// <param name="Assumed">The watts are the method's own for its kind, not typed.</param>
+/// <param name="ThreePhase">It takes all three phases.</param>
+public sealed record BriefPoint(PointKind Kind, string Name, Watts Watts, bool Assumed, bool ThreePhase);
+
+/// <summary>A room with its points.</summary>
+/// <param name="Name">Its name; one of a kind.</param>
+/// <param name="FromBoard">Conduit from the board to its first point, as it lies.</param>
+/// <param name="Outdoors">It faces the weather: a garden.</param>
+/// <param name="Points">In the order in which a conduit passes them.</param>
+public sealed record BriefRoom(string Name, Length FromBoard, bool Outdoors, ImmutableArray<BriefPoint> Points);
+
+/// <summary>What is reduced because not all of it runs at once.</summary>
+public enum DemandGroup
+{
+    /// <summary>Lamps.</summary>
+    Lighting,
+
+    /// <summary>Sockets.</summary>
+    Sockets,
+
+    /// <summary>Cookers.</summary>
+    Cooking,
+
+    /// <summary>Water heaters.</summary>
+    Water,
+
+    /// <summary>Cooling.</summary>
+    Cooling,
+
+    /// <summary>The rest.</summary>
+    Other,
+}
+
+/// <summary>What a board is planned from: the points of the rooms, and how they are fed.</summary>
+public sealed record BoardBrief
+{
+    /// <summary>What the work is called.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The rooms, as a person walks through them: neighbors stand beside each other.</summary>
+    public required ImmutableArray<BriefRoom> Rooms { get; init; }
+
+    /// <summary>Three phases are supplied, not one.</summary>
+    public bool ThreePhase { get; init; } = true;
+
+    /// <summary>How warm it is where the conduits lie.</summary>
+    public Celsius Ambient { get; init; } = new(40);
+
+    /// <summary>Circuits that share a conduit where most do, 1 to 20.</summary>
+    public int Together { get; init; } = 1;
+
+    /// <summary>Conduit from a point to the next one in a room.</summary>
+    public Length Apart { get; init; } = Length.FromMetres(4);
+
+    /// <summary>Conduit from the sub-main board to a board, where there are several.</summary>
+    public Length SubMain { get; init; } = Length.FromMetres(5);
+
+    /// <summary>The board stands where it rains or is washed.</summary>
+    public bool BoardOutdoors { get; init; }
+
+    /// <summary>Where the board stands, in words; empty where nobody said.</summary>
+    public string BoardPlace { get; init; } = "";
+
+    /// <summary>The share of what is connected that runs at once, where somebody said; all of it else.</summary>
+    public ImmutableDictionary<DemandGroup, Percent> Demand { get; init; } = ImmutableDictionary<DemandGroup, Percent>.Empty;
+}

@@ -1,0 +1,142 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Reasons;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Boards;
+
+/// <summary>What a circuit is for, in the order in which a board carries them.</summary>
+public enum CircuitUse
+{
+    /// <summary>Lamps of rooms.</summary>
+    Lighting,
+
+    /// <summary>Lamps of a garden.</summary>
+    GardenLighting,
+
+    /// <summary>Sockets fed from both ends.</summary>
+    Ring,
+
+    /// <summary>Sockets in a row.</summary>
+    Radial,
+
+    /// <summary>One socket of 15 A.</summary>
+    Socket15,
+
+    /// <summary>One water heater.</summary>
+    WaterHeater,
+
+    /// <summary>One piece of equipment.</summary>
+    Fixed,
+
+    /// <summary>One cooker.</summary>
+    Cooker,
+
+    /// <summary>Cooling units of one room.</summary>
+    Cooling,
+}
+
+/// <summary>A point with its number: the room's, and its own in the room.</summary>
+/// <param name="Room">Number of the room, from 1.</param>
+/// <param name="Number">Number in the room, from 1.</param>
+/// <param name="Of">The room.</param>
+/// <param name="Point">What stands there.</param>
+public sealed record BoardPoint(int Room, int Number, BriefRoom Of, BriefPoint Point)
+{
+    /// <summary>As it is written on the box and the schedule: 3.2.</summary>
+    public string Mark => $"{Room}.{Number}";
+}
+
+/// <summary>The points that one breaker feeds, and the conduit between them.</summary>
+/// <param name="Use">What for.</param>
+/// <param name="Points">In the order in which the conduit passes them; at least one.</param>
+/// <param name="Legs">Conduit to each of them from the one before, the first from the board; a ring has one more, back to it.</param>
+public sealed record BoardCircuit(CircuitUse Use, ImmutableArray<BoardPoint> Points, ImmutableArray<Length> Legs)
+{
+    /// <summary>What its points draw together.</summary>
+    public Watts Watts => Points.Select(p => p.Point.Watts).Total();
+
+    /// <summary>It takes all three phases.</summary>
+    public bool ThreePhase => Points[0].Point.ThreePhase;
+
+    /// <summary>Conduit altogether.</summary>
+    public Length Conduit => Legs.Total();
+
+    /// <summary>The rooms it feeds, each once.</summary>
+    public IEnumerable<string> Rooms => Points.Select(p => p.Of.Name).Distinct();
+
+    /// <summary>What reduces it.</summary>
+    public DemandGroup Group => Use switch
+    {
+        CircuitUse.Lighting or CircuitUse.GardenLighting => DemandGroup.Lighting,
+        CircuitUse.Ring or CircuitUse.Radial or CircuitUse.Socket15 => DemandGroup.Sockets,
+        CircuitUse.WaterHeater => DemandGroup.Water,
+        CircuitUse.Cooker => DemandGroup.Cooking,
+        CircuitUse.Cooling => DemandGroup.Cooling,
+        _ => DemandGroup.Other,
+    };
+
+    /// <summary>What it is, in words: ring of 7 sockets.</summary>
+    public string Words => Use switch
+    {
+        CircuitUse.Lighting => Points.Length == 1 ? "lighting, 1 point" : $"lighting, {Points.Length} points",
+        CircuitUse.GardenLighting => Points.Length == 1 ? "garden lighting, 1 point" : $"garden lighting, {Points.Length} points",
+        CircuitUse.Ring => $"ring of {Points.Length} sockets",
+        CircuitUse.Radial => Points.Length == 1 ? "1 socket" : $"radial of {Points.Length} sockets",
+        CircuitUse.Cooling => Points.Length == 1 ? "split unit" : $"{Points.Length} split units",
+        _ => Points[0].Point.Name,
+    };
+
+    /// <summary>Value equality over the points and legs, so that plans can be compared.</summary>
+    public bool Equals(BoardCircuit? other) => other is not null && Use == other.Use && Points.SequenceEqual(other.Points)
+        && Legs.SequenceEqual(other.Legs);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Use, Points.Length, Points[0].Mark);
+}
+
+/// <summary>How a breaker trips on a surge.</summary>
+public enum Curve
+{
+    /// <summary>At three to five times its rating: lamps, sockets, heaters.</summary>
+    B,
+
+    /// <summary>At five to ten times: motors and compressors that start.</summary>
+    C,
+}
+
+/// <summary>A circuit with its breaker.</summary>
+/// <param name="Circuit">What it feeds.</param>
+/// <param name="Current">What it draws (Ib).</param>
+/// <param name="Breaker">Its rating (In).</param>
+/// <param name="Poles">Of its breaker, which are the ways it takes: 1 to 4, the fourth for the neutral.</param>
+/// <param name="Curve">How it trips.</param>
+/// <param name="Refused">Why it may not be built so; empty where it may.</param>
+public sealed record RatedCircuit(BoardCircuit Circuit, Amps Current, Figure<Amps> Breaker, int Poles, Curve Curve, string Refused);
+
+/// <summary>A circuit with its breaker and conductors.</summary>
+/// <param name="Rated">The circuit and its breaker.</param>
+/// <param name="Size">Phase and neutral.</param>
+/// <param name="Earth">The protective conductor.</param>
+/// <param name="Carries">What the conductor carries where it lies (Iz).</param>
+/// <param name="Drop">Lost to its farthest point behind this board, of the supply's volts.</param>
+/// <param name="Conduit">Outside of its conduit in mm; null where none kept here is large enough.</param>
+/// <param name="Refused">Why it cannot be pulled so; empty where it can.</param>
+public sealed record SizedWay(RatedCircuit Rated, Figure<SquareMillimetres> Size, SquareMillimetres Earth, Amps Carries, Percent Drop,
+    int? Conduit, string Refused)
+{
+    /// <summary>The circuit.</summary>
+    public BoardCircuit Circuit => Rated.Circuit;
+
+    /// <summary>The rating of its breaker.</summary>
+    public Amps Rating => Rated.Breaker.Value;
+
+    /// <summary>Ends of a ring's conductors as they are measured before it is joined, one phase and the protective conductor; null for what
+    /// is no ring. A ring that is cut reads no end.</summary>
+    public (Ohms Phase, Ohms Earth)? RingEnds { get; init; }
+
+    /// <summary>Singles in its conduit.</summary>
+    public int Singles => Circuit.ThreePhase ? 5 : 3;
+
+    /// <summary>Boxes to draw in from beside those of the points.</summary>
+    public required int DrawBoxes { get; init; }
+}

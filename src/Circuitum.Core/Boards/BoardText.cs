@@ -1,0 +1,315 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Boards;
+
+/// <summary>The point list as text, a room a line: what is read off a paper plan, and a file that can be compared. Reading what was written
+/// gives the same brief.</summary>
+public static partial class BoardText
+{
+    /// <summary>Most characters.</summary>
+    public const int MostLong = 20_000;
+
+    /// <summary>Most rooms.</summary>
+    public const int MostRooms = 60;
+
+    /// <summary>Most points altogether.</summary>
+    public const int MostPoints = 600;
+
+    private const int MostOfItem = 80;
+    private static readonly Watts MostWatts = new(50_000);
+    private static readonly Length Farthest = Length.FromMetres(300);
+
+    // What each kind is written as, one and several, and what it is taken for where nothing is said; none where it must be said.
+    private static readonly (PointKind Kind, string One, string Many, int? Watts)[] Kinds =
+    [
+        (PointKind.TwinSocket, "twin socket", "twin sockets", 400), (PointKind.Socket15, "15 A socket", "15 A sockets", 3000),
+        (PointKind.Socket, "socket", "sockets", 200), (PointKind.Led, "LED", "LEDs", 35), (PointKind.Lamp, "lamp", "lamps", 100),
+        (PointKind.Strip, "strip", "strips", null), (PointKind.Chandelier, "chandelier", "chandeliers", 1500),
+        (PointKind.Cooker, "cooker", "cookers", null), (PointKind.WaterHeater, "water heater", "water heaters", null),
+        (PointKind.SplitUnit, "split", "splits", null),
+    ];
+
+    private static readonly (string Written, PointKind Kind)[] AlsoWritten =
+    [
+        ("twin", PointKind.TwinSocket), ("twins", PointKind.TwinSocket), ("double socket", PointKind.TwinSocket),
+        ("double sockets", PointKind.TwinSocket), ("single socket", PointKind.Socket), ("single sockets", PointKind.Socket),
+        ("15A socket", PointKind.Socket15), ("15A sockets", PointKind.Socket15),
+        ("LED lamp", PointKind.Led), ("LED lamps", PointKind.Led), ("light", PointKind.Lamp), ("lights", PointKind.Lamp),
+        ("LED strip", PointKind.Strip), ("LED strips", PointKind.Strip), ("hob", PointKind.Cooker), ("heater", PointKind.WaterHeater),
+        ("boiler", PointKind.WaterHeater), ("split unit", PointKind.SplitUnit), ("split units", PointKind.SplitUnit),
+        ("AC", PointKind.SplitUnit), ("AC unit", PointKind.SplitUnit), ("AC units", PointKind.SplitUnit),
+    ];
+
+    private static readonly (DemandGroup Group, string Word)[] Groups =
+    [
+        (DemandGroup.Lighting, "lighting"), (DemandGroup.Sockets, "sockets"), (DemandGroup.Cooking, "cooking"),
+        (DemandGroup.Water, "water heating"), (DemandGroup.Cooling, "cooling"), (DemandGroup.Other, "other"),
+    ];
+
+    /// <summary>What a group is called.</summary>
+    public static string Word(DemandGroup group) => Groups.First(g => g.Group == group).Word;
+
+    /// <summary>Reads a point list.</summary>
+    /// <exception cref="FormatException">A line is not understood; the message names it, says why, and shows one that would be.</exception>
+    public static BoardBrief Read(string text)
+    {
+        if (text.Length > MostLong)
+        {
+            throw new FormatException($"The list has {text.Length} characters; {MostLong} is the most. Nothing was read.");
+        }
+
+        var brief = new BoardBrief { Name = "Board", Rooms = [] };
+        var number = 0;
+        foreach (var whole in text.ReplaceLineEndings("\n").Split('\n'))
+        {
+            number++;
+            var line = whole.Trim();
+            if (line.Length == 0 || line.StartsWith("//", StringComparison.Ordinal))
+            {
+                continue;
+            }
+
+            try
+            {
+                brief = line.StartsWith('#') ? brief with { Name = Named(line[1..].Trim(), "The name") }
+                    : Setting().Match(line) is { Success: true } setting ? Set(brief, setting.Groups["what"].Value, setting.Groups["to"].Value)
+                    : brief with { Rooms = brief.Rooms.Add(Room(line, brief)) };
+            }
+            catch (FormatException e)
+            {
+                throw new FormatException($"Line {number}: {e.Message}", e);
+            }
+        }
+
+        return brief.Rooms.IsEmpty
+            ? throw new FormatException("There is no room yet. Write one a line: bedroom 1, 12 m: 6 lamps, 4 twin sockets, split 2400 W.")
+            : brief.Rooms.Sum(r => r.Points.Length) > MostPoints
+                ? throw new FormatException($"There are more than {MostPoints} points; plan the buildings apart.")
+                : brief;
+    }
+
+    /// <summary>Writes a point list, so that reading it gives the same brief.</summary>
+    public static string Write(BoardBrief brief)
+    {
+        var text = new StringBuilder().Append(CultureInfo.InvariantCulture, $"# {brief.Name}\n")
+            .Append(CultureInfo.InvariantCulture, $"supply: {(brief.ThreePhase ? "three phases" : "one phase")}\n")
+            .Append(CultureInfo.InvariantCulture, $"ambient: {brief.Ambient}\n")
+            .Append(CultureInfo.InvariantCulture, $"circuits in a conduit: {brief.Together}\n")
+            .Append(CultureInfo.InvariantCulture, $"points apart: {Metres(brief.Apart)}\n")
+            .Append(CultureInfo.InvariantCulture, $"sub-main: {Metres(brief.SubMain)}\n");
+        if (brief.BoardPlace.Length > 0 || brief.BoardOutdoors)
+        {
+            text.Append(CultureInfo.InvariantCulture,
+                $"board: {string.Join(", ", new[] { brief.BoardPlace, brief.BoardOutdoors ? "outdoors" : "" }.Where(w => w.Length > 0))}\n");
+        }
+
+        if (!brief.Demand.IsEmpty)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"demand: {string.Join(", ", brief.Demand.OrderBy(d => d.Key)
+                .Select(d => $"{Word(d.Key)} {Number(d.Value.Value)} %"))}\n");
+        }
+
+        text.Append('\n');
+        foreach (var room in brief.Rooms)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"{room.Name}, {Metres(room.FromBoard)}{(room.Outdoors ? ", outdoors" : "")}: ")
+                .Append(string.Join(", ", Runs(room.Points).Select(r => Item(r.Point, r.Count)))).Append('\n');
+        }
+
+        return text.ToString();
+    }
+
+    /// <summary>What a kind is called, one of it.</summary>
+    public static string Word(PointKind kind) => Kinds.FirstOrDefault(k => k.Kind == kind).One ?? "equipment";
+
+    /// <summary>What a point of a kind is taken for where nothing is said; null where it must be.</summary>
+    public static Watts? Usual(PointKind kind) => Kinds.FirstOrDefault(k => k.Kind == kind).Watts is int watts ? new Watts(watts) : null;
+
+    private static IEnumerable<(BriefPoint Point, int Count)> Runs(ImmutableArray<BriefPoint> points)
+    {
+        for (var i = 0; i < points.Length;)
+        {
+            var to = i;
+            while (to < points.Length && points[to] == points[i])
+            {
+                to++;
+            }
+
+            yield return (points[i], to - i);
+            i = to;
+        }
+    }
+
+    private static string Item(BriefPoint point, int count)
+    {
+        var kind = Kinds.FirstOrDefault(k => k.Kind == point.Kind);
+        var name = kind.One is null ? point.Name : count == 1 ? kind.One : kind.Many;
+        return $"{(count == 1 ? "" : $"{count} ")}{name}{(point.Assumed ? "" : $" {Number(point.Watts.Value)} W")}"
+            + $"{(point.ThreePhase ? " three phases" : "")}";
+    }
+
+    private static string Metres(Length length) => length.Metres.ToString("0.##", CultureInfo.InvariantCulture) + " m";
+
+    private static string Number(decimal value) => value.ToString("0.###", CultureInfo.InvariantCulture);
+
+    private static BoardBrief Set(BoardBrief brief, string what, string to) => what.ToLowerInvariant() switch
+    {
+        "supply" => brief with { ThreePhase = Phases(to) },
+        "ambient" => brief with { Ambient = Warm(to) },
+        "circuits in a conduit" => brief with { Together = Together(to) },
+        "points apart" => brief with { Apart = Far(to) },
+        "sub-main" => brief with { SubMain = Far(to) },
+        "board" => Placed(brief, to),
+        _ => brief with { Demand = Shares(to) },
+    };
+
+    private static bool Phases(string to) => to.Trim().ToLowerInvariant() switch
+    {
+        "three phases" or "three phase" or "3 phases" or "3 phase" or "3-phase" or "three-phase" => true,
+        "one phase" or "single phase" or "1 phase" or "1-phase" or "single-phase" => false,
+        _ => throw new FormatException($"“{Short(to)}” is no supply; write supply: three phases, or supply: one phase."),
+    };
+
+    private static Celsius Warm(string to) =>
+        decimal.TryParse(to.Replace("°C", "", StringComparison.Ordinal).Replace("C", "", StringComparison.Ordinal).Trim(),
+            NumberStyles.Number, CultureInfo.InvariantCulture, out var degrees) && degrees is >= 10 and <= 60 ? new(degrees)
+            : throw new FormatException($"“{Short(to)}” is no warmth of a conduit; write ambient: 40 °C, from 10 to 60.");
+
+    private static int Together(string to) => int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var count)
+        && count is >= 1 and <= 20 ? count
+        : throw new FormatException($"“{Short(to)}” is no number of circuits; write circuits in a conduit: 2, from 1 to 20.");
+
+    private static BoardBrief Placed(BoardBrief brief, string to)
+    {
+        var words = to.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToList();
+        var outdoors = words.RemoveAll(w => w.Equals("outdoors", StringComparison.OrdinalIgnoreCase)) > 0;
+        return brief with { BoardOutdoors = outdoors, BoardPlace = words.Count == 0 ? "" : Named(string.Join(" ", words), "The place") };
+    }
+
+    private static ImmutableDictionary<DemandGroup, Percent> Shares(string to)
+    {
+        var shares = ImmutableDictionary.CreateBuilder<DemandGroup, Percent>();
+        foreach (var part in to.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            var match = Share().Match(part);
+            var group = Groups.Where(g => g.Word.Equals(match.Groups["what"].Value.Trim(), StringComparison.OrdinalIgnoreCase)).ToList();
+            if (!match.Success || group.Count == 0 || decimal.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) is <= 0 or > 100)
+            {
+                throw new FormatException($"“{Short(part)}” is no share; write demand: lighting 66 %, sockets 40 %, with any of "
+                    + $"{string.Join(", ", Groups.Select(g => g.Word))}, above 0 to 100 %.");
+            }
+
+            shares[group[0].Group] = new(decimal.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture));
+        }
+
+        return shares.ToImmutable();
+    }
+
+    private static BriefRoom Room(string line, BoardBrief brief)
+    {
+        if (brief.Rooms.Length == MostRooms)
+        {
+            throw new FormatException($"there are more than {MostRooms} rooms; plan the buildings apart.");
+        }
+
+        var colon = line.IndexOf(':', StringComparison.Ordinal);
+        var head = (colon < 0 ? line : line[..colon]).Split(',', StringSplitOptions.TrimEntries);
+        if (colon < 0 || head.Length is < 2 or > 3 || (head.Length == 3 && !head[2].Equals("outdoors", StringComparison.OrdinalIgnoreCase)))
+        {
+            throw new FormatException($"“{Short(line)}” is no room with its points; write bedroom 1, 12 m: 6 lamps, 4 twin sockets. "
+                + "The meters are conduit from the board to the room’s first point; a garden has “, outdoors” after them.");
+        }
+
+        var name = Named(head[0], "The room’s name");
+        if (brief.Rooms.Any(r => r.Name.Equals(name, StringComparison.OrdinalIgnoreCase)))
+        {
+            throw new FormatException($"“{name}” is there already; give the second one a name of its own, or write its points in one line.");
+        }
+
+        var points = ImmutableArray.CreateBuilder<BriefPoint>();
+        foreach (var item in line[(colon + 1)..].Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            var (point, count) = Point(item);
+            points.AddRange(Enumerable.Repeat(point, count));
+        }
+
+        return points.Count == 0 ? throw new FormatException($"“{name}” has no points; write what stands in it after the colon.")
+            : new(name, Far(head[1]), head.Length == 3, points.ToImmutable());
+    }
+
+    private static (BriefPoint Point, int Count) Point(string item)
+    {
+        var match = item.Length > MostOfItem ? Match.Empty : Points().Match(item);
+        var words = match.Groups["what"].Value.Trim();
+        if (!match.Success || words.Length == 0)
+        {
+            throw new FormatException($"“{Short(item)}” is no point; write 6 lamps, 4 twin sockets, cooker 7.2 kW, split 2400 W.");
+        }
+
+        var count = match.Groups["n"].Success ? int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) : 1;
+        if (count is < 1 or > 60)
+        {
+            throw new FormatException($"“{Short(item)}”: from 1 to 60 of a kind.");
+        }
+
+        var known = Kinds.Where(k => Same(k.One, words) || Same(k.Many, words)).Select(k => (PointKind?)k.Kind)
+            .Concat(AlsoWritten.Where(a => Same(a.Written, words)).Select(a => (PointKind?)a.Kind)).FirstOrDefault();
+        var watts = Power(match, item) ?? (known is { } k ? Usual(k) : null)
+            ?? throw new FormatException(known is null ? $"“{words}” is not known; with its watts it is equipment of its own: {words} 750 W. "
+                + $"Known are {string.Join(", ", Kinds.Select(k => k.Many))}."
+                : $"“{words}” needs its watts: {words} 2400 W.");
+        var three = match.Groups["three"].Success;
+        if (three && known is not (null or PointKind.Cooker or PointKind.SplitUnit))
+        {
+            throw new FormatException($"“{Short(item)}”: only cookers, splits and equipment of its own take three phases.");
+        }
+
+        var kind = known ?? PointKind.Fixed;
+        return (new(kind, kind == PointKind.Fixed ? Named(words, "The equipment’s name") : Word(kind), watts, !match.Groups["w"].Success, three),
+            count);
+    }
+
+    private static Watts? Power(Match match, string item)
+    {
+        if (!match.Groups["w"].Success)
+        {
+            return null;
+        }
+
+        var value = decimal.Parse(match.Groups["w"].Value, CultureInfo.InvariantCulture)
+            * (match.Groups["unit"].Length == 2 ? 1000 : 1);
+        return value >= 1 && value <= MostWatts.Value ? new Watts(value)
+            : throw new FormatException($"“{Short(item)}”: from 1 W to {MostWatts}.");
+    }
+
+    private static Length Far(string text) => Distance().Match(text) is { Success: true } match
+        && Length.FromMetres(decimal.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture)) is var length
+        && length > Length.Zero && length <= Farthest ? length
+        : throw new FormatException($"“{Short(text)}” is no length of conduit; write 12 m or 8.5 m, to {Metres(Farthest)}.");
+
+    private static string Named(string text, string what) =>
+        text.Length is 0 or > 40 || text.Any(c => char.IsControl(c) || c is ':' or ',') ? throw new FormatException(
+            $"{what} has 1 to 40 characters, without a comma or a colon.") : text;
+
+    private static bool Same(string a, string b) => a.Equals(b, StringComparison.OrdinalIgnoreCase);
+
+    private static string Short(string text) => text.Length > 60 ? text[..60] + "…" : text;
+
+    [GeneratedRegex(@"^(?<what>supply|ambient|circuits in a conduit|points apart|sub-main|board|demand)\s*:\s*(?<to>.*)$",
+        RegexOptions.IgnoreCase)]
+    private static partial Regex Setting();
+
+    [GeneratedRegex(@"^(?:(?!15 ?A\b)(?<n>\d{1,3})\s*[×x]?\s+)?(?<what>(?:15 ?A )?\p{L}[^\d:,]*?)(?:\s+(?<w>\d{1,6}(?:\.\d{1,3})?)\s*(?<unit>k?W)(?: each)?)?"
+        + @"(?<three>\s+(?:three|3)[ -]phases?)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Points();
+
+    [GeneratedRegex(@"^(?<n>\d{1,4}(?:\.\d{1,3})?)\s*m$", RegexOptions.IgnoreCase)]
+    private static partial Regex Distance();
+
+    [GeneratedRegex(@"^(?<what>[\p{L} ]+?)\s+(?<n>\d{1,3}(?:\.\d)?)\s*%$")]
+    private static partial Regex Share();
+}
