@@ -44,9 +44,14 @@ public sealed partial class GlossaryTests
             .Where(f => f.EndsWith(".cs", StringComparison.Ordinal) || f.EndsWith(".cshtml", StringComparison.Ordinal))
             .Where(f => !f.Split(Path.DirectorySeparatorChar).Any(p => p is "obj" or "bin"))
             .SelectMany(f => Read(f).SelectMany(text => Word().Matches(text).Select(w => w.Value)).Where(Instead.ContainsKey)
+                .Where(w => !(w.StartsWith("socket", StringComparison.OrdinalIgnoreCase) && IsMetric(f)))
                 .Select(w => $"{Path.GetFileName(f)}: “{w}”, say “{Instead[w]}”")).Distinct().ToList();
         Assert.True(found.Count == 0, string.Join('\n', found));
     }
+
+    // The metric method has outlets of another make, and a word of its own for them.
+    private static bool IsMetric(string file) => file.Split(Path.DirectorySeparatorChar).Any(p => p is "Boards" or "Gulf"
+        || p.TrimStart('_').StartsWith("Metric", StringComparison.Ordinal));
 
     [Fact] // words of ours that nobody says on site
     public void What_puzzled_is_gone()

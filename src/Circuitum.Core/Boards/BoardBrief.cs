@@ -95,6 +95,9 @@ public sealed record BoardBrief
     /// <summary>Circuits that share a conduit where most do, 1 to 20.</summary>
     public int Together { get; init; } = 1;
 
+    /// <summary>Most lamps on one breaker, 4 to 60: a breaker that opens leaves the other rooms lit.</summary>
+    public int LampsOnCircuit { get; init; } = 24;
+
     /// <summary>Conduit from a point to the next one in a room.</summary>
     public Length Apart { get; init; } = Length.FromMetres(4);
 

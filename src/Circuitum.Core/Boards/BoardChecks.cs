@@ -21,7 +21,8 @@ public static class BoardChecks
     // Sockets stand at least this far from the edge of a bath or a shower's basin.
     private static readonly string FromBath = "3 m";
 
-    // Where the fullest phase stands above the emptiest by a larger share of the whole, another way to feed the largest loads is looked for.
+    // Where the fullest phase stands above the emptiest by a larger share of the whole, another way to feed the largest loads is looked
+    // for.
     private static readonly Percent MostUneven = new(10);
 
     /// <summary>Red first, then amber, then what waits for a fact.</summary>
@@ -29,7 +30,8 @@ public static class BoardChecks
         [.. All(plan).OrderBy(t => t.Severity)];
 
     private static IEnumerable<BoardTag> All(BoardPlan plan) =>
-        [.. plan.Boards.SelectMany(b => b.Ways.SelectMany(w => OfWay(b, w))), .. plan.Boards.SelectMany(b => OfBoard(plan, b)), .. OfList(plan)];
+        [.. plan.Boards.SelectMany(b => b.Ways.SelectMany(w => OfWay(b, w))), .. plan.Boards.SelectMany(b => OfBoard(plan, b)),
+            .. OfList(plan)];
 
     private static IEnumerable<BoardTag> OfWay(MetricBoard board, BoardWay way)
     {
@@ -54,7 +56,8 @@ public static class BoardChecks
 
         if (circuit.ThreePhase && board.Loads.Running.Length == 1)
         {
-            yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Phases), $"The {circuit.Words} takes three phases, and one is "
+            yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Phases), $"The {circuit.Words} takes three phases, and one "
+                + "is "
                 + "supplied.", "Ask for three phases, or choose equipment for one.");
         }
 
@@ -62,7 +65,8 @@ public static class BoardChecks
             && circuit.Rooms.Where(r => Baths.Any(b => r.Contains(b, StringComparison.OrdinalIgnoreCase))).ToList() is { Count: > 0 } baths)
         {
             yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Bath), $"A socket stands in {baths[0]}.",
-                $"Sockets keep {FromBath} from the edge of a bath or shower: move it outside, or say another name if the room has neither.");
+                $"Sockets keep {FromBath} from the edge of a bath or shower: move it outside, or say another name if the room has "
+                    + "neither.");
         }
     }
 
@@ -127,9 +131,9 @@ public static class BoardChecks
 
         if (plan.Brief.Rooms.SelectMany(r => r.Points).Where(p => p.Assumed).GroupBy(p => p.Name).ToList() is { Count: > 0 } assumed)
         {
-            yield return new(Severity.Hold, "List", MetricRules.Cite(MetricRule.AssumedLoads),
+            yield return new(Severity.Hold, "The list", MetricRules.Cite(MetricRule.AssumedLoads),
                 $"{assumed.Sum(a => a.Count())} points are taken at the method’s own watts.",
-                string.Join(", ", assumed.Select(a => $"{a.Key} {a.First().Watts}")) + ". Write what is bought beside them.");
+                $"Taken are {string.Join(", ", assumed.Select(a => $"{a.Key} {a.First().Watts}"))}. Write what is bought beside them.");
         }
     }
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
@@ -63,6 +64,28 @@ public sealed record BoardCircuit(CircuitUse Use, ImmutableArray<BoardPoint> Poi
 
     /// <summary>The rooms it feeds, each once.</summary>
     public IEnumerable<string> Rooms => Points.Select(p => p.Of.Name).Distinct();
+
+    /// <summary>Its points as they are written on boxes, those in a row together: 3.1–3.7 4.2.</summary>
+    public string Marks
+    {
+        get
+        {
+            var said = new List<string>();
+            for (var i = 0; i < Points.Length;)
+            {
+                var to = i;
+                while (to + 1 < Points.Length && Points[to + 1].Room == Points[i].Room && Points[to + 1].Number == Points[to].Number + 1)
+                {
+                    to++;
+                }
+
+                said.Add(to == i ? Points[i].Mark : $"{Points[i].Mark}–{Points[to].Mark}");
+                i = to + 1;
+            }
+
+            return string.Join(' ', said);
+        }
+    }
 
     /// <summary>What reduces it.</summary>
     public DemandGroup Group => Use switch
@@ -133,6 +156,21 @@ public sealed record SizedWay(RatedCircuit Rated, Figure<SquareMillimetres> Size
     /// <summary>Ends of a ring's conductors as they are measured before it is joined, one phase and the protective conductor; null for what
     /// is no ring. A ring that is cut reads no end.</summary>
     public (Ohms Phase, Ohms Earth)? RingEnds { get; init; }
+
+    /// <summary>Ib ≤ In ≤ Iz in amperes; a ring shares its breaker's current between both ends: 12.2 ≤ 32, 20 ≤ 25.3 each way.</summary>
+    public string Compared
+    {
+        get
+        {
+            string Tenths(Amps amps) => amps.Value.ToString("0.#", CultureInfo.InvariantCulture);
+            return Circuit.Use == CircuitUse.Ring
+                ? $"{Tenths(Rated.Current)} ≤ {Rating.Figure}, {Tenths(EachWay)} ≤ {Tenths(Carries)} each way"
+                : $"{Tenths(Rated.Current)} ≤ {Rating.Figure} ≤ {Tenths(Carries)}";
+        }
+    }
+
+    /// <summary>What its conductor must carry: its breaker, and in a ring the larger share that goes one way.</summary>
+    public required Amps EachWay { get; init; }
 
     /// <summary>Singles in its conduit.</summary>
     public int Singles => Circuit.ThreePhase ? 5 : 3;

@@ -28,7 +28,8 @@ public static class BoardPlanner
             .Plan("the boards together, the fullest phase", current.ToString())
             .Book("the next rating", (rating ?? MetricRules.MostSubMain).ToString(), MetricRules.Cite(MetricRule.Board)));
         return new(brief, [.. drafts.Select((d, i) => Composed(d.Group, d.Shared, brief, i, IncomerOf(d.Group, d.Shared.Loads)))],
-            new(incomer, loads, rating is null ? $"the boards draw {current} together, and {MetricRules.MostSubMain} is the largest sub-main "
+            new(incomer, loads, rating is null ? $"the boards draw {current} together, and {MetricRules.MostSubMain} is the largest "
+                + "sub-main "
                 + "kept here: they need supplies of their own" : ""));
     }
 
@@ -89,7 +90,8 @@ public static class BoardPlanner
             return Halved(new(circuits, "everything", null), brief);
         }
 
-        var why = Because.Of("Why a board of its own").Book($"{units} cooling units, {MetricRules.MostUnits} at most on a board for everything",
+        var why = Because.Of("Why a board of its own").Book($"{units} cooling units, {MetricRules.MostUnits} at most on a board for "
+            + "everything",
             "a board for cooling", MetricRules.Cite(MetricRule.Cooling));
         var cooling = Halved(new(circuits.FindAll(c => c.Circuit.Use == CircuitUse.Cooling), "cooling", why), brief);
         var rest = circuits.FindAll(c => c.Circuit.Use != CircuitUse.Cooling);

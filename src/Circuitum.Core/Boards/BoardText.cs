@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Boards;
@@ -76,7 +77,8 @@ public static partial class BoardText
             try
             {
                 brief = line.StartsWith('#') ? brief with { Name = Named(line[1..].Trim(), "The name") }
-                    : Setting().Match(line) is { Success: true } setting ? Set(brief, setting.Groups["what"].Value, setting.Groups["to"].Value)
+                    : Setting().Match(line) is { Success: true } setting ? Set(brief, setting.Groups["what"].Value,
+                        setting.Groups["to"].Value)
                     : brief with { Rooms = brief.Rooms.Add(Room(line, brief)) };
             }
             catch (FormatException e)
@@ -99,18 +101,19 @@ public static partial class BoardText
             .Append(CultureInfo.InvariantCulture, $"supply: {(brief.ThreePhase ? "three phases" : "one phase")}\n")
             .Append(CultureInfo.InvariantCulture, $"ambient: {brief.Ambient}\n")
             .Append(CultureInfo.InvariantCulture, $"circuits in a conduit: {brief.Together}\n")
+            .Append(CultureInfo.InvariantCulture, $"lamps on a circuit: {brief.LampsOnCircuit}\n")
             .Append(CultureInfo.InvariantCulture, $"points apart: {Metres(brief.Apart)}\n")
             .Append(CultureInfo.InvariantCulture, $"sub-main: {Metres(brief.SubMain)}\n");
-        if (brief.BoardPlace.Length > 0 || brief.BoardOutdoors)
+        string[] stands = [.. new[] { brief.BoardPlace, brief.BoardOutdoors ? "outdoors" : "" }.Where(w => w.Length > 0)];
+        if (stands.Length > 0)
         {
-            text.Append(CultureInfo.InvariantCulture,
-                $"board: {string.Join(", ", new[] { brief.BoardPlace, brief.BoardOutdoors ? "outdoors" : "" }.Where(w => w.Length > 0))}\n");
+            text.Append(CultureInfo.InvariantCulture, $"board: {string.Join(", ", stands)}\n");
         }
 
         if (!brief.Demand.IsEmpty)
         {
             text.Append(CultureInfo.InvariantCulture, $"demand: {string.Join(", ", brief.Demand.OrderBy(d => d.Key)
-                .Select(d => $"{Word(d.Key)} {Number(d.Value.Value)} %"))}\n");
+                .Select(d => $"{Word(d.Key)} {d.Value}"))}\n");
         }
 
         text.Append('\n');
@@ -161,6 +164,7 @@ public static partial class BoardText
         "supply" => brief with { ThreePhase = Phases(to) },
         "ambient" => brief with { Ambient = Warm(to) },
         "circuits in a conduit" => brief with { Together = Together(to) },
+        "lamps on a circuit" => brief with { LampsOnCircuit = Lamps(to) },
         "points apart" => brief with { Apart = Far(to) },
         "sub-main" => brief with { SubMain = Far(to) },
         "board" => Placed(brief, to),
@@ -182,6 +186,10 @@ public static partial class BoardText
     private static int Together(string to) => int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var count)
         && count is >= 1 and <= 20 ? count
         : throw new FormatException($"“{Short(to)}” is no number of circuits; write circuits in a conduit: 2, from 1 to 20.");
+
+    private static int Lamps(string to) => int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var count)
+        && count is >= 4 and <= 60 ? count
+        : throw new FormatException($"“{Short(to)}” is no number of lamps; write lamps on a circuit: 24, from 4 to 60.");
 
     private static BoardBrief Placed(BoardBrief brief, string to)
     {
@@ -227,7 +235,8 @@ public static partial class BoardText
         var name = Named(head[0], "The room’s name");
         if (brief.Rooms.Any(r => r.Name.Equals(name, StringComparison.OrdinalIgnoreCase)))
         {
-            throw new FormatException($"“{name}” is there already; give the second one a name of its own, or write its points in one line.");
+            throw new FormatException($"“{name}” is there already; give the second one a name of its own, or write its points in one "
+                + "line.");
         }
 
         var points = ImmutableArray.CreateBuilder<BriefPoint>();
@@ -259,7 +268,8 @@ public static partial class BoardText
         var known = Kinds.Where(k => Same(k.One, words) || Same(k.Many, words)).Select(k => (PointKind?)k.Kind)
             .Concat(AlsoWritten.Where(a => Same(a.Written, words)).Select(a => (PointKind?)a.Kind)).FirstOrDefault();
         var watts = Power(match, item) ?? (known is { } k ? Usual(k) : null)
-            ?? throw new FormatException(known is null ? $"“{words}” is not known; with its watts it is equipment of its own: {words} 750 W. "
+            ?? throw new FormatException(known is null ? $"“{words}” is not known; with its watts it is equipment of its own: {words} "
+                + "750 W. "
                 + $"Known are {string.Join(", ", Kinds.Select(k => k.Many))}."
                 : $"“{words}” needs its watts: {words} 2400 W.");
         var three = match.Groups["three"].Success;
@@ -269,7 +279,8 @@ public static partial class BoardText
         }
 
         var kind = known ?? PointKind.Fixed;
-        return (new(kind, kind == PointKind.Fixed ? Named(words, "The equipment’s name") : Word(kind), watts, !match.Groups["w"].Success, three),
+        return (new(kind, kind == PointKind.Fixed ? Named(words, "The equipment’s name") : Word(kind), watts, !match.Groups["w"].Success,
+            three),
             count);
     }
 
@@ -291,7 +302,8 @@ public static partial class BoardText
         && length > Length.Zero && length <= Farthest ? length
         : throw new FormatException($"“{Short(text)}” is no length of conduit; write 12 m or 8.5 m, to {Metres(Farthest)}.");
 
-    private static string Named(string text, string what) =>
+    private static string Named(string text, string what) => Printed.Problem(text) is { } problem
+        ? throw new FormatException($"{what} {problem}.") :
         text.Length is 0 or > 40 || text.Any(c => char.IsControl(c) || c is ':' or ',') ? throw new FormatException(
             $"{what} has 1 to 40 characters, without a comma or a colon.") : text;
 
@@ -299,12 +311,12 @@ public static partial class BoardText
 
     private static string Short(string text) => text.Length > 60 ? text[..60] + "…" : text;
 
-    [GeneratedRegex(@"^(?<what>supply|ambient|circuits in a conduit|points apart|sub-main|board|demand)\s*:\s*(?<to>.*)$",
-        RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?<what>supply|ambient|circuits in a conduit|lamps on a circuit|points apart|sub-main|board|demand)\s*:"
+        + @"\s*(?<to>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Setting();
 
-    [GeneratedRegex(@"^(?:(?!15 ?A\b)(?<n>\d{1,3})\s*[×x]?\s+)?(?<what>(?:15 ?A )?\p{L}[^\d:,]*?)(?:\s+(?<w>\d{1,6}(?:\.\d{1,3})?)\s*(?<unit>k?W)(?: each)?)?"
-        + @"(?<three>\s+(?:three|3)[ -]phases?)?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:(?!15 ?A\b)(?<n>\d{1,3})\s*[×x]?\s+)?(?<what>(?:15 ?A )?\p{L}[^\d:,]*?)"
+        + @"(?:\s+(?<w>\d{1,6}(?:\.\d{1,3})?)\s*(?<unit>k?W)(?: each)?)?(?<three>\s+(?:three|3)[ -]phases?)?$", RegexOptions.IgnoreCase)]
     private static partial Regex Points();
 
     [GeneratedRegex(@"^(?<n>\d{1,4}(?:\.\d{1,3})?)\s*m$", RegexOptions.IgnoreCase)]

@@ -4,7 +4,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Boards;
 
-/// <summary>What shares a breaker: lamps by whole rooms to 2000 W, sockets to eight on a ring and four on a radial, and what has a circuit
+/// <summary>What shares a breaker: lamps by whole rooms to 2000 W and the crew's number of them, sockets to eight on a ring and four on a
+/// radial, and what has a circuit
 /// of its own.</summary>
 internal static class Divisions
 {
@@ -35,7 +36,8 @@ internal static class Divisions
         var use = outdoors ? CircuitUse.GardenLighting : CircuitUse.Lighting;
         // Where one breaker would darken every room there are two, as soon as there are two rooms.
         var least = !outdoors && lamps.Select(p => p.Room).Distinct().Count() > 1 ? 2 : 1;
-        return Cut(lamps, l => l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least, p => p.Point.Watts.Value)
+        return Cut(lamps, l => l.Count <= brief.LampsOnCircuit && l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least,
+            p => p.Point.Watts.Value)
             .Select(l => new BoardCircuit(use, [.. l], Legs(l, brief)));
     }
 
@@ -110,7 +112,8 @@ internal static class Divisions
 
     // Of as good ones: a room that must be cut is cut where a circuit is full, and whole rooms are shared out evenly.
     private static bool Before((int Pieces, int Through, decimal Square, int From) a,
-        (int Pieces, int Through, decimal Square, int From) b, bool cuts) => (a.Pieces, a.Through).CompareTo((b.Pieces, b.Through)) is var first && first != 0 ? first < 0
+        (int Pieces, int Through, decimal Square, int From) b, bool cuts) => (a.Pieces, a.Through).CompareTo((b.Pieces,
+            b.Through)) is var first && first != 0 ? first < 0
             : cuts ? a.Square > b.Square : a.Square < b.Square;
 
     private static List<List<BoardPoint>> InTwo(List<BoardPoint> row, Func<BoardPoint, decimal> weight)

@@ -28,6 +28,7 @@ internal static class Pulling
         {
             RingEnds = ring ? (MetricConductors.Resistance(way.Size, circuit.Conduit),
                 MetricConductors.Resistance(MetricConductors.Earth(way.Size), circuit.Conduit)) : null,
+            EachWay = needed,
             DrawBoxes = circuit.Legs.Sum(MetricRules.DrawBoxes),
         };
     }
@@ -36,7 +37,8 @@ internal static class Pulling
     public static Feeder Feeder(Amps current, Figure<Amps> breaker, bool threePhase, BoardBrief brief)
     {
         var way = Smallest(MetricRules.PowerSize, breaker.Value, threePhase, brief.Ambient, 1,
-            size => Lost(RingDrop.Most([brief.SubMain], [current], MetricConductors.Millivolts(size, threePhase)), threePhase), MetricRules.MostDrop,
+            size => Lost(RingDrop.Most([brief.SubMain], [current], MetricConductors.Millivolts(size, threePhase)), threePhase),
+                MetricRules.MostDrop,
             $"In = {breaker.Value} ≤ Iz");
         return new(breaker, new(way.Size, way.Why), MetricConductors.Earth(way.Size), brief.SubMain, way.Drop,
             MetricConductors.Conduit(Singles(threePhase, 1, way.Size)), way.Refused);

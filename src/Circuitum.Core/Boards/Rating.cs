@@ -17,7 +17,8 @@ internal static class Rating
             why = why.Assume($"{circuit.Words} taken for {circuit.Watts}", MetricRules.Cite(MetricRule.AssumedLoads).Text);
         }
 
-        why = why.Plan(circuit.ThreePhase ? $"{circuit.Watts} ÷ (√3 × {MetricRules.Between})" : $"{circuit.Watts} ÷ {MetricRules.ToNeutral}",
+        why = why.Plan(circuit.ThreePhase ? $"{circuit.Watts} ÷ (√3 × {MetricRules.Between})"
+            : $"{circuit.Watts} ÷ {MetricRules.ToNeutral}",
             $"Ib = {current}");
         var (rating, rule, text, refused) = Chosen(circuit, current);
         return new(circuit, current, new(rating, why.Book(text, $"In = {rating}", MetricRules.Cite(rule))), Poles(circuit),
@@ -46,7 +47,8 @@ internal static class Rating
                 : (MetricRules.Ratings[2], MetricRule.Lighting, $"lighting of {circuit.Watts}",
                     $"one point draws more than {MetricRules.MostLighting}: feed it as equipment of its own, by its name and watts"),
             CircuitUse.Ring => (MetricRules.RingBreaker, MetricRule.Ring, $"a ring of at most {MetricRules.MostOnRing} sockets", ""),
-            CircuitUse.Radial => (MetricRules.RadialBreaker, MetricRule.Sockets, $"a radial of at most {MetricRules.MostOnRadial} sockets", ""),
+            CircuitUse.Radial => (MetricRules.RadialBreaker, MetricRule.Sockets, $"a radial of at most {MetricRules.MostOnRadial} sockets",
+                ""),
             CircuitUse.Socket15 => (MetricRules.FifteenBreaker, MetricRule.Sockets, "a socket of 15 A, alone", ""),
             CircuitUse.WaterHeater => MetricRules.WaterHeaterBreaker(current) is Amps rating
                 ? (rating, MetricRule.WaterHeater, "a water heater, alone: 20 or 25 A", "")
@@ -57,7 +59,8 @@ internal static class Rating
                 : (largest, MetricRule.Cooker, "a cooker", $"it draws {current}: no cooker’s circuit is larger than 63 A"),
             _ => MetricRules.AtLeast(current) is Amps rating
                 ? (rating, circuit.Use == CircuitUse.Cooling ? MetricRule.Cooling : MetricRule.Overload, "the next rating", "")
-                : (largest, MetricRule.Overload, "the largest rating", $"it draws {current}, and {largest} is the largest breaker of a board"),
+                : (largest, MetricRule.Overload, "the largest rating", $"it draws {current}, and {largest} is the largest breaker of a "
+                    + "board"),
         };
     }
 }

@@ -19,7 +19,8 @@ public static class RingDrop
             throw new ArgumentException("A ring has one leg more than points.", nameof(legs));
         }
 
-        // Both ends have the same volts, so that what is lost around it is nothing: each point draws from an end as it is far from the other.
+        // Both ends have the same volts, so that what is lost around it is nothing: each point draws from an end as it is far from the
+        // other.
         var at = 0m;
         var first = 0m;
         for (var i = 0; i < currents.Count; i++)

@@ -19,7 +19,8 @@ internal static class Sections
         // One device ahead of everything would darken everything: at least two, where there are two circuits.
         return kinds.Length == 1 && kinds[0].Circuits.Length > 1
             ? [.. Cut([.. kinds[0].Circuits], 2).Select(p => new Group(p, kinds[0].Milliamps, kinds[0].Why
-                .Book("a board has at least two sections, so that one fault leaves the other", "2", MetricRules.Cite(MetricRule.Sections))))]
+                .Book("a board has at least two sections, so that one fault leaves the other", "2",
+                MetricRules.Cite(MetricRule.Sections))))]
             : kinds;
     }
 
@@ -55,7 +56,8 @@ internal static class Sections
 
     // In as many pieces as are asked for, that differ by one at most; the first have one more. Pieces may be empty.
     private static ImmutableArray<ImmutableArray<int>> Cut(List<int> list, int parts) =>
-        [.. Enumerable.Range(0, parts).Select(p => list.Take(Upto(list.Count, parts, p + 1)).Skip(Upto(list.Count, parts, p)).ToImmutableArray())];
+        [.. Enumerable.Range(0, parts).Select(p => list.Take(Upto(list.Count, parts, p + 1)).Skip(Upto(list.Count, parts,
+            p)).ToImmutableArray())];
 
     private static int Upto(int count, int parts, int part) => (count / parts * part) + Math.Min(count % parts, part);
 

@@ -3,11 +3,12 @@ using PdfSharp.Pdf;
 
 namespace Circuitum.Formats.Pdf;
 
-/// <summary>Letter pages that are filled from the top: what has no room goes on to the next, and every page says what it belongs to.
+/// <summary>Pages that are filled from the top: what has no room goes on to the next, and every page says what it belongs to.
 /// </summary>
 /// <param name="document">Where they go.</param>
 /// <param name="foot">What stands at the foot of each, its number after it.</param>
-internal sealed class Pages(PdfDocument document, string foot)
+/// <param name="paper">Letter, or A4: what fits the one fits the other, which is narrower by a sixth of an inch a side and higher.</param>
+internal sealed class Pages(PdfDocument document, string foot, Paper paper = Paper.Letter)
 {
     /// <summary>White on all sides, in points.</summary>
     public const double Margin = 48;
@@ -15,8 +16,10 @@ internal sealed class Pages(PdfDocument document, string foot)
     /// <summary>Between the margins.</summary>
     public const double Wide = (8.5 * 72) - (2 * Margin);
 
-    private const double Bottom = (11 * 72) - 54;
+    private readonly double high = Papers.SizeOf(paper).Height.Point;
     private int pages;
+
+    private double Bottom => high - 54;
 
     /// <summary>The page that is open.</summary>
     public XGraphics G { get; private set; } = null!;
@@ -58,8 +61,8 @@ internal sealed class Pages(PdfDocument document, string foot)
         var font = PrintFonts.Of(9, bold);
         var lines = cells.Select((c, i) => PrintFonts.Lines(G, Set(c), font, (i + 1 < lefts.Length ? lefts[i + 1] : Wide) - lefts[i] - 6)
             .ToList()).ToList();
-        var high = lines.Max(l => l.Count) * 11;
-        Room(high + 2);
+        var tall = lines.Max(l => l.Count) * 11;
+        Room(tall + 2);
         for (var i = 0; i < cells.Length; i++)
         {
             for (var j = 0; j < lines[i].Count; j++)
@@ -68,7 +71,7 @@ internal sealed class Pages(PdfDocument document, string foot)
             }
         }
 
-        Y += high + 2;
+        Y += tall + 2;
     }
 
     // The letters of a print have no arrow.
@@ -102,7 +105,7 @@ internal sealed class Pages(PdfDocument document, string foot)
     public void Turn()
     {
         var page = document.AddPage();
-        (page.Width, page.Height) = Papers.SizeOf(Paper.Letter);
+        (page.Width, page.Height) = Papers.SizeOf(paper);
         G = XGraphics.FromPdfPage(page);
         Y = Margin;
         pages++;
@@ -111,7 +114,7 @@ internal sealed class Pages(PdfDocument document, string foot)
     /// <summary>Closes the page that is open.</summary>
     public void Finish()
     {
-        G.DrawString($"{foot} · page {pages}", PrintFonts.Of(8), XBrushes.Gray, new XPoint(Margin, (11 * 72) - 30));
+        G.DrawString($"{foot} · page {pages}", PrintFonts.Of(8), XBrushes.Gray, new XPoint(Margin, high - 30));
         G.Dispose();
     }
 }

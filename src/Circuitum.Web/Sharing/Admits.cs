@@ -47,6 +47,7 @@ public static class Addresses
         ["bench/{name?}"] = (Admits.Crew, Admits.Crew),
         ["api/bench/{name}"] = (Admits.Crew, Admits.Nobody),
         ["api/bench/openapi.json"] = (Admits.Crew, Admits.Nobody),
+        ["metric-board"] = (Admits.Crew, Admits.Crew),
         ["learn"] = (Admits.Crew, Admits.Crew),
         ["learn/{id}"] = (Admits.Crew, Admits.Crew),
         ["meter"] = (Admits.Lead, Admits.Lead),

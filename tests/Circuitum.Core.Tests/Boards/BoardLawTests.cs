@@ -10,14 +10,29 @@ public sealed class BoardLawTests
 {
     private static readonly Dictionary<decimal, (decimal Two, decimal Three, decimal One, decimal Three3)> Table = new()
     {
-        [2.5m] = (24, 21, 18, 15), [4] = (32, 28, 11, 9.5m), [6] = (41, 36, 7.3m, 6.4m), [10] = (57, 50, 4.4m, 3.8m), [16] = (76, 68, 2.8m, 2.4m),
-        [25] = (101, 89, 1.75m, 1.5m), [35] = (125, 110, 1.25m, 1.1m), [50] = (151, 134, .95m, .82m), [70] = (192, 171, .66m, .57m),
+        [2.5m] = (24, 21, 18, 15),
+        [4] = (32, 28, 11, 9.5m),
+        [6] = (41, 36, 7.3m, 6.4m),
+        [10] = (57, 50, 4.4m, 3.8m),
+        [16] = (76, 68, 2.8m,
+            2.4m),
+        [25] = (101, 89, 1.75m, 1.5m),
+        [35] = (125, 110, 1.25m, 1.1m),
+        [50] = (151, 134, .95m, .82m),
+        [70] = (192, 171, .66m, .57m),
         [95] = (232, 207, .5m, .43m),
     };
 
     private static decimal Warm(decimal degrees) => degrees switch
     {
-        <= 25 => 1.03m, <= 30 => 1, <= 35 => .94m, <= 40 => .87m, <= 45 => .79m, <= 50 => .71m, <= 55 => .61m, _ => .5m,
+        <= 25 => 1.03m,
+        <= 30 => 1,
+        <= 35 => .94m,
+        <= 40 => .87m,
+        <= 45 => .79m,
+        <= 50 => .71m,
+        <= 55 => .61m,
+        _ => .5m,
     };
 
     private static readonly decimal[] Company = [1, .8m, .7m, .65m, .6m, .57m];
@@ -47,6 +62,7 @@ public sealed class BoardLawTests
             {
                 case CircuitUse.Lighting or CircuitUse.GardenLighting:
                     Assert.True(points.Length == 1 || watts <= 2000, $"{watts} W of lamps");
+                    Assert.True(points.Length <= 24);
                     Assert.True(watts > 1200 || way.Sized.Rating.Value == 10);
                     break;
                 case CircuitUse.Ring:
@@ -107,7 +123,8 @@ public sealed class BoardLawTests
         foreach (var board in plan.Boards.Where(b => !red.Contains(b.Name)))
         {
             Assert.True(board.Used <= 42, $"{board.Used} ways");
-            Assert.True(board.Loads.Fullest.Value / 230 <= board.Incomer.Value.Value, $"{board.Loads.Fullest} behind {board.Incomer.Value}");
+            Assert.True(board.Loads.Fullest.Value / 230 <= board.Incomer.Value.Value, $"{board.Loads.Fullest} behind "
+                + $"{board.Incomer.Value}");
             Assert.True(board.Incomer.Value.Value <= 125);
             var units = board.Ways.Sum(w => w.Circuit.Points.Count(p => p.Point.Kind == PointKind.SplitUnit));
             Assert.True(units <= 8 || board.Ways.All(w => w.Circuit.Use == CircuitUse.Cooling), $"{units} units among others");
@@ -122,8 +139,12 @@ public sealed class BoardLawTests
         var room = brief.Rooms[at % brief.Rooms.Length];
         var more = brief with
         {
-            Rooms = brief.Rooms.Replace(room, room with { Points = room.Points.Add(new(PointKind.WaterHeater, "water heater", new(2000), false,
-                false)) }),
+            Rooms = brief.Rooms.Replace(room, room with
+            {
+                Points = room.Points.Add(new(PointKind.WaterHeater, "water heater", new(2000),
+                false,
+                false))
+            }),
         };
         decimal Metres(BoardBrief b) => BoardPlanner.Plan(b).Ways().Sum(w => w.Circuit.Conduit.Metres);
         Assert.True(Metres(more) > Metres(brief));

@@ -30,6 +30,19 @@ public sealed class BoardPlannerTests
         Assert.Equal([1600m, 1600m], plan.Of(CircuitUse.Lighting).Select(w => w.Circuit.Watts.Value));
     }
 
+    [Fact] // 40 lamps of 12 W are 480 W and could all be on one: 24 at most, and rooms whole
+    public void A_breaker_that_opens_leaves_other_rooms_lit()
+    {
+        string[] rooms = [.. Enumerable.Range(1, 5).Select(i => $"room {i}, {i} m: 8 LEDs 12 W")];
+        Assert.Equal([16, 24], Briefs.Planned(rooms).Of(CircuitUse.Lighting).Select(w => w.Circuit.Points.Length).Order());
+        Assert.Equal(5, Briefs.Planned(["lamps on a circuit: 8", .. rooms]).Of(CircuitUse.Lighting).Count);
+        Assert.Equal("1.1–1.8", Briefs.Planned(["lamps on a circuit: 8", .. rooms]).Of(CircuitUse.Lighting)[0].Circuit.Marks);
+    }
+
+    [Fact] // a ring's breaker may be larger than what one way carries
+    public void A_ring_is_compared_each_way() =>
+        Assert.Equal("13.9 ≤ 32, 20 ≤ 32 each way", Briefs.Planned("hall, 8 m: 8 twin sockets").Of(CircuitUse.Ring)[0].Sized.Compared);
+
     [Fact] // nine on a ring are refused: eight and one radial
     public void Nine_sockets_are_a_ring_of_eight_and_a_radial()
     {
@@ -51,7 +64,8 @@ public sealed class BoardPlannerTests
         var ring = Briefs.Planned("kitchen, 8 m: 8 twin sockets").Of(CircuitUse.Ring)[0].Sized;
         Assert.Equal(9, ring.Circuit.Legs.Length);
         Assert.Equal(44m, decimal.Round(ring.Circuit.Conduit.Metres, 1));
-        Assert.Equal((.203m, .203m), (decimal.Round(ring.RingEnds!.Value.Phase.Value, 3), decimal.Round(ring.RingEnds.Value.Earth.Value, 3)));
+        Assert.Equal((.203m, .203m), (decimal.Round(ring.RingEnds!.Value.Phase.Value, 3), decimal.Round(ring.RingEnds.Value.Earth.Value,
+            3)));
         // 32 A in eight parts of 4 A at 8, 12 … 36 of 44 m. 16 A from each end; the fourth is the lowest:
         // 16 × 8 + 12 × 4 + 8 × 4 + 4 × 4 = 224 Am × 11 mV = 2.464 V of 230.
         Assert.Equal(1.07m, decimal.Round(ring.Drop.Value, 2));
@@ -141,7 +155,8 @@ public sealed class BoardPlannerTests
     [Fact] // lighting 100 mA, a garden's 30, what people hold 30, cooking and cooling 100
     public void Sections_stand_behind_what_their_circuits_ask_for()
     {
-        var plan = Briefs.Planned("hall, 3 m: 2 lamps, 2 sockets, split 2000 W, cooker 7 kW, water heater 2 kW", "garden, 9 m, outdoors: lamp");
+        var plan = Briefs.Planned("hall, 3 m: 2 lamps, 2 sockets, split 2000 W, cooker 7 kW, water heater 2 kW",
+            "garden, 9 m, outdoors: lamp");
         Assert.Equal([("A", 100), ("B", 30), ("C", 30), ("D", 100)],
             plan.Boards[0].Sections.Select(s => ($"{s.Letter}", s.Milliamps)));
         Assert.Equal([1, 1, 2, 2], plan.Boards[0].Sections.Select(s => s.Ways.Length));

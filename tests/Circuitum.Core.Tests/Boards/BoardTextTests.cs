@@ -23,7 +23,8 @@ public sealed class BoardTextTests
             kitchen, 14 m: 8 LEDs 18 W, 6 twins, 15 A socket, 2 15A sockets, Cooker 7.2 kW, AC 2400W
             garden, 8.5 m, outdoors: 3 x lamps, garden pump 1.5 kW
             """);
-        Assert.Equal(("Villa Test", false, 45m, 3, 3.5m, true, "hall"), (brief.Name, brief.ThreePhase, brief.Ambient.Degrees, brief.Together,
+        Assert.Equal(("Villa Test", false, 45m, 3, 3.5m, true, "hall"), (brief.Name, brief.ThreePhase, brief.Ambient.Degrees,
+            brief.Together,
             decimal.Round(brief.Apart.Metres, 2), brief.BoardOutdoors, brief.BoardPlace));
         Assert.Equal((66m, 50m), (brief.Demand[DemandGroup.Lighting].Value, brief.Demand[DemandGroup.Water].Value));
         var kitchen = brief.Rooms[0];
@@ -57,6 +58,8 @@ public sealed class BoardTextTests
     [InlineData("supply: two phases", "Line 1: “two phases” is no supply")]
     [InlineData("ambient: 61", "from 10 to 60")]
     [InlineData("circuits in a conduit: 21", "from 1 to 20")]
+    [InlineData("lamps on a circuit: 3", "from 4 to 60")]
+    [InlineData("lamps on a circuit: 61", "from 4 to 60")]
     [InlineData("demand: lamps 50 %", "“lamps 50 %” is no share")]
     [InlineData("demand: lighting 0 %", "is no share")]
     [InlineData("demand: lighting 101 %", "is no share")]
@@ -88,6 +91,7 @@ public sealed class BoardTextTests
         Assert.Equal((brief.Ambient, brief.Together, brief.ThreePhase, brief.BoardPlace),
             (again.Ambient, again.Together, again.ThreePhase, again.BoardPlace));
         Assert.Equal(brief.Rooms.SelectMany(r => r.Points), again.Rooms.SelectMany(r => r.Points));
-        Assert.Equal(brief.Rooms.Select(r => (r.Name, r.FromBoard, r.Outdoors)), again.Rooms.Select(r => (r.Name, r.FromBoard, r.Outdoors)));
+        Assert.Equal(brief.Rooms.Select(r => (r.Name, r.FromBoard, r.Outdoors)), again.Rooms.Select(r => (r.Name, r.FromBoard,
+            r.Outdoors)));
     });
 }

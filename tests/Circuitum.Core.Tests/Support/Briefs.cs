@@ -19,7 +19,8 @@ internal static class Briefs
     /// <summary>The ways for one use.</summary>
     public static List<BoardWay> Of(this BoardPlan plan, CircuitUse use) => [.. plan.Ways().Where(w => w.Circuit.Use == use)];
 
-    private static readonly Gen<BriefPoint> Point = Gen.Select(Gen.Int[0, 10], Gen.Int[1, 90], Gen.Bool, Gen.Bool).Select((kind, n, own, three) =>
+    private static readonly Gen<BriefPoint> Point = Gen.Select(Gen.Int[0, 10], Gen.Int[1, 90], Gen.Bool, Gen.Bool).Select((kind, n, own,
+        three) =>
     {
         var (what, name) = ((PointKind)kind, BoardText.Word((PointKind)kind));
         return what switch

@@ -35,6 +35,7 @@ public sealed class GateTests : IDisposable
         ["/bench"] = ("clo", "clo"),
         ["/api/bench/drop"] = ("clo", "."),
         ["/api/bench/openapi.json"] = ("clo", "."),
+        ["/metric-board"] = ("clo", "clo"),
         ["/learn"] = ("clo", "clo"),
         ["/learn/none"] = ("clo", "clo"),
         ["/meter"] = ("lo", "lo"),

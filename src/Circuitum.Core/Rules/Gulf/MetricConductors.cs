@@ -3,7 +3,8 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Rules.Gulf;
 
-/// <summary>Copper singles with PVC insulation for 70 °C in conduit, by cross-section: what they carry, what they lose, what earths them and
+/// <summary>Copper singles with PVC insulation for 70 °C in conduit, by cross-section: what they carry, what they lose, what earths them
+/// and
 /// what pipe they fill. The columns of IEC 60364-5-52 (B.52.2, B.52.4, method B1; B.52.14; B.52.17 for groups) and of IEC 60228.</summary>
 public static class MetricConductors
 {
@@ -13,7 +14,8 @@ public static class MetricConductors
     [
         new(1.5m, 17.5m, 15.5m, 29, 25, 12.1m, 3.0m), new(2.5m, 24, 21, 18, 15, 7.41m, 3.6m), new(4, 32, 28, 11, 9.5m, 4.61m, 4.2m),
         new(6, 41, 36, 7.3m, 6.4m, 3.08m, 4.8m), new(10, 57, 50, 4.4m, 3.8m, 1.83m, 6.2m), new(16, 76, 68, 2.8m, 2.4m, 1.15m, 7.3m),
-        new(25, 101, 89, 1.75m, 1.5m, .727m, 9.0m), new(35, 125, 110, 1.25m, 1.1m, .524m, 10.2m), new(50, 151, 134, .95m, .82m, .387m, 12.0m),
+        new(25, 101, 89, 1.75m, 1.5m, .727m, 9.0m), new(35, 125, 110, 1.25m, 1.1m, .524m, 10.2m), new(50, 151, 134, .95m, .82m, .387m,
+            12.0m),
         new(70, 192, 171, .66m, .57m, .268m, 13.7m), new(95, 232, 207, .50m, .43m, .193m, 16.0m),
     ];
 
@@ -21,7 +23,8 @@ public static class MetricConductors
         [(25, 1.03m), (30, 1), (35, .94m), (40, .87m), (45, .79m), (50, .71m), (55, .61m), (60, .50m)];
 
     private static readonly (int UpTo, decimal Factor)[] Groups =
-        [(1, 1), (2, .80m), (3, .70m), (4, .65m), (5, .60m), (6, .57m), (7, .54m), (8, .52m), (9, .50m), (12, .45m), (16, .41m), (20, .38m)];
+        [(1, 1), (2, .80m), (3, .70m), (4, .65m), (5, .60m), (6, .57m), (7, .54m), (8, .52m), (9, .50m), (12, .45m), (16, .41m), (20,
+            .38m)];
 
     // Heavy PVC conduit by its outside, and what is left inside, mm.
     private static readonly (int Outside, decimal Inside)[] Conduits = [(20, 15.8m), (25, 20.6m), (32, 26.6m), (40, 34.4m), (50, 43.2m)];

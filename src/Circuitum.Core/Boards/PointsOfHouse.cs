@@ -1,0 +1,103 @@
+using System.Collections.Immutable;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Rules;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Boards;
+
+/// <summary>The point list of a house that is drawn: what stands in its rooms, and the conduit from its first panel, up to the ceiling,
+/// square over it and down.</summary>
+public static class PointsOfHouse
+{
+    private const string Outdoors = "outdoors";
+    private static readonly Length LeastWay = Length.FromMetres(.5m);
+
+    /// <summary>The brief; without rooms where nothing is laid out yet.</summary>
+    public static BoardBrief Of(Plan plan)
+    {
+        var panel = plan.Job.Panels[0];
+        var from = Surveying.PlacePanel(plan.House, panel);
+        var rooms = new List<BriefRoom>();
+        var boxes = plan.Survey.Boxes.Where(b => Points(b, plan).Any()).ToList();
+        foreach (var room in plan.House.Rooms)
+        {
+            Add(rooms, room.Room.Name, boxes.FindAll(b => b.Room.Room.Id == room.Room.Id && !b.Box.Outside), false);
+        }
+
+        Add(rooms, Outdoors, boxes.FindAll(b => b.Box.Outside), true);
+        return new()
+        {
+            Name = Clean(plan.Job.Name, "House"),
+            Rooms = [.. rooms],
+            BoardPlace = Clean(plan.House.Room(panel.Room).Room.Name,
+            "")
+        };
+
+        void Add(List<BriefRoom> to, string name, List<PlacedBox> here, bool outdoors)
+        {
+            if (here.Count == 0 || to.Count == BoardText.MostRooms)
+            {
+                return;
+            }
+
+            var called = Clean(name, "room");
+            for (var n = 2; to.Exists(r => r.Name.Equals(called, StringComparison.OrdinalIgnoreCase)); n++)
+            {
+                called = Clean($"{name} {n}", $"room {n}");
+            }
+
+            to.Add(new(called, Length.Max(LeastWay, here.Min(b => Way(from, b.Place, plan.House))), outdoors,
+                [.. here.OrderBy(b => Way(from, b.Place, plan.House)).SelectMany(b => Points(b, plan)).OrderBy(p => p.Kind)]));
+        }
+    }
+
+    private static Length Way(Place from, Place to, FramedHouse house)
+    {
+        // Over the ceiling of the level it stands on; from another level by its own height.
+        var level = house.Levels.First(l => l.Structure == to.Structure && l.Index == to.Level);
+        var top = Length.Max(level.Ceiling, Length.Max(from.At.Z, to.At.Z));
+        return from.At.Plan.SquareTo(to.At.Plan) + (top - from.At.Z) + (top - to.At.Z);
+    }
+
+    private static IEnumerable<BriefPoint> Points(PlacedBox box, Plan plan) =>
+        box.Box.Devices.Select(d => Point(d, plan.Book)).OfType<BriefPoint>();
+
+    private static BriefPoint? Point(Device device, CodeBook book) => device switch
+    {
+        { Plate: { } plate } when plate.Appliance.BringsPower() => null,
+        { Plate: { } plate } => Equipment(plate, book),
+        { Kind: DeviceKind.Single } => Usual(PointKind.Socket),
+        _ when device.Kind.IsGeneralReceptacle() => Usual(PointKind.TwinSocket),
+        _ when device.Kind.IsLight() => device.Load is { } load ? Own(PointKind.Led, load) : Usual(PointKind.Led),
+        _ when device.Kind.IsFan() => device.Load is { } load ? Own(PointKind.Lamp, load) : Usual(PointKind.Lamp),
+        _ => null,
+    };
+
+    // What is plugged in shares sockets there as here, but for what takes more than a plug carries.
+    private static BriefPoint Equipment(Nameplate plate, CodeBook book) => plate.Appliance switch
+    {
+        Appliance.Range or Appliance.Cooktop or Appliance.Oven => Own(PointKind.Cooker, plate.Load),
+        Appliance.WaterHeater => Own(PointKind.WaterHeater, plate.Load),
+        Appliance.HeatPump or Appliance.AirHandler => Own(PointKind.SplitUnit, plate.Load),
+        _ when plate.Cord && !book.Supply.IsAcross(plate.Volts) => Usual(PointKind.TwinSocket),
+        _ => new(PointKind.Fixed, Clean(Letters(plate.Name), "equipment"), Within(plate.Load), false, false),
+    };
+
+    private static BriefPoint Usual(PointKind kind) => new(kind, BoardText.Word(kind), BoardText.Usual(kind)!.Value, true, false);
+
+    private static BriefPoint Own(PointKind kind, VoltAmps load) => new(kind, BoardText.Word(kind), Within(load), false, false);
+
+    private static Watts Within(VoltAmps load) => new(decimal.Clamp(decimal.Round(load.Value, 3), 1, 50_000));
+
+    // As the list can be read back: no comma, colon or digit inside a name of equipment.
+    private static string Letters(string name) => string.Concat(name.Where(c => char.IsLetter(c) || c == ' ')).Trim();
+
+    private static string Clean(string name, string otherwise)
+    {
+        var plain = string.Concat(name.Where(c => !char.IsControl(c) && c is not (':' or ',' or '#' or '/'))).Trim();
+        return plain.Length == 0 ? otherwise : plain[..Math.Min(plain.Length, 40)].Trim();
+    }
+}

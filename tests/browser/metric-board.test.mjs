@@ -1,0 +1,59 @@
+// A metric board as somebody uses it who has a paper plan: typed, seen, taken away, searched.
+import AxeBuilder from "@axe-core/playwright";
+import { readFile } from "node:fs/promises";
+import { expect, test } from "./bench.mjs";
+
+const list = (page) => page.getByLabel("Points, a room a line");
+
+test("a list is planned while it is typed, and what is not understood is told", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Metric board" }).click();
+  await expect(page.getByRole("heading", { name: "Villa Saltbush" })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^Board A: incomer/ })).toBeVisible();
+  await list(page).fill("# Annex\nboard: hall\nhall, 6 m: 4 lamps, 5 twin sockets");
+  await expect(page.getByRole("heading", { name: "Annex" })).toBeVisible();
+  await expect(page.getByText("ring of 5 sockets")).toBeVisible();
+  await list(page).press("End");
+  await page.keyboard.type(", fountain");
+  await expect(page.getByRole("alert")).toContainText("“fountain” is not known");
+  await page.keyboard.type(" 750 W");
+  await expect(page.getByRole("cell", { name: /^fountain, hall/ })).toBeVisible();
+});
+
+test("the schedules and the list are taken away, and the list is brought again", async ({ page }) => {
+  await page.goto("/metric-board");
+  const [pdf] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Schedules on A4" }).click()]);
+  expect((await readFile(await pdf.path())).subarray(0, 5).toString()).toBe("%PDF-");
+  await list(page).fill("# Annex\nhall, 6 m: 4 lamps");
+  await expect(page.getByRole("heading", { name: "Annex" })).toBeVisible();
+  const [kept] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Keep the list" }).click()]);
+  await page.goto("/metric-board");
+  await page.getByLabel("A list that was kept").setInputFiles(await kept.path());
+  await page.getByRole("button", { name: "Bring it" }).click();
+  await expect(page.getByRole("heading", { name: "Annex" })).toBeVisible();
+  await expect(list(page)).toHaveValue(/hall, 6 m: 4 lamps/);
+});
+
+test("a drawn house is read, and the circuit that opens a device is found by halves", async ({ page }) => {
+  await page.goto("/metric-board");
+  await page.getByLabel("A house that is drawn").selectOption({ label: "14 Fernhollow Rise" });
+  await page.getByRole("button", { name: "Read its points" }).click();
+  await expect(page.getByRole("heading", { name: "14 Fernhollow Rise" })).toBeVisible();
+  await page.getByRole("button", { name: "It opens: which circuit?" }).first().click();
+  await expect(page.getByRole("status").first()).toContainText("circuits may be it");
+  for (let answers = 0; answers < 4 && (await page.getByRole("button", { name: "It holds" }).count()) > 0; answers++)
+    await page.getByRole("button", { name: "It holds" }).click();
+  await expect(page.getByRole("status").first()).toContainText(/Way \d+: lighting/);
+  const ends = page.getByLabel("Read, phase, neutral, earth").first();
+  await ends.fill("0.2, open, 0.2");
+  await ends.press("Enter");
+  await expect(page.getByText("the neutral is cut", { exact: false })).toBeVisible();
+});
+
+test("axe finds nothing on a metric board, and a phone holds it", async ({ page }) => {
+  await page.goto("/metric-board");
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
