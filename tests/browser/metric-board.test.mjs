@@ -12,7 +12,7 @@ test("a list is planned while it is typed, and what is not understood is told", 
   await expect(page.getByRole("img", { name: /^Board A: incomer/ })).toBeVisible();
   await list(page).fill("# Annex\nboard: hall\nhall, 6 m: 4 lamps, 5 twin sockets");
   await expect(page.getByRole("heading", { name: "Annex" })).toBeVisible();
-  await expect(page.getByText("ring of 5 sockets")).toBeVisible();
+  await expect(page.getByText("ring of 5 sockets", { exact: true })).toBeVisible();
   await list(page).press("End");
   await page.keyboard.type(", fountain");
   await expect(page.getByRole("alert")).toContainText("“fountain” is not known");

@@ -22,6 +22,8 @@ internal sealed class CircuitRoute
     private readonly HashSet<RunId> ids = [];
     private readonly bool damp;
     private readonly Func<Place, Place, Length> cost;
+    private readonly Dictionary<BoxId, int> indexOf;
+    private int?[,]? apart;
     private int? serves;
 
     public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
@@ -29,6 +31,7 @@ internal sealed class CircuitRoute
         (this.circuit, this.panel, this.finder, this.job, this.book) = (circuit, panel, finder, job, book);
         boxes = [.. circuit.Boxes.Select(id => survey[id])];
         byId = boxes.ToDictionary(b => b.Box.Id);
+        indexOf = boxes.Select((b, i) => (b.Box.Id, i)).ToDictionary(b => b.Id, b => b.i);
         cost = boxes.Count > MostWeighed ? Reckoning.Between : finder.Cost;
         damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
         groups = ControlGroups.Of(boxes, job.Schools, p => cost(panel.Place, p.Place));
@@ -36,7 +39,81 @@ internal sealed class CircuitRoute
         var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight())
             || groups.Any(g => g.Switches.Length == 1 && g.Switches[0].Box == b.Box.Id)).Select(b => b.Place).Append(panel.Place).ToList();
         groups = [.. groups.Select(g => g.Switches.Length is > 1 and <= MostInOrder ? InOrder(g, near) : g)];
+        if (boxes.Count <= MostWeighed && groups.Count(CanTurn) > 1)
+        {
+            groups = Together(groups);
+        }
     }
+
+    private static bool CanTurn(ControlGroup group) => group.Switches.Length is > 1 and <= MostInOrder;
+
+    // Where one set takes its feed decides what is near for the next: all ways to turn them are weighed together while there are not too
+    // many, and else one set after the other as long as that takes less cable.
+    private ImmutableArray<ControlGroup> Together(ImmutableArray<ControlGroup> alone)
+    {
+        var ways = alone.Select(g => CanTurn(g) ? Working(g).ConvertAll(o => g with { Switches = [.. o] }) : [g]).ToList();
+        var (best, least) = (alone, CableOf(alone));
+        void Try(ImmutableArray<ControlGroup> sets)
+        {
+            if (CableOf(sets) is var cable && cable < least)
+            {
+                (best, least) = (sets, cable);
+            }
+        }
+
+        if (ways.Aggregate(1L, (n, w) => n * w.Count) <= MostTurned)
+        {
+            IEnumerable<ImmutableArray<ControlGroup>> all = [[]];
+            all = ways.Aggregate(all, (some, w) => some.SelectMany(s => w.Select(s.Add)));
+            all.ToList().ForEach(Try);
+            return best;
+        }
+
+        for (var before = long.MaxValue; least < before;)
+        {
+            before = least;
+            for (var i = 0; i < ways.Count; i++)
+            {
+                foreach (var turned in ways[i])
+                {
+                    Try(best.SetItem(i, turned));
+                }
+            }
+        }
+
+        return best;
+    }
+
+    // As near as a tree without thought for room in boxes comes: of the feed to the first switches and what is always live, and of each set.
+    private long CableOf(ImmutableArray<ControlGroup> sets)
+    {
+        var fed = Enumerable.Range(0, boxes.Count).Where(i => TakesFeed(boxes[i], sets)
+            || (!boxes[i].HasAlarm && !boxes[i].IsHead && NeedsFeed(boxes[i], sets)));
+        return SpanningTree.Least([Start, .. fed], Apart).Sixtyfourths + sets.Where(CanTurn).Sum(g => OfSet(g, g.Switches));
+    }
+
+    private long OfSet(ControlGroup group, IReadOnlyList<SwitchGang> order) => order.Zip(order.Skip(1))
+        .Sum(p => (long)Apart(indexOf[p.First.Box], indexOf[p.Second.Box]).Sixtyfourths)
+        + SpanningTree.Least([indexOf[order[^1].Box], .. group.Lamps.Select(l => indexOf[l])], Apart).Sixtyfourths;
+
+    // The panel among the boxes of the circuit.
+    private int Start => boxes.Count;
+
+    // What the cheapest way between two of them costs, asked once.
+    private Length Apart(int a, int b)
+    {
+        if (a == b)
+        {
+            return Length.Zero;
+        }
+
+        var (low, high) = (Math.Min(a, b), Math.Max(a, b));
+        apart ??= new int?[boxes.Count + 1, boxes.Count + 1];
+        return new(apart[low, high] ??= cost(boxes[low].Place, high == Start ? panel.Place : boxes[high].Place).Sixtyfourths);
+    }
+
+    // Ways to turn the sets of one circuit that are all weighed.
+    private const int MostTurned = 256;
 
     // A circuit of more boxes than any breaker carries is put in order by reckoned distance: each pair by its cheapest way would take
     // minutes, and help nobody.
@@ -49,16 +126,17 @@ internal sealed class CircuitRoute
     // lamps among those that work.
     private ControlGroup InOrder(ControlGroup group, List<Place> near)
     {
-        var lamps = group.Lamps.Select(l => byId[l].Place).ToList();
-        var legs = group.Switches.ToDictionary(s => s, s => SpanningTree.Least([byId[s.Box].Place, .. lamps], cost).Sixtyfourths);
         var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => cost(p, byId[s.Box].Place).Sixtyfourths));
-        long CostOf(IReadOnlyList<SwitchGang> order) => (long)feeds[order[0]] + legs[order[^1]] + order.Zip(order.Skip(1))
-            .Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths);
+        return group with { Switches = [.. Working(group).MinBy(o => feeds[o[0]] + OfSet(group, o))!] };
+    }
+
+    // A four-way stands between two others, whatever that costs; only where the kinds make no set is it by cable alone.
+    private List<SwitchGang[]> Working(ControlGroup group)
+    {
         var orders = Orders([.. group.Switches])
             .Where(o => group.Fan is not SwitchGang fan || !o.Any(s => s.Box == fan.Box) || o[^1].Box == fan.Box).ToList();
-        // A four-way stands between two others, whatever that costs; only where the kinds make no set is it by cable alone.
-        var working = orders.Where(o => Switching.IsSet([.. o.Select(s => byId[s.Box].Box.Devices[s.Gang].Kind)])).ToList();
-        return group with { Switches = [.. (working.Count > 0 ? working : orders).MinBy(CostOf)!] };
+        var working = orders.FindAll(o => Switching.IsSet([.. o.Select(s => byId[s.Box].Box.Devices[s.Gang].Kind)]));
+        return working.Count > 0 ? working : orders;
     }
 
     private static IEnumerable<SwitchGang[]> Orders(SwitchGang[] left) => left.Length == 0 ? [[]]
@@ -91,8 +169,8 @@ internal sealed class CircuitRoute
             .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Equipment).SelectMany(d => d.Controls).Distinct()
                 .Where(byId.ContainsKey).Select(h => (Unit: b, Head: byId[h])))
             .Where(h => h.Head.IsHead).DistinctBy(h => (h.Unit.Box.Id, h.Head.Box.Id)).ToList();
-        var fed = Trunk([.. boxes.Where(b => TakesFeed(b)
-            || (b.HasAlarm ? b == firstAlarm : NeedsFeed(b) && !heads.Exists(h => h.Head == b)))], shared);
+        var fed = Trunk([.. boxes.Where(b => TakesFeed(b, groups)
+            || (b.HasAlarm ? b == firstAlarm : NeedsFeed(b, groups) && !heads.Exists(h => h.Head == b)))], shared);
         foreach (var (group, number) in groups.Select((g, i) => (g, i)))
         {
             serves = number;
@@ -136,10 +214,10 @@ internal sealed class CircuitRoute
 
     /// <summary>A box that takes the constant feed: an outlet that is always live, the first switch of its lamps, a lamp without a
     /// switch.</summary>
-    private bool NeedsFeed(PlacedBox box)
+    private static bool NeedsFeed(PlacedBox box, ImmutableArray<ControlGroup> groups)
     {
         var id = box.Box.Id;
-        if (TakesFeed(box))
+        if (TakesFeed(box, groups))
         {
             return true;
         }
@@ -150,7 +228,8 @@ internal sealed class CircuitRoute
     }
 
     // Where the feed of a group comes in: everything of it hangs on this box, whatever else is in it.
-    private bool TakesFeed(PlacedBox box) => groups.Any(g => g.Loop ? g.Lamps[0] == box.Box.Id : g.Switches[0].Box == box.Box.Id);
+    private static bool TakesFeed(PlacedBox box, ImmutableArray<ControlGroup> groups) =>
+        groups.Any(g => g.Loop ? g.Lamps[0] == box.Box.Id : g.Switches[0].Box == box.Box.Id);
 
     // From the first switch by travelers to the last, on to a fan's control that stands elsewhere, and from there to the lamps.
     private void Behind(ControlGroup group, Run upstream)
