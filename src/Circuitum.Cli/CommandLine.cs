@@ -1,5 +1,6 @@
 using System.Globalization;
 using Circuitum.Core;
+using Circuitum.Core.Boards;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
@@ -10,8 +11,10 @@ using Circuitum.Core.Searches;
 using Circuitum.Data;
 using Circuitum.Data.People;
 using Circuitum.Formats;
+using Circuitum.Formats.Csv;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Offers;
+using Circuitum.Formats.Pdf;
 using Circuitum.Formats.Photographs;
 using Microsoft.EntityFrameworkCore;
 
@@ -27,6 +30,8 @@ public static class CommandLine
         circuitum lay-out FILE -o FILE  place every box the rules ask for that is not there; write the job
         circuitum divide FILE -o FILE [SECONDS]
                                         look for a better division of the circuits, 30 s unless told; write the job that follows it
+        circuitum board LIST -o DIR     plan a metric board from a point list; write schedules, points and material; exit 1 when a tag
+                                        is red
         circuitum schema                print the JSON Schema of a job file
         circuitum backup DATABASE -o FILE
                                         copy a server's job file whole, while it runs or not
@@ -57,6 +62,7 @@ public static class CommandLine
                 ["divide", var file, "-o", var target] => Divide(Read(file), target, 30, output),
                 ["divide", var file, "-o", var target, var seconds] when int.TryParse(seconds, NumberStyles.None,
                     CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
+                ["board", var list, "-o", var folder] => Board(list, folder, output),
                 ["backup", var database, "-o", var target] => Say(output, $"{target}: {Told(Backups.Write(database, target))}", 0),
                 ["restore", var backup, "-o", var database] => Say(output, $"{database}: {Told(Backups.Restore(backup, database))}", 0),
                 ["archive", var database, var key, "-o", var target] => Archive(database, key, target, output, errors),
@@ -76,6 +82,24 @@ public static class CommandLine
         {
             return Say(errors, e.Message, 3);
         }
+    }
+
+    private static int Board(string list, string folder, TextWriter output)
+    {
+        var plan = BoardPlanner.Plan(BoardText.Read(File.ReadAllText(list)));
+        Directory.CreateDirectory(folder);
+        File.WriteAllBytes(Path.Combine(folder, "boards.pdf"), BoardPdf.Write(plan));
+        File.WriteAllText(Path.Combine(folder, "board-schedule.csv"), BoardCsv.Schedule(plan));
+        File.WriteAllText(Path.Combine(folder, "board-points.csv"), BoardCsv.Points(plan));
+        File.WriteAllText(Path.Combine(folder, "board-material.csv"), BoardCsv.Material(plan));
+        var tags = BoardChecks.Of(plan);
+        foreach (var tag in tags)
+        {
+            output.WriteLine($"{tag.Severity.ToString().ToLowerInvariant()}: {tag.Where}: {tag.Headline} {tag.Arithmetic} ({tag.Cite})");
+        }
+
+        return Say(output, $"{folder}: {plan.Boards.Length} board{(plan.Boards.Length == 1 ? "" : "s")}, {plan.Connected} connected",
+            tags.Any(t => t.Severity == Severity.Red) ? 1 : 0);
     }
 
     private static int Archive(string database, string key, string target, TextWriter output, TextWriter errors)

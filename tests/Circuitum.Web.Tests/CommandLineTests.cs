@@ -29,6 +29,24 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public void A_board_is_planned_from_its_list_and_a_list_that_cannot_be_read_writes_nothing()
+    {
+        var (list, target) = (Path.Combine(folder, "villa.board.txt"), Path.Combine(folder, "boards"));
+        File.WriteAllText(list, Core.Boards.Villa.Text);
+        var (code, said, _) = Run("board", list, "-o", target);
+        Assert.Equal(1, code);
+        Assert.Contains("red: Board A, way", said, StringComparison.Ordinal);
+        Assert.EndsWith("2 boards, 66,628 W connected", said.TrimEnd(), StringComparison.Ordinal);
+        Assert.Equal(["board-material.csv", "board-points.csv", "board-schedule.csv", "boards.pdf"],
+            Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
+        File.WriteAllText(list, "hall, 3 m: fountain");
+        var (refused, _, errors) = Run("board", list, "-o", Path.Combine(folder, "none"));
+        Assert.Equal(3, refused);
+        Assert.Contains("Line 1: “fountain” is not known", errors, StringComparison.Ordinal);
+        Assert.False(Directory.Exists(Path.Combine(folder, "none")));
+    }
+
+    [Fact]
     public void Plan_writes_every_file_and_they_agree_with_the_core()
     {
         var target = Path.Combine(folder, "out");

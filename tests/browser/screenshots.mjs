@@ -6,7 +6,7 @@ import { fileURLToPath } from "node:url";
 const base = process.argv[2] ?? "http://127.0.0.1:5080";
 const folder = join(dirname(fileURLToPath(import.meta.url)), "..", "..", "docs", "screenshots");
 const views = [
-  ["jobs", "/"],
+  ["metric-board", "/metric-board"],
   ["new-job", "/new"],
   ["house", "/job/demo/house"],
   ["house-room", "/job/demo/house?on=room:kitchen"],

@@ -84,7 +84,7 @@ internal sealed class CircuitRoute
         return best;
     }
 
-    // As near as a tree without thought for room in boxes comes: of the feed to the first switches and what is always live, and of each set.
+    // As near as trees without thought for room in boxes come: of the feed to the first switches and what is always live, and of each set.
     private long CableOf(ImmutableArray<ControlGroup> sets)
     {
         var fed = Enumerable.Range(0, boxes.Count).Where(i => TakesFeed(boxes[i], sets)

@@ -14,9 +14,10 @@ namespace Circuitum.Core.Routing;
 public sealed record CircuitBound(CircuitKey Circuit, Length Planned, Length Measured, Length Bound);
 
 /// <summary>A proven lower bound on footage. Splices are made in boxes only (300.15), and a cable behind a switch serves one set of lamps.
-/// So the cables of constant feed join the panel, every box that is always live and some switch of each set into one piece. The travelers of
-/// a set, as it is wired here, join its switches, and its legs join the lamps to one of them: no less than the least spanning tree over
-/// each, every edge the shortest way through the frame with nothing in the way and no thought for holes.</summary>
+/// So the cables of constant feed join the panel, every box that is always live and a switch of each set into one piece. The travelers of a
+/// set, as it is wired here, join its switches, and its legs join the lamps to another of them than is fed. Over all ways to turn the sets
+/// that is no less than the least spanning trees, every edge the shortest way through the frame with nothing in the way and no thought for
+/// holes.</summary>
 public static class FootageBound
 {
     /// <summary>One bound for each branch circuit that comes in cables of its own, in the order of the plan.</summary>
