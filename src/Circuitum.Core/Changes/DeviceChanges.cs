@@ -1,4 +1,5 @@
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
@@ -102,6 +103,65 @@ public sealed record SetPlate(BoxId Box, int Place, Nameplate Plate) : JobChange
     /// <summary>The job with another plate in a place of a box.</summary>
     internal static Job Written(Job job, Box box, int place, Nameplate plate) =>
         With(job, box with { Devices = box.Devices.SetItem(place, box.Devices[place] with { Plate = plate }) });
+}
+
+/// <summary>Divides a heater whose elements draw more than one undivided set may, as its maker brings it: as few equal supplies as the book
+/// allows, each with a connection of its own beside the first.</summary>
+public sealed record DivideHeater(BoxId Box, int Place) : JobChange
+{
+    private static readonly Length Beside = Length.FromInches(8);
+
+    /// <summary>How many supplies a load is divided into.</summary>
+    public static int Supplies(Nameplate plate, CodeBook book) =>
+        (int)Math.Ceiling(plate.Load.Value / (book.Division.MostOfHeater * plate.Volts).Value);
+
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        var plate = SetDeviceKind.At(box, Place).Plate ?? throw new ChangeRefusedException($"“{Called(job, box)}” has no nameplate.");
+        var parts = Supplies(plate, CodeBook.For(job));
+        if (parts < 2)
+        {
+            throw new ChangeRefusedException($"{plate.Name} is no more than one supply may feed.");
+        }
+
+        phrase = $"Divide {plate.Name} into {parts} supplies";
+        // What its plate says of all of it says nothing of a part.
+        Nameplate Part(int number) => plate with
+        {
+            Name = $"{plate.Name} {number}",
+            Load = new(Math.Ceiling(plate.Load.Value / parts)),
+            Mca = null,
+            Mocp = null,
+            Breaker = null,
+        };
+        job = SetPlate.Written(job, box, Place, Part(1));
+        for (var number = 2; number <= parts; number++)
+        {
+            var id = new BoxId($"{Box}-{number}");
+            while (job.Boxes.Any(b => b.Id == id))
+            {
+                id = new($"{id}-{number}");
+            }
+
+            var along = Beside * (number - 1);
+            job = job with
+            {
+                Boxes = job.Boxes.Add(box with
+                {
+                    Id = id,
+                    Name = null,
+                    // Back along the wall where there is room, so that none stands beyond its end.
+                    Offset = box.Offset > along + Beside ? box.Offset - along : box.Offset + along,
+                    X = box.X + along,
+                    Devices = [new() { Kind = box.Devices[Place].Kind, Plate = Part(number) }],
+                }),
+            };
+        }
+
+        return job;
+    }
 }
 
 /// <summary>Moves a GFCI device upstream: the duplex there becomes the GFCI, feeding its load side; the old one becomes a duplex.</summary>

@@ -71,7 +71,7 @@ internal static class CircuitChecks
                 yield return Red(circuit, plan.Book.Cite(RuleId.HeaterSubdivision),
                     $"{heater.Name} is one load of {heater.Load / heater.Volts}.",
                     $"Heating elements are subdivided: none over {plan.Book.Division.MostOfHeater}, each behind 60 A at most. Plan it as "
-                        + "the circuits that its plate names.", []);
+                        + "the circuits that its plate names.", Divided(plan, circuit, heater));
             }
 
             if (plates.Count == 1 && plates[0] is { Appliance: Appliance.HeatPump, Mca: null })
@@ -422,6 +422,11 @@ internal static class CircuitChecks
     private static Fix[] Unpin(Checked plan, WiredCircuit circuit) =>
         [.. plan.Job.Pins.Boxes.Where(p => circuit.Circuit.Boxes.Contains(p.Box))
             .Select(p => new Fix($"Unpin {plan.Survey[p.Box].Name}", new PinBox(p.Box, null)))];
+
+    private static Fix[] Divided(Checked plan, WiredCircuit circuit, Nameplate heater) =>
+        [.. circuit.Circuit.Boxes.SelectMany(b => plan.Survey[b].Box.Devices.Select((d, i) => (Box: b, Device: d, Place: i)))
+            .Where(x => x.Device.Plate == heater).Take(1)
+            .Select(x => new Fix($"Divide it into {DivideHeater.Supplies(heater, plan.Book)} supplies", new DivideHeater(x.Box, x.Place)))];
 
     private static Tag Red(WiredCircuit circuit, Citation rule, string headline, string sum, Fix[] fixes) =>
         new(Severity.Red, Stage.Circuits, Subject.Circuit(circuit.Circuit.Key), rule, headline, sum) { Fixes = [.. fixes] };

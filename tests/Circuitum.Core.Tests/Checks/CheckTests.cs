@@ -149,6 +149,24 @@ public sealed class CheckTests
         Assert.Equal(red, RedOn(Houses.Row(("utility", RoomUse.Utility, 20)).With(
             Houses.Appliance("f", "utility", 1, 60, Houses.Plate(Appliance.AirHandler, 240, load)))).Any(t => t.Rule == "424.22(B)"));
 
+    [Theory] // 424.22(B): 19,200 VA are 80 A, two of 40 A, at 125 % 50 A each; 24,000 are 100 A, three of 33.3 A, at 125 % 41.7 A
+    [InlineData(19_200, 2, 9600)]
+    [InlineData(24_000, 3, 8000)]
+    public void A_large_heater_is_divided_at_a_press(int load, int supplies, int each)
+    {
+        var job = Houses.Row(("utility", RoomUse.Utility, 20)).With(
+            Houses.Appliance("f", "utility", 1, 60, Houses.Plate(Appliance.AirHandler, 240, load)));
+        var fix = Assert.Single(Planner.Plan(job).Tags.Single(t => t.Rule == "424.22(B)").Fixes);
+        Assert.Equal($"Divide it into {supplies} supplies", fix.Label);
+        var divided = fix.Change.On(job).Job!;
+        var plan = Planner.Plan(divided);
+        var heaters = plan.Circuits.Where(c => c.Load.Items.Any(i => i.Load.Value == each)).ToList();
+        Assert.Equal(supplies, heaters.Count);
+        Assert.All(heaters, h => Assert.Equal(50, h.Breaker.Value));
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "424.22(B)");
+        Assert.Contains("no more than one supply", fix.Change.On(divided).Refusal!, StringComparison.Ordinal);
+    }
+
     [Fact] // 210.52(B)(3)
     public void A_kitchens_counters_are_on_two_circuits_of_its_own()
     {
