@@ -22,8 +22,8 @@ internal sealed class CircuitRoute
     private readonly HashSet<RunId> ids = [];
     private readonly bool damp;
     private readonly Func<Place, Place, Length> cost;
-    private readonly Dictionary<BoxId, int> indexOf;
-    private int?[,]? apart;
+    private readonly Dictionary<object, int> places;
+    private readonly int?[,]? costs;
     private int? serves;
 
     public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
@@ -31,8 +31,10 @@ internal sealed class CircuitRoute
         (this.circuit, this.panel, this.finder, this.job, this.book) = (circuit, panel, finder, job, book);
         boxes = [.. circuit.Boxes.Select(id => survey[id])];
         byId = boxes.ToDictionary(b => b.Box.Id);
-        indexOf = boxes.Select((b, i) => (b.Box.Id, i)).ToDictionary(b => b.Id, b => b.i);
-        cost = boxes.Count > MostWeighed ? Reckoning.Between : finder.Cost;
+        places = boxes.Select((b, i) => (b.Place, Index: i)).Append((panel.Place, Index: boxes.Count))
+            .ToDictionary(p => (object)p.Place, p => p.Index, ReferenceEqualityComparer.Instance);
+        costs = boxes.Count > MostWeighed ? null : new int?[places.Count, places.Count];
+        cost = costs is null ? Reckoning.Between : Asked;
         damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
         groups = ControlGroups.Of(boxes, job.Schools, p => cost(panel.Place, p.Place));
         // What the feed is near anyway: boxes that are always live, and switches that work alone.
@@ -87,30 +89,17 @@ internal sealed class CircuitRoute
     // As near as trees without thought for room in boxes come: of the feed to the first switches and what is always live, and of each set.
     private long CableOf(ImmutableArray<ControlGroup> sets)
     {
-        var fed = Enumerable.Range(0, boxes.Count).Where(i => TakesFeed(boxes[i], sets)
-            || (!boxes[i].HasAlarm && !boxes[i].IsHead && NeedsFeed(boxes[i], sets)));
-        return SpanningTree.Least([Start, .. fed], Apart).Sixtyfourths + sets.Where(CanTurn).Sum(g => OfSet(g, g.Switches));
+        var fed = boxes.Where(b => TakesFeed(b, sets) || (!b.HasAlarm && !b.IsHead && NeedsFeed(b, sets))).Select(b => b.Place);
+        return SpanningTree.Least([panel.Place, .. fed], cost).Sixtyfourths + sets.Where(CanTurn).Sum(g => OfSet(g, g.Switches));
     }
 
     private long OfSet(ControlGroup group, IReadOnlyList<SwitchGang> order) => order.Zip(order.Skip(1))
-        .Sum(p => (long)Apart(indexOf[p.First.Box], indexOf[p.Second.Box]).Sixtyfourths)
-        + SpanningTree.Least([indexOf[order[^1].Box], .. group.Lamps.Select(l => indexOf[l])], Apart).Sixtyfourths;
+        .Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths)
+        + SpanningTree.Least([byId[order[^1].Box].Place, .. group.Lamps.Select(l => byId[l].Place)], cost).Sixtyfourths;
 
-    // The panel among the boxes of the circuit.
-    private int Start => boxes.Count;
-
-    // What the cheapest way between two of them costs, asked once.
-    private Length Apart(int a, int b)
-    {
-        if (a == b)
-        {
-            return Length.Zero;
-        }
-
-        var (low, high) = (Math.Min(a, b), Math.Max(a, b));
-        apart ??= new int?[boxes.Count + 1, boxes.Count + 1];
-        return new(apart[low, high] ??= cost(boxes[low].Place, high == Start ? panel.Place : boxes[high].Place).Sixtyfourths);
-    }
+    // What the cheapest way between two places of the circuit costs, found once.
+    private Length Asked(Place a, Place b) => places.TryGetValue(a, out var from) && places.TryGetValue(b, out var to)
+        ? new(costs![from, to] ??= finder.Cost(a, b).Sixtyfourths) : finder.Cost(a, b);
 
     // Ways to turn the sets of one circuit that are all weighed.
     private const int MostTurned = 256;
