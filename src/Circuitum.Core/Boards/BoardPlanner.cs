@@ -15,19 +15,19 @@ public static class BoardPlanner
     public static BoardPlan Plan(BoardBrief brief)
     {
         var groups = Groups([.. Divisions.Of(brief).Select(Rating.Of)], brief);
-        var drafts = groups.Select(g => (Group: g, Shared: Sharing.Over(g.Circuits, brief))).ToList();
-        if (drafts.Count == 1)
+        var shared = Sharing.Turned([.. groups.Select(g => Sharing.Over(g.Circuits, brief))]);
+        if (groups.Count == 1)
         {
-            return new(brief, [Composed(drafts[0].Group, drafts[0].Shared, brief, 0, null)], null);
+            return new(brief, [Composed(groups[0], shared[0], brief, 0, null)], null);
         }
 
-        var loads = Sharing.Together([.. drafts.Select(d => d.Shared.Loads)]);
+        var loads = Sharing.Together([.. shared.Select(s => s.Loads)]);
         var current = loads.Fullest / MetricRules.ToNeutral;
         var rating = MetricRules.SubMainAtLeast(current);
         var incomer = new Figure<Amps>(rating ?? MetricRules.MostSubMain, Because.Of("Why this incomer")
             .Plan("the boards together, the fullest phase", current.ToString())
             .Book("the next rating", (rating ?? MetricRules.MostSubMain).ToString(), MetricRules.Cite(MetricRule.Board)));
-        return new(brief, [.. drafts.Select((d, i) => Composed(d.Group, d.Shared, brief, i, IncomerOf(d.Group, d.Shared.Loads)))],
+        return new(brief, [.. groups.Select((g, i) => Composed(g, shared[i], brief, i, IncomerOf(g, shared[i].Loads)))],
             new(incomer, loads, rating is null ? $"the boards draw {current} together, and {MetricRules.MostSubMain} is the largest "
                 + "sub-main "
                 + "kept here: they need supplies of their own" : ""));

@@ -35,20 +35,32 @@ internal static class Sharing
         return Of(On(c => c.Circuit.Watts), On(c => Running(c, brief)), proven);
     }
 
-    /// <summary>Loads of boards together, each on its own phases or on others: as a board's phases are joined to the supply's so that
-    /// together they differ least.</summary>
-    public static PhaseLoads Together(ImmutableArray<PhaseLoads> boards)
+    /// <summary>Boards whose phases are named so that together, each L1 on L1, they differ least: the first as it is, each of the others
+    /// turned beside those before it.</summary>
+    public static ImmutableArray<(ImmutableArray<int> Phases, PhaseLoads Loads)> Turned(
+        ImmutableArray<(ImmutableArray<int> Phases, PhaseLoads Loads)> boards)
     {
-        var (connected, running) = (boards[0].Connected, boards[0].Running);
-        foreach (var board in boards.Skip(1))
+        var turned = ImmutableArray.Create(boards[0]);
+        foreach (var (phases, loads) in boards.Skip(1))
         {
-            var turned = Turns(board.Running.Length).MinBy(t => Spread(running, [.. t.Select(i => board.Running[i])]))!;
-            connected = [.. connected.Select((w, i) => w + board.Connected[turned[i]])];
-            running = [.. running.Select((w, i) => w + board.Running[turned[i]])];
+            var before = Together([.. turned.Select(t => t.Loads)]).Running;
+            var turn = Turns(before.Length).MinBy(t => Spread(before, Each(loads.Running, t)))!;
+            turned = turned.Add(([.. phases.Select(p => p == 0 ? 0 : Array.IndexOf(turn, p - 1) + 1)],
+                Of(Each(loads.Connected, turn), Each(loads.Running, turn), loads.Proven)));
         }
 
-        return Of(connected, running, proven: false);
+        return turned;
     }
+
+    /// <summary>Loads of boards together, each L1 on L1.</summary>
+    public static PhaseLoads Together(ImmutableArray<PhaseLoads> boards)
+    {
+        ImmutableArray<Watts> Sum(Func<PhaseLoads, ImmutableArray<Watts>> of) =>
+            [.. Enumerable.Range(0, of(boards[0]).Length).Select(i => boards.Select(b => of(b)[i]).Total())];
+        return Of(Sum(b => b.Connected), Sum(b => b.Running), proven: false);
+    }
+
+    private static ImmutableArray<Watts> Each(ImmutableArray<Watts> phases, int[] turn) => [.. turn.Select(i => phases[i])];
 
     /// <summary>What a circuit brings while everything runs that runs at once.</summary>
     public static Watts Running(RatedCircuit circuit, BoardBrief brief) =>

@@ -133,6 +133,29 @@ public sealed class BoardLawTests
         Assert.Equal(brief.Rooms.SelectMany(r => r.Points).Sum(p => p.Watts.Value), decimal.Round(plan.Connected.Value, 3));
     });
 
+    [Fact] // what is told of a phase is what the ways on it bring, and a board’s L1 hangs on the supply’s
+    public void Phases_are_told_as_the_ways_are_landed() => Briefs.Any.Sample(brief =>
+    {
+        var plan = BoardPlanner.Plan(brief);
+        foreach (var board in plan.Boards)
+        {
+            for (var phase = 1; phase <= board.Loads.Connected.Length; phase++)
+            {
+                var brought = board.Ways.Sum(w => w.Phase == phase ? w.Circuit.Watts.Value : w.Phase == 0 ? w.Circuit.Watts.Value / 3 : 0);
+                Assert.Equal(decimal.Round(brought, 3), decimal.Round(board.Loads.Connected[phase - 1].Value, 3));
+            }
+        }
+
+        for (var i = 0; i < plan.SubMain?.Loads.Running.Length; i++)
+        {
+            Assert.Equal(decimal.Round(plan.Boards.Sum(b => b.Loads.Running[i].Value), 3),
+                decimal.Round(plan.SubMain.Loads.Running[i].Value, 3));
+        }
+
+        Assert.True(plan.SubMain is null || plan.SubMain.Refused.Length > 0
+            || plan.SubMain.Loads.Running.Max(w => w.Value) / 230 <= plan.SubMain.Incomer.Value.Value);
+    });
+
     [Fact]
     public void More_points_never_need_less_conductor() => Gen.Select(Briefs.Any, Gen.Int[0, 13]).Sample((brief, at) =>
     {
