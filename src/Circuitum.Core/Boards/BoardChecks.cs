@@ -19,7 +19,7 @@ public static class BoardChecks
     private static readonly string[] Baths = ["bath", "shower", "toilet", "washroom", "wc"];
 
     // Sockets stand at least this far from the edge of a bath or a shower's basin.
-    private static readonly string FromBath = "3 m";
+    private const string FromBath = "3 m";
 
     // Where the fullest phase stands above the emptiest by a larger share of the whole, another way to feed the largest loads is looked
     // for.
@@ -56,9 +56,8 @@ public static class BoardChecks
 
         if (circuit.ThreePhase && board.Loads.Running.Length == 1)
         {
-            yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Phases), $"The {circuit.Words} takes three phases, and one "
-                + "is "
-                + "supplied.", "Ask for three phases, or choose equipment for one.");
+            yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Phases),
+                $"The {circuit.Words} takes three phases, and one is supplied.", "Ask for three phases, or choose equipment for one.");
         }
 
         if (circuit.Group == DemandGroup.Sockets

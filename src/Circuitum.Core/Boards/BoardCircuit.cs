@@ -172,9 +172,6 @@ public sealed record SizedWay(RatedCircuit Rated, Figure<SquareMillimetres> Size
     /// <summary>What its conductor must carry: its breaker, and in a ring the larger share that goes one way.</summary>
     public required Amps EachWay { get; init; }
 
-    /// <summary>Singles in its conduit.</summary>
-    public int Singles => Circuit.ThreePhase ? 5 : 3;
-
     /// <summary>Boxes to draw in from beside those of the points.</summary>
     public required int DrawBoxes { get; init; }
 }

@@ -29,8 +29,7 @@ public static class BoardPlanner
             .Book("the next rating", (rating ?? MetricRules.MostSubMain).ToString(), MetricRules.Cite(MetricRule.Board)));
         return new(brief, [.. groups.Select((g, i) => Composed(g, shared[i], brief, i, IncomerOf(g, shared[i].Loads)))],
             new(incomer, loads, rating is null ? $"the boards draw {current} together, and {MetricRules.MostSubMain} is the largest "
-                + "sub-main "
-                + "kept here: they need supplies of their own" : ""));
+                + "sub-main kept here: they need supplies of their own" : ""));
     }
 
     private static MetricBoard Composed(Draft group, (ImmutableArray<int> Phases, PhaseLoads Loads) shared, BoardBrief brief, int index,

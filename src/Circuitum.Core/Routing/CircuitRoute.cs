@@ -40,8 +40,8 @@ internal sealed class CircuitRoute
         // What the feed is near anyway: boxes that are always live, and switches that work alone.
         var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight())
             || groups.Any(g => g.Switches.Length == 1 && g.Switches[0].Box == b.Box.Id)).Select(b => b.Place).Append(panel.Place).ToList();
-        groups = [.. groups.Select(g => g.Switches.Length is > 1 and <= MostInOrder ? InOrder(g, near) : g)];
-        if (boxes.Count <= MostWeighed && groups.Count(CanTurn) > 1)
+        groups = [.. groups.Select(g => CanTurn(g) ? InOrder(g, near) : g)];
+        if (costs is not null && groups.Count(CanTurn) > 1)
         {
             groups = Together(groups);
         }

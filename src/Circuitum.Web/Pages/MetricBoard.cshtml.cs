@@ -26,7 +26,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
     public string? Problem { get; private set; }
 
     /// <summary>What is to be looked at.</summary>
-    public IReadOnlyList<BoardTag> Tags => Plan is null ? [] : BoardChecks.Of(Plan);
+    public IReadOnlyList<BoardTag> Tags { get; private set; } = [];
 
     /// <summary>Jobs whose points can be read.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
@@ -171,6 +171,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
         try
         {
             Plan = BoardPlanner.Plan(BoardText.Read(text));
+            Tags = BoardChecks.Of(Plan);
         }
         catch (FormatException e)
         {
