@@ -43,7 +43,7 @@ public sealed class KeepingTests
     [Fact]
     public void What_nobody_looks_at_is_given_back()
     {
-        var clock = new Clock();
+        var clock = new HandClock();
         var kept = new KeptPlans(clock);
         kept.Keep(Open("a"));
         clock.Pass(KeptPlans.Oldest / 2);
@@ -78,7 +78,7 @@ public sealed class KeepingTests
     [Fact]
     public async Task What_takes_longer_than_any_may_is_refused_and_the_others_go_on()
     {
-        var clock = new Clock();
+        var clock = new HandClock();
         using var planning = new Planning(clock);
         var begun = new TaskCompletionSource();
         var dear = planning.DoAsync(token =>
@@ -111,44 +111,4 @@ public sealed class KeepingTests
     [Fact]
     public void A_plan_that_is_ended_before_it_begins_is_none() =>
         Assert.Throws<OperationCanceledException>(() => Planner.Plan(Demo.Read(), new CancellationToken(canceled: true)));
-
-    // A clock that goes only when it is told to; what waits for it is called then.
-    private sealed class Clock : TimeProvider
-    {
-        private readonly List<Waiting> waiting = [];
-        private TimeSpan passed;
-
-        public override long TimestampFrequency => TimeSpan.TicksPerSecond;
-
-        public override long GetTimestamp() => passed.Ticks;
-
-        public void Pass(TimeSpan time)
-        {
-            passed += time;
-            foreach (var w in waiting.Where(w => w.Due <= passed).ToList())
-            {
-                waiting.Remove(w);
-                w.Call();
-            }
-        }
-
-        public override ITimer CreateTimer(TimerCallback callback, object? state, TimeSpan dueTime, TimeSpan period)
-        {
-            var one = new Waiting(passed + dueTime, () => callback(state));
-            waiting.Add(one);
-            return one;
-        }
-
-        private sealed record Waiting(TimeSpan Due, Action Call) : ITimer
-        {
-            public bool Change(TimeSpan dueTime, TimeSpan period) => true;
-
-            public void Dispose()
-            {
-                // Nothing is held.
-            }
-
-            public ValueTask DisposeAsync() => ValueTask.CompletedTask;
-        }
-    }
 }

@@ -18,7 +18,8 @@ const patience = Number(process.env.BROWSER_TEST_PATIENCE ?? 20_000);
 export default defineConfig({
   testDir: ".",
   testMatch: "*.test.mjs",
-  outputDir: "../../test-results",
+  // A folder of its own, for it is emptied at the start: the logs of the tests before these lie beside it.
+  outputDir: "../../test-results/browser",
   workers,
   timeout: 6 * patience,
   expect: { timeout: patience },

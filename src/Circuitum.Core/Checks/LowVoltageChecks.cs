@@ -24,8 +24,7 @@ internal static class LowVoltageChecks
             return [];
         }
 
-        var aside = new LowVoltageAside(plan.House, plan.Survey, plan.Circuits.SelectMany(c => c.Runs),
-            plan.Job.HouseRules.LowVoltageApart);
+        var aside = new LowVoltageAside(plan.House, plan.Job, plan.Survey, plan.Circuits.SelectMany(c => c.Runs));
         return Homeless(plan).Concat(plan.LowVoltage.Outlets.SelectMany(o => OfPlace(plan, o, aside)))
             .Concat(plan.LowVoltage.Runs.SelectMany(r => OfWay(plan, r, aside))).Concat(AtHomes(plan));
     }

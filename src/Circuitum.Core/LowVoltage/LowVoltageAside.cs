@@ -7,16 +7,26 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.LowVoltage;
 
 /// <summary>Finds the place nearest to an outlet that keeps its distance from power.</summary>
-internal sealed class LowVoltageAside(FramedHouse house, Survey survey, IEnumerable<Run> power, Length apart)
+internal sealed class LowVoltageAside(FramedHouse house, Job job, Survey survey, IEnumerable<Run> power)
 {
     private static readonly Length Farthest = Length.FromFeet(8);
     private static readonly Length Jamb = Length.FromInches(4);
+    // Every way that is tried is a search of the frame; beyond so many the nearest clear place is good enough.
+    private const int MostWays = 24;
+    private readonly Length apart = job.HouseRules.LowVoltageApart;
     // Most plans tag nothing: then nobody asks.
-    private readonly Lazy<PowerNearby> near = new(() => new(house, power, apart), LazyThreadSafetyMode.None);
+    private readonly Lazy<LowVoltageRoutes> routes = new(() => new(house, job, power), LazyThreadSafetyMode.None);
 
-    /// <summary>The offset on its wall, to the inch, that is clear of power, of openings and of the wall's ends; null where none is within
-    /// 8 ft.</summary>
+    /// <summary>The offset on its wall, to the inch, that is clear of power, of openings and of the wall's ends, and from which its cable
+    /// goes home clear of power too; where it goes so from none, the nearest that is clear itself; null where none is within 8 ft.</summary>
     public Length? Nearest(PlacedLowVoltage outlet)
+    {
+        var clear = Near(outlet).ToList();
+        return clear.Count == 0 ? null : clear.Take(MostWays).FirstOrDefault(GoesHomeClear) is { } whole
+            ? whole.Outlet.Offset : clear[0].Outlet.Offset;
+    }
+
+    private IEnumerable<PlacedLowVoltage> Near(PlacedLowVoltage outlet)
     {
         var side = outlet.Room.Sides[outlet.Outlet.Wall - 1];
         for (var step = 1; Length.FromInches(step) <= Farthest; step++)
@@ -25,13 +35,18 @@ internal sealed class LowVoltageAside(FramedHouse house, Survey survey, IEnumera
             {
                 if (offset >= Jamb && offset <= side.Clear - Jamb && IsClear(outlet, side, offset))
                 {
-                    return offset;
+                    yield return outlet with
+                    {
+                        Outlet = outlet.Outlet with { Offset = offset },
+                        Place = Surveying.OnWall(house, outlet.Outlet.Room, outlet.Outlet.Wall, offset, outlet.Height),
+                    };
                 }
             }
         }
-
-        return null;
     }
+
+    // What crowds it at its home is mended there.
+    private bool GoesHomeClear(PlacedLowVoltage outlet) => routes.Value.Run(outlet) is not { } run || run.Beside.All(b => b.IsAtHome);
 
     private bool IsClear(PlacedLowVoltage outlet, RoomSide side, Length offset)
     {
@@ -44,7 +59,7 @@ internal sealed class LowVoltageAside(FramedHouse house, Survey survey, IEnumera
 
         var level = house.Structures[outlet.Place.Structure].Levels[outlet.Place.Level];
         var place = Surveying.OnWall(house, outlet.Outlet.Room, outlet.Outlet.Wall, offset, outlet.Height);
-        return !near.Value.Crowds(place.At, place.At.Plan.At(level.Ceiling), outlet.Place.Structure)
-            && !near.Value.Crowds(place.At, place.At.Plan.At(level.Floor), outlet.Place.Structure);
+        return !routes.Value.Near.Crowds(place.At, place.At.Plan.At(level.Ceiling), outlet.Place.Structure)
+            && !routes.Value.Near.Crowds(place.At, place.At.Plan.At(level.Floor), outlet.Place.Structure);
     }
 }

@@ -10,13 +10,34 @@ namespace Circuitum.Core.LowVoltage;
 
 /// <summary>Takes low voltage home when power is routed: through holes of its own, overhead or from below, and a foot from power where a
 /// lane of that width is free.</summary>
-internal static class LowVoltageRoutes
+internal sealed class LowVoltageRoutes
 {
     // Nobody bores a wall's length of studs for a bell wire.
     private static readonly Labour Toll = Labour.Usual with { Stud = Length.FromFeet(6) };
 
     // Lanes tried to either side, the nearest first.
     private static readonly ImmutableArray<int> Nearest = [.. Enumerable.Range(-6, 13).OrderBy(Math.Abs)];
+
+    private readonly Wayfinder finder;
+    private readonly ImmutableArray<PlacedHome> homes;
+    private readonly FramedHouse house;
+    private readonly Job job;
+
+    /// <summary>Ways for the low voltage of a job.</summary>
+    /// <param name="house">The house.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="power">Every run of power.</param>
+    public LowVoltageRoutes(FramedHouse house, Job job, IEnumerable<Run> power)
+    {
+        (this.house, this.job, homes) = (house, job, LowVoltagePlaces.Homes(house, job));
+        var apart = job.HouseRules.LowVoltageApart;
+        // Where it does go along studs it is bored as far above the power as it is kept from it elsewhere.
+        finder = new(house, job with { HouseRules = job.HouseRules with { BoreHeight = job.HouseRules.BoreHeight + apart } }, Toll);
+        Near = new(house, power, apart);
+    }
+
+    /// <summary>Where power lies.</summary>
+    public PowerNearby Near { get; }
 
     /// <summary>The low voltage of a job.</summary>
     /// <param name="house">The house.</param>
@@ -29,33 +50,28 @@ internal static class LowVoltageRoutes
             return LowVoltagePlan.None;
         }
 
-        var (outlets, homes) = (LowVoltagePlaces.Outlets(house, job), LowVoltagePlaces.Homes(house, job));
-        var apart = job.HouseRules.LowVoltageApart;
-        // Where it does go along studs it is bored as far above the power as it is kept from it elsewhere.
-        var finder = new Wayfinder(house, job with { HouseRules = job.HouseRules with { BoreHeight = job.HouseRules.BoreHeight + apart } },
-            Toll);
-        var near = new PowerNearby(house, power, apart);
-        ImmutableArray<LowVoltageRun> runs = [.. outlets.Select(o => Run(o, homes, finder, near, house, job)).OfType<LowVoltageRun>()];
-        return new(outlets, homes, runs, LowVoltageHoles.Of(runs));
+        var routes = new LowVoltageRoutes(house, job, power);
+        var outlets = LowVoltagePlaces.Outlets(house, job);
+        ImmutableArray<LowVoltageRun> runs = [.. outlets.Select(routes.Run).OfType<LowVoltageRun>()];
+        return new(outlets, routes.homes, runs, LowVoltageHoles.Of(runs));
     }
 
-    private static LowVoltageRun? Run(PlacedLowVoltage outlet, ImmutableArray<PlacedHome> homes, Wayfinder finder, PowerNearby near,
-        FramedHouse house, Job job)
+    /// <summary>The way of an outlet home, wherever it stands; null where it has none.</summary>
+    public LowVoltageRun? Run(PlacedLowVoltage outlet)
     {
-        if (HomeOf(outlet, homes, finder, house, job) is not { } home)
+        if (HomeOf(outlet) is not { } home)
         {
             return null;
         }
 
-        var way = home.Place.Structure == outlet.Place.Structure ? Aside(home.Place, outlet.Place, finder, near)
+        var way = home.Place.Structure == outlet.Place.Structure ? Aside(home.Place, outlet.Place)
             : FeederRoute.ByTrench(home.Place, outlet.Place, finder, house, job, cool: false);
-        ImmutableArray<BesidePower> beside = outlet.Outlet.Kind.IsCopper() ? near.Along(way, home.Place.Structure) : [];
-        return new(outlet, home, way, Footage(way, outlet, home, job), beside);
+        ImmutableArray<BesidePower> beside = outlet.Outlet.Kind.IsCopper() ? Near.Along(way, home.Place.Structure) : [];
+        return new(outlet, home, way, Footage(way, outlet, home), beside);
     }
 
     // The one that was chosen; else the nearest in its building, else one that a trench leads from.
-    private static PlacedHome? HomeOf(PlacedLowVoltage outlet, ImmutableArray<PlacedHome> homes, Wayfinder finder, FramedHouse house,
-        Job job)
+    private PlacedHome? HomeOf(PlacedLowVoltage outlet)
     {
         var reached = homes.Where(h => h.Place.Structure == outlet.Place.Structure || job.Trenches.Any(t =>
             t.From == house.Structures[h.Place.Structure].Structure.Id
@@ -67,10 +83,10 @@ internal static class LowVoltageRoutes
 
     // Lanes a foot apart on either side of the cheapest way, in either order of its two legs: the first that no power lies beside, else the
     // one that lies least beside it.
-    private static Way Aside(Place from, Place to, Wayfinder finder, PowerNearby near)
+    private Way Aside(Place from, Place to)
     {
         var best = finder.Find(from, to, []);
-        var crowded = Crowded(best, from, near);
+        var crowded = Crowded(best, from);
         if (crowded == Length.Zero || from.At.Plan == to.At.Plan)
         {
             return best;
@@ -89,12 +105,12 @@ internal static class LowVoltageRoutes
                         return best;
                     }
 
-                    var by = near.Lane * lane;
+                    var by = Near.Lane * lane;
                     var (dx, dy) = pass == 0 ? (along, by) : (by, across);
                     ImmutableArray<Point> via = first == 0 ? [new(a.X, a.Y + dy), new(b.X + dx, a.Y + dy), new(b.X + dx, b.Y)]
                         : [new(a.X + dx, a.Y), new(a.X + dx, b.Y + dy), new(b.X, b.Y + dy)];
                     var way = finder.Find(from, to, via);
-                    var beside = Crowded(way, from, near);
+                    var beside = Crowded(way, from);
                     if (!way.Blocked && (beside < crowded || (beside == crowded && way.Cost < best.Cost)))
                     {
                         (best, crowded) = (way, beside);
@@ -107,10 +123,10 @@ internal static class LowVoltageRoutes
         return best;
     }
 
-    private static Length Crowded(Way way, Place from, PowerNearby near) =>
-        near.Along(way, from.Structure).Select(b => b.Long).Total();
+    private Length Crowded(Way way, Place from) =>
+        Near.Along(way, from.Structure).Select(b => b.Long).Total();
 
-    private static Figure<Length> Footage(Way way, PlacedLowVoltage outlet, PlacedHome home, Job job) => Routes.Footage(way,
+    private Figure<Length> Footage(Way way, PlacedLowVoltage outlet, PlacedHome home) => Routes.Footage(way,
         [
             ($"left at {home.Name}", job.HouseRules.AtPanel, "house rule: at the panel"),
             ($"left in the ring at {outlet.Name}", job.HouseRules.MakeUpAtBox + job.HouseRules.SlackAtBox, "house rules: make-up, slack"),

@@ -104,8 +104,9 @@ public sealed class DivisionSearches(TimeProvider clock) : IDisposable
 
         try
         {
-            search.Stop.CancelAfter(TimeSpan.FromSeconds(search.Seconds));
-            search.Latest = Redivide.Find(job, Name, int.MaxValue / 2, found => search.Latest = found, search.Stop.Token);
+            using var over = new CancellationTokenSource(TimeSpan.FromSeconds(search.Seconds), clock);
+            using var either = CancellationTokenSource.CreateLinkedTokenSource(search.Stop.Token, over.Token);
+            search.Latest = Redivide.Find(job, Name, int.MaxValue / 2, found => search.Latest = found, either.Token);
         }
         finally
         {

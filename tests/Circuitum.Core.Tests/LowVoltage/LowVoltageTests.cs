@@ -231,6 +231,27 @@ public sealed class LowVoltageTests
         }
     }
 
+    [Theory, MemberData(nameof(Built))] // what the button leaves beside power no place within a foot and a half of it would have left clear
+    public void The_button_moves_it_where_its_whole_way_is_clear(int number)
+    {
+        var job = Wired(number);
+        string? Told(Job of, Id<LowVoltageOutlet> outlet) => TagsOf(Planner.Plan(of)).FirstOrDefault(t =>
+            t.Subject == Subject.LowVoltage(outlet) && t.Stage == Stage.Boxes)?.Headline;
+        foreach (var change in TagsOf(Planner.Plan(job)).SelectMany(t => t.Fixes).Select(f => f.Change).OfType<MoveLowVoltage>().Take(4))
+        {
+            var moved = change.On(job).Job!;
+            if (Told(moved, change.Outlet) is not { } still)
+            {
+                continue;
+            }
+
+            var there = moved.LowVoltage.First(o => o.Id == change.Outlet).Offset;
+            var clear = Enumerable.Range(-18, 37).Select(i => new MoveLowVoltage(change.Outlet, there + Length.FromInches(i)).On(job).Job)
+                .OfType<Job>().FirstOrDefault(j => Told(j, change.Outlet) is null);
+            Assert.True(clear is null, $"{still} At {clear?.LowVoltage.First(o => o.Id == change.Outlet).Offset} it would be clear.");
+        }
+    }
+
     private static int AxisOf(PathLeg leg) => leg.From.Z != leg.To.Z ? 2 : leg.From.Y != leg.To.Y ? 1 : 0;
 
     private static bool IsStraight(PathLeg leg) => (leg.From.X == leg.To.X ? 0 : 1) + (leg.From.Y == leg.To.Y ? 0 : 1)

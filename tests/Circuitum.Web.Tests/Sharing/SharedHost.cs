@@ -31,9 +31,9 @@ public sealed class SharedHost : IDisposable
     }
 
     /// <summary>Somebody who has a link to a job.</summary>
-    public async Task<Visitor> GuestAsync(string job, TimeSpan? stands = null)
+    public async Task<Visitor> GuestAsync(string job)
     {
-        var code = await Links.MakeAsync(new(job), "inspector", stands ?? TimeSpan.FromDays(7), "crew");
+        var code = await Links.MakeAsync(new(job), "inspector", TimeSpan.FromDays(7), "crew");
         var visitor = Host.Visit();
         await visitor.GetAsync($"/guest/{code}");
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync($"/guest/{code}", inPlace: false)).Status);
