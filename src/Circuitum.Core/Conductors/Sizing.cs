@@ -360,8 +360,15 @@ public static class Sizing
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket, metal: metal)
         : places.Select(p => p.Piped is Column terminations
             ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
-            : Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled, metal)).MinBy(f =>
-                f.Value)!;
+            : Over(Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled, metal), p, book))
+            .MinBy(f => f.Value)!;
+
+    private static Figure<Amps> Over(Figure<Amps> ampacity, WorstPlace place, CodeBook book) => place.PassedOver is not { } over ? ampacity
+        : ampacity with
+        {
+            Why = ampacity.Why.Book($"{over.Ambient} for {over.Long} of {over.Of}: no longer than {book.Conductors.ShortStretch} and a "
+                + $"tenth, so the rest counts", ampacity.Value.ToString(), book.Cite(RuleId.ShortStretch)),
+        };
 
     internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes,
         ILookup<RunId, CableBundle> bundles, CodeBook book)
@@ -380,7 +387,9 @@ public static class Sizing
 
         foreach (var run in runs.Where(r => r.Pipe is null))
         {
-            foreach (var hole in holes.Of(run).Where(h => h.Sealed))
+            // A hole without a crowd is as warm as the stretch on either side of it, and as short.
+            foreach (var hole in holes.Of(run).Where(h => h.Sealed && (h.Ambient.Degrees <= 30
+                || h.Runs.Length > (book.Conductors.MostInSealedHole ?? int.MaxValue) || PassedOver(runs, h.Ambient, book) is null)))
             {
                 places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false),
                     new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null));
@@ -397,6 +406,12 @@ public static class Sizing
             var own = Math.Max(2, run.CurrentCarrying);
             foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30 || own > 3))
             {
+                if (own <= 3 && PassedOver(runs, leg.Ambient, book) is { } over)
+                {
+                    places[(1, own, 30, false)] = new(1, own, new(30), "", null) { PassedOver = over };
+                    continue;
+                }
+
                 places.TryAdd((1, own, leg.Ambient.Degrees, false),
                     new(1, own, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
             }
@@ -408,10 +423,32 @@ public static class Sizing
             piped.Add(new(1, 2, new(30), "", null));
         }
 
-        return [.. piped, .. places.Values];
+        // Of places that allow as much, the one that has something to say.
+        return [.. piped, .. places.Values.OrderBy(p => p.PassedOver is null)];
+    }
+
+    // All that is as warm or warmer, on whichever branch, beside the longest way from the panel: the strict reading of a circuit that
+    // parts.
+    private static (Celsius Ambient, Length Long, Length Of)? PassedOver(ImmutableArray<Run> runs, Celsius ambient, CodeBook book)
+    {
+        if (book.Conductors.ShortStretch is not { Length: var most })
+        {
+            return null;
+        }
+
+        var byId = runs.ToDictionary(r => r.Id);
+        Length From(Run run) => run.Way.Measured + (run.Upstream is RunId up && byId.TryGetValue(up, out var before) ? From(before)
+            : Length.Zero);
+        var (warm, whole) = (runs.SelectMany(r => r.Way.Legs).Where(l => l.Ambient.Degrees >= ambient.Degrees).Select(l => l.Run).Total(),
+            runs.Max(From));
+        return warm <= most && warm * 10 <= whole ? (ambient, warm, whole) : null;
     }
 
     // Piped: the column its terminations are marked for; null for cable.
     internal sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled,
-        Column? Piped = null);
+        Column? Piped = null)
+    {
+        /// <summary>What was warmer, for so short that it does not count.</summary>
+        public (Celsius Ambient, Length Long, Length Of)? PassedOver { get; init; }
+    }
 }

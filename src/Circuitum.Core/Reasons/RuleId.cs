@@ -441,6 +441,9 @@ public enum RuleId
     /// <summary>Cable over the framing of an attic.</summary>
     CableInAttics,
 
+    /// <summary>Several ampacities along one circuit, and what is passed over.</summary>
+    ShortStretch,
+
     /// <summary>Ampacity of service-entrance cable inside.</summary>
     ServiceCableAmpacity,
     /// <summary>Where nonmetallic cable may not be.</summary>

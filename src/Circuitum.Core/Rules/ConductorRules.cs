@@ -44,6 +44,10 @@ public abstract class ConductorRules
     /// <summary>Together for longer than this, cables and conductors are adjusted.</summary>
     public abstract Asked BundledBeyond { get; }
 
+    /// <summary>A stretch that carries less is passed over while it is no longer than this and no longer than a tenth of its circuit; null
+    /// where a book does not say so and the worst place counts.</summary>
+    public abstract Asked? ShortStretch { get; }
+
     /// <summary>What is written after the size of what a run is pulled in: 12-2 UF; empty for the usual cable.</summary>
     public abstract string Suffix(Jacket jacket);
 

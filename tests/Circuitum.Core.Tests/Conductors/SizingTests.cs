@@ -140,4 +140,32 @@ public sealed class SizingTests
     [Fact] // 13.4 A × 150 % = 20.1 → 25 A at most; 20 A is stocked and carries it
     public void A_fixed_heater_just_over_13_3_A_may_not_have_more_than_half_again() =>
         Assert.Equal(20m, Of(Houses.Plate(Appliance.Other, 240, 3216)).Breaker);
+
+    // A shed on one circuit behind a trench: UF for all of that way (340.10), its own 60 °C column: 12 AWG 20 A × 0.58 at 50 °C
+    // (Table 310.15(B)(1)) is 11.6 A, 8 AWG 40 × 0.58 is 23.2. What lies in the attic is passed over up to 10 ft and a tenth of the
+    // way: 3'-9" and 5'-3" of about 100 ft are, 5'-3" of 52 ft is not, nor are 21 ft.
+    [Theory]
+    [InlineData(2, 24, 70, "12")]
+    [InlineData(2, 132, 70, "12")]
+    [InlineData(2, 132, 22, "8")]
+    [InlineData(1, 36, 70, "8")]
+    public void A_short_warm_stretch_is_passed_over(int wall, int offset, int shedAt, string gauge)
+    {
+        var shed = Houses.WithShed(null).With(Houses.On("r", "shop", 4, 40));
+        var job = shed with
+        {
+            Schools = new() { Way = CableWay.Overhead },
+            Panels = [shed.Panels[0] with { Wall = wall, Offset = offset.Inches() }],
+            Trenches = [shed.Trenches[0] with { Path = [new(20.Feet(), 6.Feet()), new(shedAt.Feet(), 6.Feet())] }],
+            Structures = [shed.Structures[0] with { Levels = [shed.Structures[0].Levels[0] with { AmbientAbove = new(50) }] },
+                shed.Structures[1] with { Origin = new(shedAt.Feet(), Length.Zero) }],
+        };
+        // Long ways are wanted larger for their drop: not what is asked here.
+        var circuit = Planner.Plan(job with { HouseRules = job.HouseRules with { DropTarget = new(8) } }).CircuitOf(new("r"))!;
+        var warm = circuit.Runs.SelectMany(r => r.Way.Legs).Where(l => l.Ambient.Degrees == 50).Select(l => l.Run).Total();
+        var whole = circuit.Runs.Select(r => r.Way.Measured).Total();
+        Assert.Equal(gauge == "12", warm <= 10.Feet() && warm * 10 <= whole);
+        Assert.Equal(gauge, circuit.Sized.Gauge.Value.ToString());
+        Assert.Equal(gauge == "12", circuit.Sized.Ampacity.Why.Steps.Any(s => s.Cite == "310.14(A)(2)"));
+    }
 }

@@ -46,6 +46,9 @@ internal sealed class CanadaConductors() : AwgConductors(Grounds, ConductorAreas
     /// <inheritdoc/>
     public override string LooseName => "RW90";
 
+    /// <summary>The worst place counts.</summary>
+    public override Asked? ShortStretch => null;
+
     /// <inheritdoc/>
     public override string Suffix(Jacket jacket) => jacket switch
     {

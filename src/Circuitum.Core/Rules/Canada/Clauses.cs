@@ -199,6 +199,7 @@ internal static class Clauses
         [RuleId.BoxAtJoint] = "12-3000",
         [RuleId.DwellingConductors] = "Tables 2 and 4",
         [RuleId.AmpacityTable] = "Tables 2 and 4",
+        [RuleId.ShortStretch] = "Section 4",
         [RuleId.AmbientTable] = "Table 5A",
         [RuleId.AdjustmentTable] = "Table 5C",
         [RuleId.CableClamps] = "12-3022",

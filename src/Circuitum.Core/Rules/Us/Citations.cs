@@ -199,6 +199,7 @@ internal static class Citations
             [RuleId.BoxAtJoint] = Same("300.15"),
             [RuleId.DwellingConductors] = ("310.15(B)(7)", "310.12", "310.12"),
             [RuleId.AmpacityTable] = ("Table 310.15(B)(16)", "Table 310.16", "Table 310.16"),
+            [RuleId.ShortStretch] = ("310.15(A)(2)", "310.14(A)(2)", "310.14(A)(2)"),
             [RuleId.AmbientTable] = ("Table 310.15(B)(2)(a)", "Table 310.15(B)(1)", "Table 310.15(B)(1)"),
             [RuleId.AdjustmentTable] = ("Table 310.15(B)(3)(a)", "Table 310.15(C)(1)", "Table 310.15(C)(1)"),
             [RuleId.CableClamps] = Same("312.5(C)"),

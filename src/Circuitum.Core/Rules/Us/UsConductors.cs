@@ -42,6 +42,9 @@ internal sealed class UsConductors() : AwgConductors(Grounds, ConductorAreas)
     /// <summary>310.15(C)(1)(b), and a nipple's length in 376.22 and Chapter 9 note 4.</summary>
     public override Asked BundledBeyond { get; } = Asked.Inches(24);
 
+    /// <summary>310.14(A)(2), Exception: the lesser of 10 ft and 10 %.</summary>
+    public override Asked? ShortStretch { get; } = Asked.Feet(10);
+
     /// <inheritdoc/>
     public override string Suffix(Jacket jacket) => jacket switch
     {
