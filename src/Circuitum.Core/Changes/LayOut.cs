@@ -79,7 +79,9 @@ public sealed record PlaceOwed(RoomId Room, Citation Cite, string Part) : JobCha
                 $"There is no free place for it in {draft.House.Room(Room).Room.Name}. Make room on a wall first.");
         }
 
-        phrase = $"Place what {Cite} asks for in {draft.House.Room(Room).Room.Name}";
+        // The crew's own words have no section to be called by.
+        var what = owed.Cite.Ids.IsEmpty ? owed.Act : $"Place what {Cite} asks for";
+        phrase = $"{what} in {draft.House.Room(Room).Room.Name}";
         return draft.Job;
     }
 }

@@ -79,13 +79,16 @@ internal sealed class Draft
             Devices = [.. devices]
         });
 
-    /// <summary>A box of switches in a room that takes one gang more; null where none does. What shuts a machine off is on the machine's
-    /// own circuit and is found by itself: no lamp's switch stands in its box.</summary>
+    /// <summary>A box of switches in a room that takes one gang more; null where none does. What shuts a machine off, or works it, is on
+    /// the machine's own circuit and is found by itself: no lamp's switch stands in its box.</summary>
     /// <param name="room">The room.</param>
     /// <param name="near">It is where the switch is wanted.</param>
     public Box? TakesGang(FramedRoom room, Func<Box, bool> near) => In(room.Room.Id).FirstOrDefault(b => b.Mount == Mount.Wall
-        && !b.Outside && b.Devices.Length < MostGangs && b.Devices.All(d => d.Kind.IsSwitch() && d.Kind != DeviceKind.Disconnect)
+        && !b.Outside && b.Devices.Length < MostGangs && b.Devices.All(d => d.Kind.IsSwitch() && d.Kind != DeviceKind.Disconnect
+            && !d.Controls.Any(IsMachine))
         && near(b));
+
+    private bool IsMachine(BoxId id) => Boxes.Find(b => b.Id == id) is { } box && box.Devices.Any(d => d.Plate is not null);
 
     public void Replace(Box box)
     {

@@ -36,6 +36,7 @@ internal static class Owing
             .Concat(RequiredOutlets.Find(draft))
             .Concat(OutdoorOutlets.Find(draft))
             .Concat(Alarms.Find(draft))
+            .Concat(DisposerSwitches.Find(draft))
             .Concat(SwitchedLights.Find(draft))
             .Concat(Entrances.Find(draft))
             .Where(o => draft.Book.Asks(o.Cite));

@@ -63,7 +63,7 @@ public static class SwitchedOn
 
         foreach (var box in circuit.Circuit.Boxes)
         {
-            Outlets(house.Plan, box, seen[Position.AllDown], happens);
+            Outlets(house.Plan, box, Live(house.Plan, circuit, box, seen), happens);
         }
 
         Lamps(house.Plan, circuit, switches, seen, happens);
@@ -94,6 +94,13 @@ public static class SwitchedOn
 
         public override int GetHashCode() => Thrown.Aggregate(0, (sum, s) => sum ^ s.GetHashCode());
     }
+
+    // A receptacle that a switch works is read with its switch on: a disposer under its sink.
+    private static Energy Live(Plan plan, WiredCircuit circuit, BoxId box, Dictionary<Position, Energy> seen) =>
+        circuit.Groups.SelectMany(g => Worked(plan, g)).FirstOrDefault(w => w.Lamp == box
+            && plan.Survey[box].Box.Devices[w.Gang].Kind is var kind && kind.IsGeneralReceptacle() && kind != DeviceKind.HalfSwitched)
+            is { Worked.IsDefault: false } worked
+            ? seen.Values.MaxBy(e => e.Between(box, worked.Gang, TerminalKind.Hot, TerminalKind.Neutral).Value)! : seen[Position.AllDown];
 
     private static void Outlets(Plan plan, BoxId box, Energy energy, Notes happens)
     {
@@ -178,7 +185,7 @@ public static class SwitchedOn
             for (var gang = 0; gang < devices.Length; gang++)
             {
                 var kind = devices[gang].Kind;
-                if (kind.IsLight() || kind.IsFan() || kind == DeviceKind.HalfSwitched)
+                if (kind.IsLight() || kind.IsFan() || kind.IsGeneralReceptacle())
                 {
                     yield return (group.Switches, lamp, gang, kind == DeviceKind.HalfSwitched ? TerminalKind.SwitchedHalf
                         : TerminalKind.Hot);

@@ -32,5 +32,6 @@ internal static class CrewSchools
         Gfci = (GfciWay)(n % 4),
         Afci = (AfciWay)(n / 6 % 2),
         FifteenOnTwenty = (FifteenOnTwenty)(n / 11 % 2),
+        DisposerSwitch = (DisposerSwitch)(n / 12 % 2),
     };
 }

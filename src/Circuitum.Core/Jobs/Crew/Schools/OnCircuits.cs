@@ -43,6 +43,16 @@ public enum DishwasherAndDisposer
     OneEach,
 }
 
+/// <summary>What a disposer is worked by.</summary>
+public enum DisposerSwitch
+{
+    /// <summary>A wall switch over the counter.</summary>
+    OnTheWall,
+
+    /// <summary>A button on the sink, of air or radio, or its own cover: no box.</summary>
+    OnTheSink,
+}
+
 /// <summary>Whether a dishwasher runs three hours or more at full load.</summary>
 public enum DishwasherRun
 {

@@ -24,6 +24,8 @@ public static class SchoolList
         Ask("dishwasher", "Dishwasher and disposer", s => s.Dishwasher, (s, a) => s with { Dishwasher = a },
             [(DishwasherAndDisposer.OneWhereItFits, "one circuit where the sum fits"), (DishwasherAndDisposer.OneEach, "one each")])
             .InRooms(r => r.Dishwasher, (r, a) => r with { Dishwasher = (DishwasherAndDisposer?)a }, use => use == RoomUse.Kitchen),
+        Ask("disposerSwitch", "A disposer is worked by", s => s.DisposerSwitch, (s, a) => s with { DisposerSwitch = a },
+            [(DisposerSwitch.OnTheWall, "a wall switch over the counter"), (DisposerSwitch.OnTheSink, "a button on the sink, no box")]),
         Ask("dishwasherRun", "A dishwasher's load", s => s.DishwasherRun, (s, a) => s with { DishwasherRun = a },
             [(DishwasherRun.NotContinuous, "not continuous"), (DishwasherRun.Continuous, "continuous, long programmes")]),
         Ask("motorQuarter", "A motor beside other loads", s => s.MotorQuarter, (s, a) => s with { MotorQuarter = a },

@@ -17,6 +17,9 @@ public sealed record Schools
     /// <summary>Dishwasher and disposer.</summary>
     public DishwasherAndDisposer Dishwasher { get; init; }
 
+    /// <summary>What a disposer is worked by.</summary>
+    public DisposerSwitch DisposerSwitch { get; init; }
+
     /// <summary>Bathroom receptacles.</summary>
     public BathReceptacles Baths { get; init; }
 
