@@ -13,7 +13,14 @@ internal static class ServiceMaterial
 {
     /// <summary>Its lines; none for what is not planned or stood there before.</summary>
     public static IEnumerable<MaterialLine> Of(Plan plan) => Service(plan).Concat(plan.House.Structures.SelectMany(s => Building(plan, s)))
-        .Concat(LockedOff(plan)).Concat(Furring(plan));
+        .Concat(LockedOff(plan)).Concat(Whips(plan)).Concat(Furring(plan));
+
+    // From the disconnect to what it shuts off; a hot tub's way is piped, and its pipe is its maker's.
+    private static IEnumerable<MaterialLine> Whips(Plan plan) => Hardware.Counted(plan.Survey.Boxes
+        .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls).Select(u => plan.Survey[u]))
+        .Where(u => u.Plates.Any(p => !p.Cord && p.Appliance != Appliance.HotTub) && plan.CircuitOf(u.Box.Id) is not null)
+        .Select(u => $"Whip of {plan.CircuitOf(u.Box.Id)!.Sized.Gauge.Value} AWG, {(u.Box.Outside ? "liquid-tight" : "flexible metal")}, "
+            + "up to 6 ft"), "from the disconnect to what it shuts off");
 
     private static IEnumerable<MaterialLine> Service(Plan plan)
     {

@@ -2,6 +2,7 @@ using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using Circuitum.Tests.Support;
 
@@ -30,6 +31,20 @@ public sealed class DisconnectTests
         Assert.Equal(after.CircuitOf(new("m")), after.CircuitOf(placed.Id));
         Assert.DoesNotContain(after.Tags, t => t.Subject == Subject.Circuit(after.CircuitOf(new("m"))!.Circuit.Key)
             && t.Severity == Severity.Red);
+    }
+
+    [Theory] // 4000 W at 240 V is 16.7 A, 20.8 A at 125 %: 25 A on 10 AWG; the pump's motor is a quarter more and stays on 10
+    [InlineData(Appliance.AirHandler)]
+    [InlineData(Appliance.Pump)]
+    public void From_what_shuts_it_off_a_whip_of_its_size_goes_on(Appliance appliance)
+    {
+        var job = With(appliance);
+        Assert.DoesNotContain(Hardware.Of(Planner.Plan(job)), m => m.Item.StartsWith("Whip", StringComparison.Ordinal));
+        var mended = Planner.Plan(job).Tags.First(t => t.Rule is "424.19" or "430.102(B)").Fixes.Single().Change.On(job).Job!;
+        var whip = Assert.Single(Hardware.Of(Planner.Plan(mended)), m => m.Item.StartsWith("Whip", StringComparison.Ordinal));
+        Assert.Equal(("Whip of 10 AWG, flexible metal, up to 6 ft", 1, MaterialPhase.Service), (whip.Item, whip.Quantity, whip.Phase));
+        var outside = mended with { Boxes = [.. mended.Boxes.Select(b => b with { Outside = true })] };
+        Assert.Contains(Hardware.Of(Planner.Plan(outside)), m => m.Item == "Whip of 10 AWG, liquid-tight, up to 6 ft");
     }
 
     [Theory] // the panel in its own room is in sight, and so is what is built in; a water heater's breaker is locked off instead
