@@ -72,7 +72,7 @@ public static class Kills
         var sound = await db.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check").SingleAsync();
         Console.WriteLine($"{kills} kills in {since.Elapsed.TotalSeconds:0} s: {acknowledged} saves acknowledged, {lost} lost, {wrong} "
             + $"wrong, {beyond} saved and not yet told; integrity {sound}");
-        Databases.Close();
+        Databases.Close(file);
         Directory.Delete(folder, recursive: true);
         return lost + wrong == 0 && sound == "ok" ? 0 : 1;
     }

@@ -15,11 +15,19 @@ public static class Databases
 
     /// <summary>Opens a file.</summary>
     public static void Use(DbContextOptionsBuilder options, string file) => options
-        .UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = (int)Patience.TotalSeconds }.ToString())
+        .UseSqlite(To(file))
         // A save that comes second is refused by the key itself: that is a way of working, not an error.
         .ConfigureWarnings(w => w.Ignore(CoreEventId.SaveChangesFailed).Ignore(RelationalEventId.CommandError)
             .Ignore(RelationalEventId.CommandExecuted));
 
-    /// <summary>Lets go of every connection, so that what is in the log goes into the file.</summary>
-    public static void Close() => SqliteConnection.ClearAllPools();
+    /// <summary>Lets go of the connections to a file, so that what is in its log goes into it. Those to other files stay: they may be in
+    /// use.</summary>
+    public static void Close(string file)
+    {
+        using var connection = new SqliteConnection(To(file));
+        SqliteConnection.ClearPool(connection);
+    }
+
+    private static string To(string file) =>
+        new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = (int)Patience.TotalSeconds }.ToString();
 }

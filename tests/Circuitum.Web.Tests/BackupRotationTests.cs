@@ -15,7 +15,6 @@ public sealed class BackupRotationTests : IDisposable
 
     public void Dispose()
     {
-        SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
     }
 
@@ -101,12 +100,12 @@ public sealed class BackupRotationTests : IDisposable
             await db.Database.ExecuteSqlRawAsync("INSERT INTO Jobs (Key, IsDemo, StartedAt) VALUES ('k', 0, 0)");
         }
 
-        SqliteConnection.ClearAllPools();
+        Databases.Close(file);
         var said = new List<string>();
         await new JobRevisions(new Factory(options.Options), TimeProvider.System).PrepareAsync(said.Add);
         var kept = $"{file}.before-{last}";
         Assert.Contains(said, s => s.Contains(Path.GetFileName(kept), StringComparison.Ordinal));
-        SqliteConnection.ClearAllPools();
+        Databases.Close(file);
         var before = new DbContextOptionsBuilder<JobsDb>();
         Databases.Use(before, kept);
         await using var old = new JobsDb(before.Options);

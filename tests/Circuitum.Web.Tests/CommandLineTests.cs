@@ -87,7 +87,6 @@ public sealed class CommandLineTests : IDisposable
         Assert.Equal(0, brought);
         Assert.Matches("brought in as /job/[0-9a-f]{12}/house", said);
         Assert.Equal(3, Run("bring", Demo, "-o", other).Code);
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
     }
 
     [Fact]

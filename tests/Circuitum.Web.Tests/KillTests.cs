@@ -58,7 +58,7 @@ public sealed class KillTests
             Assert.Equal(inches, job.Boxes.Single(b => b.Id.Value == "f-r2").Offset.Inches);
         }
 
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Databases.Close(database);
         Directory.Delete(folder, recursive: true);
     }
 }

@@ -18,7 +18,7 @@ public sealed class StorageTests : IDisposable
 
     public void Dispose()
     {
-        SqliteConnection.ClearAllPools();
+        Databases.Close(File);
         Directory.Delete(folder, recursive: true);
     }
 
