@@ -376,4 +376,26 @@ public sealed class HouseTests : IClassFixture<BenchHost>
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Contains("Apply mine on top", text, StringComparison.Ordinal);
     }
+
+    [Fact] // the first demo from the north: 6-1/2 + 132-1/2 + 4-1/2 + 133-1/2 + 4-1/2 + 114-1/2 + 6-1/2 = 402-1/2 in, 33'-6 1/2"
+    public async Task A_chain_of_dimensions_is_held_against_the_drawn_side()
+    {
+        using var fresh = new BenchHost();
+        var v = fresh.Visit();
+        async Task<string> Asked(string typed, string side = "North", string storey = "ground",
+            HttpStatusCode status = HttpStatusCode.OK) => WebUtility.HtmlDecode(await v.GetAsync(
+                $"/job/demo/house?handler=Chain&storey={storey}&side={side}&manner=InsideAndWalls"
+                + $"&typed={Uri.EscapeDataString(typed)}", status));
+        Assert.Contains("It closes: 33'-6 1/2\".", await Asked("6 1/2, 11-0 1/2, 4 1/2, 11-1 1/2, 4 1/2, 9-6 1/2, 6 1/2"),
+            StringComparison.Ordinal);
+        var off = await Asked("6 1/2, 11-0 1/2, 4 1/2, 11-1, 4 1/2, 9-6 1/2, 6 1/2");
+        Assert.Contains("Off by 1/2\" in 33'-6 1/2\".", off, StringComparison.Ordinal);
+        Assert.Contains("<b>11'-1\"</b>", off, StringComparison.Ordinal);
+        Assert.Contains("Drawn it has 7 pieces", await Asked("33-6 1/2"), StringComparison.Ordinal);
+        Assert.Contains("“wide” is no length", await Asked("wide"), StringComparison.Ordinal);
+        Assert.DoesNotContain("Typed", await Asked(""), StringComparison.Ordinal);
+        Assert.Contains("not in this job any more", await Asked("", storey: "cellar", status: HttpStatusCode.UnprocessableEntity),
+            StringComparison.Ordinal);
+        Assert.Contains("Up", await Asked("", side: "Up"), StringComparison.Ordinal);
+    }
 }

@@ -177,3 +177,17 @@ test("a range is drawn and its circuit is there; its plate's breaker is one numb
   await card(page).getByLabel("Breaker its plate asks for").press("Enter");
   await expect(said(page)).toContainText("must be a standard one");
 });
+
+test("a chain of dimensions is typed off the plan, and the piece that differs is shown", async ({ page }) => {
+  await page.goto("/job/demo/house?on=level:ground");
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
+  await page.getByText("Check a chain of dimensions").click();
+  const typed = page.getByLabel("As it stands on the plan");
+  await typed.fill("6 1/2, 11-0 1/2, 4 1/2, 11-1, 4 1/2, 9-6 1/2, 6 1/2");
+  await typed.press("Enter");
+  await expect(page.getByText("Off by 1/2\" in 33'-6 1/2\".")).toBeVisible();
+  await expect(page.getByRole("row", { name: "Kitchen" })).toContainText("11'-1\"");
+  await typed.fill("6 1/2, 11-0 1/2, 4 1/2, 11-1 1/2, 4 1/2, 9-6 1/2, 6 1/2");
+  await typed.press("Enter");
+  await expect(page.getByText("It closes: 33'-6 1/2\".")).toBeVisible();
+});

@@ -1,4 +1,5 @@
 using Circuitum.Core.Changes;
+using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Lines;
 using Circuitum.Core.Reasons;
@@ -35,6 +36,31 @@ public abstract partial class StagePage
             refused = outcome.Job is null,
             ghost = outcome.Job is { } drawn ? GhostDrawing.Path(job, drawn, LevelOf(drawn)) : "",
         });
+    }
+
+    /// <summary>The chain of dimensions along a side of a level, as it is drawn and beside one that was typed; nothing is
+    /// changed.</summary>
+    public async Task<IActionResult> OnGetChainAsync(string? storey, string? side, string? manner, string? typed)
+    {
+        if (await bench.OpenAsync(new(Key)) is not { Plan: var plan })
+        {
+            return NotFound();
+        }
+
+        if (plan.House.Levels.FirstOrDefault(l => l.Level.Id.Value == storey) is not { } level)
+        {
+            return await RefusedAsync("That level is not in this job any more.");
+        }
+
+        try
+        {
+            var drawn = DimensionChain.Along(level, Entry.Choice<PlanSide>(side ?? ""), Entry.Choice<ChainManner>(manner ?? ""));
+            return Partial("_Chain", new ChainView(drawn, string.IsNullOrWhiteSpace(typed) ? null : ChainCheck.Read(typed, drawn), null));
+        }
+        catch (FormatException e)
+        {
+            return Partial("_Chain", new ChainView(null, null, e.Message));
+        }
     }
 
     private LevelId LevelOf(Job job) => (job.Levels.FirstOrDefault(l => l.Id.Value == Level) ?? job.Levels.First()).Id;
