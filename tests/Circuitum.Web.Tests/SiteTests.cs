@@ -63,6 +63,27 @@ public sealed partial class SiteTests : IDisposable
         Assert.Contains("1 of 142", await host.Visit().GetAsync("/job/demo/runs"), StringComparison.Ordinal);
     }
 
+    [Fact] // the first demo's trench to its greenhouse and the pipe in it; a run is not dug, and a trench is not pulled
+    public async Task Trenches_and_pipes_are_written_down_in_their_own_steps()
+    {
+        var v = host.Visit();
+        string[] lines = ["trench:garden-trench/Dug", "trench:garden-trench/Filled", "pipe:feeder-G/Laid", "pipe:feeder-G/Inspected"];
+        var (status, said) = await SendAsync(v.Http, [.. lines.Select(l => l.Split('/')).Select(l => Entry(l[0], l[1]))]);
+        Assert.Equal((HttpStatusCode.OK, 4), (status, said["kept"]!.AsArray().Count));
+        var dug = (await RecordAsync()).Entries.Single(e => e.Step == SiteStep.Dug);
+        Assert.Equal(("garden-trench, House → Greenhouse", "2'-2\" deep", 95), (dug.As!.Name, dug.As.What, dug.As.Cut.WholeFeetUp));
+        (_, said) = await SendAsync(v.Http, Entry("trench:garden-trench", "Pulled"), Entry(Run, "Dug"), Entry("trench:elsewhere", "Dug"),
+            Entry("pipe:P9", "Laid"), Entry("lowvoltage:lv-1", "Pulled"));
+        Assert.Equal(
+            ["“Pulled” is nothing that is done to a trench.", "“Dug” is nothing that is done to a run.",
+                "The plan of that revision has no trench “elsewhere”.", "The plan of that revision has no pipe “P9”.",
+                "The plan of that revision has no low-voltage outlet “lv-1”."],
+            said["refused"]!.AsArray().Select(r => r!["why"]!.GetValue<string>()));
+        var page = await v.GetAsync("/job/demo/site");
+        Assert.Contains("aria-pressed=\"true\" aria-label=\"dug, garden-trench", page, StringComparison.Ordinal);
+        Assert.Contains("0 of 142", WebUtility.HtmlDecode(await v.GetAsync("/job/demo/runs")), StringComparison.Ordinal);
+    }
+
     [Fact] // two phones, fifty entries each, all at once and in batches that overlap
     public async Task Two_phones_at_once_lose_nothing_and_double_nothing()
     {
@@ -131,7 +152,7 @@ public sealed partial class SiteTests : IDisposable
     [InlineData("room:kitchen", "Pulled", 1, null, null, "nothing that is done to a room")]
     [InlineData(Run, "MadeUp", 1, null, null, "nothing that is done to a run")]
     [InlineData(Run, "2", 1, null, null, "nothing that is done to a run")]
-    [InlineData("nonsense", "Pulled", 1, null, null, "no run, box or circuit")]
+    [InlineData("nonsense", "Pulled", 1, null, null, "nothing that a plan has")]
     [InlineData(Run, "Pulled", 99, null, null, "no revision 99")]
     [InlineData(Run, "Pulled", -1, null, null, "no revision -1")]
     [InlineData(Run, "Pulled", 1, "yesterday", null, "is no time")]

@@ -85,6 +85,10 @@ test("a step is taken back by pressing it again, a group goes in one act, and wh
   await expect(ticks(page, "labeled").first()).toHaveAttribute("aria-pressed", "false");
   await page.getByRole("button", { name: "All of these pulled" }).first().click();
   await expect(page.getByText("6 of 6 pulled")).toBeVisible();
+  // A trench is written down apart: the runs are counted alone.
+  await ticks(page, "dug").click();
+  await expect(ticks(page, "dug")).toHaveAttribute("aria-pressed", "true");
+  await expect(page.locator("[data-count]")).toHaveText("6");
   await page.getByText("Used", { exact: true }).first().click();
   await page.getByRole("textbox", { name: /^Really used for A23/ }).fill("47-0");
   await page.getByRole("button", { name: /^Keep what was used for A23/ }).click();

@@ -49,6 +49,12 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     /// <summary>A place that low voltage goes home to.</summary>
     public static Subject LowVoltageHome(Id<LowVoltageHome> id) => new(SubjectKind.LowVoltageHome, id.Value);
 
+    /// <summary>A trench.</summary>
+    public static Subject Trench(Id<Trench> id) => new(SubjectKind.Trench, id.Value);
+
+    /// <summary>A pipe.</summary>
+    public static Subject Pipe(Id<Pipe> id) => new(SubjectKind.Pipe, id.Value);
+
     /// <summary>A wall of a room, by its number from 1.</summary>
     public static Subject Wall(RoomId room, int number) => new(SubjectKind.Wall, $"{room}.{number}");
 

@@ -50,4 +50,10 @@ public enum SubjectKind
 
     /// <summary>A place that low voltage goes home to.</summary>
     LowVoltageHome,
+
+    /// <summary>A trench between two buildings.</summary>
+    Trench,
+
+    /// <summary>A pipe.</summary>
+    Pipe,
 }

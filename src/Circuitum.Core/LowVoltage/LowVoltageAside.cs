@@ -18,7 +18,8 @@ internal sealed class LowVoltageAside(FramedHouse house, Job job, Survey survey,
     private readonly Lazy<LowVoltageRoutes> routes = new(() => new(house, job, power), LazyThreadSafetyMode.None);
 
     /// <summary>The offset on its wall, to the inch, that is clear of power, of openings and of the wall's ends, and from which its cable
-    /// goes home clear of power too; where it goes so from none, the nearest that is clear itself; null where none is within 8 ft.</summary>
+    /// goes home clear of power too. Where it goes so from none, the nearest that is clear itself; null where none is within
+    /// 8 ft.</summary>
     public Length? Nearest(PlacedLowVoltage outlet)
     {
         var clear = Near(outlet).ToList();

@@ -78,7 +78,8 @@ public static class SiteClashes
 
     private static SiteClash? Of(Plan plan, SiteEntry entry) => (entry.Step, entry.As) switch
     {
-        (SiteStep.Pulled, { } done) => Pulled(plan, entry, done),
+        (SiteStep.Pulled, { } done) when entry.Subject.Kind == SubjectKind.Run => Pulled(plan, entry, done),
+        (SiteStep.Pulled or SiteStep.Dug or SiteStep.Laid, { } done) => Other(plan, entry, done),
         (SiteStep.Landed, { } done) => Landed(plan, entry, done),
         _ => null,
     };
@@ -98,6 +99,20 @@ public static class SiteClashes
             : run.Length.Value > done.Cut
                 ? new(entry, ClashKind.Short, $"{said}; its way takes {run.Length.Value.WholeFeetUp} ft now.", done.Cut, run.Length.Value)
                 : null;
+    }
+
+    // A cable cut shorter than its way is pulled again; a trench that is to be longer is dug on, and a pipe joined on, at no loss.
+    private static SiteClash? Other(Plan plan, SiteEntry entry, AsDone done)
+    {
+        var said = $"{done.Name}: {done.What}, {done.Cut.WholeFeetUp} ft, is {entry.Step.Words()}";
+        var cut = entry.Step == SiteStep.Pulled ? done.Cut : Length.Zero;
+        return OtherWork.Find(plan, entry.Subject) is not { } line
+            ? new(entry, ClashKind.Gone, $"{said}; the plan has none there now.", cut, Length.Zero)
+            : line.What != done.What
+                ? new(entry, ClashKind.OtherCable, $"{said}; the plan has {line.What} there now.", cut,
+                    entry.Step == SiteStep.Pulled ? line.Long : Length.Zero)
+                : line.Long > done.Cut ? new(entry, ClashKind.Short, $"{said}; it is {line.Long.WholeFeetUp} ft now.", cut,
+                    entry.Step == SiteStep.Pulled ? line.Long : Length.Zero) : null;
     }
 
     private static SiteClash? Landed(Plan plan, SiteEntry entry, AsDone done)

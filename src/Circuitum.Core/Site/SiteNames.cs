@@ -17,7 +17,7 @@ public static class SiteNames
             $"the {room.SideOf(wall)} wall of {room.Name}",
         SubjectKind.Panel => $"Panel {subject.Id}",
         SubjectKind.Structure => plan.Job.Structures.FirstOrDefault(s => s.Id.Value == subject.Id)?.Name ?? subject.Id,
-        _ => subject.Id,
+        _ => OtherWork.Find(plan, subject) is { } line ? $"{line.Number}, {line.Name}" : subject.Id,
     };
 
     private static Room? Room(Plan plan, string id) => plan.Job.Rooms.FirstOrDefault(r => r.Id.Value == id);

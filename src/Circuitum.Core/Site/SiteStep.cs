@@ -50,17 +50,29 @@ public enum SiteStep
 
     /// <summary>Something on a photograph was circled: the line is a <see cref="Ring"/>, the note says what it is.</summary>
     Circled,
+
+    /// <summary>A trench is open, to its depth.</summary>
+    Dug,
+
+    /// <summary>A trench is filled again.</summary>
+    Filled,
+
+    /// <summary>A pipe lies from end to end.</summary>
+    Laid,
 }
 
 /// <summary>Which steps there are for what.</summary>
 public static class SiteSteps
 {
-    /// <summary>The steps of a run, a box or a circuit, in order; none for anything else.</summary>
+    /// <summary>The steps of a run, a box, a circuit, low voltage, a trench or a pipe, in order; none for anything else.</summary>
     public static ImmutableArray<SiteStep> Of(SubjectKind kind) => kind switch
     {
         SubjectKind.Run => [SiteStep.Pulled, SiteStep.Labeled, SiteStep.Inspected],
         SubjectKind.Box => [SiteStep.MadeUp, SiteStep.Inspected, SiteStep.Trimmed, SiteStep.Tested],
         SubjectKind.Circuit => [SiteStep.Landed, SiteStep.Torqued, SiteStep.Tested],
+        SubjectKind.LowVoltage => [SiteStep.Pulled, SiteStep.Labeled, SiteStep.Trimmed, SiteStep.Tested],
+        SubjectKind.Trench => [SiteStep.Dug, SiteStep.Inspected, SiteStep.Filled],
+        SubjectKind.Pipe => [SiteStep.Laid, SiteStep.Inspected],
         _ => [],
     };
 

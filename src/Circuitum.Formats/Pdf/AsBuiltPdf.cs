@@ -216,6 +216,7 @@ public static class AsBuiltPdf
                     entry is null ? "not written down" : $"{entry.Who}, {Day(entry.When)}"]);
             }
 
+            OtherLines();
             var gone = record.Standing.Where(e => e.Step == SiteStep.Pulled && e.Subject.AsRun is { } id && plan.FindRun(id) is null)
                 .ToList();
             if (gone.Count > 0)
@@ -225,6 +226,25 @@ public static class AsBuiltPdf
                 {
                     to.Say($"{entry.As?.Name ?? entry.Subject.Id}, {entry.As?.What}: {entry.Who}, {Day(entry.When)}", 9);
                 }
+            }
+        }
+
+        private void OtherLines()
+        {
+            var lines = OtherWork.TrenchesAndPipes(plan).AddRange(OtherWork.LowVoltage(plan));
+            if (lines.IsEmpty)
+            {
+                return;
+            }
+
+            to.Head("Trenches, pipes and low voltage");
+            to.Cells(CableColumns, ["Number", "What", "From, to", "Length", "Done by"], bold: true);
+            foreach (var line in lines)
+            {
+                var done = SiteSteps.Of(line.Subject.Kind).Select(s => record.Of(line.Subject, s)).OfType<SiteEntry>()
+                    .Select(e => $"{e.Step.Words()}: {e.Who}, {Day(e.When)}").ToList();
+                to.Cells(CableColumns, [line.Number, line.What, line.Name, line.Long.Cut(Measure),
+                    done.Count == 0 ? "not written down" : string.Join("; ", done)]);
             }
         }
 

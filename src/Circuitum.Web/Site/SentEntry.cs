@@ -62,10 +62,10 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
     public SiteEntry Read(Plan plan, Instant received, string who)
     {
         var subject = Core.Jobs.Subject.TryParse(Subject)
-            ?? throw new FormatException($"“{Told(Subject)}” is no run, box or circuit.");
+            ?? throw new FormatException($"“{Told(Subject)}” is nothing that a plan has.");
         if (!Enum.TryParse<SiteStep>(Step, out var step) || step.ToString() != Step || !IsDoneTo(subject.Kind, step))
         {
-            throw new FormatException($"“{Told(Step)}” is nothing that is done to a {subject.Kind.ToString().ToLowerInvariant()}.");
+            throw new FormatException($"“{Told(Step)}” is nothing that is done to a {Called(subject.Kind)}.");
         }
 
         var note = Printed.Of(Note ?? "");
@@ -136,6 +136,9 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
                 return step == SiteStep.Pulled ? new($"{line.From} → {line.To}", line.Cable, line.Length) : null;
             case SubjectKind.Circuit when plan.Landed(new(subject.Id)) is { } landed:
                 return step == SiteStep.Landed ? new(landed.Description, $"{landed.Panel}{landed.SpaceText}", Length.Zero) : null;
+            case SubjectKind.LowVoltage or SubjectKind.Trench or SubjectKind.Pipe when OtherWork.Find(plan, subject) is { } work:
+                return step is SiteStep.Pulled or SiteStep.Dug or SiteStep.Laid ? new($"{work.Number}, {work.Name}", work.What, work.Long)
+                    : null;
             case SubjectKind.Wall when subject.Numbered is var (of, number)
                 && plan.House.Rooms.FirstOrDefault(r => r.Room.Id.Value == of)?.Sides.ElementAtOrDefault(number - 1) is not null:
             case SubjectKind.Room when plan.House.Rooms.Any(r => r.Room.Id.Value == subject.Id):
@@ -145,9 +148,17 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
                 return null;
             default:
                 throw new FormatException(
-                    $"The plan of that revision has no {subject.Kind.ToString().ToLowerInvariant()} “{Told(subject.Id)}”.");
+                    $"The plan of that revision has no {Called(subject.Kind)} “{Told(subject.Id)}”.");
         }
     }
+
+    private static string Called(SubjectKind kind) => kind switch
+    {
+        SubjectKind.LowVoltage => "low-voltage outlet",
+        SubjectKind.LowVoltageHome => "low-voltage can",
+        SubjectKind.Structure => "building",
+        _ => kind.ToString().ToLowerInvariant(),
+    };
 
     private static string Told(string? text) => Printed.Cut(Printed.Of(text ?? ""), 60);
 }

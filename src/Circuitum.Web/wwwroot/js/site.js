@@ -82,10 +82,10 @@ function together(rows, of) {
   return `${sum.toLocaleString("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits })} ${unit}`;
 }
 
-// Counts follow what is pressed; only the pull list has all runs to count.
+// Counts follow what is pressed; only the pull list has all runs to count. Low voltage is counted apart.
 function count() {
   countStops();
-  const rows = [...document.querySelectorAll("[data-group] [data-row]")];
+  const rows = [...document.querySelectorAll("[data-group]:not([data-apart]) [data-row]")];
   if (rows.length === 0) return;
   const pulled = rows.filter(isPulled);
   page.querySelector("[data-count]").textContent = String(pulled.length);
