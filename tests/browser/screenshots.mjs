@@ -42,7 +42,8 @@ const views = [
     "/job/demo/site",
     { width: 390, height: 844 },
     async (page) => {
-      for (const n of [0, 1, 3]) await page.locator(".tick-step").nth(n).click();
+      for (const step of ["dug", "laid", "pulled", "labeled"])
+        await page.getByRole("button", { name: new RegExp(`^${step}, `) }).first().click();
       await page.getByText("Everything is sent.").waitFor();
     },
   ],
