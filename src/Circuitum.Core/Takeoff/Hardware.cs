@@ -215,16 +215,20 @@ public static class Hardware
             .Select(g => $"Tandem breaker {string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))}")),
             "where the panel's label lists it"));
 
-    // A splice takes a connector for its conductors and one pigtail to each screw.
+    // A splice takes a connector for its conductors and one pigtail to each screw, and is made for the largest of them.
     private static IEnumerable<MaterialLine> Joints(Plan plan)
     {
-        var splices = plan.Circuits.SelectMany(c =>
-            c.Circuit.Boxes.SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints))
+        var splices = plan.Circuits.SelectMany(c => c.Circuit.Boxes
+            .SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints)
             .Where(j => j.By is JointBy.Splice or JointBy.Cap)
-            .Select(j => j.Ends.Length + j.Terminals.Length).ToList();
-        yield return new("Connectors for up to three conductors", "each", splices.Count(n => n <= 3),
-            "splices and caps of all boxes, grounds among them");
-        yield return new("Connectors for four to six conductors", "each", splices.Count(n => n > 3), "splices of all boxes");
+            .Select(j => (Gauge: Largest(j.Ends.Select(e => c.GaugeOf(e.Run)).Append(c.Sized.Gauge.Value).Max()),
+                Many: Together(j.Ends.Length + j.Terminals.Length))));
+        foreach (var group in splices.GroupBy(s => s).OrderBy(g => g.Key.Gauge).ThenBy(g => g.Key.Many))
+        {
+            yield return new($"Connectors for {Many[group.Key.Many]} conductors, {Gauges[group.Key.Gauge]}", "each", group.Count(),
+                "splices and caps of all boxes, grounds among them; by the largest conductor of each");
+        }
+
         yield return new("Cable connectors at panels", "each",
             plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun),
             "one a cable");
@@ -235,6 +239,14 @@ public static class Hardware
                 "both ends of every armored cable, with their bushings");
         }
     }
+
+    private static readonly ImmutableArray<string> Many = ["up to three", "four to six", "seven or more"];
+
+    private static readonly ImmutableArray<string> Gauges = ["14 and 12 AWG", "10 AWG", "8 AWG and larger"];
+
+    private static int Together(int conductors) => conductors <= 3 ? 0 : conductors <= 6 ? 1 : 2;
+
+    private static int Largest(Gauge gauge) => gauge <= Gauge.Awg12 ? 0 : gauge <= Gauge.Awg10 ? 1 : 2;
 
     private static IEnumerable<MaterialLine> Staples(Plan plan)
     {

@@ -44,12 +44,20 @@ public sealed class HardwareTests
         Assert.Equal(3, Quantity(plan, "Staples near boxes"));
         Assert.Equal(1, Quantity(plan, "Cable connectors at panels"));
         // Box a pigtails black, white and bare: three splices of three; box b has none.
-        Assert.Equal(3, Quantity(plan, "Connectors for up to three conductors"));
-        Assert.Equal(0, Quantity(plan, "Connectors for four to six conductors"));
+        Assert.Equal(3, Quantity(plan, "Connectors for up to three conductors, 14 and 12 AWG"));
+        Assert.Single(Hardware.Of(plan), m => m.Item.StartsWith("Connectors", StringComparison.Ordinal));
         // Cut whole feet, 5 % more, up to the next foot.
         var cut = plan.Footage.WholeFeetUp;
         Assert.Equal((int)Math.Ceiling(cut * 1.05m), Quantity(plan, "12-2"));
         Assert.Equal(cut, Quantity(Planner.Plan(Two with { HouseRules = new() { Waste = new(0) } }), "12-2"));
+    }
+
+    [Fact] // 10-2 comes home, 12-2 goes on: hot, neutral and ground of the first box are each a 10, a 12 and a 12
+    public void A_connector_is_for_the_largest_of_its_conductors()
+    {
+        var plan = Planner.Plan(Two with { Schools = new() { HomeRun = HomeRunSize.OneLarger } });
+        Assert.Equal(3, Quantity(plan, "Connectors for up to three conductors, 10 AWG"));
+        Assert.Equal(0, Quantity(plan, "Connectors for up to three conductors, 14 and 12 AWG"));
     }
 
     [Theory] // 3-1/2 in stud: 3/4 leaves 1-3/8, 1 in leaves 1-1/4 just so, 1-3/8 leaves 1-1/16: a plate on both faces

@@ -86,11 +86,12 @@ function together(rows, of) {
 function count() {
   countStops();
   const rows = [...document.querySelectorAll("[data-group]:not([data-apart]) [data-row]")];
-  if (rows.length === 0) return;
-  const pulled = rows.filter(isPulled);
-  page.querySelector("[data-count]").textContent = String(pulled.length);
-  page.querySelector("[data-pulled]").textContent = together(rows, pulled);
-  page.querySelector("progress").value = pulled.length;
+  if (rows.length > 0) {
+    const pulled = rows.filter(isPulled);
+    page.querySelector("[data-count]").textContent = String(pulled.length);
+    page.querySelector("[data-pulled]").textContent = together(rows, pulled);
+    page.querySelector("progress").value = pulled.length;
+  }
   for (const group of document.querySelectorAll("[data-group]")) {
     const of = [...group.querySelectorAll("[data-row]")];
     const done = of.filter(isPulled).length;
