@@ -25,7 +25,7 @@ builder.Services.Configure<MvcOptions>(options =>
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(TimeProvider.System);
-builder.Services.AddDbContextFactory<JobsDb>(options => Databases.Use(options, builder.Configuration["Database"] ?? Databases.Usual));
+builder.Services.AddDbContextFactory<JobsDb>(options => Databases.Use(options, builder.Configuration.JobFile()));
 builder.Services.AddSingleton<JobRevisions>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<Planning>();

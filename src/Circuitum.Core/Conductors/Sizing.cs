@@ -375,6 +375,7 @@ public static class Sizing
     {
         var allowed = book.Conductors.BundledBeyond.Length;
         var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
+        var warm = new WarmStretches(runs, book);
         List<WorstPlace> piped = [];
         if (raceway is not null && runs.FirstOrDefault(r => r.Pipe is not null) is { } pulled)
         {
@@ -389,7 +390,7 @@ public static class Sizing
         {
             // A hole without a crowd is as warm as the stretch on either side of it, and as short.
             foreach (var hole in holes.Of(run).Where(h => h.Sealed && (h.Ambient.Degrees <= 30
-                || h.Runs.Length > (book.Conductors.MostInSealedHole ?? int.MaxValue) || PassedOver(runs, h.Ambient, book) is null)))
+                || h.Runs.Length > (book.Conductors.MostInSealedHole ?? int.MaxValue) || warm.PassedOver(h.Ambient) is null)))
             {
                 places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false),
                     new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null));
@@ -406,7 +407,7 @@ public static class Sizing
             var own = Math.Max(2, run.CurrentCarrying);
             foreach (var leg in run.Way.Legs.Where(l => l.Ambient.Degrees > 30 || own > 3))
             {
-                if (own <= 3 && PassedOver(runs, leg.Ambient, book) is { } over)
+                if (own <= 3 && warm.PassedOver(leg.Ambient) is { } over)
                 {
                     places[(1, own, 30, false)] = new(1, own, new(30), "", null) { PassedOver = over };
                     continue;
@@ -427,28 +428,11 @@ public static class Sizing
         return [.. piped, .. places.Values.OrderBy(p => p.PassedOver is null)];
     }
 
-    // All that is as warm or warmer, on whichever branch, beside the longest way from the panel: the strict reading of a circuit that
-    // parts.
-    private static (Celsius Ambient, Length Long, Length Of)? PassedOver(ImmutableArray<Run> runs, Celsius ambient, CodeBook book)
-    {
-        if (book.Conductors.ShortStretch is not { Length: var most })
-        {
-            return null;
-        }
-
-        var byId = runs.ToDictionary(r => r.Id);
-        Length From(Run run) => run.Way.Measured + (run.Upstream is RunId up && byId.TryGetValue(up, out var before) ? From(before)
-            : Length.Zero);
-        var (warm, whole) = (runs.SelectMany(r => r.Way.Legs).Where(l => l.Ambient.Degrees >= ambient.Degrees).Select(l => l.Run).Total(),
-            runs.Max(From));
-        return warm <= most && warm * 10 <= whole ? (ambient, warm, whole) : null;
-    }
-
     // Piped: the column its terminations are marked for; null for cable.
     internal sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled,
         Column? Piped = null)
     {
         /// <summary>What was warmer, for so short that it does not count.</summary>
-        public (Celsius Ambient, Length Long, Length Of)? PassedOver { get; init; }
+        public ShortStretch? PassedOver { get; init; }
     }
 }

@@ -1,24 +1,9 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.House;
-
-/// <summary>A side of a plan, as it lies on the paper.</summary>
-public enum PlanSide
-{
-    /// <summary>The upper edge, read from west to east.</summary>
-    North,
-
-    /// <summary>The right edge, read from north to south.</summary>
-    East,
-
-    /// <summary>The lower edge, read from west to east.</summary>
-    South,
-
-    /// <summary>The left edge, read from north to south.</summary>
-    West,
-}
 
 /// <summary>What a plan measures between.</summary>
 public enum ChainManner
@@ -110,7 +95,7 @@ public sealed record DimensionChain(ImmutableArray<ChainPiece> Pieces)
         {
             var (wall, before, after) = (room.Sides[i], room.Sides[(i + room.Sides.Length - 1) % room.Sides.Length],
                 room.Sides[(i + 1) % room.Sides.Length]);
-            if (!wall.Exterior || Facing(wall) != side)
+            if (!wall.Exterior || room.Room.Facing(wall.Number) != side)
             {
                 continue;
             }
@@ -124,9 +109,6 @@ public sealed record DimensionChain(ImmutableArray<ChainPiece> Pieces)
                 (turned ? after : before).HalfThickness * 2, (turned ? before : after).HalfThickness * 2);
         }
     }
-
-    private static PlanSide Facing(RoomSide wall) => wall.AlongX ? wall.End.X >= wall.Start.X ? PlanSide.North : PlanSide.South
-        : wall.End.Y >= wall.Start.Y ? PlanSide.East : PlanSide.West;
 
     // In: how far from the edge of the paper. Before, After: the walls at its ends.
     private sealed record Stretch(string Name, Length In, Length From, Length To, Length Before, Length After);

@@ -12,6 +12,9 @@ internal static class DisposerSwitches
     // Within reach of who stands at the sink.
     private static readonly Length Reach = Length.FromFeet(6);
 
+    // Clear of the sink's middle, where the faucet is.
+    private static readonly Length Beside = Length.FromInches(18);
+
     public static IEnumerable<Owed> Find(Draft draft)
     {
         if (draft.Start.Schools.DisposerSwitch == DisposerSwitch.OnTheSink)
@@ -44,9 +47,8 @@ internal static class DisposerSwitches
         var places = draft.Places(room, height);
         var sink = draft.At(disposer);
         // On the disposer's own wall where it has one and that is free, else where the room's next free place is.
-        var wish = disposer.Mount == Mount.Wall ? disposer.Offset + Length.FromInches(18) : Length.Zero;
-        var at = disposer.Mount == Mount.Wall
-            && places.Nearest(room.Sides[disposer.Wall - 1], wish, disposer.Offset - Reach, disposer.Offset + Reach) is Length beside
+        var at = disposer.Mount == Mount.Wall && places.Nearest(room.Sides[disposer.Wall - 1], disposer.Offset + Beside,
+            disposer.Offset - Reach, disposer.Offset + Reach) is Length beside
                 ? (Wall: disposer.Wall, Offset: beside)
                 : room.Sides.Select(s => (Side: s, Offset: places.Nearest(s, s.Offset(sink), Length.Zero, s.Clear)))
                     .Where(s => s.Offset is not null).OrderBy(s => s.Side.At(s.Offset!.Value).SquareTo(sink))

@@ -34,13 +34,14 @@ internal sealed class LowVoltageAside(FramedHouse house, Job job, Survey survey,
         {
             foreach (var offset in new[] { outlet.Outlet.Offset + Length.FromInches(step), outlet.Outlet.Offset - Length.FromInches(step) })
             {
-                if (offset >= Jamb && offset <= side.Clear - Jamb && IsClear(outlet, side, offset))
+                var there = outlet with
                 {
-                    yield return outlet with
-                    {
-                        Outlet = outlet.Outlet with { Offset = offset },
-                        Place = Surveying.OnWall(house, outlet.Outlet.Room, outlet.Outlet.Wall, offset, outlet.Height),
-                    };
+                    Outlet = outlet.Outlet with { Offset = offset },
+                    Place = Surveying.OnWall(house, outlet.Outlet.Room, outlet.Outlet.Wall, offset, outlet.Height),
+                };
+                if (offset >= Jamb && offset <= side.Clear - Jamb && IsClear(there, side))
+                {
+                    yield return there;
                 }
             }
         }
@@ -49,18 +50,18 @@ internal sealed class LowVoltageAside(FramedHouse house, Job job, Survey survey,
     // What crowds it at its home is mended there.
     private bool GoesHomeClear(PlacedLowVoltage outlet) => routes.Value.Run(outlet) is not { } run || run.Beside.All(b => b.IsAtHome);
 
-    private bool IsClear(PlacedLowVoltage outlet, RoomSide side, Length offset)
+    private bool IsClear(PlacedLowVoltage there, RoomSide side)
     {
-        if (side.Openings.Any(o => offset + Jamb > o.From && offset - Jamb < o.To)
-            || survey.Boxes.Any(b => b.Box.Room == outlet.Outlet.Room && b.Box.Mount == Mount.Wall && b.Box.Wall == outlet.Outlet.Wall
-                && (b.Box.Offset - offset).Abs() < apart))
+        var (outlet, at, structure) = (there.Outlet, there.Place.At, there.Place.Structure);
+        if (side.Openings.Any(o => outlet.Offset + Jamb > o.From && outlet.Offset - Jamb < o.To)
+            || survey.Boxes.Any(b => b.Box.Room == outlet.Room && b.Box.Mount == Mount.Wall && b.Box.Wall == outlet.Wall
+                && (b.Box.Offset - outlet.Offset).Abs() < apart))
         {
             return false;
         }
 
-        var level = house.Structures[outlet.Place.Structure].Levels[outlet.Place.Level];
-        var place = Surveying.OnWall(house, outlet.Outlet.Room, outlet.Outlet.Wall, offset, outlet.Height);
-        return !routes.Value.Near.Crowds(place.At, place.At.Plan.At(level.Ceiling), outlet.Place.Structure)
-            && !routes.Value.Near.Crowds(place.At, place.At.Plan.At(level.Floor), outlet.Place.Structure);
+        var level = house.Structures[structure].Levels[there.Place.Level];
+        return !routes.Value.Near.Crowds(at, at.Plan.At(level.Ceiling), structure)
+            && !routes.Value.Near.Crowds(at, at.Plan.At(level.Floor), structure);
     }
 }

@@ -105,14 +105,17 @@ public static class SiteClashes
     private static SiteClash? Other(Plan plan, SiteEntry entry, AsDone done)
     {
         var said = $"{done.Name}: {done.What}, {done.Cut.WholeFeetUp} ft, is {entry.Step.Words()}";
-        var cut = entry.Step == SiteStep.Pulled ? done.Cut : Length.Zero;
-        return OtherWork.Find(plan, entry.Subject) is not { } line
-            ? new(entry, ClashKind.Gone, $"{said}; the plan has none there now.", cut, Length.Zero)
-            : line.What != done.What
-                ? new(entry, ClashKind.OtherCable, $"{said}; the plan has {line.What} there now.", cut,
-                    entry.Step == SiteStep.Pulled ? line.Long : Length.Zero)
-                : line.Long > done.Cut ? new(entry, ClashKind.Short, $"{said}; it is {line.Long.WholeFeetUp} ft now.", cut,
-                    entry.Step == SiteStep.Pulled ? line.Long : Length.Zero) : null;
+        Length Cable(Length length) => entry.Step == SiteStep.Pulled ? length : Length.Zero;
+        if (OtherWork.Find(plan, entry.Subject) is not { } line)
+        {
+            return new(entry, ClashKind.Gone, $"{said}; the plan has none there now.", Cable(done.Cut), Length.Zero);
+        }
+
+        return line.What != done.What
+            ? new(entry, ClashKind.OtherCable, $"{said}; the plan has {line.What} there now.", Cable(done.Cut), Cable(line.Long))
+            : line.Long > done.Cut
+                ? new(entry, ClashKind.Short, $"{said}; it is {line.Long.WholeFeetUp} ft now.", Cable(done.Cut), Cable(line.Long))
+                : null;
     }
 
     private static SiteClash? Landed(Plan plan, SiteEntry entry, AsDone done)

@@ -28,7 +28,7 @@ public sealed partial class BackupSchedule(IConfiguration settings, TimeProvider
 
         try
         {
-            if (BackupRotation.Make(settings["Database"] ?? Databases.Usual, Folder, DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime))
+            if (BackupRotation.Make(settings.JobFile(), Folder, DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime))
                 is { } contents)
             {
                 Written(Folder, contents.Jobs, contents.Revisions);

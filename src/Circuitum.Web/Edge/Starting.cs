@@ -41,7 +41,7 @@ public static class Starting
             }
 
             await Sharing.ShareSetup.SayAsync(app.Services, Console.Out, !Console.IsOutputRedirected);
-            app.Lifetime.ApplicationStopped.Register(() => Databases.Close(app.Configuration["Database"] ?? Databases.Usual));
+            app.Lifetime.ApplicationStopped.Register(() => Databases.Close(app.Configuration.JobFile()));
             await app.RunAsync();
             return 0;
         }

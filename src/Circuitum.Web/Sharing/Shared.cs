@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.NetworkInformation;
 using System.Net.Sockets;
 using Circuitum.Data;
+using Circuitum.Web.Edge;
 
 namespace Circuitum.Web.Sharing;
 
@@ -43,7 +44,7 @@ public sealed class Shared
                 + "machine.");
         }
 
-        return new(how, settings["Database"] ?? Databases.Usual, port, settings["Certificate"], settings["Certificate_Key"]);
+        return new(how, settings.JobFile(), port, settings["Certificate"], settings["Certificate_Key"]);
     }
 
     /// <summary>As it was said.</summary>
