@@ -5,6 +5,7 @@ using Circuitum.Core.Changes;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Lines;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Searches;
@@ -28,6 +29,9 @@ public static class CommandLine
         circuitum check FILE            print the tags; exit 1 when any is red
         circuitum convert FILE -o FILE  rewrite a job file in the usual form
         circuitum lay-out FILE -o FILE  place every box the rules ask for that is not there; write the job
+        circuitum house FILE            print the house of a job as text, to be read back or compared
+        circuitum draw TEXT -o FILE [BOOK]
+                                        start a job with a house that is there as text, under the newest book unless told; write it
         circuitum divide FILE -o FILE [SECONDS]
                                         look for a better division of the circuits, 30 s unless told; write the job that follows it
         circuitum board LIST -o DIR     plan a metric board from a point list; write schedules, points and material; exit 1 when a tag
@@ -59,6 +63,10 @@ public static class CommandLine
                 ["check", var file] => Check(Read(file), output),
                 ["convert", var file, "-o", var target] => Convert(Read(file), target, output),
                 ["lay-out", var file, "-o", var target] => LayOutByRule(Read(file), target, output),
+                ["house", var file] => Say(output, HouseText.Write(Read(file)).TrimEnd(), 0),
+                ["draw", var text, "-o", var target] => Draw(text, Editions.Newest(RuleFamily.UnitedStates), target, output),
+                ["draw", var text, "-o", var target, var book] => Draw(text, Editions.TryParse(book, out var edition) ? edition
+                    : throw new FormatException($"“{book}” is no book: {Editions.Keys}."), target, output),
                 ["divide", var file, "-o", var target] => Divide(Read(file), target, 30, output),
                 ["divide", var file, "-o", var target, var seconds] when int.TryParse(seconds, NumberStyles.None,
                     CultureInfo.InvariantCulture, out var time) && time is >= 1 and <= 3600 => Divide(Read(file), target, time, output),
@@ -191,6 +199,21 @@ public static class CommandLine
         output.WriteLine($"{plan.Circuits.Length} circuits, {plan.Footage.WholeFeetUp} ft of cable, {Count(plan, Severity.Red)} red, "
             + $"{Count(plan, Severity.Amber)} amber, {Count(plan, Severity.Hold)} on hold");
         return 0;
+    }
+
+    private static int Draw(string text, Edition book, string target, TextWriter output)
+    {
+        try
+        {
+            var job = StartFromText.Start(new() { Name = Printed.Cut(Path.GetFileName(text).Split('.')[0], 60), Edition = book },
+                File.ReadAllText(text));
+            File.WriteAllText(target, JobFiles.Write(job));
+            return Say(output, $"{target}: {job.Rooms.Count()} rooms", 0);
+        }
+        catch (ChangeRefusedException refused)
+        {
+            throw new FormatException($"{text}: {refused.Message}", refused);
+        }
     }
 
     private static int Check(Job job, TextWriter output)

@@ -1,5 +1,6 @@
 using System.Text;
 using Circuitum.Core;
+using Circuitum.Core.Lines;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Takeoff;
@@ -48,6 +49,7 @@ public static class PlanFolder
         yield return Text("space-labels.txt", () => LabelText.Write(plan, LabelKind.Spaces));
         yield return Text("tags.csv", () => CsvFiles.Tags(plan));
         yield return Text("plan.json", () => PlanFiles.Write(plan));
+        yield return Text("house.txt", () => HouseText.Write(plan.Job));
         foreach (var level in plan.House.Levels.Where(l => !l.Rooms.IsEmpty))
         {
             yield return Text($"{level.Level.Id}.dxf", () => DxfWriter.Write(plan, level.Level.Id));

@@ -189,7 +189,8 @@ public sealed class PlanFileTests
         Assert.Equal(["schedule.csv", "schedule.pdf", "schedule.xlsx", "home-runs.csv", "home-runs.pdf", "pull-list.csv", "material.csv",
             "material-by-box.csv", "material.xlsx", "cable-labels.pdf", "box-labels.pdf", "space-labels.pdf", "cable-labels.txt",
                 "box-labels.txt", "space-labels.txt", "tags.csv",
-            "plan.json", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf", "orchids.svg"], files.Select(f => f.Name));
+            "plan.json", "house.txt", "ground.dxf", "ground.svg", "upper.dxf", "upper.svg", "orchids.dxf",
+            "orchids.svg"], files.Select(f => f.Name));
         Assert.All(files, f => Assert.NotEmpty(f.Write()));
     }
 

@@ -52,13 +52,32 @@ public sealed class CommandLineTests : IDisposable
         var target = Path.Combine(folder, "out");
         Assert.Equal(0, Run("plan", Demo, "-o", target).Code);
         string[] owed = ["box-labels.pdf", "box-labels.txt", "cable-labels.pdf", "cable-labels.txt", "ground.dxf", "ground.svg",
-            "home-runs.csv", "home-runs.pdf", "material-by-box.csv", "material.csv", "material.xlsx", "orchids.dxf", "orchids.svg",
-                "plan.json", "pull-list.csv", "schedule.csv",
+            "home-runs.csv", "home-runs.pdf", "house.txt", "material-by-box.csv", "material.csv", "material.xlsx",
+            "orchids.dxf", "orchids.svg", "plan.json", "pull-list.csv", "schedule.csv",
             "schedule.pdf", "schedule.xlsx", "space-labels.pdf", "space-labels.txt", "tags.csv", "upper.dxf", "upper.svg"];
         Assert.Equal(owed, Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
         using var file = File.OpenRead(Demo);
         Assert.Equal(CsvFiles.Schedule(Core.Plans.Planner.Plan(JobFiles.Read(file))),
             File.ReadAllText(Path.Combine(target, "schedule.csv")));
+    }
+
+    [Fact]
+    public void A_house_goes_out_as_text_and_begins_another_job()
+    {
+        var (code, text, _) = Run("house", Demo);
+        Assert.Equal(0, code);
+        string written = Path.Combine(folder, "ours.house.txt"), job = Path.Combine(folder, "ours.circuitum.json");
+        File.WriteAllText(written, text);
+        Assert.Equal(0, Run("draw", written, "-o", job).Code);
+        Assert.Equal(text.Split('\n')[1..], Run("house", job).Output.Split('\n')[1..]);
+        Assert.Equal("ours", JobFiles.Read(File.ReadAllText(job)).Name);
+
+        File.WriteAllText(written, "moat 4-0 x 4-0 all around");
+        var (refused, _, errors) = Run("draw", written, "-o", Path.Combine(folder, "none.json"));
+        Assert.Equal(3, refused);
+        Assert.Contains("Line 1, “moat 4-0 x 4-0 all around”", errors, StringComparison.Ordinal);
+        Assert.False(File.Exists(Path.Combine(folder, "none.json")));
+        Assert.Contains("“us-1066” is no book", Run("draw", written, "-o", job, "us-1066").Errors, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -45,6 +45,10 @@ public abstract record JobChange
     /// <exception cref="ChangeRefusedException">The change names what is not there.</exception>
     protected abstract Job Apply(Job job, out string phrase);
 
+    /// <summary>The changed job before anything is asked of it as a whole, for a change that is made of several.</summary>
+    /// <exception cref="ChangeRefusedException">The change names what is not there.</exception>
+    internal Job Unchecked(Job job, out string phrase) => Apply(job, out phrase);
+
     /// <summary>What it makes, to be looked at when it is done; null where it makes nothing.</summary>
     /// <param name="before">The job before it.</param>
     protected virtual Subject? Selects(Job before) => null;

@@ -82,45 +82,57 @@ public sealed record NewJob
     /// <exception cref="ChangeRefusedException">An answer is out of its range; the message says which.</exception>
     public Job Start()
     {
+        var empty = Empty();
+        var room = new Room { Id = new(Ids.Slug(FirstRoom, "room")), Name = FirstRoom.Trim(), Use = FirstUse, Corners = [] };
+        var job = RoomFitting.At(empty, empty.Structures[0].Levels[0], room, new(Length.Zero, Length.Zero), Width, Depth);
+        job = job with { Panels = [Panel(room.Id, PanelWall, (PanelWall % 2 == 1 ? Width : Depth) / 2)] };
+        return JobProblems.First(job) is { } problem ? throw new ChangeRefusedException(problem.Told(job)) : job;
+    }
+
+    /// <summary>The job of these answers before anything is drawn: no room, no panel.</summary>
+    /// <exception cref="ChangeRefusedException">There are no so many stories.</exception>
+    internal Job Empty()
+    {
         if (Storeys is < 1 or > 4)
         {
             throw new ChangeRefusedException($"A house has 1 to 4 stories here; {Storeys} was asked.");
         }
 
-        var levels = Enumerable.Range(0, Storeys).Select(Storey).ToImmutableArray();
         var house = new Structure
         {
             Id = new("house"),
             Name = "House",
             Origin = new(Length.Zero, Length.Zero),
             Underfloor = Foundation,
-            Levels = levels
+            Levels = [.. Enumerable.Range(0, Storeys).Select(Storey)],
         };
-        var book = CodeBook.For(Edition);
         var schools = Manner is { } so ? DivideAs.In(so, Schools) : Schools;
-        var room = new Room { Id = new(Ids.Slug(FirstRoom, "room")), Name = FirstRoom.Trim(), Use = FirstUse, Corners = [] };
-        var empty = new Job
+        return new()
         {
             Name = Name.Trim(),
             Edition = Edition,
             Amendments = Amendments,
             // A crew that measures in meters does so under any book.
-            Schools = book.Measure == Measure.Metres ? schools with { Measure = Measure.Metres } : schools,
+            Schools = CodeBook.For(Edition).Measure == Measure.Metres ? schools with { Measure = Measure.Metres } : schools,
             Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,
             HouseRules = HouseRules,
             Prices = Prices,
             Structures = [house],
             Panels = []
         };
-        var job = RoomFitting.At(empty, levels[0], room, new(Length.Zero, Length.Zero), Width, Depth);
-        job = job with
-        {
-            Panels =
-            [new() { Id = new("A"), Room = room.Id, Wall = PanelWall, Offset = (PanelWall % 2 == 1 ? Width : Depth) / 2, Rating = Service,
-                Spaces = Spaces, Top = Length.Min(Length.FromFeet(6), Length.FromInches(Math.Floor(book.Service.HighestTop.Inches))) }]
-        };
-        return JobProblems.First(job) is { } problem ? throw new ChangeRefusedException(problem.Told(job)) : job;
     }
+
+    /// <summary>The service panel of these answers on a wall.</summary>
+    internal Panel Panel(RoomId room, int wall, Length offset) => new()
+    {
+        Id = new("A"),
+        Room = room,
+        Wall = wall,
+        Offset = offset,
+        Rating = Service,
+        Spaces = Spaces,
+        Top = Length.Min(Length.FromFeet(6), Length.FromInches(Math.Floor(CodeBook.For(Edition).Service.HighestTop.Inches))),
+    };
 
     private Level Storey(int index)
     {

@@ -14,10 +14,10 @@ public sealed record SayLines(LevelId Level, ImmutableArray<string> Lines) : Job
     /// <summary>Lines that are read at once.</summary>
     public const int Most = 400;
 
-    /// <summary>What a person typed or pasted, line by line; empty lines and what stands behind a # are left out.</summary>
-    public static SayLines Of(LevelId level, string text) => new(level, [.. text.Split('\n')
-        .Select(l => Printed.Of(l.Split('#')[0]))
-        .Where(l => l.Length > 0)]);
+    /// <summary>What a person typed or pasted, line by line; empty lines and what stands behind a # are left out. A house's text is read as
+    /// one.</summary>
+    public static JobChange Of(LevelId level, string text) => HouseTextReader.IsIn(text) ? new DrawHouse(level, text)
+        : new SayLines(level, [.. text.Split('\n').Select(l => Printed.Of(l.Split('#')[0])).Where(l => l.Length > 0)]);
 
     /// <inheritdoc/>
     protected override Subject? Selects(Job before)

@@ -26,6 +26,9 @@ public static class PlanFileEndpoints
     /// <summary>A page of labels for the runs that are pulled next.</summary>
     public const string NextLabels = "next-labels.pdf";
 
+    /// <summary>The house as text, to be read back or compared.</summary>
+    public const string HouseText = "house.txt";
+
     private static readonly string[] Read = ["GET", "HEAD"];
 
     /// <summary>Maps them.</summary>
@@ -110,7 +113,7 @@ public static class PlanFileEndpoints
         // What is looked at opens in the browser; lists are kept.
         return PlanFolder.Of(open.Plan).FirstOrDefault(f => f.Name == name) is not { } file ? Results.NotFound()
             : Path.GetExtension(name) is ".pdf" or ".svg" ? Results.Bytes(file.Write(), TypeOf(name))
-            : Results.Bytes(file.Write(), TypeOf(name), file.Name);
+            : Results.Bytes(file.Write(), TypeOf(name), name == HouseText ? $"{open.Key}.{name}" : file.Name);
     }
 
     // On a topic of a circuit, or on the tag that hangs on a subject by a rule.

@@ -120,6 +120,19 @@ public static class HelpPages
                     + "brings the last line back.",
             ],
             [.. HouseLine.Examples.Select(e => (e, "a line that is understood"))]),
+        new("house-text", "A house as text", "“House as text” on the job sheet writes the whole house as lines that are read back "
+            + "exactly: to keep beside other files, to compare two of them, to change in any editor, to start another job with.", null,
+            [
+                "Paste it into the field over the plan, or into a new job. What the text names stands as it says, under the same name; "
+                    + "what it does not name stays. Boxes stay where they stand on their walls.",
+                "Rooms lie on the center lines of their walls, east and south of the building’s reference point. The size inside stands "
+                    + "behind the #, to read only.",
+                "A line with a dash belongs to the room above. A wall is named by its side, or “wall 5” where a room has several there, "
+                    + "counted clockwise from the north-west; places are measured inside, from the wall’s west or north end.",
+                "A name that could be taken for something else stands in quotation marks.",
+                "Lines as they are said over the plan may stand among them; they are read last, on the level they follow.",
+            ],
+            HouseText.Examples),
         new("keys", "Keys", "Everything has a key; “?” shows them on any stage.", null, [],
             [
                 ("1 to 7", "House, Boxes, Circuits, Runs, Panel, Site, Prove"),

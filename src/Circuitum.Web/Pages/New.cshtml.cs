@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Lines;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
@@ -17,6 +18,9 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
 
     /// <summary>Sets of house rules kept from other jobs.</summary>
     public IReadOnlyList<RuleSet> Sets { get; private set; } = [];
+
+    /// <summary>The house as text, line by line as it was typed.</summary>
+    public string Text { get; private set; } = "";
 
     /// <summary>Why no job was started, or null.</summary>
     public string? Problem { get; private set; }
@@ -39,7 +43,10 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         {
             var set = Form["rules"].Length > 0 ? await rules.FindAsync(Form["rules"])
                 ?? throw new FormatException($"There is no set of house rules “{Form["rules"]}” any more.") : null;
-            var key = await bench.StartAsync(Answers(set).Start(), Crew.Of(HttpContext), "Start the job");
+            Text = Request.Form["lines"].ToString();
+            var answers = Answers(set);
+            var job = string.IsNullOrWhiteSpace(Text) ? answers.Start() : StartFromText.Start(answers, Text);
+            var key = await bench.StartAsync(job, Crew.Of(HttpContext), "Start the job");
             return Redirect($"/job/{key}/house");
         }
         catch (Exception e) when (e is FormatException or ChangeRefusedException)

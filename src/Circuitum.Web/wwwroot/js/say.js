@@ -3,6 +3,7 @@ import { act, bench } from "./ask.js";
 
 const NS = "http://www.w3.org/2000/svg";
 const WAIT = 180;
+const LONGEST = 4000;
 
 let last = "";
 let turn = Promise.resolve();
@@ -37,6 +38,8 @@ async function hear() {
   asking?.abort();
   const lines = field()?.value ?? "";
   if (!lines.trim()) return clear();
+  // A whole house is read when it is drawn: it is longer than an address may be.
+  if (lines.length > LONGEST) return show({ says: `${lines.trim().split("\n").length} lines: Enter draws them.` });
   asking = new AbortController();
   const { job, stage, level } = bench().dataset;
   const query = new URLSearchParams({ level, handler: "Heard", lines });

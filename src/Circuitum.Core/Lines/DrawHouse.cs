@@ -1,0 +1,118 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Changes;
+using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
+
+namespace Circuitum.Core.Lines;
+
+/// <summary>Draws a house by its text: what the text names stands as it says, what it does not name stays; all of it or nothing. A room, a
+/// storey and a building keep what is theirs by their name. Lines that are said as over the plan are read last, on the storey they follow.
+/// A text without a panel hangs the given one.</summary>
+/// <param name="Level">The storey of lines before the first that names one.</param>
+/// <param name="Text">The text, at most <see cref="Most"/> lines.</param>
+public sealed record DrawHouse(LevelId Level, string Text) : JobChange
+{
+    /// <summary>Lines that are read at once; a large house has 400.</summary>
+    public const int Most = 2000;
+
+    /// <summary>The panel of a job that has none yet; its place is found here unless the text says it.</summary>
+    public Panel? Usual { get; init; }
+
+    // Where a panel hangs most often, before any other room.
+    private static readonly ImmutableArray<RoomUse> LikelyForPanel =
+        [RoomUse.Utility, RoomUse.Garage, RoomUse.UnfinishedBasement, RoomUse.Mudroom, RoomUse.Laundry, RoomUse.Hall];
+
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var lines = Text.Split('\n').Select((l, i) => (Number: i + 1, Line: HouseTextReader.Bare(l)))
+            .Where(l => l.Line.Length > 0).ToList();
+        if (lines.Count is 0 or > Most)
+        {
+            throw new ChangeRefusedException(lines.Count == 0 ? $"Paste the house as text, or say a line, like “{HouseLine.Examples[0]}”."
+                : $"{Most} lines are read at once; these are {lines.Count}.");
+        }
+
+        var read = lines.ConvertAll(l => (l.Number, l.Line, Said: Told(l.Number, l.Line, () => HouseTextReader.Read(l.Line))));
+        var text = new HouseTextDraft(job, Level);
+        foreach (var (number, line, said) in read)
+        {
+            Told(number, line, () => text.Take(said, number, line));
+        }
+
+        job = new DrawOutlines(text.Structures, text.KeepsWalls).Unchecked(job, out _);
+        job = text.Filled(job);
+        var hung = job.Panels.IsEmpty;
+        foreach (var (level, number, line) in text.Spoken)
+        {
+            // The first room of all stands before anything is asked of the job as a whole.
+            if (job.Panels.IsEmpty && job.Rooms.Any())
+            {
+                job = Hung(job);
+            }
+
+            var on = level;
+            job = Told(number, line, () => job.Panels.IsEmpty ? HouseLine.Read(job, on, line).Unchecked(job, out _)
+                : SayLines.Said(job, on, line).Outcome is { Job: { } drawn } ? drawn
+                : throw new ChangeRefusedException(SayLines.Said(job, on, line).Outcome.Refusal!));
+        }
+
+        job = hung && job.Rooms.Any() ? Hung(job) : job;
+        phrase = $"Draw the house by its text: {Many(text.Rooms, "room")}, {Many(text.Openings, "opening")}, {Many(text.Things, "thing")}"
+            + (text.Spoken.Count > 0 ? $", {Many(text.Spoken.Count, "line")} said" : "");
+        return job;
+    }
+
+    private static string Many(int count, string what) => $"{count} {what}{(count == 1 ? "" : "s")}";
+
+    // On the longest wall to the outside, or the longest there is, in the middle of its longest free stretch.
+    private Job Hung(Job job)
+    {
+        if (Usual is not { } usual)
+        {
+            throw new ChangeRefusedException("Say where the panel hangs, under its room: "
+                + $"“{HouseText.Examples[10].Line}”.");
+        }
+
+        var room = job.Rooms.OrderBy(r => LikelyForPanel.IndexOf(r.Use) is var i && i < 0 ? LikelyForPanel.Length : i).First();
+        var framed = Framing.Frame(job).Room(room.Id);
+        var wall = framed.Sides.OrderByDescending(s => s.Exterior).ThenByDescending(s => s.Clear).First();
+        var (from, to) = HouseLine.Free((Length.Zero, wall.Clear), wall.Openings.Select(o => (o.From, o.To)))
+            .OrderByDescending(f => f.To - f.From).FirstOrDefault((Length.Zero, wall.Clear));
+        return job with { Panels = [usual with { Room = room.Id, Wall = wall.Number, Offset = (from + to) / 2 }] };
+    }
+
+    /// <summary>What was read; a refusal names the line.</summary>
+    internal static T Told<T>(int number, string line, Func<T> read)
+    {
+        try
+        {
+            return read();
+        }
+        catch (Exception e) when (e is ChangeRefusedException or FormatException or OverflowException)
+        {
+            throw new ChangeRefusedException($"Line {number}, “{Printed.Told(line, 80)}”: {e.Message} Nothing was drawn.");
+        }
+    }
+
+    private static void Told(int number, string line, Action read) => Told(number, line, () =>
+    {
+        read();
+        return 0;
+    });
+
+    /// <summary>The outlines of the text in the place of those of the job.</summary>
+    private sealed record DrawOutlines(ImmutableArray<Structure> Structures, bool Same) : HouseChange
+    {
+        protected override bool KeepsWalls => Same;
+
+        protected override bool Resizes => true;
+
+        protected override Job Draw(Job job, out string phrase)
+        {
+            phrase = "";
+            return job with { Structures = Structures };
+        }
+    }
+}
