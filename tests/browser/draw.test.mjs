@@ -127,6 +127,45 @@ test("a wall is dragged and both rooms follow, split and merged again", async ({
   await expect(page.getByRole("heading", { name: "House · 2 rooms" })).toBeVisible();
 });
 
+test("what is in the hand shows where it would stand: Tab and F turn it, and nothing lands under another", async ({ page }) => {
+  await start(page, "Ghosts");
+  const [readout, ghost] = [page.locator("#readout"), page.locator("#placing")];
+  // The kitchen's inside corner lies 3-1/4 in from the center lines; its north wall runs east.
+  await page.keyboard.press("o");
+  const at = await spot(page, 48, 8);
+  await page.mouse.move(at.x, at.y);
+  await expect(readout).toContainText(/^north wall of Kitchen, 3'-\d+" from west, swings in, hinged west$/);
+  await expect(ghost).toHaveAttribute("d", /A32 32/);
+  await page.keyboard.press("Tab");
+  await expect(readout).toContainText("swings out");
+  await page.keyboard.press("f");
+  await expect(readout).toContainText("hinged east");
+  await page.mouse.click(at.x, at.y);
+  await expect(said(page)).toContainText(`Set a door of 2'-8" into the north wall of Kitchen`);
+  await expect(card(page).getByLabel("Swings out of Kitchen")).toBeChecked();
+  await expect(page.locator("#placing")).toHaveCount(0);
+
+  // A window on the door is refused, and the free stretches are told.
+  await page.keyboard.press("w");
+  await page.mouse.move(at.x + 3, at.y);
+  await expect(readout).toContainText("north wall of Kitchen");
+  await page.mouse.click(at.x + 3, at.y);
+  await expect(said(page)).toContainText(
+    /The door is there already, from 3'-\d+" to 6'-\d+"\. The north wall of Kitchen is free 0" to 3'-\d+", 6'-\d+" to 14'-0", from its west end/,
+  );
+
+  // A thing is as large as it is set; beyond a wall to the outside there is no room for it.
+  await page.getByLabel("More to set into the house").selectOption("fixture:Range");
+  const west = await spot(page, 8, 80);
+  await page.mouse.move(west.x, west.y);
+  await expect(readout).toContainText(/^west wall of Kitchen, /);
+  await page.keyboard.press("Tab");
+  await expect(ghost).toHaveCount(0);
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Tab");
+  await expect(readout).toBeHidden();
+});
+
 test("a length that is none is told, and stays in its field", async ({ page }) => {
   await start(page, "Typing");
   await ledger(page).getByLabel("Along that wall").fill("eight");

@@ -59,6 +59,7 @@ public sealed record AddBox(Box Box) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
+        FreePlace.For(job, Box);
         phrase = $"Add {Called(job, Box)}";
         return job with { Boxes = job.Boxes.Add(Box) };
     }

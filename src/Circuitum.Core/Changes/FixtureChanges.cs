@@ -17,6 +17,7 @@ public sealed record AddFixture(RoomId Room, Fixture Fixture) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);
+        FreePlace.For(job, room, Fixture, null);
         var drawn = SetFixture.Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.Add(Fixture) }), Room, Fixture);
         var fed = Fed(drawn, room.Fixtures.Length + 1);
         phrase = $"Put {Words.One(Words.Of(Fixture.Kind))} into {room.Name}"
@@ -45,6 +46,7 @@ public sealed record SetFixture(RoomId Room, int Number, Fixture Fixture) : JobC
         var (room, was) = Find(job, Room, Number);
         phrase = $"{(was.Kind == Fixture.Kind && was.Width == Fixture.Width && was.Depth == Fixture.Depth ? "Move" : "Change")} the "
             + $"{Words.Of(was.Kind)} of {room.Name}";
+        FreePlace.For(job, room, Fixture, was);
         var moved = Fitting(HouseChange.With(job, room with { Fixtures = room.Fixtures.SetItem(Number - 1, Fixture) }), Room, Fixture);
         return was.Kind == Fixture.Kind && ApplianceOutlets.Feeding(job.Boxes, Room, was) is { } outlet
             ? Follow(moved, outlet, was, Fixture) : moved;

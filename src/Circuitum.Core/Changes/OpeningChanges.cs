@@ -13,6 +13,7 @@ public sealed record AddOpening(RoomId Room, Opening Opening) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var (_, room) = HouseChange.Find(job, Room);
+        FreePlace.For(job, room, Opening);
         phrase = $"Set a {Words.Of(Opening.Kind)} of {Opening.Width} into the {room.SideOf(Opening.Wall)} wall of {room.Name}";
         return HouseChange.With(job, room with { Openings = room.Openings.Add(Opening) });
     }
@@ -37,6 +38,7 @@ public sealed record SetOpening(Id<Opening> Id, Opening Opening) : JobChange
         phrase = was.Offset != Opening.Offset && was with { Offset = Opening.Offset } == Opening with { Id = Id }
             ? $"Move the {Words.Of(was.Kind)} of {room.Name} {(Opening.Offset - was.Offset).Abs()}"
             : $"Change the {Words.Of(was.Kind)} of {room.Name}";
+        FreePlace.For(job, room, Opening with { Id = Id });
         return HouseChange.With(job, room with { Openings = room.Openings.Replace(was, Opening with { Id = Id }) });
     }
 }
@@ -49,6 +51,7 @@ public sealed record MoveOpening(Id<Opening> Id, Length Offset) : JobChange
     {
         var (room, was) = AddOpening.Find(job, Id);
         phrase = $"Move the {Words.Of(was.Kind)} of {room.Name} {(Offset - was.Offset).Abs()}";
+        FreePlace.For(job, room, was with { Offset = Offset });
         return HouseChange.With(job, room with { Openings = room.Openings.Replace(was, was with { Offset = Offset }) });
     }
 }

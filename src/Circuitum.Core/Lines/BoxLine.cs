@@ -188,7 +188,7 @@ internal static partial class BoxLine
         var taken = wall.Openings.Where(o => o.Opening.Kind != OpeningKind.Window || outside).Select(o => (o.From, o.To))
             .Concat(job.Boxes.Where(b => b.Room == room.Room.Id && b.Mount == Mount.Wall && b.Wall == wall.Number && b.Outside == outside)
                 .Select(b => (From: b.Offset - Length.FromInches(4), To: b.Offset + Length.FromInches(4))));
-        var free = HouseLine.Free((Length.Zero, wall.Clear), taken).OrderByDescending(f => f.To - f.From).FirstOrDefault();
+        var free = Stretches.Free((Length.Zero, wall.Clear), taken).OrderByDescending(f => f.To - f.From).FirstOrDefault();
         if (!at.Success && free.To - free.From < Length.FromInches(6 * count))
         {
             throw new ChangeRefusedException($"The {room.Room.SideOf(wall.Number)} wall of {room.Room.Name} has no place for the "

@@ -78,7 +78,7 @@ public sealed record DrawHouse(LevelId Level, string Text) : JobChange
         var room = job.Rooms.OrderBy(r => LikelyForPanel.IndexOf(r.Use) is var i && i < 0 ? LikelyForPanel.Length : i).First();
         var framed = Framing.Frame(job).Room(room.Id);
         var wall = framed.Sides.OrderByDescending(s => s.Exterior).ThenByDescending(s => s.Clear).First();
-        var (from, to) = HouseLine.Free((Length.Zero, wall.Clear), wall.Openings.Select(o => (o.From, o.To)))
+        var (from, to) = Stretches.Free((Length.Zero, wall.Clear), wall.Openings.Select(o => (o.From, o.To)))
             .OrderByDescending(f => f.To - f.From).FirstOrDefault((Length.Zero, wall.Clear));
         return job with { Panels = [usual with { Room = room.Id, Wall = wall.Number, Offset = (from + to) / 2 }] };
     }

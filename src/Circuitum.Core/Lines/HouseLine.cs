@@ -254,33 +254,11 @@ public static partial class HouseLine
             return reversed ? stretch.To - from - width : stretch.From + from;
         }
 
-        var free = Free(stretch, wall.Openings.Select(o => (o.From, o.To))).OrderByDescending(f => f.To - f.From).ToList();
+        var free = Stretches.Free(stretch, wall.Openings.Select(o => (o.From, o.To))).OrderByDescending(f => f.To - f.From).ToList();
         return free.Count > 0 && free[0].To - free[0].From >= width
             ? ((free[0].From + free[0].To - width) / 2).Nearest(Length.FromInches(.5m))
             : throw new ChangeRefusedException($"A {Words.Of(kind)} of {width} does not fit there: the {room.SideOf(wall.Number)} wall of "
                 + $"{job.Rooms.First(r => r.Id == room.Id).Name} has {(free.Count > 0 ? free[0].To - free[0].From : Length.Zero)} free.");
-    }
-
-    internal static List<(Length From, Length To)> Free((Length From, Length To) stretch, IEnumerable<(Length From, Length To)> taken)
-    {
-        var free = new List<(Length, Length)>();
-        var at = stretch.From;
-        foreach (var (from, to) in taken.OrderBy(t => t.From))
-        {
-            if (from > at)
-            {
-                free.Add((at, Length.Min(from, stretch.To)));
-            }
-
-            at = Length.Max(at, to);
-        }
-
-        if (at < stretch.To)
-        {
-            free.Add((at, stretch.To));
-        }
-
-        return [.. free.Where(f => f.Item2 > f.Item1)];
     }
 
     private static JobChange Fixture(Job job, LevelId level, FixtureKind kind, string rest)
@@ -316,7 +294,7 @@ public static partial class HouseLine
         var taken = wall.Openings.Where(o => o.Opening.Kind != OpeningKind.Window).Select(o => (o.From, o.To)).Concat(room.Fixtures
             .Where(f => f.Wall == wall.Number && !(onCounter && f.Kind == FixtureKind.Counter)).Select(f => (f.Offset,
                 f.Offset + f.Width)));
-        var free = Free((Length.Zero, wall.Clear), taken);
+        var free = Stretches.Free((Length.Zero, wall.Clear), taken);
         var fits = free.Where(f => f.To - f.From >= width).ToList();
         if (fits.Count == 0)
         {

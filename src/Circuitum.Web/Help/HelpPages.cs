@@ -149,6 +149,8 @@ public static class HelpPages
                 ("M", "on Circuits: move the selected box to another circuit"),
                 ("U", "lay out the selected room by rule"),
                 ("E", "the list of everything else to set"),
+                ("Tab, F", "while the mouse holds a thing over the plan: the other side of the wall, or a door the other way; a door’s "
+                    + "hinges at the other jamb"),
                 ("Esc", "let go of the tool, then of the selection"),
             ]),
         new("words", "Words", "What the sheets and cards mean by them.", null, [],

@@ -2,7 +2,7 @@
 import { bench, show, act } from "./ask.js";
 import { views } from "./view.js";
 import { move, selectedGrip } from "./drag.js";
-import { arm, armed, setOnSelected } from "./tools.js";
+import { arm, armed, setOnSelected, isGhost, turn, flip } from "./tools.js";
 import { toggleDark } from "./darkness.js";
 import { picks, putDown, nudgePicked, deletePicked, toggle } from "./pick.js";
 
@@ -88,6 +88,11 @@ export function watchKeys() {
     }
     if (!bench() || typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
     const key = e.key.length === 1 ? e.key.toLowerCase() : e.key;
+    // Only while the mouse holds a thing over the plan: else Tab goes on to the next link, and F fits the plan.
+    if (isGhost() && !e.shiftKey && (key === "Tab" || key === "f")) {
+      e.preventDefault();
+      return key === "Tab" ? turn() : flip();
+    }
     const step = e.shiftKey ? BAY : 1;
     const arrow = { ArrowRight: [step, 0], ArrowLeft: [-step, 0], ArrowDown: [0, step], ArrowUp: [0, -step] }[key];
     if (arrow && ((picks().length && at("boxes")) || selectedGrip()) && !e.target.closest?.(".scroll")) {

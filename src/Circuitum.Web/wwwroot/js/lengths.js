@@ -22,6 +22,7 @@ export function read(words, e) {
   readout.textContent = words;
   // On the other side of the hand where the sheet would end.
   const right = e.clientX - sheet.left + 16;
-  readout.style.left = `${right + readout.offsetWidth > sheet.width ? right - 32 - readout.offsetWidth : right}px`;
+  const left = right + readout.offsetWidth > sheet.width ? right - 32 - readout.offsetWidth : right;
+  readout.style.left = `${Math.max(left, 4)}px`;
   readout.style.top = `${e.clientY - sheet.top - 30}px`;
 }

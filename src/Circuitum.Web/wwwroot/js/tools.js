@@ -2,6 +2,7 @@
 import { act, bench } from "./ask.js";
 import { toInches } from "./view.js";
 import { feet, read } from "./lengths.js";
+import { sides, placeAt, says as wordsOf, appear, vanish } from "./placing.js";
 
 const NS = "http://www.w3.org/2000/svg";
 const SNAP = 8;
@@ -17,14 +18,14 @@ export const armed = () => tool;
 
 const says = (words) => {
   const line = document.getElementById("tool-says");
-  if (line) line.textContent = words;
+  if (line) line.textContent = line.title = words;
 };
 
 const help = {
   room: "Press at one corner and let go at the opposite one.",
-  opening: "Click the wall where its left edge stands, seen from the room.",
-  fixture: "Click the wall it stands at, or the floor.",
-  box: "Click a wall, or the room.",
+  opening: "Click the wall where it stands. Tab swings it the other way, F hangs it at the other jamb.",
+  fixture: "Click the wall it stands at, or the floor. Tab takes the other side of the wall.",
+  box: "Click a wall, or the room. Tab takes the other side of the wall.",
   measure: "Click two places of known distance.",
 };
 
@@ -38,6 +39,8 @@ function inHand() {
 export function arm(next) {
   tool = next === tool ? "" : next;
   drawing = undefined;
+  [turned, flipped] = [false, false];
+  away();
   document.getElementById("rubber")?.remove();
   for (const button of document.querySelectorAll(".tool[data-tool]"))
     button.setAttribute("aria-pressed", String(button.dataset.tool === tool));
@@ -79,6 +82,13 @@ export function watchTools() {
     { capture: true },
   );
   document.addEventListener("pointermove", (e) => {
+    const svg = e.target.closest?.("#plan");
+    if (tool && tool !== "room" && tool !== "measure" && e.pointerType !== "touch" && !drawing) {
+      if (!svg) return away();
+      over = { svg, at: toInches(svg, e.clientX, e.clientY), pointer: { clientX: e.clientX, clientY: e.clientY } };
+      ghost();
+      return;
+    }
     if (!drawing?.a) return;
     drawing.b = opposite(drawing.a, corner(toInches(drawing.svg, e.clientX, e.clientY)));
     rubber(drawing);
@@ -89,7 +99,10 @@ export function watchTools() {
     const done = drawing;
     drawing = undefined;
     if (!done) return;
-    if (done.set) return void setAt(done.svg, done.set);
+    if (done.set) {
+      away();
+      return void setAt(done.svg, done.set);
+    }
     document.getElementById("rubber")?.remove();
     read("");
     if (!done.b || Math.abs(done.a.x - done.b.x) < 24 || Math.abs(done.a.y - done.b.y) < 24)
@@ -114,27 +127,6 @@ export function watchTools() {
     { capture: true },
   );
 }
-
-const sides = () =>
-  [...document.querySelectorAll("#plan .side")].map((s) => {
-    const d = s.dataset;
-    const p = {
-      room: d.room,
-      wall: Number(d.wall),
-      name: d.name,
-      x1: Number(d.x1),
-      y1: Number(d.y1),
-      x2: Number(d.x2),
-      y2: Number(d.y2),
-      half: Number(d.half),
-    };
-    p.length = Math.abs(p.x2 - p.x1) + Math.abs(p.y2 - p.y1);
-    p.vertical = p.x1 === p.x2;
-    // The centre line lies outside the inside face, to the left of the way walked.
-    const out = p.vertical ? Math.sign(p.y2 - p.y1) : -Math.sign(p.x2 - p.x1);
-    p.line = (p.vertical ? p.x1 : p.y1) + out * p.half;
-    return p;
-  });
 
 // A corner falls on the nearest wall's centre line in each direction, or on a whole inch.
 function corner(at) {
@@ -195,58 +187,67 @@ function rubber({ svg, a, b }) {
     box.setAttribute(name, value);
 }
 
-// The wall nearest to a place, and how far along it the place lies.
-function nearest(at, room, within) {
-  const found = sides()
-    .filter((s) => !room || s.room === room)
-    .map((s) => {
-      const along = s.vertical ? (at.y - s.y1) * Math.sign(s.y2 - s.y1) : (at.x - s.x1) * Math.sign(s.x2 - s.x1);
-      const off = Math.abs(s.vertical ? at.x - s.x1 : at.y - s.y1);
-      const past = Math.max(0, -along, along - s.length);
-      return { ...s, offset: Math.round(Math.min(Math.max(along, 0), s.length)), off: off + past };
-    })
-    .sort((p, q) => p.off - q.off)[0];
-  return found && found.off <= within ? found : undefined;
-}
-
-function roomAt(svg, at) {
-  const point = svg.createSVGPoint();
-  [point.x, point.y] = [at.x, at.y];
-  const path = [...svg.querySelectorAll(".room")].find((r) => r.isPointInFill(point));
-  if (!path) return undefined;
-  const [x, y] = path.dataset.nw.split(" ").map(Number);
-  return { id: path.dataset.room, x: Math.round(at.x - x), y: Math.round(at.y - y) };
-}
-
-function setAt(svg, at) {
-  const room = roomAt(svg, at);
-  const [what, kind] = split(tool);
-  const hangs = document.querySelector(`#more-boxes option[value="box:${CSS.escape(kind ?? "")}"]`) && overhead.test(kind);
-  const wall =
-    nearest(at, room?.id, what === "opening" ? 30 : what === "fixture" ? 14 : hangs && kind !== "VanityLight" ? 8 : 24) ??
-    (room ? undefined : nearest(at, undefined, 18));
-  if (!wall && !room) return says("Nothing is there: click a wall or a room.");
-  if (wall) return onWall(what, kind, wall, !room && what === "box");
-  return inRoom(what, kind, room);
-}
-
-const overhead = /^(Lamp|Can|Pendant|ClosetLight|Strip|CeilingFan|BathFan|SmokeAlarm|SmokeCoAlarm|VanityLight)$/;
 const split = (words) => [words.slice(0, words.indexOf(":")), words.slice(words.indexOf(":") + 1)];
 
-function onWall(what, kind, wall, outside) {
-  const key = `${wall.room}.${wall.wall}`;
-  const offset = `${wall.offset}"`;
-  if (what === "opening") return act("AddOpening", { wall: key, "fields.kind": kind, "fields.offset": offset });
-  if (what === "fixture")
-    return act("AddFixture", { room: wall.room, "fields.kind": kind, "fields.wall": wall.wall, "fields.offset": offset });
-  return act("Add", { room: wall.room, wall: wall.wall, offset, kind, outside: String(outside) });
+function setAt(svg, at) {
+  const place = placeAt(svg, at, tool, turned, flipped);
+  if (place.says) return says(place.says);
+  return place.wall ? onWall(place) : inRoom(place);
 }
 
-function inRoom(what, kind, room) {
+function onWall({ what, kind, wall, outside, out, end }) {
+  const key = `${wall.room}.${wall.wall}`;
+  const offset = `${wall.offset}"`;
+  if (what === "opening")
+    return act("AddOpening", {
+      wall: key,
+      "fields.kind": kind,
+      "fields.offset": offset,
+      "fields.swingsOut": String(Boolean(out)),
+      "fields.hinge": end ? "End" : "Start",
+    });
+  if (what === "fixture")
+    return act("AddFixture", { room: wall.room, "fields.kind": kind, "fields.wall": wall.wall, "fields.offset": offset });
+  return act("Add", { room: wall.room, wall: wall.wall, offset, kind, outside: String(Boolean(outside)) });
+}
+
+function inRoom({ what, kind, room }) {
   if (what === "opening") return says("An opening stands in a wall: click nearer to one.");
   if (what === "fixture")
     return act("AddFixture", { room: room.id, "fields.kind": kind, "fields.wall": "", "fields.x": `${room.x}"`, "fields.y": `${room.y}"` });
   return act("AddOver", { room: room.id, x: `${room.x}"`, y: `${room.y}"`, kind });
+}
+
+// Where the pointer was last over the plan with something in the hand that a click would set.
+let over;
+let [turned, flipped] = [false, false];
+
+function ghost() {
+  if (!over?.svg.isConnected) return;
+  const place = placeAt(over.svg, over.at, tool, turned, flipped);
+  appear(over.svg, place);
+  read(place.says ? "" : wordsOf(place), over.pointer);
+}
+
+function away() {
+  over = undefined;
+  vanish();
+  read("");
+}
+
+/** True while a ghost stands under the pointer. */
+export const isGhost = () => Boolean(over && document.getElementById("placing"));
+
+/** To the other side of the wall; a door the other way. */
+export function turn() {
+  turned = !turned;
+  ghost();
+}
+
+/** A door's hinges at its other jamb. */
+export function flip() {
+  flipped = !flipped;
+  ghost();
 }
 
 /** Sets what the tool holds on the selected wall's middle, or in the selected room's. */
@@ -255,13 +256,13 @@ export function setOnSelected() {
   const [what, kind] = split(tool);
   if (kindOf === "wall") {
     const side = sides().find((s) => `${s.room}.${s.wall}` === id);
-    if (side) return onWall(what, kind, { ...side, offset: Math.round(side.length / 2) }, false);
+    if (side) return onWall({ what, kind, wall: { ...side, offset: Math.round(side.length / 2) } });
   }
   const path = kindOf === "room" ? document.querySelector(`#plan .room[data-room="${CSS.escape(id)}"]`) : undefined;
   if (!path) return says("Select a wall or a room first.");
   const box = path.getBBox();
   const [x, y] = path.dataset.nw.split(" ").map(Number);
-  return inRoom(what, kind, { id, x: Math.round(box.x + box.width / 2 - x), y: Math.round(box.y + box.height / 2 - y) });
+  return inRoom({ what, kind, room: { id, x: Math.round(box.x + box.width / 2 - x), y: Math.round(box.y + box.height / 2 - y) } });
 }
 
 let first;

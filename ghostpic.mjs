@@ -1,0 +1,12 @@
+import { chromium } from "playwright-core";
+const b = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox","--disable-gpu","--disable-quic"] });
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } });
+await p.goto("http://127.0.0.1:5300/job/demo/house"); await p.waitForTimeout(800);
+const spot = (x, y) => p.locator("#plan").evaluate((svg, [px, py]) => { const at = new DOMPoint(px, py).matrixTransform(svg.getScreenCTM()); return { x: at.x, y: at.y }; }, [x, y]);
+await p.keyboard.press("o");
+let at = await spot(272, 200); await p.mouse.move(at.x, at.y); await p.mouse.move(at.x+1, at.y); await p.keyboard.press("f");
+await p.screenshot({ path: "/tmp/w/g1.png" });
+await p.getByLabel("More to set into the house").selectOption("fixture:Tub");
+at = await spot(290, 260); await p.mouse.move(at.x, at.y); await p.mouse.move(at.x, at.y+1);
+await p.screenshot({ path: "/tmp/w/g2.png" });
+await b.close();
