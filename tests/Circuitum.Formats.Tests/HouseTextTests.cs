@@ -56,6 +56,34 @@ public sealed class HouseTextTests
         Assert.Equal(JobFiles.Write(before), JobFiles.Write(after));
     }
 
+    [Fact] // what no demo and no golden house has
+    public void Every_fact_comes_back()
+    {
+        var job = JobOf("tarn-hollow");
+        job = job with
+        {
+            Structures = [.. job.Structures.Select((s, i) => s with
+            {
+                FuelBurning = i % 2 == 0,
+                DampUnderfloor = s.Underfloor != Underfloor.Slab,
+                Levels = [.. s.Levels.Select((l, n) => l with
+                {
+                    NeverFinished = n == 0,
+                    Basement = n == 0,
+                    AmbientBelow = new(-5),
+                    Rooms = [.. l.Rooms.Select((r, k) => r with
+                    {
+                        KeepsWidth = k % 2 == 0,
+                        KeepsDepth = k % 3 == 0,
+                        Openings = [.. r.Openings.Select((o, m) => o with { Deck = m % 2 == 0, Hinge = Hinge.End, Sill = new(77) })],
+                        Fixtures = [.. r.Fixtures.Select(f => f with { Electric = true, BurnsFuel = k % 2 == 0 })],
+                    })],
+                })],
+            })],
+        };
+        Assert.Equal(Plain(job), Plain(Started(job, HouseText.Write(job))));
+    }
+
     [Fact]
     public void Names_that_look_like_the_text_itself_come_back()
     {

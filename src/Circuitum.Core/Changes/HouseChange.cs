@@ -17,6 +17,9 @@ public abstract record HouseChange : JobChange
     /// <summary>True when inside sizes are what the change is about: nothing is moved to keep them.</summary>
     protected virtual bool Resizes => false;
 
+    /// <summary>True for a room whose size is what was asked for: a kept one goes on being kept as it becomes.</summary>
+    protected virtual bool IsAbout(RoomId room) => false;
+
     /// <summary>Draws the rooms anew, without a thought for what is on their walls.</summary>
     protected abstract Job Draw(Job job, out string phrase);
 
@@ -35,6 +38,8 @@ public abstract record HouseChange : JobChange
             drawn = SizeKeeping.Keep(job, drawn, typed);
             phrase += typed is { } asked ? Told(drawn, asked) : "";
         }
+
+        SizeLocks.Check(job, drawn, IsAbout);
 
         var kept = Anchoring.Keep(job, drawn, KeepsWalls, out var lost);
         if (lost > 0)

@@ -10,6 +10,9 @@ public sealed record ChangeOutcome(Job? Job, string Phrase, string? Refusal)
     /// <summary>What a person looks at when it is done: what the change has made; null where they go on looking at what they looked
     /// at.</summary>
     public Subject? Selects { get; init; }
+
+    /// <summary>Rooms whose kept sizes stood in its way: freed, it can be done.</summary>
+    public ImmutableArray<RoomId> Frees { get; init; } = [];
 }
 
 /// <summary>One thing a person does to a job.</summary>
@@ -26,7 +29,7 @@ public abstract record JobChange
         }
         catch (ChangeRefusedException refused)
         {
-            return new(null, "", refused.Message);
+            return new(null, "", refused.Message) { Frees = refused is SizeKeptException kept ? kept.Rooms : [] };
         }
     }
 
@@ -66,4 +69,4 @@ public abstract record JobChange
 }
 
 /// <summary>A change that cannot be made; the message is one sentence for the person who asked.</summary>
-public sealed class ChangeRefusedException(string message) : Exception(message);
+public class ChangeRefusedException(string message) : Exception(message);

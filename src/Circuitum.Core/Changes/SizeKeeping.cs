@@ -25,7 +25,9 @@ internal static class SizeKeeping
             var wanted = now.Where(r => was.TryGetValue(r.Room.Id, out var old) && SameOutline(old.Room, r.Room))
                 .Select(r => (Room: r, Width: was[r.Room.Id].ClearWidth, Depth: was[r.Room.Id].ClearDepth))
                 .Concat(now.Where(r => !was.ContainsKey(r.Room.Id)).Select(r => r.Room.Id == typed?.Room
-                    ? (Room: r, typed.Value.Width, typed.Value.Depth) : (Room: r, Width: r.ClearWidth, Depth: r.ClearDepth))).ToList();
+                    ? (Room: r, typed.Value.Width, typed.Value.Depth) : (Room: r, Width: r.ClearWidth, Depth: r.ClearDepth)))
+                // What a person keeps goes before all else.
+                .OrderByDescending(w => w.Room.Room.KeepsWidth || w.Room.Room.KeepsDepth).ToList();
             if (wanted.Exists(w => w.Width != w.Room.ClearWidth || w.Depth != w.Room.ClearDepth))
             {
                 var moved = HouseChange.With(kept, Moved(HouseChange.Find(kept, level.Id), wanted, was));

@@ -79,7 +79,8 @@ public sealed record MoveWall(RoomId Room, int Wall, Length By) : HouseChange
     }
 }
 
-/// <summary>Gives a wall the clear length that was measured: the wall at its far end moves.</summary>
+/// <summary>Gives a wall the clear length that was measured: the wall at its far end moves, or the one at its near end where a neighbor's
+/// kept size holds the far one.</summary>
 public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseChange
 {
     /// <inheritdoc/>
@@ -97,16 +98,32 @@ public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseC
             throw new ChangeRefusedException($"{Clear} is no wall of a room; walls are at least 1 ft.");
         }
 
-        var side = RoomFitting.Side(job, room, Wall);
-        var next = (Wall % room.Corners.Length) + 1;
-        // The wall at the far end stands square to this one; where the room turns inward there, out is in.
-        Point here = room.Corners[Wall - 1], turn = room.Corners[Wall % room.Corners.Length],
-            after = room.Corners[(Wall + 1) % room.Corners.Length];
-        var cross = ((long)(turn.X - here.X).Sixtyfourths * (after.Y - turn.Y).Sixtyfourths)
-            - ((long)(turn.Y - here.Y).Sixtyfourths * (after.X - turn.X).Sixtyfourths);
-        var by = Clear - side.Clear;
+        var count = room.Corners.Length;
+        var by = Clear - RoomFitting.Side(job, room, Wall).Clear;
         phrase = $"Make the {room.SideOf(Wall)} wall of {room.Name} {Clear} clear";
-        return With(job, MoveWall.Moved(level, room, next, cross > 0 ? by : -by, out _));
+        Job Moved(int wall, int turn) => With(job, MoveWall.Moved(level, room, wall, TurnsOut(room, turn) ? by : -by, out _));
+        var far = Moved((Wall % count) + 1, Wall % count);
+        if (!IsHeld(job, far))
+        {
+            return far;
+        }
+
+        var near = Moved(((Wall + count - 2) % count) + 1, Wall - 1);
+        return IsHeld(job, near) ? far : near;
+    }
+
+    /// <inheritdoc/>
+    protected override bool IsAbout(RoomId room) => room == Room;
+
+    private bool IsHeld(Job job, Job drawn) => JobProblems.FirstOfOutlines(drawn) is null && SizeLocks.Broken(job, drawn, IsAbout).Count > 0;
+
+    // The wall at that corner stands square to this one; where the room turns inward there, out is in.
+    private static bool TurnsOut(Room room, int corner)
+    {
+        var count = room.Corners.Length;
+        Point before = room.Corners[(corner + count - 1) % count], at = room.Corners[corner], after = room.Corners[(corner + 1) % count];
+        return ((long)(at.X - before.X).Sixtyfourths * (after.Y - at.Y).Sixtyfourths)
+            - ((long)(at.Y - before.Y).Sixtyfourths * (after.X - at.X).Sixtyfourths) > 0;
     }
 }
 

@@ -109,6 +109,9 @@ public sealed record DrawHouse(LevelId Level, string Text) : JobChange
 
         protected override bool Resizes => true;
 
+        // What a text says of a size is what was asked for.
+        protected override bool IsAbout(RoomId room) => true;
+
         protected override Job Draw(Job job, out string phrase)
         {
             phrase = "";

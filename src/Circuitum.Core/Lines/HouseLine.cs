@@ -22,7 +22,7 @@ public static partial class HouseLine
         "bed 2 11 x 11 south of hall, west end", "closet 2-0 deep east in bed 2", "door 2-8 bed 2 to hall", "window 5-0 south of bed 2",
         "front door 3-0 east of living at 4-0", "range 30 east of kitchen", "island 6-0 x 3-0 in kitchen",
         "furnish bed 2", "door living to hall and mudroom", "window 4-0 north and west of living", "doors", "furnish all",
-        .. BoxLine.Examples, "shed 10 x 12, 60-0 south of house",
+        .. BoxLine.Examples, PanelLine.Example, "shed 10 x 12, 60-0 south of house",
     ];
 
     /// <summary>What a line does to a job.</summary>
@@ -63,6 +63,11 @@ public static partial class HouseLine
         if (OutbuildingLine().Match(line) is { Success: true } building)
         {
             return Outbuilding(job, building);
+        }
+
+        if (!RoomLine().IsMatch(line) && PanelLine.Read(job, level, line) is { } panel)
+        {
+            return panel;
         }
 
         if (ClosetLine().Match(line) is { Success: true } closet)

@@ -157,6 +157,8 @@ internal sealed class HouseTextDraft
         {
             Use = said.Use,
             Corners = said.Corners,
+            KeepsWidth = said.KeepsWidth,
+            KeepsDepth = said.KeepsDepth,
             Builds = [],
         };
         Change(l => l with { Rooms = stands is null ? l.Rooms.Add(drawn) : l.Rooms.Replace(stands, drawn) });

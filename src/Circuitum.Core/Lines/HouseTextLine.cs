@@ -18,7 +18,14 @@ internal abstract record HouseTextLine
     public sealed record Over(Obstruction Obstruction) : HouseTextLine;
 
     /// <summary>A room with its outline.</summary>
-    public sealed record Outline(string Called, RoomUse Use, ImmutableArray<Point> Corners) : HouseTextLine;
+    public sealed record Outline(string Called, RoomUse Use, ImmutableArray<Point> Corners) : HouseTextLine
+    {
+        /// <summary>Its size east to west is kept.</summary>
+        public bool KeepsWidth { get; init; }
+
+        /// <summary>Its size north to south is kept.</summary>
+        public bool KeepsDepth { get; init; }
+    }
 
     /// <summary>A path in the ground between two buildings by their names.</summary>
     public sealed record Dug(string From, string To, ImmutableArray<Point> Path, Length Depth, Length? DataPipe, bool UnderDrive)

@@ -96,9 +96,14 @@ internal static partial class HouseTextReader
     private static HouseTextLine.Outline ReadOutline(Match said)
     {
         var (name, use, from) = (NameOf(said), Kind<RoomUse>(said.Groups["use"].Value), At(said));
+        HouseTextLine.Outline Kept(HouseTextLine.Outline outline) => outline with
+        {
+            KeepsWidth = said.Groups["keepsWidth"].Success,
+            KeepsDepth = said.Groups["keepsDepth"].Success,
+        };
         if (said.Groups["w"].Success)
         {
-            return new(name, use, House.Shapes.Box(from, from.By(Size(said, "w"), Size(said, "d"))));
+            return Kept(new(name, use, House.Shapes.Box(from, from.By(Size(said, "w"), Size(said, "d")))));
         }
 
         var corners = ImmutableArray.CreateBuilder<Point>();
@@ -116,7 +121,7 @@ internal static partial class HouseTextReader
         }
 
         var (x, y) = (from.X - corners[0].X, from.Y - corners[0].Y);
-        return x == Length.Zero && y == Length.Zero ? new(name, use, corners.ToImmutable())
+        return x == Length.Zero && y == Length.Zero ? Kept(new(name, use, corners.ToImmutable()))
             : throw new ChangeRefusedException($"The walls of {name} do not close: the last one ends "
                 + string.Join(" and ", new[] { (Off: x, Plus: "east", Minus: "west"), (Off: y, Plus: "south", Minus: "north") }
                     .Where(o => o.Off != Length.Zero)
@@ -279,7 +284,8 @@ internal static partial class HouseTextReader
 
     [GeneratedRegex("^" + Name + " as (?<use>[a-z ]+), on centers (?:(?<w>" + Long + ") x (?<d>" + Long + ") " + Place
         + "|from (?<x>" + Long + ") (?<ew>east|west), (?<y>" + Long + ") (?<ns>north|south): (?<leg>" + Long
-        + " (?:north|south|east|west))(?:, (?<leg>" + Long + " (?:north|south|east|west)))+)$", Options)]
+        + " (?:north|south|east|west))(?:, (?<leg>" + Long + " (?:north|south|east|west)))+)(?<keepsWidth>, width kept)?"
+        + "(?<keepsDepth>, depth kept)?$", Options)]
     private static partial Regex OutlineLine();
 
     [GeneratedRegex("^(?<l>" + Long + ") (?<side>north|south|east|west)$", Options)]

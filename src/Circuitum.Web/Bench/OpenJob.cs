@@ -43,7 +43,11 @@ public abstract record Outcome
     }
 
     /// <summary>It cannot be done; one sentence says why. Nothing is saved.</summary>
-    public sealed record Refused(string Sentence) : Outcome;
+    public sealed record Refused(string Sentence) : Outcome
+    {
+        /// <summary>Rooms whose kept sizes stand in its way; freed, it can be done.</summary>
+        public IReadOnlyList<RoomId> Frees { get; init; } = [];
+    }
 
     /// <summary>It can be done, and breaks a rule that was kept; nothing is saved until it is asked for again.</summary>
     public sealed record Vetoed(string Sentence) : Outcome;

@@ -140,7 +140,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
             var change = await make(current);
             var outcome = current.Seen ? change.OnSeen(current.Plan.Kept, current.Plan.Standing) : change.On(current.Plan.Kept);
             return outcome.Job is { } job ? new(job, RevisionKind.Change, 0, outcome.Phrase, null) { Selects = outcome.Selects }
-                : new(null, default, 0, "", outcome.Refusal);
+                : new(null, default, 0, "", outcome.Refusal) { Frees = outcome.Frees };
         }
         catch (Exception e) when (e is FormatException or ChangeRefusedException)
         {
@@ -215,7 +215,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         var step = await make(before);
         if (step.Job is null)
         {
-            return behind == 0 ? new Outcome.Refused(step.Refusal!) : new Outcome.Overtaken(before.Timeline.Latest);
+            return behind == 0 ? new Outcome.Refused(step.Refusal!) { Frees = step.Frees } : new Outcome.Overtaken(before.Timeline.Latest);
         }
 
         if (behind != 0)
@@ -349,6 +349,8 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
 
     private sealed record Step(Job? Job, RevisionKind Kind, int About, string Phrase, string? Refusal)
     {
+        public IReadOnlyList<RoomId> Frees { get; init; } = [];
+
         public Subject? Selects { get; init; }
     }
 

@@ -18,6 +18,12 @@ public sealed record Room
     /// <summary>Corners in order, clockwise on the plan from the north-west; wall n runs from corner n to the next.</summary>
     public required ImmutableArray<Point> Corners { get; init; }
 
+    /// <summary>Its inside size east to west is kept: what would change it is refused until it is freed.</summary>
+    public bool KeepsWidth { get; init; }
+
+    /// <summary>Its inside size north to south is kept.</summary>
+    public bool KeepsDepth { get; init; }
+
     /// <summary>Doors, windows and passages on its walls.</summary>
     public ImmutableArray<Opening> Openings { get; init; } = [];
 

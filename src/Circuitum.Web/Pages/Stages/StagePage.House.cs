@@ -144,6 +144,10 @@ public abstract partial class StagePage
         return new SetWallLength(new(room), number, Length.Parse(clear));
     });
 
+    /// <summary>Keeps or frees a room's inside sizes.</summary>
+    public Task<IActionResult> OnPostKeepSizeAsync(string room, bool width, bool depth) => ChangeAsync(() =>
+        new KeepSize(new(room), width, depth));
+
     /// <summary>Says how a wall is built.</summary>
     public Task<IActionResult> OnPostBuildWallAsync(string wall, string framing, string spacing, string? chases) => ChangeAsync(() =>
     {

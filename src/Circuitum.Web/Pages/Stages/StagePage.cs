@@ -143,12 +143,19 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
     /// <summary>Does the last undone change again.</summary>
     public Task<IActionResult> OnPostRedoAsync() => AnswerAsync(from => bench.RedoAsync(new(Key), from, Crew.Of(HttpContext)));
 
+    private const string FreesIn = "frees";
+
     private bool InPlace => Request.Headers.ContainsKey("HX-Request");
 
     private Task<IActionResult> ChangeAsync(Func<JobChange> change) => ChangeAsync(_ => change());
 
     private Task<IActionResult> ChangeAsync(Func<Job, JobChange> change, Func<DivisionEffect, string?>? veto = null) =>
-        AnswerAsync(from => bench.DoAsync(new(Key), from, Crew.Of(HttpContext), open => Task.FromResult(change(open.Plan.Kept)), veto));
+        AnswerAsync(from => bench.DoAsync(new(Key), from, Crew.Of(HttpContext), open => Task.FromResult(Freed(change(open.Plan.Kept))),
+            veto));
+
+    // What was refused for a kept size, sent again with the rooms that may be freed for it.
+    private JobChange Freed(JobChange change) => Request.Form[FreesIn].ToString() is { Length: > 0 } rooms
+        ? new Freeing([.. rooms.Split(',').Select(r => new RoomId(r))], change) : change;
 
     private async Task<IActionResult> AnswerAsync(Func<int, Task<Outcome>> act)
     {
@@ -169,6 +176,13 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
             Again = [.. Sent(), new("anyway", "true")],
             AgainAt = Request.Query["handler"],
             AgainWords = "Do it anyway, tagged"
+        }
+        : answer.Frees.Count > 0
+        ? answer.Said with
+        {
+            Again = [.. Sent().Where(f => f.Key != FreesIn), new(FreesIn, string.Join(',', answer.Frees))],
+            AgainAt = Request.Query["handler"],
+            AgainWords = answer.Frees.Count == 1 ? "Free it and do this" : "Free them and do this",
         }
         : answer.Status == StatusCodes.Status409Conflict ? answer.Said with { Again = Sent(), AgainAt = Request.Query["handler"] }
         : answer.Said;

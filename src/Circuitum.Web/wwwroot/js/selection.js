@@ -35,7 +35,7 @@ export function watchSelection() {
     show(pressed(e, link).getAttribute("href"));
   });
   document.addEventListener("change", (e) => {
-    if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();
+    if (e.target.matches?.("[data-submits]")) e.target.form.requestSubmit();
   });
 
   // A station lights its box on the plan.
