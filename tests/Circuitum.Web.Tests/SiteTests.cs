@@ -116,6 +116,36 @@ public sealed partial class SiteTests : IDisposable
         Assert.Empty((await RecordAsync()).Entries);
     }
 
+    [Fact]
+    public async Task Days_and_lines_of_the_crew_s_own_stand_on_the_walk()
+    {
+        var v = await host.AtAsync("/job/demo/site?view=walk");
+        var yesterday = DateTime.Now.AddDays(-1).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        var (set, page, _) = await v.PostAsync("/job/demo/site?view=walk&handler=ClosingDay", false, ("closing", "Walls"),
+            ("day", yesterday));
+        Assert.Equal(HttpStatusCode.OK, set);
+        Assert.Contains($"Insulation and board: {yesterday}", page, StringComparison.Ordinal);
+        // On every list, until it is ready.
+        Assert.Contains("yesterday", await v.GetAsync("/job/demo/site?view=pull"), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await v.PostAsync("/job/demo/site?view=walk&handler=ClosingDay", false,
+            ("closing", "Walls"), ("day", "soon"))).Status);
+
+        await v.GetAsync("/job/demo/site?view=walk");
+        var (added, walk, _) = await v.PostAsync("/job/demo/site?view=walk&closing=Walls&handler=CrewLine", false, ("before", "Walls"),
+            ("text", "Backing for the towel bars"), ("everyRoom", "true"));
+        Assert.Equal(HttpStatusCode.OK, added);
+        Assert.True(walk.Split("Backing for the towel bars").Length > 10);
+        var (entered, _) = await SendAsync(v.Http, Entry("room:kitchen", "Passed", revision: 3, line: "own-crew-1"));
+        Assert.Equal(HttpStatusCode.OK, entered);
+        Assert.True((await RecordAsync()).Is(Subject.Room(new("kitchen")), SiteStep.Passed, "own-crew-1"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await v.PostAsync("/job/demo/site?view=walk&handler=CrewLine", false,
+            ("before", "Walls"), ("text", ""))).Status);
+        await v.GetAsync("/job/demo/site?view=walk");
+        Assert.Equal(HttpStatusCode.OK, (await v.PostAsync("/job/demo/site?view=walk&handler=DropCrewLine", false, ("line",
+            "crew-1"))).Status);
+        Assert.DoesNotContain("Backing for the towel bars", await v.GetAsync("/job/demo/site?view=walk"), StringComparison.Ordinal);
+    }
+
     [Fact] // the range's breaker and cable are changed after it is pulled: told with its feet until it is taken back
     public async Task A_change_against_a_pulled_run_is_told_and_can_be_taken_back()
     {

@@ -260,3 +260,30 @@ for (const view of ["pull", "make-up", "land", "walk", "test", "reels", "done"])
     expect(small).toEqual([]);
   });
 }
+
+test("the day that board goes on is set, a line of the crew's own is seen in every room", async ({ page }) => {
+  await page.goto("/job/demo/site?view=walk");
+  await page.getByText("What is covered, and when").click();
+  const row = page.getByRole("listitem").filter({ hasText: "Insulation and board" });
+  const soon = new Date(Date.now() + 3 * 24 * 3600 * 1000).toISOString().slice(0, 10);
+  await row.getByLabel("Day", { exact: true }).fill(soon);
+  await row.getByRole("button", { name: "Set the day: Insulation and board" }).click();
+  await expect(page.getByRole("status").first()).toContainText("Everything is sent.");
+  await expect(page.getByText(`Insulation and board: ${soon}.`, { exact: true })).toBeVisible();
+  // Amber on every list while it is not ready.
+  await page.getByRole("link", { name: "Pull", exact: true }).click();
+  const late = page.getByRole("note");
+  await expect(late).toContainText(`${soon}, in`);
+  await late.getByRole("link", { name: "Insulation and board" }).click();
+
+  await page.getByText(/^Lines of your own before/).click();
+  await page.getByLabel("What must be so").fill("Backing for the towel bars");
+  await page.getByLabel("In every room").check();
+  await page.getByRole("button", { name: "Put it on the walk" }).click();
+  const lines = page.locator(".walk").filter({ hasText: "Backing for the towel bars" });
+  await expect.poll(() => lines.count()).toBeGreaterThan(10);
+  await openSite(page, "walk");
+  await lines.first().getByRole("button", { name: /^seen, / }).click();
+  await expect(lines.first().getByRole("button", { name: /^seen, / })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.locator("#unsent")).toHaveText("Everything is sent.");
+});

@@ -28,7 +28,8 @@ internal static class FreePlace
         if (others.Find(o => Length.Min(o.To, opening.Offset + opening.Width) - Length.Max(o.From, opening.Offset) > Touch) is { } there)
         {
             throw new ChangeRefusedException(
-                $"The {Words.Of(there.Opening.Kind)} is there already, from {Ends(room, side, there.From, there.To)}. " + Told(room, side, Stretches.Free((Length.Zero, side.Clear), others.Select(o => (o.From, o.To))), opening.Width,
+                $"The {Words.Of(there.Opening.Kind)} is there already, from {Ends(room, side, there.From, there.To)}. "
+                + Told(room, side, Stretches.Free((Length.Zero, side.Clear), others.Select(o => (o.From, o.To))), opening.Width,
                     Words.Of(opening.Kind)));
         }
     }
@@ -76,8 +77,8 @@ internal static class FreePlace
             && b.Height == box.Height && AtSwitchHeight(b) == AtSwitchHeight(box) && Apart(b, box) < Boxes) is { } there)
         {
             var room = job.Rooms.First(r => r.Id == box.Room);
-            throw new ChangeRefusedException($"{there.Name ?? BoxNames.For(there, room)} is there already. Set this one a hand to a side, or "
-                + "add its device to that box on its card.");
+            throw new ChangeRefusedException($"{there.Name ?? BoxNames.For(there, room)} is there already. Set this one a hand to a "
+                + "side, or add its device to that box on its card.");
         }
     }
 

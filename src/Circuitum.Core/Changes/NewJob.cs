@@ -75,6 +75,9 @@ public sealed record NewJob
     /// <summary>What the crew pays for protection.</summary>
     public DevicePrices Prices { get; init; } = new();
 
+    /// <summary>What the crew looks at before a closing.</summary>
+    public ImmutableArray<CrewLine> CrewLines { get; init; } = [];
+
     /// <summary>How the circuits are divided; null as schools and aims say.</summary>
     public DivisionManner? Manner { get; init; }
 
@@ -117,6 +120,7 @@ public sealed record NewJob
             Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,
             HouseRules = HouseRules,
             Prices = Prices,
+            CrewLines = CrewLines,
             Structures = [house],
             Panels = []
         };

@@ -55,7 +55,15 @@ public sealed record UseCrewSet(string Name, CrewSet Set) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = $"Work by the rules “{Name}”";
-        return job with { Schools = Set.Schools, HouseRules = Set.HouseRules, Aims = Set.Aims, Prices = Set.Prices };
+        return job with
+        {
+            Schools = Set.Schools,
+            HouseRules = Set.HouseRules,
+            Aims = Set.Aims,
+            Prices = Set.Prices,
+            // A set of before has none, and takes none away.
+            CrewLines = Set.CrewLines.IsDefaultOrEmpty ? job.CrewLines : Set.CrewLines,
+        };
     }
 }
 

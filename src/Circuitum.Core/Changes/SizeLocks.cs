@@ -70,7 +70,8 @@ internal static class SizeLocks
     {
         if (Broken(before, after, about) is { Count: > 0 } broken)
         {
-            throw new SizeKeptException(string.Join(" ", broken.Select(b => b.Says)) + $" Free {(broken.Count == 1 ? "it" : "them")} first.",
+            throw new SizeKeptException(
+                $"{string.Join(" ", broken.Select(b => b.Says))} Free {(broken.Count == 1 ? "it" : "them")} first.",
                 [.. broken.Select(b => b.Room).Distinct()]);
         }
     }

@@ -115,7 +115,8 @@ public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseC
     /// <inheritdoc/>
     protected override bool IsAbout(RoomId room) => room == Room;
 
-    private bool IsHeld(Job job, Job drawn) => JobProblems.FirstOfOutlines(drawn) is null && SizeLocks.Broken(job, drawn, IsAbout).Count > 0;
+    private bool IsHeld(Job job, Job drawn) => JobProblems.FirstOfOutlines(drawn) is null
+        && SizeLocks.Broken(job, drawn, IsAbout).Count > 0;
 
     // The wall at that corner stands square to this one; where the room turns inward there, out is in.
     private static bool TurnsOut(Room room, int corner)

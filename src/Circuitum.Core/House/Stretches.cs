@@ -6,7 +6,8 @@ namespace Circuitum.Core.House;
 public static class Stretches
 {
     /// <summary>What is left of a stretch where others are taken, in order.</summary>
-    public static IReadOnlyList<(Length From, Length To)> Free((Length From, Length To) stretch, IEnumerable<(Length From, Length To)> taken)
+    public static IReadOnlyList<(Length From, Length To)> Free((Length From, Length To) stretch,
+        IEnumerable<(Length From, Length To)> taken)
     {
         var free = new List<(Length From, Length To)>();
         var at = stretch.From;

@@ -79,6 +79,12 @@ public sealed record Job
 
     /// <summary>Facts still waited for.</summary>
     public ImmutableArray<Hold> Holds { get; init; } = [];
+
+    /// <summary>When what is done is covered, one day at most for each closing.</summary>
+    public ImmutableArray<ClosingDay> Closings { get; init; } = [];
+
+    /// <summary>What the crew looks at before a closing beside what the plan asks for.</summary>
+    public ImmutableArray<CrewLine> CrewLines { get; init; } = [];
 }
 
 /// <summary>What a local authority may change.</summary>

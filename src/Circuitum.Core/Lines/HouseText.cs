@@ -21,8 +21,8 @@ public static partial class HouseText
             + "center north south, attic above, 50 °C above", "a level, with what is below and above it"),
         ("beam 20-0 x 0-6 at 3-0 east, 4-0 south called Ridge beam", "what cable goes around: a beam, shaft, chimney, stair opening, "
             + "duct or plumbing wall, east to west first"),
-        ("Kitchen as kitchen, on centers 13-5 1/2 x 12-5 1/2 at 0-0 east, 0-0 south", "a room of four walls, from its north-west corner; “width kept” and "
-            + "“depth kept” where its inside sizes are"),
+        ("Kitchen as kitchen, on centers 13-5 1/2 x 12-5 1/2 at 0-0 east, 0-0 south", "a room of four walls, from its north-west "
+            + "corner; “width kept” and “depth kept” where its inside sizes are"),
         ("- window 5-0 north at 4-0, sill 3-6", "an opening in the north wall of the room above"),
         ("- door 2-8 south at 1-0, hinged west, swings out", "a door; outside, “onto a deck” or “no deck” may be said"),
         ("- range 2-6 x 2-2 west at 3-0", "a thing on a wall, along it first; electric and burns fuel where they hold"),

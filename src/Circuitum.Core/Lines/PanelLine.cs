@@ -69,7 +69,8 @@ internal static partial class PanelLine
     private static decimal Number(Match said, string group) => decimal.Parse(said.Groups[group].Value, CultureInfo.InvariantCulture);
 
     [GeneratedRegex(@"^panel(?: (?<id>[a-z0-9]{1,2}))??(?:,? (?<a>\d{2,3}) ?a(?:mps?)?)?(?:,? (?<n>\d{1,2}) spaces)?"
-        + ",? (?:on |at )?(?:the )?(?<side>" + Spoken.SidePattern + ")(?: side| wall)? (?:(?:of|in) )?(?:the )?(?<of>.+?)(?:,? at (?<at>" + Spoken.LengthPattern + "))?$",
+        + ",? (?:on |at )?(?:the )?(?<side>" + Spoken.SidePattern + ")(?: side| wall)? (?:(?:of|in) )?(?:the )?(?<of>.+?)"
+        + "(?:,? at (?<at>" + Spoken.LengthPattern + "))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex PanelPart();
 }

@@ -48,6 +48,9 @@ public static class JobLimits
     /// <summary>Wants and holds, of each; a large house has 40.</summary>
     public const int Asked = 400;
 
+    /// <summary>Lines of the crew's own on a walk; a crew has ten.</summary>
+    public const int CrewLines = 100;
+
     /// <summary>Amendments; an authority has a handful.</summary>
     public const int Amendments = 50;
 

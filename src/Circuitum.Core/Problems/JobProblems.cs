@@ -119,6 +119,8 @@ public static partial class JobProblems
         yield return ("holds", "holds", job.Holds.Length, JobLimits.Asked);
         yield return ("lowVoltage", "outlets of low voltage", job.LowVoltage.Length, JobLimits.Asked);
         yield return ("lowVoltageHomes", "cans and shelves", job.LowVoltageHomes.Length, JobLimits.Panels);
+        yield return ("closings", "closings", job.Closings.Length, Enum.GetValues<Closing>().Length);
+        yield return ("crewLines", "lines of the crew's own", job.CrewLines.Length, JobLimits.CrewLines);
         yield return ("amendments", "amendments", job.Amendments.Length, JobLimits.Amendments);
         yield return ("pins.individual", "boxes held for a circuit of their own", job.Pins.Individual.Length, JobLimits.Individual);
         yield return ("boxes", "pieces of equipment", job.Boxes.Count(b => b.Devices.Any(d => d.Plate is not null)), JobLimits.Individual);
@@ -146,6 +148,8 @@ public static partial class JobProblems
             .Concat(job.Rooms.SelectMany(r => r.Openings).Select(o => ("openings", o.Id.Value)))
             .Concat(job.Levels.SelectMany(l => l.Reservations).Select(r => ("reservations", r.Id.Value)))
             .Concat(job.Levels.SelectMany(l => l.Chases).Select(c => ("chases", c.Id.Value)))
+            .Concat(job.Closings.Select(c => ("closings", c.Closing.ToString())))
+            .Concat(job.CrewLines.Select(l => ("crewLines", l.Id.Value)))
             .Concat(job.Wants.Select(w => ("wants", w.Id.Value)))
             .Concat(job.LowVoltage.Select(o => ("lowVoltage", o.Id.Value)))
             .Concat(job.LowVoltageHomes.Select(h => ("lowVoltageHomes", h.Id.Value)))

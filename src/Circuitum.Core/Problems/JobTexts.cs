@@ -24,6 +24,11 @@ internal static class JobTexts
             }
         }
 
+        foreach (var line in job.CrewLines.Where(l => l.Text.Trim().Length == 0))
+        {
+            yield return new($"crewLines “{line.Id}”", "say in 1 to 120 characters what must be so");
+        }
+
         foreach (var (where, _) in Keys(job).Where(k => k.Key.Value.Length == 0))
         {
             yield return new(where, "names no circuit; write its key, or take the entry out");
@@ -37,6 +42,11 @@ internal static class JobTexts
         foreach (var amendment in job.Amendments)
         {
             yield return ("amendments", amendment.By, Printed.Longest);
+        }
+
+        foreach (var line in job.CrewLines)
+        {
+            yield return ("crewLines", line.Text, Printed.Longest);
         }
 
         foreach (var structure in job.Structures)

@@ -49,6 +49,7 @@ public static partial class ProblemWords
         "wants" => job.Wants.FirstOrDefault(w => w.Id.Value == id)?.Called,
         "holds" => job.Holds.FirstOrDefault(h => h.Id.Value == id)?.What is { Length: > 0 } what ? $"The wait for {what}" : "The wait",
         "trenches" => "The trench",
+        "crewLines" => "A line of the walk",
         "chases" => "The spare chase",
         "reservations" => "The kept bays",
         "lowVoltage" => job.LowVoltage.FirstOrDefault(o => o.Id.Value == id) is { } outlet

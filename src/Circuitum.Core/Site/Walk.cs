@@ -11,19 +11,6 @@ using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Site;
 
-/// <summary>What covers something else, so that it has to be right before.</summary>
-public enum Closing
-{
-    /// <summary>A trench is filled.</summary>
-    Trench,
-
-    /// <summary>Insulation and board go on.</summary>
-    Walls,
-
-    /// <summary>Devices and plates are on, and the house is switched on.</summary>
-    Trim,
-}
-
 /// <summary>One thing to be seen before something covers it.</summary>
 /// <param name="Subject">The room, circuit or building that it is seen in.</param>
 /// <param name="Key">Which thing, for as long as the job lasts.</param>
@@ -49,12 +36,34 @@ public sealed record WalkStop(string Name, string Where, ImmutableArray<WalkLine
 public static class Walk
 {
     /// <summary>The stops of a closing; empty where the job has nothing that it would cover.</summary>
-    public static ImmutableArray<WalkStop> Of(Plan plan, SiteRecord record, Closing closing) => closing switch
+    public static ImmutableArray<WalkStop> Of(Plan plan, SiteRecord record, Closing closing) => WithCrewLines(plan, closing, closing switch
     {
         Closing.Trench => [.. plan.Job.Trenches.Select(t => Trench(plan, t))],
         Closing.Walls => [.. Rooms(plan).Select(r => Walls(plan, record, r.Room, r.Level, r.Boxes)), WholeHouse(plan)],
         _ => [.. Rooms(plan).Select(r => Trim(plan, r.Room, r.Level, r.Boxes)), .. plan.Panels.Select(p => TrimPanel(plan, record, p))],
-    };
+    });
+
+    // What the crew looks at beside what the plan asks for: in every room last, of the whole house at its own stop, the last of all.
+    private static ImmutableArray<WalkStop> WithCrewLines(Plan plan, Closing closing, ImmutableArray<WalkStop> stops)
+    {
+        var own = plan.Job.CrewLines.Where(l => l.Closing == closing).ToList();
+        if (own.Count == 0 || stops.IsEmpty)
+        {
+            return stops;
+        }
+
+        WalkLine Line(Subject subject, CrewLine line) => new(subject, $"own-{line.Id}", line.Text, "the crew");
+        var house = Subject.Structure(plan.House.Structures[0].Structure.Id);
+        List<WalkLine> whole = [.. own.Where(l => !l.InEveryRoom).Select(l => Line(house, l))];
+        stops = [.. stops.Select(s => s.Room is not { } room ? s
+            : s with { Lines = s.Lines.AddRange(own.Where(l => l.InEveryRoom).Select(l => Line(Subject.Room(room.Room.Id), l))) })];
+        return whole.Count == 0 ? stops
+            : stops.FirstOrDefault(s => s.Name == House) is { } there
+                ? stops.Replace(there, there with { Lines = there.Lines.AddRange(whole) })
+            : stops.Add(new(House, "", [.. whole]));
+    }
+
+    private const string House = "The whole house";
 
     /// <summary>The rooms that have boxes, floor by floor, with what is in them.</summary>
     public static IEnumerable<(FramedRoom Room, string Level, IReadOnlyList<PlacedBox> Boxes)> Rooms(Plan plan)
@@ -149,7 +158,7 @@ public static class Walk
         lines.AddRange(plan.Panels.SelectMany(p => p.Circuits).Where(c => c.HomeRun is not null).Select(c => new WalkLine(
             Subject.Circuit(c.Key), "gauge", $"{c.Panel}{c.SpaceText} {c.Description}: {c.Cable} for {c.Breaker}, label "
             + $"“HR {c.Panel}{c.SpaceText}”", Cite(plan, RuleId.ConductorProtection))));
-        return new("The whole house", "", [.. lines]);
+        return new(House, "", [.. lines]);
     }
 
     private static WalkStop Trench(Plan plan, Trench trench)

@@ -44,6 +44,7 @@ public static class JobJson
         options.Converters.Add(new TextConverter<Id<LowVoltageOutlet>>(t => new(t)));
         options.Converters.Add(new TextConverter<Id<LowVoltageHome>>(t => new(t)));
         options.Converters.Add(new TextConverter<Id<Hold>>(t => new(t)));
+        options.Converters.Add(new TextConverter<Id<CrewLine>>(t => new(t)));
         options.Converters.Add(new TextConverter<RoomId>(t => new(t)));
         options.Converters.Add(new TextConverter<LevelId>(t => new(t)));
         options.Converters.Add(new TextConverter<StructureId>(t => new(t)));

@@ -25,7 +25,8 @@ public sealed class CrewRules(RuleSets sets)
                 Schools = job.Schools,
                 HouseRules = job.HouseRules,
                 Aims = job.Aims,
-                Prices = job.Prices
+                Prices = job.Prices,
+                CrewLines = job.CrewLines,
             }, JobJson.Options), who);
 
     private static RuleSet? Read(SavedRuleSet saved)

@@ -81,6 +81,7 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
         HouseRules = set?.Rules.HouseRules ?? new(),
         Aims = set?.Rules.Aims ?? new(),
         Prices = set?.Rules.Prices ?? new(),
+        CrewLines = set?.Rules.CrewLines ?? [],
         Manner = Form["manner"].Length > 0 ? Entry.Choice<DivisionManner>(Form["manner"]) : null,
     };
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Changes;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
@@ -182,6 +183,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         Pulled = SiteProgress.Pulled(plan, Record);
         Clashes = SiteClashes.Of(plan, Record);
         Stops = At.View == "walk" ? Walk.Of(plan, Record, Closing) : [];
+        ClosingStates = At.View == "walk" || !plan.Job.Closings.IsEmpty ? ClosingState.Of(plan, Record) : [];
         Groups = At.View == "pull" ? PullOrder.Of(plan, Manner) : [];
         if (At.View == "reels")
         {
@@ -211,9 +213,47 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         }
     }
 
-    /// <summary>What may be covered, in words.</summary>
-    public static ImmutableArray<(Closing Closing, string Words)> Closings { get; } =
-        [(Closing.Walls, "insulation and board"), (Closing.Trench, "the trench is filled"), (Closing.Trim, "the house is handed over")];
+    /// <summary>How far each walk is that this job has.</summary>
+    public ImmutableArray<ClosingState> ClosingStates { get; private set; } = [];
+
+    /// <summary>Its day is near or past, and it is not ready.</summary>
+    public bool IsLate(ClosingState closing) => closing.IsLate(Today);
+
+    private DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+
+    /// <summary>A day as a field of dates has it; nothing where none is set.</summary>
+    public static string Day(DateOnly? day) => day?.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture) ?? "";
+
+    /// <summary>in 4 days · 12 of 40 lines seen · 3 not ready.</summary>
+    public string Told(ClosingState closing) => string.Join(" · ", new[]
+    {
+        closing.Day is not { } day ? null : $"{Day(day)}, " + (day.DayNumber - Today.DayNumber) switch
+        {
+            0 => "today",
+            1 => "tomorrow",
+            -1 => "yesterday",
+            < 0 and var past => $"{-past} days ago",
+            var ahead => $"in {ahead} days",
+        },
+        $"{closing.Seen} of {closing.Lines} lines seen",
+        closing.NotReady > 0 ? $"{Bench.Told.Many(closing.NotReady, "line")} not ready by the record" : null,
+        closing.Corrections > 0 ? $"{Bench.Told.Many(closing.Corrections, "correction")} open" : null,
+    }.OfType<string>());
+
+    /// <summary>Says when something is covered; an empty day takes it back.</summary>
+    public Task<IActionResult> OnPostClosingDayAsync(int from, string closing, string? day) => ChangeAsync(from, () =>
+        Task.FromResult<JobChange>(new SetClosingDay(Entry.Choice<Closing>(closing), string.IsNullOrWhiteSpace(day) ? null
+            : DateOnly.TryParseExact(day, "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture,
+                System.Globalization.DateTimeStyles.None, out var set) ? set
+            : throw new FormatException($"“{day}” is no day; write it like 2026-12-24."))));
+
+    /// <summary>Puts a line of the crew's own on the walk.</summary>
+    public Task<IActionResult> OnPostCrewLineAsync(int from, string before, string? text, bool everyRoom) => ChangeAsync(from, () =>
+        Task.FromResult<JobChange>(new AddCrewLine(Entry.Choice<Closing>(before), text ?? "", everyRoom)));
+
+    /// <summary>Takes one off.</summary>
+    public Task<IActionResult> OnPostDropCrewLineAsync(int from, string line) => ChangeAsync(from, () =>
+        Task.FromResult<JobChange>(new DropCrewLine(new(line))));
 
     /// <summary>A line of the walk, to be pressed when it is seen.</summary>
     public SiteLine LineOf(WalkLine line, WalkStop stop) => new(Seen(line.Subject, line.Key, $"{stop.Name}: {line.Text}"), line.Text,

@@ -53,8 +53,8 @@ public sealed class FreePlaceTests
     public void An_opening_is_not_set_upon_another()
     {
         var job = Done(House, new AddOpening(Room, Window(3, 2)));
-        Assert.Equal("The window is there already, from 7'-0\" to 10'-0\". The south wall of Kitchen is free 0\" to 7'-0\", from its west end.",
-            Refused(job, new AddOpening(Room, Window(3, 4))));
+        Assert.Equal("The window is there already, from 7'-0\" to 10'-0\". The south wall of Kitchen is free 0\" to 7'-0\", from its west "
+            + "end.", Refused(job, new AddOpening(Room, Window(3, 4))));
         job = Done(job, new AddOpening(Room, Window(3, 5)));
         Assert.Contains("The window is there already", Refused(job, new MoveOpening(new("w3-5"), 4.Feet())), StringComparison.Ordinal);
         Assert.Equal(6.Feet(), Done(job, new MoveOpening(new("w3-5"), 6.Feet())).Rooms.Single().Openings[1].Offset);

@@ -179,13 +179,13 @@ public sealed class HouseLineTests
             torn.Refusal);
     }
 
-    [Fact] // a kitchen of 13 ft: the middle of its north wall; 4-0 from the west end of the south wall, which runs west, is 13 − 4 from its start
+    [Fact] // a kitchen of 13 ft: the middle of its north wall; the south wall runs west, so 4-0 from its west end is 13 − 4 from its start
     public void A_panel_is_hung_by_a_line()
     {
         var job = Said("kitchen 13 x 12 east of mudroom", "panel north of kitchen");
         var moved = Assert.Single(job.Panels);
-        Assert.Equal(("A", "Kitchen", 1, 78.Inches(), 200.Amps()), (moved.Id.Value, job.Rooms.First(r => r.Id == moved.Room).Name, moved.Wall,
-            moved.Offset, moved.Rating));
+        Assert.Equal(("A", "Kitchen", 1, 78.Inches(), 200.Amps()), (moved.Id.Value, job.Rooms.First(r => r.Id == moved.Room).Name,
+            moved.Wall, moved.Offset, moved.Rating));
         job = Said("kitchen 13 x 12 east of mudroom", "panel B 100 A 24 spaces south of kitchen at 4-0");
         var fed = job.Panels[1];
         Assert.Equal((new("B"), 100.Amps(), 24, 3, 9.Feet(), new PanelId("A")), (fed.Id, fed.Rating, fed.Spaces, fed.Wall, fed.Offset,

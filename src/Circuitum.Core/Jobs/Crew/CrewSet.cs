@@ -14,4 +14,7 @@ public sealed record CrewSet
 
     /// <summary>What it pays for protection.</summary>
     public DevicePrices Prices { get; init; } = new();
+
+    /// <summary>What it looks at before a closing beside what the plan asks for.</summary>
+    public System.Collections.Immutable.ImmutableArray<CrewLine> CrewLines { get; init; } = [];
 }

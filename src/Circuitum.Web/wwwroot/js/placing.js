@@ -53,7 +53,12 @@ function nearest(at, room, within) {
 // The wall of the room beyond, at the same place.
 function beyond(wall, at) {
   const other = sides().find(
-    (s) => s.room !== wall.room && s.vertical === wall.vertical && Math.abs(s.line - wall.line) < 0.1 && alongWall(s, at) > 0 && alongWall(s, at) < s.length,
+    (s) =>
+      s.room !== wall.room &&
+      s.vertical === wall.vertical &&
+      Math.abs(s.line - wall.line) < 0.1 &&
+      alongWall(s, at) > 0 &&
+      alongWall(s, at) < s.length,
   );
   return other && { ...other, offset: Math.round(alongWall(other, at)) };
 }
