@@ -2,6 +2,7 @@ import { defineConfig } from "@playwright/test";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { browser } from "./browser.mjs";
 
 // Which build is served: what was built by hand last unless the test command says.
 export const configuration = process.env.CONFIGURATION ?? "Debug";
@@ -28,7 +29,7 @@ export default defineConfig({
     actionTimeout: patience,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: browser,
       args: [
         "--no-sandbox",
         "--disable-gpu",

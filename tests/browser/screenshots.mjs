@@ -1,5 +1,6 @@
 // Takes the pictures in docs/screenshots from a running server: node tests/browser/screenshots.mjs http://127.0.0.1:5080
 import { chromium } from "@playwright/test";
+import { browser as installed } from "./browser.mjs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -76,7 +77,7 @@ const views = [
 ];
 
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  executablePath: installed,
   args: ["--no-sandbox", "--disable-gpu"],
 });
 for (const [name, address, size, act] of views) {

@@ -58,6 +58,8 @@ public static class HelpPages
                 "Without signal everything you press is kept on the phone, with its own time, and sent when the server answers.",
                 "When the plan changes after a cable is pulled, the top of the page says what comes out and what is pulled again.",
                 "Walk goes through the house before it is covered: press seen, or write down what is wrong and who mends it.",
+                "Say on the walk when walls close: what is not ready turns amber as the day comes. Lines of your own go with the crew’s "
+                    + "house rules to the next job.",
                 "Take photographs of open walls on the walk; the wall’s card on House shows them years later.",
                 "Reels says which cut comes from which reel, so that the fewest are bought, and whether fewer could ever do.",
                 "Measured keeps what a run really used; Done compares it with the plan, by kind of run.",

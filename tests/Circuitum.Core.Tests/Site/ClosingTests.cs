@@ -18,7 +18,8 @@ public sealed class ClosingTests
         : throw new InvalidOperationException(c.On(j).Refusal));
 
     private static SiteRecord Seen(params WalkLine[] lines) => SiteRecord.Of(lines.Select((l, i) => new SiteEntry(
-        new(new Guid(i + 1, 0, 0, new byte[8])), l.Subject, SiteStep.Passed, new(i), new(i), "Ada", 1) { Line = l.Key }));
+        new(new Guid(i + 1, 0, 0, new byte[8])), l.Subject, SiteStep.Passed, new(i), new(i), "Ada", 1)
+    { Line = l.Key }));
 
     [Fact]
     public void A_line_of_the_crew_s_own_is_seen_in_every_room_or_once()
