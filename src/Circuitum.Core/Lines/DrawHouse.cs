@@ -10,7 +10,7 @@ namespace Circuitum.Core.Lines;
 /// storey and a building keep what is theirs by their name. Lines that are said as over the plan are read last, on the storey they follow.
 /// A text without a panel hangs the given one.</summary>
 /// <param name="Level">The storey of lines before the first that names one.</param>
-/// <param name="Text">The text, at most <see cref="Most"/> lines.</param>
+/// <param name="Text">The text, at most <see cref="Most"/> lines of <see cref="HouseTextReader.Longest"/> characters.</param>
 public sealed record DrawHouse(LevelId Level, string Text) : JobChange
 {
     /// <summary>Lines that are read at once; a large house has 400.</summary>
@@ -26,12 +26,16 @@ public sealed record DrawHouse(LevelId Level, string Text) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
+        if (HouseTextReader.TooMuch(Text) is { } tooMuch)
+        {
+            throw new ChangeRefusedException(tooMuch);
+        }
+
         var lines = Text.Split('\n').Select((l, i) => (Number: i + 1, Line: HouseTextReader.Bare(l)))
             .Where(l => l.Line.Length > 0).ToList();
-        if (lines.Count is 0 or > Most)
+        if (lines.Count == 0)
         {
-            throw new ChangeRefusedException(lines.Count == 0 ? $"Paste the house as text, or say a line, like “{HouseLine.Examples[0]}”."
-                : $"{Most} lines are read at once; these are {lines.Count}.");
+            throw new ChangeRefusedException($"Paste the house as text, or say a line, like “{HouseLine.Examples[0]}”.");
         }
 
         var read = lines.ConvertAll(l => (l.Number, l.Line, Said: Told(l.Number, l.Line, () => HouseTextReader.Read(l.Line))));
@@ -41,27 +45,44 @@ public sealed record DrawHouse(LevelId Level, string Text) : JobChange
             Told(number, line, () => text.Take(said, number, line));
         }
 
+        if (text.Spoken.Count > SayLines.Most)
+        {
+            throw new ChangeRefusedException($"{SayLines.Most} lines may be said at once; of these {text.Spoken.Count} are no lines of a "
+                + $"house’s text. The first is line {text.Spoken[0].Number}, “{Printed.Told(text.Spoken[0].Line, 80)}”.");
+        }
+
         job = new DrawOutlines(text.Structures, text.KeepsWalls).Unchecked(job, out _);
         job = text.Filled(job);
         var hung = job.Panels.IsEmpty;
         foreach (var (level, number, line) in text.Spoken)
         {
-            // The first room of all stands before anything is asked of the job as a whole.
             if (job.Panels.IsEmpty && job.Rooms.Any())
             {
                 job = Hung(job);
             }
 
-            var on = level;
-            job = Told(number, line, () => job.Panels.IsEmpty ? HouseLine.Read(job, on, line).Unchecked(job, out _)
-                : SayLines.Said(job, on, line).Outcome is { Job: { } drawn } ? drawn
-                : throw new ChangeRefusedException(SayLines.Said(job, on, line).Outcome.Refusal!));
+            var (on, before) = (level, job);
+            job = Told(number, line, () => Said(before, on, line));
         }
 
-        job = hung && job.Rooms.Any() ? Hung(job) : job;
+        // In the likeliest of all rooms, unless somebody said where.
+        job = hung && job.Rooms.Any() && !text.Spoken.Exists(s => s.Line.StartsWith("panel ", StringComparison.OrdinalIgnoreCase))
+            ? Hung(job) : job;
         phrase = $"Draw the house by its text: {Many(text.Rooms, "room")}, {Many(text.Openings, "opening")}, {Many(text.Things, "thing")}"
             + (text.Spoken.Count > 0 ? $", {Many(text.Spoken.Count, "line")} said" : "");
         return job;
+    }
+
+    // Before the first room stands nothing can be asked of the job as a whole.
+    private static Job Said(Job job, LevelId level, string line)
+    {
+        if (job.Panels.IsEmpty)
+        {
+            return HouseLine.Read(job, level, line).Unchecked(job, out _);
+        }
+
+        var (outcome, _) = SayLines.Said(job, level, line);
+        return outcome.Job ?? throw new ChangeRefusedException(outcome.Refusal!);
     }
 
     private static string Many(int count, string what) => $"{count} {what}{(count == 1 ? "" : "s")}";

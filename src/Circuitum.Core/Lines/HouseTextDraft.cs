@@ -15,9 +15,11 @@ internal sealed class HouseTextDraft
     private readonly List<(RoomId Room, HouseTextLine Said, int Number, string Line)> items = [];
     private readonly List<(HouseTextLine.Dug Said, int Number, string Line)> trenches = [];
     private readonly HashSet<RoomId> taken = [];
+    // Rooms with a line below them; the others keep what is in them.
+    private readonly HashSet<RoomId> told = [];
+    private readonly HashSet<RoomId> built = [];
     private readonly HashSet<LevelId> storeys = [];
     private readonly HashSet<StructureId> buildings = [];
-    private readonly HashSet<LevelId> over = [];
     private int structure;
     private LevelId level;
     private RoomId? room;
@@ -40,7 +42,14 @@ internal sealed class HouseTextDraft
 
     public int Things => items.Count(i => i.Said is HouseTextLine.Thing);
 
-    public ImmutableArray<Structure> Structures => [.. structures];
+    public ImmutableArray<Structure> Structures => [.. structures.Select(s => s with
+    {
+        // A room of which the text says what is in it, and not how its walls are framed, is framed as usual.
+        Levels = [.. s.Levels.Select(l => l with
+        {
+            Rooms = [.. l.Rooms.Select(r => told.Contains(r.Id) && !built.Contains(r.Id) ? r with { Builds = [] } : r)],
+        })],
+    })];
 
     public void Take(HouseTextLine said, int number, string line)
     {
@@ -53,7 +62,7 @@ internal sealed class HouseTextDraft
                 Storey(storey.Facts);
                 break;
             case HouseTextLine.Over around:
-                Change(l => l with { Obstructions = over.Add(level) ? [around.Obstruction] : l.Obstructions.Add(around.Obstruction) });
+                Change(l => l with { Obstructions = l.Obstructions.Add(around.Obstruction) });
                 break;
             case HouseTextLine.Outline outline:
                 Outline(outline);
@@ -64,10 +73,16 @@ internal sealed class HouseTextDraft
             case HouseTextLine.Spoke spoke:
                 Spoken.Add((level, number, spoke.Line));
                 break;
-            case HouseTextLine.Built built:
-                Change(l => l with { Rooms = [.. l.Rooms.Select(r => r.Id == Above() ? Built(r, built) : r)] });
+            case HouseTextLine.Built wall:
+                told.Add(Above());
+                var first = built.Add(Above());
+                Change(l => l with
+                {
+                    Rooms = [.. l.Rooms.Select(r => r.Id == Above() ? Built(first ? r with { Builds = [] } : r, wall) : r)],
+                });
                 break;
             default:
+                told.Add(Above());
                 items.Add((Above(), said, number, line));
                 break;
         }
@@ -140,7 +155,6 @@ internal sealed class HouseTextDraft
         }
 
         storeys.Add(level);
-        over.Add(level);
     }
 
     private void Outline(HouseTextLine.Outline said)
@@ -159,7 +173,6 @@ internal sealed class HouseTextDraft
             Corners = said.Corners,
             KeepsWidth = said.KeepsWidth,
             KeepsDepth = said.KeepsDepth,
-            Builds = [],
         };
         Change(l => l with { Rooms = stands is null ? l.Rooms.Add(drawn) : l.Rooms.Replace(stands, drawn) });
     }
@@ -175,10 +188,16 @@ internal sealed class HouseTextDraft
     /// <summary>What is on the walls and in the rooms of the text, and the trenches, once the outlines stand.</summary>
     public Job Filled(Job job)
     {
+        // Where a room has other walls than it had, those that stood brought their framing along.
+        foreach (var said in Structures.SelectMany(s => s.Levels).SelectMany(l => l.Rooms).Where(r => told.Contains(r.Id)))
+        {
+            job = HouseChange.With(job, HouseChange.Find(job, said.Id).Room with { Builds = said.Builds });
+        }
+
         var house = Framing.Frame(job);
         var was = before.Rooms.ToDictionary(r => r.Id);
-        var ids = new HashSet<string>(job.Rooms.Where(r => !taken.Contains(r.Id)).SelectMany(r => r.Openings).Select(o => o.Id.Value));
-        foreach (var id in taken)
+        var ids = new HashSet<string>(job.Rooms.Where(r => !told.Contains(r.Id)).SelectMany(r => r.Openings).Select(o => o.Id.Value));
+        foreach (var id in taken.Where(told.Contains))
         {
             var old = was.GetValueOrDefault(id);
             List<(HouseTextLine Said, int Number, string Line)> own = [.. items.Where(i => i.Room == id).Select(i => (i.Said, i.Number,

@@ -16,9 +16,29 @@ internal static partial class HouseTextReader
     private const string Wall = @"(?<wall>north|east|south|west|wall \d+)";
     private const RegexOptions Options = RegexOptions.CultureInvariant | RegexOptions.IgnoreCase;
 
-    /// <summary>True for a text that has a line of a house's text in it; what is only spoken has none.</summary>
-    public static bool IsIn(string text) => text.Split('\n').Select(Bare).Any(l => l.StartsWith("- ", StringComparison.Ordinal)
-        || BuildingLine().IsMatch(l) || StoreyLine().IsMatch(l) || OutlineLine().IsMatch(l));
+    /// <summary>Characters of the longest line: a room of 40 walls has 800.</summary>
+    public const int Longest = 1000;
+
+    // A large house has 30 000; every line is held against a dozen patterns.
+    private const int MostCharacters = 200_000;
+
+    /// <summary>Why a text is too long to be read; null when it is not.</summary>
+    public static string? TooMuch(string text) => text.Length > MostCharacters
+        ? string.Create(CultureInfo.InvariantCulture, $"A house’s text has at most {MostCharacters:#,0} characters; this one has ")
+            + string.Create(CultureInfo.InvariantCulture, $"{text.Length:#,0}.")
+        : text.Split('\n') is var lines && lines.Length > DrawHouse.Most
+            ? string.Create(CultureInfo.InvariantCulture, $"{DrawHouse.Most:#,0} lines are read at once; these are {lines.Length:#,0}.")
+        : Array.FindIndex(lines, l => l.Length > Longest) is >= 0 and var at
+            ? string.Create(CultureInfo.InvariantCulture, $"Line {at + 1} has {lines[at].Length:#,0} characters; a line has at most ")
+                + string.Create(CultureInfo.InvariantCulture, $"{Longest:#,0}.")
+        : null;
+
+    /// <summary>True for a text that has a line of a house's text in it; what is only spoken has none. One too long to be spoken is
+    /// taken for one, to be refused as such.</summary>
+    public static bool IsIn(string text) => TooMuch(text) is not null || text.Split('\n').Select(Bare).Any(l =>
+        l.StartsWith("- ", StringComparison.Ordinal)
+        || BuildingLine().IsMatch(l) || StoreyLine().IsMatch(l) || OutlineLine().IsMatch(l) || OverLine().IsMatch(l)
+        || TrenchLine().IsMatch(l));
 
     /// <summary>A line without what stands behind its #; a # in a name between quotation marks is the name's.</summary>
     public static string Bare(string line) => BeforeComment().Match(line).Value.Trim();

@@ -126,7 +126,8 @@ public static class HelpPages
             + "exactly: to keep beside other files, to compare two of them, to change in any editor, to start another job with.", null,
             [
                 "Paste it into the field over the plan, or into a new job. What the text names stands as it says, under the same name; "
-                    + "what it does not name stays. Boxes stay where they stand on their walls.",
+                    + "what it does not name stays, and so does what is in a room that has no line below it. Boxes stay where they "
+                    + "stand on their walls.",
                 "Rooms lie on the center lines of their walls, east and south of the building’s reference point. The size inside stands "
                     + "behind the #, to read only.",
                 "A line with a dash belongs to the room above. A wall is named by its side, or “wall 5” where a room has several there, "

@@ -130,6 +130,66 @@ public sealed class HouseTextTests
         Assert.Equal(job.Rooms.SelectMany(r => r.Openings).Select(o => o.Id), wider.Rooms.SelectMany(r => r.Openings).Select(o => o.Id));
     }
 
+    [Fact] // the outline alone: its door, range and framing are not spoken of
+    public void A_room_without_a_line_below_it_keeps_what_is_in_it()
+    {
+        var job = Start(Two + "\n- toilet 1-6 x 2-4 south at 1-0");
+        var outline = HouseText.Write(job).Split('\n').Where(l => l.StartsWith("Kitchen as", StringComparison.Ordinal)
+            || l.StartsWith("Hall as", StringComparison.Ordinal));
+        var again = new DrawHouse(job.Levels.First().Id, string.Join('\n', outline)).On(job).Job!;
+        Assert.Equal(HouseText.Write(job), HouseText.Write(again));
+
+        // With one line below it the text is all there is: the window and the range go.
+        var bare = new DrawHouse(job.Levels.First().Id, outline.First() + "\n- door 2-8 east at 1-0").On(job).Job!;
+        Assert.Equal(OpeningKind.Door, Assert.Single(bare.Rooms.First().Openings).Kind);
+        Assert.Empty(bare.Rooms.First().Fixtures);
+        Assert.Equal(job.Rooms.Last().Builds.AsEnumerable(), bare.Rooms.Last().Builds.AsEnumerable());
+    }
+
+    [Fact] // a notch is cut out of the hall: its other wall numbers bring no framing of before along
+    public void A_room_with_other_walls_is_framed_as_its_text_says()
+    {
+        var job = Start(Two);
+        var notched = new DrawHouse(job.Levels.First().Id,
+            "Hall as hall, on centers from 13-5 1/2 east, 0-0 south: 8-0 east, 8-6 1/2 south, 4-0 west, 4-0 south, 4-0 west, "
+            + "12-6 1/2 north\n- west built of 2x6, 1-4 on center\n"
+            + HouseText.Write(job)[HouseText.Write(job).IndexOf("Kitchen as", StringComparison.Ordinal)..].Split("\n\n")[0]).On(job);
+        Assert.Null(notched.Refusal);
+        Assert.Equal((6, WallFraming.Wood2x6), notched.Job!.Rooms.Last().Builds.Select(b => (b.Wall, b.Framing)).Single());
+    }
+
+    [Fact]
+    public void A_text_that_is_too_long_is_refused_before_it_is_read()
+    {
+        Assert.Equal("Line 2 has 1,001 characters; a line has at most 1,000.", Refused("kitchen 12 x 12\n" + new string('"', 1001)));
+        Assert.Contains("at most 200,000 characters", Refused(new string('x', 200_001)), StringComparison.Ordinal);
+        Assert.Contains("2,000 lines are read at once; these are 2,001.", Refused(new string('\n', 2000)), StringComparison.Ordinal);
+        Assert.Contains("400 lines may be said at once", Refused(Two + string.Concat(Enumerable.Repeat("\nfurnish all", 401))),
+            StringComparison.Ordinal);
+    }
+
+    [Fact] // where it is said the panel hangs there, whatever room is likelier
+    public void A_panel_that_is_said_hangs_where_it_is_said()
+    {
+        var job = Start("living 16 x 14\ngarage 12 x 20 east of living\npanel north of living at 2-0");
+        Assert.Equal(("Living", 2.Feet()), (job.Rooms.First(r => r.Id == job.Panels[0].Room).Name, job.Panels[0].Offset));
+    }
+
+    [Fact]
+    public void A_beam_alone_is_put_beside_those_that_are_there()
+    {
+        var job = Start(Two);
+        foreach (var (line, count) in new[] { ("beam 20-0 x 0-6 at 1-0 east, 4-0 south called Ridge", 1),
+            ("duct 2-0 x 1-0 at 5-0 east, 1-0 south called Return", 2) })
+        {
+            job = SayLines.Of(job.Levels.First().Id, line).On(job).Job!;
+            Assert.Equal(count, job.Levels.First().Obstructions.Length);
+        }
+
+        Assert.Equal(new("Ridge", ObstructionKind.Beam, new(1.Feet(), 4.Feet()), 20.Feet(), 6.Inches()),
+            job.Levels.First().Obstructions[0]);
+    }
+
     [Fact] // a room alone, pasted into a house that stands
     public void A_room_of_a_text_joins_a_house()
     {
