@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using System.Globalization;
 using Circuitum.Core.Jobs;
 
@@ -54,9 +53,6 @@ public sealed record DropCrewLine(Id<CrewLine> Line) : JobChange
 /// <summary>What covers something, in words.</summary>
 public static class ClosingWords
 {
-    /// <summary>Every closing that a job can have, in the order in which they come.</summary>
-    public static ImmutableArray<Closing> All { get; } = [Closing.Trench, Closing.Walls, Closing.Trim];
-
     /// <summary>As a line is headed: Insulation and board.</summary>
     public static string Of(Closing closing) => closing switch
     {

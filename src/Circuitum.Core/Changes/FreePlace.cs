@@ -107,8 +107,8 @@ internal static class FreePlace
 
     private static string Told(Room room, RoomSide side, IReadOnlyList<(Length From, Length To)> free, Length width, string what)
     {
-        var backward = room.Facing(side.Number) is PlanSide.South or PlanSide.West;
-        List<(Length From, Length To)> fits = [.. (backward ? free.Reverse() : free).Where(f => f.To - f.From >= width)];
+        List<(Length From, Length To)> fits = [.. (room.RunsBackward(side.Number) ? free.Reverse() : free)
+            .Where(f => f.To - f.From >= width)];
         var wall = $"The {room.SideOf(side.Number)} wall of {room.Name}";
         return fits.Count == 0 ? $"{wall} has no {width} free for a {what}; the longest free stretch is "
                 + $"{free.Select(f => f.To - f.From).DefaultIfEmpty(Length.Zero).Max()}."
@@ -118,5 +118,5 @@ internal static class FreePlace
 
     // 4'-0" to 9'-0", from the wall's west or north end.
     private static string Ends(Room room, RoomSide side, Length from, Length to) =>
-        room.Facing(side.Number) is PlanSide.South or PlanSide.West ? $"{side.Clear - to} to {side.Clear - from}" : $"{from} to {to}";
+        room.RunsBackward(side.Number) ? $"{side.Clear - to} to {side.Clear - from}" : $"{from} to {to}";
 }

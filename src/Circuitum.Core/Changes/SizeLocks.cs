@@ -39,9 +39,6 @@ public sealed record KeepSize(RoomId Room, bool Width, bool Depth) : JobChange
 public sealed record Freeing(ImmutableArray<RoomId> Rooms, JobChange Then) : JobChange
 {
     /// <inheritdoc/>
-    protected override Subject? Selects(Job before) => null;
-
-    /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
         var freed = Rooms.Select(id => HouseChange.Find(job, id).Room).ToList();

@@ -1,6 +1,7 @@
 namespace Circuitum.Core.Jobs;
 
-/// <summary>What covers something else, so that it has to be right before.</summary>
+/// <summary>What covers something else, so that it has to be right before; in the order in which they
+/// come.</summary>
 public enum Closing
 {
     /// <summary>A trench is filled.</summary>

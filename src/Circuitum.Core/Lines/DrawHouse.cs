@@ -87,7 +87,7 @@ public sealed record DrawHouse(LevelId Level, string Text) : JobChange
 
     private static string Many(int count, string what) => $"{count} {what}{(count == 1 ? "" : "s")}";
 
-    // On the longest wall to the outside, or the longest there is, in the middle of its longest free stretch.
+    // On the longest wall to the outside, or the longest there is.
     private Job Hung(Job job)
     {
         if (Usual is not { } usual)
@@ -99,9 +99,7 @@ public sealed record DrawHouse(LevelId Level, string Text) : JobChange
         var room = job.Rooms.OrderBy(r => LikelyForPanel.IndexOf(r.Use) is var i && i < 0 ? LikelyForPanel.Length : i).First();
         var framed = Framing.Frame(job).Room(room.Id);
         var wall = framed.Sides.OrderByDescending(s => s.Exterior).ThenByDescending(s => s.Clear).First();
-        var (from, to) = Stretches.Free((Length.Zero, wall.Clear), wall.Openings.Select(o => (o.From, o.To)))
-            .OrderByDescending(f => f.To - f.From).FirstOrDefault((Length.Zero, wall.Clear));
-        return job with { Panels = [usual with { Room = room.Id, Wall = wall.Number, Offset = (from + to) / 2 }] };
+        return job with { Panels = [usual with { Room = room.Id, Wall = wall.Number, Offset = PanelLine.Usual(wall) }] };
     }
 
     /// <summary>What was read; a refusal names the line.</summary>

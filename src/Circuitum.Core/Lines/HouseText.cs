@@ -231,5 +231,5 @@ internal static class WallWords
 
     /// <summary>A place along a wall from its west or north end; and, asked with what it answered, from the wall's start again.</summary>
     public static Length FromEnd(RoomSide side, Room room, Length offset, Length width) =>
-        room.Facing(side.Number) is PlanSide.South or PlanSide.West ? side.Clear - offset - width : offset;
+        room.RunsBackward(side.Number) ? side.Clear - offset - width : offset;
 }

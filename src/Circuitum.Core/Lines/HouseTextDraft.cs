@@ -197,7 +197,7 @@ internal sealed class HouseTextDraft
         var house = Framing.Frame(job);
         var was = before.Rooms.ToDictionary(r => r.Id);
         var ids = new HashSet<string>(job.Rooms.Where(r => !told.Contains(r.Id)).SelectMany(r => r.Openings).Select(o => o.Id.Value));
-        foreach (var id in taken.Where(told.Contains))
+        foreach (var id in told)
         {
             var old = was.GetValueOrDefault(id);
             List<(HouseTextLine Said, int Number, string Line)> own = [.. items.Where(i => i.Room == id).Select(i => (i.Said, i.Number,
@@ -238,12 +238,20 @@ internal sealed class HouseTextDraft
 
     private static string Near(string far) => far switch { "east" => "west", "west" => "east", "north" => "south", _ => "north" };
 
-    private static Fixture Fixture(FramedRoom room, HouseTextLine.Thing said) => said.On is not { } on ? said.Fixture
-        : Side(room, on) is var side ? said.Fixture with
+    private static Fixture Fixture(FramedRoom room, HouseTextLine.Thing said)
+    {
+        if (said.On is not { } on)
+        {
+            return said.Fixture;
+        }
+
+        var side = Side(room, on);
+        return said.Fixture with
         {
             Wall = side.Number,
             Offset = WallWords.FromEnd(side, room.Room, said.At, said.Fixture.Width),
-        } : said.Fixture;
+        };
+    }
 
     // Kept bays and spare ways of a room are the text's, as its openings are.
     private static Job Kept(Job job, FramedRoom room, List<(HouseTextLine Said, int Number, string Line)> own)

@@ -53,14 +53,13 @@ internal static partial class PanelLine
         });
     }
 
-    // In the middle of the longest stretch without an opening; where it is said, from the west or north end.
-    private static Length Place(Room room, RoomSide wall, Group at)
-    {
-        if (at.Success)
-        {
-            return WallWords.FromEnd(wall, room, Spoken.Length(at.Value), Length.Zero);
-        }
+    // Where it is said, from the west or north end.
+    private static Length Place(Room room, RoomSide wall, Group at) => at.Success
+        ? WallWords.FromEnd(wall, room, Spoken.Length(at.Value), Length.Zero) : Usual(wall);
 
+    /// <summary>Where a panel hangs on a wall when nothing is said: in the middle of the longest stretch without an opening.</summary>
+    public static Length Usual(RoomSide wall)
+    {
         var (from, to) = Stretches.Free((Length.Zero, wall.Clear), wall.Openings.Select(o => (o.From, o.To)))
             .OrderByDescending(f => f.To - f.From).FirstOrDefault((Length.Zero, wall.Clear));
         return (from + to) / 2;

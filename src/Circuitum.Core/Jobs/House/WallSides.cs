@@ -31,6 +31,9 @@ public static class WallSides
         return a.Y == b.Y ? b.X > a.X ? PlanSide.North : PlanSide.South : b.Y > a.Y ? PlanSide.East : PlanSide.West;
     }
 
+    /// <summary>True for a wall that runs against the way it is read on paper, from its west or north end.</summary>
+    public static bool RunsBackward(this Room room, int wall) => room.Facing(wall) is PlanSide.South or PlanSide.West;
+
     /// <summary>north, south, east or west; null for a wall that is not there.</summary>
     public static string? SideOf(this Room room, int wall) => room.Facing(wall)?.ToString().ToLowerInvariant();
 }

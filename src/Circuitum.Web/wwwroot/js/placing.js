@@ -8,7 +8,9 @@ const NOTHING = "Nothing is there: click a wall or a room.";
 const BOX = 5;
 
 const overhead = /^(Lamp|Can|Pendant|ClosetLight|Strip|CeilingFan|BathFan|SmokeAlarm|SmokeCoAlarm|VanityLight)$/;
-const split = (words) => [words.slice(0, words.indexOf(":")), words.slice(words.indexOf(":") + 1)];
+
+/** What a tool sets, and of which kind. */
+export const split = (words) => [words.slice(0, words.indexOf(":")), words.slice(words.indexOf(":") + 1)];
 
 /** Every wall of every room as the plan shows it. */
 export const sides = () =>

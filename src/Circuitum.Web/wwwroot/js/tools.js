@@ -2,7 +2,7 @@
 import { act, bench } from "./ask.js";
 import { toInches } from "./view.js";
 import { feet, read } from "./lengths.js";
-import { sides, placeAt, says as wordsOf, appear, vanish } from "./placing.js";
+import { sides, split, placeAt, says as wordsOf, appear, vanish } from "./placing.js";
 
 const NS = "http://www.w3.org/2000/svg";
 const SNAP = 8;
@@ -186,8 +186,6 @@ function rubber({ svg, a, b }) {
   }))
     box.setAttribute(name, value);
 }
-
-const split = (words) => [words.slice(0, words.indexOf(":")), words.slice(words.indexOf(":") + 1)];
 
 function setAt(svg, at) {
   const place = placeAt(svg, at, tool, turned, flipped);
