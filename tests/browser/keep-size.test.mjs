@@ -11,6 +11,7 @@ test("a kept size stands in the way by name, and a press frees it and does it", 
   await keep.check();
   await expect(said(page)).toContainText(`Keep the 4'-0" of Hall east to west`);
   await expect(keep).toBeChecked();
+  await expect(page.locator("#plan .kept-size")).toHaveText(`4'-0"`);
 
   await ledger(page).getByRole("link", { name: /^Kitchen / }).click();
   await expect(card(page).getByRole("heading", { level: 2 })).toHaveText("Kitchen");

@@ -106,8 +106,20 @@ test("zoom, fit and dimensions stay as they were set while the bench changes aro
   await expect(page.getByRole("status")).toContainText("Move");
   expect(await view()).toBe(near);
   await expect(page.getByRole("button", { name: "Dimensions" })).toHaveAttribute("aria-pressed", "true");
+  // With its dimensions the drawing is the whole sheet; without them Fit leaves no margin for them.
   await page.getByRole("button", { name: "Fit" }).click();
   expect(await view()).toBe(whole);
+  await page.getByRole("button", { name: "Dimensions" }).click();
+  await page.getByRole("button", { name: "Fit" }).click();
+  const filled = await page.evaluate(() => {
+    const sheet = document.getElementById("plan").getBoundingClientRect();
+    const drawn = [...document.querySelectorAll("#plan .box, #plan .wall-edge")].map((e) => e.getBoundingClientRect());
+    const [left, right] = [Math.min(...drawn.map((r) => r.left)), Math.max(...drawn.map((r) => r.right))];
+    const [top, bottom] = [Math.min(...drawn.map((r) => r.top)), Math.max(...drawn.map((r) => r.bottom))];
+    const inside = left >= sheet.left && right <= sheet.right && top >= sheet.top && bottom <= sheet.bottom;
+    return inside ? Math.max((right - left) / sheet.width, (bottom - top) / sheet.height) : 0;
+  });
+  expect(filled).toBeGreaterThan(0.93);
 });
 
 test("every figure of a circuit answers why", async ({ page }) => {

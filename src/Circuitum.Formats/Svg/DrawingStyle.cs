@@ -14,6 +14,7 @@ public static class DrawingStyle
         .detail{fill:none;stroke:#9A947F;stroke-width:.7}.walkline{fill:none;stroke:#4C5A60;stroke-width:.9}
         .fixture-name{font-size:7px;fill:#5E6A6F}
         .room-name{font-size:8.6px;font-weight:600;fill:#4C5A60}.room-size{font-size:7.4px;fill:#4C5A60}
+        .kept-size{text-decoration:underline}
         .dimension{font-size:6.6px;fill:#17695F}.dimension-line{stroke:#17695F;stroke-width:.5}
         .scale{stroke:#1F2D36;stroke-width:.8;fill:none}
         .symbol{fill:#FCFBF7;stroke:#1F2D36;stroke-width:1}path.symbol{fill:none}

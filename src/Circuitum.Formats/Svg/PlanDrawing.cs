@@ -56,6 +56,7 @@ public static class PlanDrawing
         var svg = new SvgText();
         svg.Open("svg", ("xmlns", "http://www.w3.org/2000/svg"), ("class", "plan" + (Lit(plan, view) is null ? "" : " has-lit")),
             ("viewBox", $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(width)} {SvgText.N(height)}"),
+            ("data-drawn", view.Standalone ? "" : Drawn(plan, level)),
             ("role", "group"), ("aria-label", $"Plan of {level.Level.Name}"), view.Standalone ? ("width", SvgText.N(width * 2))
                 : ("id", view.Id));
         if (view.Standalone)
@@ -179,6 +180,21 @@ public static class PlanDrawing
             : (left - (Math.Max(0, LeastSheet - width) / 2), top, Math.Max(width, LeastSheet), height);
     }
 
+    // What stands on the level, its outdoor boxes with their marks too: what Fit fits.
+    private static string Drawn(Plan plan, FramedLevel level)
+    {
+        const decimal mark = 14;
+        var corners = level.Rooms.SelectMany(r => r.Room.Corners).Concat(SymbolDrawing.On(plan, level).Select(b => b.At)).ToList();
+        if (corners.Count == 0)
+        {
+            return "";
+        }
+
+        decimal left = corners.Min(c => c.X).Inches - mark, top = corners.Min(c => c.Y).Inches - mark;
+        return $"{SvgText.N(left)} {SvgText.N(top)} {SvgText.N(corners.Max(c => c.X).Inches + mark - left)}"
+            + $" {SvgText.N(corners.Max(c => c.Y).Inches + mark - top)}";
+    }
+
     private static void Rooms(SvgText svg, FramedLevel level, bool see, Subject? selected)
     {
         foreach (var room in level.Rooms)
@@ -198,18 +214,49 @@ public static class PlanDrawing
         foreach (var room in level.Rooms)
         {
             var name = room.Room.Name;
-            var size = $"{room.ClearWidth.Nearest(Length.FromInches(1))} × {room.ClearDepth.Nearest(Length.FromInches(1))}";
-            decimal nameHalf = name.Length * 2.5m, sizeHalf = Math.Max(nameHalf, size.Length * 2m);
-            if (free.Fit(Places(room, sizeHalf, 10), sizeHalf, 10) is (decimal x, decimal y))
+            var nameHalf = name.Length * 2.5m;
+            // Both sizes where there is room for them, else what is kept of them, else the name alone.
+            foreach (var sizes in new[] { Sizes(room).ToList(), [.. Sizes(room).Where(s => s.Kept)], [] })
             {
-                svg.Words(name, x, y - 2, "room-name").Words(size, x, y + 7, "room-size");
-            }
-            else if ((free.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf, 5), nameHalf, 5)
-                ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
-            {
-                svg.Words(name, nx, ny + 3, "room-name");
+                if (sizes.Count > 0)
+                {
+                    var half = Math.Max(nameHalf, 2m * (sizes.Sum(s => s.Words.Length) + (3 * (sizes.Count - 1))));
+                    if (free.Fit(Places(room, half, 10), half, 10) is (decimal x, decimal y))
+                    {
+                        svg.Words(name, x, y - 2, "room-name");
+                        Size(svg, sizes, x, y + 7);
+                        break;
+                    }
+                }
+                else if ((free.Fit(Places(room, nameHalf, 5), nameHalf, 5) ?? ink.Fit(Places(room, nameHalf, 5), nameHalf, 5)
+                    ?? ink.Fit(Places(room, nameHalf - 4, 3), nameHalf - 4, 3)) is (decimal nx, decimal ny))
+                {
+                    svg.Words(name, nx, ny + 3, "room-name");
+                    break;
+                }
             }
         }
+    }
+
+    private static IEnumerable<(string Words, bool Kept)> Sizes(FramedRoom room) =>
+    [
+        (room.ClearWidth.Nearest(Length.FromInches(1)).ToString(), room.Room.KeepsWidth),
+        (room.ClearDepth.Nearest(Length.FromInches(1)).ToString(), room.Room.KeepsDepth),
+    ];
+
+    // A size that is kept is underlined.
+    private static void Size(SvgText svg, List<(string Words, bool Kept)> sizes, decimal x, decimal y)
+    {
+        svg.Open("text", ("class", "room-size"), ("x", SvgText.N(x)), ("y", SvgText.N(y)), ("text-anchor", "middle"));
+        var first = true;
+        foreach (var (words, kept) in sizes)
+        {
+            svg.Raw(first ? "" : " × ").Raw(kept ? "<tspan class=\"kept-size\">" : "").Raw(SvgText.Escape(words))
+                .Raw(kept ? "</tspan>" : "");
+            first = false;
+        }
+
+        svg.Close("text");
     }
 
     // Every place where a label lies wholly in the room, the nearest to its middle first.

@@ -76,7 +76,8 @@ internal static class SymbolDrawing
         }
     }
 
-    private static IEnumerable<(PlacedBox Box, Point At)> On(Plan plan, FramedLevel level) =>
+    /// <summary>The boxes of a level, and where their symbols stand.</summary>
+    public static IEnumerable<(PlacedBox Box, Point At)> On(Plan plan, FramedLevel level) =>
         plan.Survey.Boxes.Where(b => b.Place.Structure == level.Structure && b.Place.Level == level.Index).Select(b => (b, Spot(b)));
 
     // Symbols stand off the wall's face so that both show.

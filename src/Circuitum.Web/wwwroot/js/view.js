@@ -71,8 +71,13 @@ export const views = {
   fit: () => {
     const svg = plan();
     if (!svg) return;
-    kept.delete(sheet().dataset.sheet);
-    svg.setAttribute("viewBox", svg.dataset.whole);
+    // The drawing without its margins, unless dimensions stand in them.
+    const drawn = document.body.classList.contains("show-dimensions") ? null : svg.dataset.drawn;
+    if (drawn) look(svg, drawn.split(" ").map(Number));
+    else {
+      kept.delete(sheet().dataset.sheet);
+      svg.setAttribute("viewBox", svg.dataset.whole);
+    }
     settleLabelsSoon();
   },
   home: () => {
