@@ -104,12 +104,22 @@ public static class FeederSizing
             gauge = book.Conductors.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
             conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
         }
-        else if (book.MostDrop is { } most && Lost(needed) > most.Branch)
+        else
         {
-            // Where the loss of a feeder is a rule, it grows until it holds.
-            gauge = Gauge.All.First(g => g.Next is null || (g > needed && !(Lost(g) > most.Branch)));
-            conductorWhy = conductorWhy.Book($"{Lost(needed).OneDecimal} is lost with {needed}; at most {most.Branch.OneDecimal}",
-                $"{gauge} AWG", book.Cite(RuleId.VoltageDropLimit));
+            if (raceway is null && job.Built.GaugeOf(run.Id) is { } pulled && pulled > needed)
+            {
+                gauge = pulled;
+                conductorWhy = conductorWhy.House("pulled already, and larger than it need be", $"{gauge} AWG", "what is pulled stays");
+            }
+
+            if (book.MostDrop is { } most && Lost(gauge) > most.Branch)
+            {
+                // Where the loss of a feeder is a rule, it grows until it holds.
+                var less = gauge;
+                gauge = Gauge.All.First(g => g.Next is null || (g > less && !(Lost(g) > most.Branch)));
+                conductorWhy = conductorWhy.Book($"{Lost(less).OneDecimal} is lost with {less}; at most {most.Branch.OneDecimal}",
+                    $"{gauge} AWG", book.Cite(RuleId.VoltageDropLimit));
+            }
         }
 
         var ampacity = Able(gauge);

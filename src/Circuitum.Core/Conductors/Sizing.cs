@@ -239,6 +239,12 @@ public static class Sizing
             ampacity = Worst(gauge, places, book, jacket);
             why = why.Pin("held by a person", $"{gauge} AWG");
         }
+        else if (Lying(routed, job, r => r.Kind != RunKind.HomeRun) is { } pulled && pulled > gauge)
+        {
+            gauge = pulled;
+            ampacity = Worst(gauge, places, book, jacket);
+            why = why.House("pulled already, and larger than it need be", $"{gauge} AWG", "what is pulled stays");
+        }
 
         why = mca is Amps plate
             ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why)
@@ -259,6 +265,8 @@ public static class Sizing
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
         var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger
             && Grounding.For(breaker.Value, larger, needed, book) <= EnteringCable.GroundWith(larger) ? larger : gauge;
+        // A home run that lies there is not pulled again for a habit, nor for being larger than the rest.
+        home = Lying(routed, job, r => r.Kind == RunKind.HomeRun && r.RidesIn is null) is { } lies && lies >= gauge ? lies : home;
         SizedCircuit Made(Gauge all, Gauge homeRun, Because because) => Drops.Measure(new()
         {
             Routed = routed,
@@ -298,6 +306,10 @@ public static class Sizing
 
         return sized;
     }
+
+    // The largest conductor of the cables that are pulled already; null where none is.
+    private static Gauge? Lying(RoutedCircuit routed, Job job, Func<Run, bool> which) => job.Built.Runs.IsEmpty ? null
+        : routed.Runs.Where(which).Select(r => job.Built.GaugeOf(r.Id)).OfType<Gauge>().Select(g => (Gauge?)g).Max();
 
     private static Jacket JacketOf(ImmutableArray<Run> runs)
     {

@@ -68,6 +68,9 @@ public sealed record Job
     /// still planned.</summary>
     public ImmutableArray<WrittenSpace> Written { get; init; } = [];
 
+    /// <summary>What lies in the house already, by the record on site.</summary>
+    public Built Built { get; init; } = Built.None;
+
     /// <summary>Choices that the planner works around.</summary>
     public Pins Pins { get; init; } = new();
 

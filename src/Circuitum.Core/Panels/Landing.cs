@@ -43,8 +43,18 @@ public static class Landing
             board.Pin(circuit, pins[circuit.Circuit.Key].First());
         }
 
+        // What hangs there before what is only written.
+        var built = job.Built.Landed.Where(w => w.Panel == panel.Id).ToDictionary(w => w.Circuit, w => w.Space);
+        foreach (var circuit in order.Where(c => !board.Has(c)))
+        {
+            if (built.TryGetValue(circuit.Circuit.Key, out var space))
+            {
+                board.Stay(circuit, space);
+            }
+        }
+
         var written = job.Written.Where(w => w.Panel == panel.Id).ToDictionary(w => w.Circuit, w => w.Space);
-        foreach (var circuit in order.Where(c => !pins.Contains(c.Circuit.Key)))
+        foreach (var circuit in order.Where(c => !board.Has(c)))
         {
             if (written.TryGetValue(circuit.Circuit.Key, out var space))
             {
@@ -92,14 +102,19 @@ public static class Landing
         public void Pin(WiredCircuit circuit, PanelSpace space) => Hold(circuit, space, Why.Pin("landed by a person", $"space {space}"));
 
         // A number that is written stays while its space is there and free.
-        public void Keep(WiredCircuit circuit, PanelSpace space)
+        public void Keep(WiredCircuit circuit, PanelSpace space) => Stand(circuit, space,
+            Why.House("its number is written: it stays until re-landing is asked for", $"space {space}", "written on studs and cables"));
+
+        // So does a breaker that is landed.
+        public void Stay(WiredCircuit circuit, PanelSpace space) => Stand(circuit, space,
+            Why.House("landed there on site: it stays until the tick is taken back", $"space {space}", "what is landed stays"));
+
+        private void Stand(WiredCircuit circuit, PanelSpace space, Because why)
         {
             if (space.Number <= panel.Spaces && Free(space)
                 && (circuit.Circuit.Poles == 1 || (space.Number + 2 <= panel.Spaces && Free(space.Number + 2))))
             {
-                Hold(circuit, space,
-                    Why.House("its number is written: it stays until re-landing is asked for", $"space {space}",
-                        "written on studs and cables"));
+                Hold(circuit, space, why);
             }
         }
 

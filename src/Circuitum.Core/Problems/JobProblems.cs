@@ -127,7 +127,8 @@ public static partial class JobProblems
         yield return ("roomSchools", "rooms with ways of their own", job.RoomSchools.Length, JobLimits.Rooms);
         foreach (var (where, count) in new (string, int)[]
         {
-            ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("pins.spaces", job.Pins.Spaces.Length),
+            ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("built.landed", job.Built.Landed.Length),
+            ("built.runs", job.Built.Runs.Length / 2), ("pins.spaces", job.Pins.Spaces.Length),
                 ("pins.breakers", job.Pins.Breakers.Length),
             ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length),
                 ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),

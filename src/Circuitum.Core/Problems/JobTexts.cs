@@ -130,6 +130,16 @@ internal static class JobTexts
             yield return ("written", written.Panel.Value, Printed.Longest);
         }
 
+        foreach (var lies in job.Built.Runs)
+        {
+            yield return ("built.runs", lies.Run.ToString(), 2 * Printed.Longest);
+        }
+
+        foreach (var landed in job.Built.Landed)
+        {
+            yield return ("built.landed", landed.Panel.Value, Printed.Longest);
+        }
+
         foreach (var box in job.Divisions.SelectMany(d => d.Circuits).SelectMany(c => c.Boxes))
         {
             yield return ("divisions", box.Value, Printed.Longest);
@@ -159,6 +169,7 @@ internal static class JobTexts
         .. job.CircuitSchools.Select(c => ("circuitSchools", c.Circuit)),
         .. job.Pipes.SelectMany(p => p.Circuits).Select(c => ("pipes", c)),
         .. job.Written.Select(w => ("written", w.Circuit)),
+        .. job.Built.Landed.Select(w => ("built.landed", w.Circuit)),
         .. job.Divisions.SelectMany(d => d.Circuits).Select(c => ("divisions", c.Key)),
         .. job.Pins.Boxes.Select(p => ("pins.boxes", p.Circuit)),
         .. job.Pins.Spaces.Select(p => ("pins.spaces", p.Circuit)),

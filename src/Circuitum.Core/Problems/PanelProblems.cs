@@ -73,6 +73,16 @@ internal static class PanelProblems
             yield return new($"written “{written.Circuit}”", "a space lies from 1 to 84");
         }
 
+        foreach (var landed in job.Built.Landed.Where(w => w.Space.Number is < 1 or > PanelSpace.Most))
+        {
+            yield return new($"built.landed “{landed.Circuit}”", "a space lies from 1 to 84");
+        }
+
+        foreach (var twice in job.Built.Landed.GroupBy(w => w.Circuit).Where(g => g.Count() > 1))
+        {
+            yield return new($"built.landed “{twice.Key}”", "is landed twice");
+        }
+
         foreach (var twice in job.Written.GroupBy(w => w.Circuit).Where(g => g.Count() > 1))
         {
             yield return new($"written “{twice.Key}”", "is written twice");

@@ -24,6 +24,7 @@ internal sealed class CircuitRoute
     private readonly Func<Place, Place, Length> cost;
     private readonly Dictionary<object, int> places;
     private readonly int?[,]? costs;
+    private readonly HashSet<(int, int, RunPurpose)> lies;
     private int? serves;
 
     public CircuitRoute(Circuit circuit, Survey survey, RunEnd panel, Wayfinder finder, Job job, CodeBook book)
@@ -35,6 +36,7 @@ internal sealed class CircuitRoute
             .ToDictionary(p => (object)p.Place, p => p.Index, ReferenceEqualityComparer.Instance);
         costs = boxes.Count > MostWeighed ? null : new int?[places.Count, places.Count];
         cost = costs is null ? Reckoning.Between : Asked;
+        lies = Lying();
         damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
         groups = ControlGroups.Of(boxes, job.Schools, p => cost(panel.Place, p.Place));
         // What the feed is near anyway: boxes that are always live, and switches that work alone.
@@ -46,6 +48,31 @@ internal sealed class CircuitRoute
             groups = Together(groups);
         }
     }
+
+    // Cables of this circuit that are pulled already, by the places of their ends.
+    private HashSet<(int, int, RunPurpose)> Lying()
+    {
+        if (job.Built.Runs.IsEmpty)
+        {
+            return [];
+        }
+
+        var at = boxes.Select((b, i) => (End: RunId.EndOf(b.Box.Id), Index: i)).Append((panel.End, boxes.Count))
+            .ToDictionary(e => e.Item1, e => e.Item2, StringComparer.Ordinal);
+        return [.. job.Built.Runs.Where(r => at.ContainsKey(r.Run.One) && at.ContainsKey(r.Run.Other))
+            .SelectMany(r => new[] { (at[r.Run.One], at[r.Run.Other], r.Run.Purpose), (at[r.Run.Other], at[r.Run.One], r.Run.Purpose) })];
+    }
+
+    // No way round is as dear as pulling again what lies there: it counts as 1300 ft saved.
+    private static readonly Length Lies = new(-1_000_000);
+
+    // What a cable for a purpose still costs.
+    private Length Still(Place a, Place b, RunPurpose purpose) => lies.Count > 0 && places.TryGetValue(a, out var from)
+        && places.TryGetValue(b, out var to) && lies.Contains((from, to, purpose)) ? Lies : cost(a, b);
+
+    private Length StillFeed(Place a, Place b) => Still(a, b, RunPurpose.Feed);
+
+    private Length StillLeg(Place a, Place b) => Still(a, b, RunPurpose.Leg);
 
     private static bool CanTurn(ControlGroup group) => group.Switches.Length is > 1 and <= MostInOrder;
 
@@ -90,12 +117,12 @@ internal sealed class CircuitRoute
     private long CableOf(ImmutableArray<ControlGroup> sets)
     {
         var fed = boxes.Where(b => TakesFeed(b, sets) || (!b.HasAlarm && !b.IsHead && NeedsFeed(b, sets))).Select(b => b.Place);
-        return SpanningTree.Least([panel.Place, .. fed], cost).Sixtyfourths + sets.Where(CanTurn).Sum(g => OfSet(g, g.Switches));
+        return SpanningTree.Least([panel.Place, .. fed], StillFeed).Sixtyfourths + sets.Where(CanTurn).Sum(g => OfSet(g, g.Switches));
     }
 
     private long OfSet(ControlGroup group, IReadOnlyList<SwitchGang> order) => order.Zip(order.Skip(1))
-        .Sum(p => (long)cost(byId[p.First.Box].Place, byId[p.Second.Box].Place).Sixtyfourths)
-        + SpanningTree.Least([byId[order[^1].Box].Place, .. group.Lamps.Select(l => byId[l].Place)], cost).Sixtyfourths;
+        .Sum(p => (long)Still(byId[p.First.Box].Place, byId[p.Second.Box].Place, RunPurpose.Travelers).Sixtyfourths)
+        + SpanningTree.Least([byId[order[^1].Box].Place, .. group.Lamps.Select(l => byId[l].Place)], StillLeg).Sixtyfourths;
 
     // What the cheapest way between two places of the circuit costs, found once.
     private Length Asked(Place a, Place b) => places.TryGetValue(a, out var from) && places.TryGetValue(b, out var to)
@@ -115,7 +142,7 @@ internal sealed class CircuitRoute
     // lamps among those that work.
     private ControlGroup InOrder(ControlGroup group, List<Place> near)
     {
-        var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => cost(p, byId[s.Box].Place).Sixtyfourths));
+        var feeds = group.Switches.ToDictionary(s => s, s => near.Min(p => StillFeed(p, byId[s.Box].Place).Sixtyfourths));
         return group with { Switches = [.. Working(group).MinBy(o => feeds[o[0]] + OfSet(group, o))!] };
     }
 
@@ -188,7 +215,7 @@ internal sealed class CircuitRoute
         if (firstAlarm is not null)
         {
             var others = alarms.Where(a => a != firstAlarm).ToList();
-            var tree = Tree(others, firstAlarm.Place, _ => false);
+            var tree = Tree(others, firstAlarm.Place, _ => false, RunPurpose.Signal);
             var reached = new Dictionary<int, Run>();
             foreach (var at in tree.Order)
             {
@@ -247,7 +274,7 @@ internal sealed class CircuitRoute
     {
         // A lamp in the box of its last switch needs no cable.
         var ends = lamps.Where(id => id != start.Box.Id).Select(id => byId[id]).ToList();
-        var tree = Tree(ends, start.Place, i => ends[i].Box.Devices.Length == 1 && ends[i].HasLight);
+        var tree = Tree(ends, start.Place, i => ends[i].Box.Devices.Length == 1 && ends[i].HasLight, RunPurpose.Leg);
         var beyond = new List<PlacedBox>[ends.Count];
         foreach (var at in tree.Order.Reverse())
         {
@@ -271,7 +298,7 @@ internal sealed class CircuitRoute
     private Dictionary<BoxId, Run> Trunk(List<PlacedBox> trunk, Run? shared)
     {
         var start = shared?.To.Place ?? panel.Place;
-        var tree = Tree(trunk, start, i => HasRoomToBranch(trunk[i]));
+        var tree = Tree(trunk, start, i => HasRoomToBranch(trunk[i]), RunPurpose.Feed);
         var fed = new Dictionary<BoxId, Run>();
         foreach (var at in tree.Order)
         {
@@ -290,8 +317,9 @@ internal sealed class CircuitRoute
         return fed;
     }
 
-    private FeedTree Tree(List<PlacedBox> ends, Place start, Func<int, bool> branches) => FeedTree.Of(ends.Count,
-        i => cost(start, ends[i].Place).Sixtyfourths, (i, j) => cost(ends[i].Place, ends[j].Place).Sixtyfourths, branches);
+    private FeedTree Tree(List<PlacedBox> ends, Place start, Func<int, bool> branches, RunPurpose purpose) => FeedTree.Of(ends.Count,
+        i => Still(start, ends[i].Place, purpose).Sixtyfourths,
+        (i, j) => Still(ends[i].Place, ends[j].Place, purpose).Sixtyfourths, branches);
 
     // The box, or the largest usual one of its gangs, holds one feed in and two out beside its own legs, 314.16.
     private bool HasRoomToBranch(PlacedBox box)
