@@ -72,7 +72,7 @@ public static partial class JobArchives
 
         await AddJsonAsync(zip, "site.json", (await db.SiteEntries.AsNoTracking().Where(e => e.JobKey == key).OrderBy(e => e.At)
             .ThenBy(e => e.Id).Select(e => new ArchivedEntry(e.Id, e.Subject, e.Step, e.At, e.Received, e.Who, e.Revision, e.Line, e.Note,
-                e.Photograph, e.TakesBack, e.AsName, e.AsWhat, e.AsCut, e.Used)).ToListAsync())
+                e.Photograph, e.TakesBack, e.AsName, e.AsWhat, e.AsCut, e.Used, e.Reel, e.Reading)).ToListAsync())
             .Select(e => e with { Who = names.AsText(e.Who) }));
         foreach (var fingerprint in await db.Photographs.Where(p => p.JobKey == key).Select(p => p.Fingerprint).Order().ToListAsync())
         {
@@ -254,7 +254,8 @@ public static partial class JobArchives
     private sealed record ArchivedSheet(string Panel, int Revision, string Paper, long At, string Who);
 
     private sealed record ArchivedEntry(Guid Id, string Subject, string Step, long At, long Received, string Who, int Revision, string Line,
-        string Note, string? Photograph, Guid? TakesBack, string? AsName, string? AsWhat, int? AsCut, int? Used)
+        string Note, string? Photograph, Guid? TakesBack, string? AsName, string? AsWhat, int? AsCut, int? Used,
+        string? Reel = null, string? Reading = null)
     {
         public StoredSiteEntry For(string key) => new()
         {
@@ -274,6 +275,8 @@ public static partial class JobArchives
             AsWhat = AsWhat,
             AsCut = AsCut,
             Used = Used,
+            Reel = Reel,
+            Reading = Reading,
         };
     }
 

@@ -46,6 +46,9 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : IdentityUserConte
     /// <summary>Links that make an account, or set a new password.</summary>
     public DbSet<StoredInvitation> Invitations => Set<StoredInvitation>();
 
+    /// <summary>Codes on the doors of panels.</summary>
+    public DbSet<StoredDoor> Doors => Set<StoredDoor>();
+
     /// <summary>Links by which somebody reads one job.</summary>
     public DbSet<StoredGuestLink> GuestLinks => Set<StoredGuestLink>();
 
@@ -95,6 +98,8 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : IdentityUserConte
             entry.HasKey(e => new { e.JobKey, e.Id });
             entry.Property(e => e.JobKey).HasMaxLength(24);
             entry.Property(e => e.Step).HasMaxLength(12);
+            entry.Property(e => e.Reel).HasMaxLength(24);
+            entry.Property(e => e.Reading).HasMaxLength(60);
             entry.HasOne<StoredJob>().WithMany().HasForeignKey(e => e.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<StoredMilestone>(milestone =>

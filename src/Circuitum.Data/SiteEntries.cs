@@ -62,10 +62,12 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
         {
             await db.Database.ExecuteSqlAsync($"""
                 INSERT OR IGNORE INTO SiteEntries
-                (JobKey, Id, Subject, Step, At, Received, Who, Revision, Line, Note, Photograph, TakesBack, AsName, AsWhat, AsCut, Used)
+                (JobKey, Id, Subject, Step, At, Received, Who, Revision, Line, Note, Photograph, TakesBack, AsName, AsWhat, AsCut, Used,
+                Reel, Reading)
                 SELECT Key, {e.Id.Value}, {e.Subject.ToString()}, {e.Step.ToString()}, {e.At.UnixMilliseconds},
                 {e.Received.UnixMilliseconds}, {e.Who}, {e.Revision}, {e.Line}, {e.Note}, {e.Photograph}, {e.TakesBack?.Value},
-                {e.As?.Name}, {e.As?.What}, {e.As?.Cut.Sixtyfourths}, {e.Used?.Sixtyfourths} FROM Jobs WHERE Key = {job.Value}
+                {e.As?.Name}, {e.As?.What}, {e.As?.Cut.Sixtyfourths}, {e.Used?.Sixtyfourths},
+                {e.Reel}, {e.Reading?.ToString()} FROM Jobs WHERE Key = {job.Value}
                 """);
         }
 
@@ -95,6 +97,18 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
         kept.TryRemove(job, out _);
     }
 
+    private static TestReading? ReadingOf(string text)
+    {
+        try
+        {
+            return TestReading.Parse(text);
+        }
+        catch (FormatException)
+        {
+            return null;
+        }
+    }
+
     // A row of a later version may name what this one does not know: it is left where it is.
     private static SiteEntry? Read(StoredSiteEntry row, Names names) =>
         Subject.TryParse(row.Subject) is { } subject && Enum.TryParse<SiteStep>(row.Step, out var step) && Enum.IsDefined(step)
@@ -107,6 +121,8 @@ public sealed class SiteEntries(IDbContextFactory<JobsDb> databases)
                 TakesBack = row.TakesBack is { } back ? new EntryId(back) : null,
                 As = row.AsName is { } name ? new(name, row.AsWhat ?? "", new(row.AsCut ?? 0)) : null,
                 Used = row.Used is int used ? new Length(used) : null,
+                Reel = row.Reel,
+                Reading = row.Reading is { } reading ? ReadingOf(reading) : null,
             }
             : null;
 }

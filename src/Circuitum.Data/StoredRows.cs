@@ -161,6 +161,12 @@ public sealed class StoredSiteEntry
 
     /// <summary>What was really used, sixty-fourths of an inch.</summary>
     public int? Used { get; init; }
+
+    /// <summary>The reel it was cut from.</summary>
+    public string? Reel { get; init; }
+
+    /// <summary>What a tester showed.</summary>
+    public string? Reading { get; init; }
 }
 
 /// <summary>A photograph of a job, found by the fingerprint of what is in it: kept once.</summary>

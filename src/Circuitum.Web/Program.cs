@@ -15,7 +15,7 @@ Demo.Begin();
 var builder = WebApplication.CreateBuilder(args);
 // Styles, scripts and fonts are served, compressed, from the build itself.
 builder.WebHost.UseStaticWebAssets();
-builder.Services.AddRazorPages();
+builder.Services.AddRazorPages(pages => pages.Conventions.AddPageRoute("/Find", Gate.Door));
 builder.Services.Configure<MvcOptions>(options =>
 {
     options.ModelBinderProviders.Insert(0, new TypedTextProvider());

@@ -51,8 +51,7 @@ public sealed class SiteFuzz
 
             var (view, _, _) = SiteModel.Views[random.Next(SiteModel.Views.Length)];
             var closing = Enum.GetNames<Closing>()[random.Next(3)];
-            var van = Uri.EscapeDataString($"12-2: {random.Next(1, 300)}");
-            await visitor.GetAsync($"/job/demo/site?view={view}&closing={closing}&van={van}");
+            await visitor.GetAsync($"/job/demo/site?view={view}&closing={closing}&groups={random.Next(-1, 15)}");
         }
 
         Assert.True(kept > 100 && refused > 20, $"{kept} kept, {refused} refused");
@@ -89,14 +88,18 @@ public sealed class SiteFuzz
             ["takesBack"] = back?.Id.ToString(),
             ["used"] = random.Next(5) == 0 ? Odd.Text(random) : null,
             ["note"] = random.Next(3) == 0 ? Odd.Text(random) : null,
+            ["reel"] = random.Next(3) == 0 ? $"R{random.Next(3)}" : random.Next(9) == 0 ? Odd.Text(random) : null,
+            ["what"] = random.Next(3) == 0 ? "12-2" : random.Next(9) == 0 ? Odd.Text(random) : null,
+            ["reading"] = random.Next(3) == 0 ? "WiredRight 121V" : random.Next(9) == 0 ? Odd.Text(random) : null,
         };
     }
 
-    private static string SubjectOf(Plan plan, Random random) => random.Next(6) switch
+    private static string SubjectOf(Plan plan, Random random) => random.Next(7) switch
     {
         0 => $"box:{Any(plan.Job.Boxes, random)?.Id}",
         1 => $"circuit:{Any(plan.Circuits, random)?.Key}",
         2 => $"room:{Any([.. plan.Job.Rooms], random)?.Id}",
+        6 => $"reel:R{random.Next(3)}",
         3 => $"wall:{Any([.. plan.Job.Rooms], random)?.Id}.{random.Next(0, 6)}",
         _ => $"run:{Any(plan.Takeoff.Pulls, random)?.Run}",
     };

@@ -287,3 +287,76 @@ test("the day that board goes on is set, a line of the crew's own is seen in eve
   await expect(lines.first().getByRole("button", { name: /^seen, / })).toHaveAttribute("aria-pressed", "true");
   await expect(page.locator("#unsent")).toHaveText("Everything is sent.");
 });
+
+test("reels are set down without signal, a pull comes off its reel, and one that it cannot make is told before", async ({
+  page,
+  context,
+}) => {
+  await openSite(page, "reels");
+  await kept(page);
+  await context.setOffline(true);
+  const down = async (name, cable, feet) => {
+    await page.getByLabel("Reel", { exact: true }).fill(name);
+    await page.getByLabel("Cable on the reel").selectOption(cable);
+    await page.getByLabel("On it", { exact: true }).fill(feet);
+    await page.getByRole("button", { name: "Set it down" }).click();
+  };
+  await down("R1", "12-2", "100");
+  await down("R2", "12-2", "40-0");
+  await expect(page.getByRole("heading", { name: /^In the van/ })).toContainText("2 reels");
+  await context.setOffline(false);
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+
+  // 44 ft to the disposer: R1 makes it, and has 56 left; R2 could not.
+  await openSite(page);
+  const van = page.getByRole("group", { name: "In the van" });
+  await expect(van).toContainText("R1 12-2 100 ft");
+  const disposer = page.getByRole("listitem").filter({ hasText: "Panel A → Disposer" });
+  await expect(disposer).toContainText("12-2 · 44 ft");
+  await disposer.getByText("Used", { exact: true }).click();
+  const from = disposer.getByLabel(/^From which reel/);
+  await from.selectOption("R2");
+  await expect(disposer).toContainText("R2 has not so much left: take another");
+  await from.selectOption("R1");
+  await expect(disposer).not.toContainText("take another");
+  await disposer.getByRole("button", { name: /^pulled, / }).click();
+  await expect(van).toContainText("R1 12-2 56 ft");
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "reels");
+  await expect(page.getByRole("listitem").filter({ hasText: /^R1/ })).toContainText("12-2, 56 ft left");
+  await openSite(page, "done");
+  await expect(page.getByRole("row", { name: "R1" })).toContainText("1 of 1");
+  await openSite(page, "reels");
+  await page.getByRole("button", { name: "Empty, R1" }).click();
+  await expect(page.getByRole("heading", { name: /^In the van/ })).toContainText("1 reel");
+});
+
+test("a tester's lamps and volts are kept, what is not right is told with where to look, and a torque as read", async ({ page }) => {
+  await openSite(page, "test");
+  const row = page.getByRole("listitem").filter({ hasText: "Family room receptacle 2" }).last();
+  await row.getByText("Read", { exact: true }).click();
+  await row.getByLabel(/^Lamps at/).selectOption("open ground");
+  await row.getByLabel(/^Volts at/).fill("119");
+  await row.getByRole("button", { name: /^Keep what was read/ }).click();
+  await expect(row).toContainText("open ground, 119 V, just now");
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "test");
+  await expect(page.getByRole("heading", { name: "Read, and not right: 1" })).toBeVisible();
+  await expect(page.getByText("open ground: the grounds in this box, then in the box that feeds it")).toBeVisible();
+  await page.getByRole("button", { name: "Wired right, Family room receptacle 2" }).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "test");
+  await expect(page.getByRole("heading", { name: /not right/ })).toHaveCount(0);
+  const found = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+  expect(found.violations.map((v) => v.id)).toEqual([]);
+
+  await openSite(page, "land");
+  const range = page.getByRole("listitem").filter({ hasText: "Induction range" });
+  await range.getByText("Torque", { exact: true }).click();
+  await range.getByLabel(/^Torque of/).fill("45 lb-in");
+  await range.getByRole("button", { name: /^Keep the torque/ }).click();
+  await expect(range.getByRole("button", { name: /^torqued/ })).toHaveAttribute("aria-pressed", "true");
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await openSite(page, "land");
+  await expect(range).toContainText("45 lb-in");
+});

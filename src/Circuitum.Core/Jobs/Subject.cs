@@ -61,6 +61,9 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
     /// <summary>A fixture of a room, by its place in the room's list from 1.</summary>
     public static Subject Fixture(RoomId room, int number) => new(SubjectKind.Fixture, $"{room}.{number}");
 
+    /// <summary>A reel, as it is marked.</summary>
+    public static Subject Reel(string name) => new(SubjectKind.Reel, name);
+
     /// <summary>An obstruction of a level, by its place in the level's list from 1.</summary>
     public static Subject Obstruction(LevelId level, int number) => new(SubjectKind.Obstruction, $"{level}.{number}");
 

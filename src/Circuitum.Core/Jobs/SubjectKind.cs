@@ -56,4 +56,7 @@ public enum SubjectKind
 
     /// <summary>A pipe.</summary>
     Pipe,
+
+    /// <summary>A reel of cable in the van.</summary>
+    Reel,
 }

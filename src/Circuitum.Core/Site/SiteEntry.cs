@@ -73,6 +73,12 @@ public sealed record SiteEntry(EntryId Id, Subject Subject, SiteStep Step, Insta
     /// <summary>What was really used of the cable; null where nobody measured.</summary>
     public Length? Used { get; init; }
 
+    /// <summary>The reel it was cut from, as it is marked; null where nobody said.</summary>
+    public string? Reel { get; init; }
+
+    /// <summary>What a tester showed; null for everything else.</summary>
+    public TestReading? Reading { get; init; }
+
     /// <summary>When it was done: as the phone says, but never later than the server had it.</summary>
     public Instant When => IsAhead ? Received : At;
 

@@ -39,6 +39,12 @@ public static class SiteProgress
             .Where(x => x.Entry is not null).GroupBy(x => x.Entry!.Who, x => x.Line).Select(g => Of(g.Key, g, record))
             .OrderByDescending(t => t.DoneCut).ThenBy(t => t.Name, StringComparer.Ordinal)];
 
+    /// <summary>By the reel it came from; runs of which nobody said are not counted.</summary>
+    public static ImmutableArray<Tally> ByReel(Plan plan, SiteRecord record) =>
+        [.. plan.Takeoff.Pulls.Select(l => (Line: l, Reel: record.ReelOf(Subject.Run(l.Run))))
+            .Where(x => x.Reel is not null).GroupBy(x => x.Reel!, x => x.Line).OrderBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g => Of(g.Key, g, record))];
+
     private static Tally Of(string name, IEnumerable<PullLine> lines, SiteRecord record)
     {
         var all = lines.ToList();

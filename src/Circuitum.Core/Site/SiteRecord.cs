@@ -10,7 +10,7 @@ namespace Circuitum.Core.Site;
 /// </summary>
 public sealed class SiteRecord
 {
-    private readonly FrozenDictionary<(Subject, SiteStep, string), SiteEntry> standing;
+    private readonly FrozenDictionary<(Subject, SiteStep, string), ImmutableArray<SiteEntry>> standing;
 
     private SiteRecord(ImmutableArray<SiteEntry> entries)
     {
@@ -18,7 +18,7 @@ public sealed class SiteRecord
         var back = entries.Where(e => e.TakesBack is not null).Select(e => (e.TakesBack!.Value, e.Subject, e.Step, e.Line)).ToHashSet();
         Standing = [.. entries.Where(e => e.TakesBack is null && !back.Contains((e.Id, e.Subject, e.Step, e.Line)))];
         Pulled = Standing.Where(e => e.Step == SiteStep.Pulled).Select(e => e.Subject.AsRun).OfType<RunId>().ToImmutableHashSet();
-        standing = Standing.GroupBy(e => (e.Subject, e.Step, e.Line)).ToFrozenDictionary(g => g.Key, g => g.First());
+        standing = Standing.GroupBy(e => (e.Subject, e.Step, e.Line)).ToFrozenDictionary(g => g.Key, g => g.ToImmutableArray());
     }
 
     /// <summary>Nothing is done.</summary>
@@ -39,10 +39,23 @@ public sealed class SiteRecord
         .OrderBy(e => e.When).ThenBy(e => e.Id)]);
 
     /// <summary>The entry by which a step is done; null while it is not.</summary>
-    public SiteEntry? Of(Subject subject, SiteStep step, string line = "") => standing.GetValueOrDefault((subject, step, line));
+    public SiteEntry? Of(Subject subject, SiteStep step, string line = "") => All(subject, step, line).FirstOrDefault();
+
+    /// <summary>Every entry that says a step is done, the first first: two may have written it down, or what was used was said later. To
+    /// take the step back all of them are.</summary>
+    public ImmutableArray<SiteEntry> All(Subject subject, SiteStep step, string line = "") =>
+        standing.TryGetValue((subject, step, line), out var all) ? all : [];
+
+    /// <summary>The reel that a run was cut from, as was said last; null where nobody said.</summary>
+    public string? ReelOf(Subject run) => All(run, SiteStep.Pulled).LastOrDefault(e => e.Reel is not null)?.Reel;
 
     /// <summary>The step is done.</summary>
     public bool Is(Subject subject, SiteStep step, string line = "") => standing.ContainsKey((subject, step, line));
+
+    /// <summary>The last reading of an outlet, or between two bars of a panel; null before the first.</summary>
+    /// <param name="subject">The box or the panel.</param>
+    /// <param name="line">Which bars, as <see cref="PanelBars"/> names them; empty for a box.</param>
+    public SiteEntry? Metered(Subject subject, string line = "") => All(subject, SiteStep.Metered, line).LastOrDefault();
 
     /// <summary>Photographs of a wall, a room or whatever it is, the oldest first.</summary>
     public IEnumerable<SiteEntry> Photographs(Subject subject) => Standing.Where(e => e.Photograph is not null && e.Subject == subject);

@@ -59,6 +59,15 @@ public enum SiteStep
 
     /// <summary>A pipe lies from end to end.</summary>
     Laid,
+
+    /// <summary>A reel stands in the van with so much on it.</summary>
+    Counted,
+
+    /// <summary>A reel is empty, or gone.</summary>
+    Finished,
+
+    /// <summary>An outlet or a circuit was read with a tester.</summary>
+    Metered,
 }
 
 /// <summary>Which steps there are for what.</summary>
@@ -73,6 +82,7 @@ public static class SiteSteps
         SubjectKind.LowVoltage => [SiteStep.Pulled, SiteStep.Labeled, SiteStep.Trimmed, SiteStep.Tested],
         SubjectKind.Trench => [SiteStep.Dug, SiteStep.Inspected, SiteStep.Filled],
         SubjectKind.Pipe => [SiteStep.Laid, SiteStep.Inspected],
+        SubjectKind.Reel => [SiteStep.Counted, SiteStep.Finished],
         _ => [],
     };
 
@@ -86,6 +96,9 @@ public static class SiteSteps
     /// <summary>It is about a line of the walk, and names it.</summary>
     public static bool IsOfWalk(this SiteStep step) => step is SiteStep.Passed or SiteStep.Correction;
 
+    /// <summary>A tester may be held to it.</summary>
+    public static bool IsMetered(this SubjectKind kind) => kind is SubjectKind.Box or SubjectKind.Panel;
+
     /// <summary>The step as it is said: made up.</summary>
     public static string Words(this SiteStep step) => step switch
     {
@@ -93,6 +106,7 @@ public static class SiteSteps
         SiteStep.Passed => "seen",
         SiteStep.WouldNotLatch => "would not latch",
         SiteStep.Searched => "fault looked for",
+        SiteStep.Metered => "read",
         _ => step.ToString().ToLowerInvariant(),
     };
 }

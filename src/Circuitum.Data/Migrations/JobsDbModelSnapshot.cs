@@ -91,6 +91,29 @@ namespace Circuitum.Data.Migrations
                     b.ToTable("AspNetUsers", (string)null);
                 });
 
+            modelBuilder.Entity("Circuitum.Data.People.StoredDoor", b =>
+                {
+                    b.Property<string>("JobKey")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Code")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MadeBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobKey");
+
+                    b.HasIndex("Code")
+                        .IsUnique();
+
+                    b.ToTable("Doors");
+                });
+
             modelBuilder.Entity("Circuitum.Data.People.StoredGuestLink", b =>
                 {
                     b.Property<int>("Id")
@@ -527,8 +550,16 @@ namespace Circuitum.Data.Migrations
                     b.Property<string>("Photograph")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Reading")
+                        .HasMaxLength(60)
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("Received")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Reel")
+                        .HasMaxLength(24)
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Revision")
                         .HasColumnType("INTEGER");
@@ -619,6 +650,15 @@ namespace Circuitum.Data.Migrations
                     b.HasKey("UserId", "LoginProvider", "Name");
 
                     b.ToTable("AspNetUserTokens", (string)null);
+                });
+
+            modelBuilder.Entity("Circuitum.Data.People.StoredDoor", b =>
+                {
+                    b.HasOne("Circuitum.Data.StoredJob", null)
+                        .WithMany()
+                        .HasForeignKey("JobKey")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Circuitum.Data.People.StoredGuestLink", b =>

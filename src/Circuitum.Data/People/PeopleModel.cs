@@ -28,6 +28,14 @@ internal static class PeopleModel
             link.Property(l => l.For).HasMaxLength(40);
             link.HasOne<StoredJob>().WithMany().HasForeignKey(l => l.JobKey).OnDelete(DeleteBehavior.Cascade);
         });
+        builder.Entity<StoredDoor>(door =>
+        {
+            door.HasKey(d => d.JobKey);
+            door.HasIndex(d => d.Code).IsUnique();
+            door.Property(d => d.JobKey).HasMaxLength(24);
+            door.Property(d => d.Code).HasMaxLength(40);
+            door.HasOne<StoredJob>().WithMany().HasForeignKey(d => d.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
         builder.Entity<StoredSession>(session =>
         {
             session.HasKey(s => s.KeyHash);

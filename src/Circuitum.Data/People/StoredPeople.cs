@@ -59,6 +59,19 @@ public sealed class StoredGuestLink
     public long? Ended { get; set; }
 }
 
+/// <summary>The code on the doors of a job's panels.</summary>
+public sealed class StoredDoor
+{
+    /// <summary>The job.</summary>
+    public required string JobKey { get; init; }
+
+    /// <summary>The code.</summary>
+    public required string Code { get; init; }
+
+    /// <summary>Who opened them.</summary>
+    public required string MadeBy { get; init; }
+}
+
 /// <summary>A browser that is signed in, as a member or by a guest's link.</summary>
 public sealed class StoredSession
 {

@@ -87,12 +87,12 @@ public static class CsvFiles
     /// <summary>site.csv: a line for each entry of the record on site, in the order it was done; what is taken back stands in it
     /// too.</summary>
     public static string Site(SiteRecord record) => Write(
-        "id,at,received,who,revision,subject,step,line,name,what,cut_ft,used,note,photograph,takes_back",
+        "id,at,received,who,revision,subject,step,line,name,what,cut_ft,used,note,photograph,takes_back,reel,reading",
         record.Entries.Select(e => new object[]
         {
             e.Id, Time(e.At), Time(e.Received), e.Who, e.Revision, e.Subject, e.Step.Words(), e.Line, e.As?.Name ?? "", e.As?.What ?? "",
             e.As is { Cut: var cut } && cut > Length.Zero ? cut.WholeFeetUp : "", e.Used?.ToString() ?? "", e.Note, e.Photograph ?? "",
-            e.TakesBack?.ToString() ?? "",
+            e.TakesBack?.ToString() ?? "", e.Reel ?? "", e.Reading?.Words ?? "",
         }));
 
     private static string Time(Instant at) =>

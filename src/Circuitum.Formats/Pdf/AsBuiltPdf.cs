@@ -262,12 +262,13 @@ public static class AsBuiltPdf
 
         public void Tests()
         {
-            var tests = record.Standing.Where(e => e.Step is SiteStep.Tested or SiteStep.Torqued or SiteStep.Searched
+            var tests = record.Standing.Where(e => e.Step is SiteStep.Tested or SiteStep.Torqued or SiteStep.Searched or SiteStep.Metered
                 || (e.Step == SiteStep.Passed && e.Note.Length > 0)).ToList();
             to.Head(tests.Count == 0 ? "No test is written down" : "Tests and readings");
             foreach (var entry in tests)
             {
                 to.Cells(TestColumns, [Day(entry.When), entry.Step.Words(), $"{SiteNames.Of(plan, entry.Subject)} · {entry.Who}"
+                    + (entry.Reading is { } reading ? $" · {reading.Words}" : "")
                     + (entry.Note.Length > 0 ? $" · {entry.Note}" : "")]);
             }
         }

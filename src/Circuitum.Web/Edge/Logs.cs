@@ -17,7 +17,7 @@ public static class Logs
     private const long LargestFile = 10 * 1024 * 1024;
 
     // Parts of an address after these open something.
-    private static readonly string[] Secret = ["/invitation/", "/guest/"];
+    private static readonly string[] Secret = ["/invitation/", "/guest/", "/door/"];
 
     /// <summary>Adds them.</summary>
     public static void AddLogs(this WebApplicationBuilder builder, string? folder)

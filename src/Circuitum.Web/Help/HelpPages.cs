@@ -56,12 +56,15 @@ public static class HelpPages
             [
                 "Pull lists the runs in the order your crew works. Press Pulled when a cable lies; press again to take it back.",
                 "Without signal everything you press is kept on the phone, with its own time, and sent when the server answers.",
-                "When the plan changes after a cable is pulled, the top of the page says what comes out and what is pulled again.",
+                "What is pulled stays where it lies when the plan changes, and a landed breaker keeps its space. Where a rule or a "
+                    + "larger breaker asks for other, the top of the page says what comes out and what is pulled again.",
                 "Walk goes through the house before it is covered: press seen, or write down what is wrong and who mends it.",
                 "Say on the walk when walls close: what is not ready turns amber as the day comes. Lines of your own go with the crew’s "
                     + "house rules to the next job.",
-                "Take photographs of open walls on the walk; the wall’s card on House shows them years later.",
-                "Reels says which cut comes from which reel, so that the fewest are bought, and whether fewer could ever do.",
+                "Take photographs of open walls on the walk; the card of the wall, box or cable shows them years later.",
+                "Reels: set down what stands in the van. Each run that is ticked comes off its reel; the pull list says when one has "
+                    + "not so much left, and Reels what to order, with prices, for tomorrow or for all.",
+                "Test keeps what a tester’s lamps and a meter showed at every outlet and panel, and says where to look when it is wrong.",
                 "Measured keeps what a run really used; Done compares it with the plan, by kind of run.",
             ],
             []),

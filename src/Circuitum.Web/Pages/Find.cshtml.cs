@@ -9,6 +9,13 @@ namespace Circuitum.Web.Pages;
 /// <summary>Finds the breakers of a room, on a phone before the panel.</summary>
 public sealed class FindModel(Workbench bench) : JobPage(bench)
 {
+    /// <summary>The code on the panel's door, where it was come by; null for whoever is signed in.</summary>
+    [FromRoute]
+    public string? Code { get; set; }
+
+    /// <summary>Where this page is, for the next room.</summary>
+    public string Here => (Code is null ? $"/job/{Key}/find" : $"/door/{Code}") + (Panel is null ? "" : $"/{Panel}");
+
     /// <summary>The panel looked at; nothing looks at all of them.</summary>
     [FromRoute]
     public string? Panel { get; set; }

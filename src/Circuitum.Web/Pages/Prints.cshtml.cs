@@ -2,15 +2,17 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Panels;
 using Circuitum.Core.Takeoff;
 using Circuitum.Data;
+using Circuitum.Data.People;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.Pdf;
 using Circuitum.Web.Bench;
+using Circuitum.Web.Sharing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Circuitum.Web.Pages;
 
 /// <summary>The schedule of a panel on paper: printed, compared with what somebody typed, and with what was printed before.</summary>
-public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clock) : JobPage(bench)
+public sealed class PrintsModel(Workbench bench, Sheets sheets, Doors doors, Shared shared, TimeProvider clock) : JobPage(bench)
 {
     /// <summary>The panel.</summary>
     [FromRoute]
@@ -75,7 +77,9 @@ public sealed class PrintsModel(Workbench bench, Sheets sheets, TimeProvider clo
             Paper = sheet,
             Panel = Schedule.Panel.Id,
             Stamp = Stamp,
-            Address = code == "address" ? $"{Request.Scheme}://{Request.Host}/job/{Key}/find/{Panel}" : null,
+            Address = code != "address" ? null
+                : await doors.OfAsync(new(Key)) is { } door && shared.Is ? shared.Link(Request.Host, $"/door/{door}/{Panel}")
+                : $"{Request.Scheme}://{Request.Host}/job/{Key}/find/{Panel}",
         }), "application/pdf");
     }
 

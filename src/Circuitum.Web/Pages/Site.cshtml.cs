@@ -3,9 +3,14 @@ using Circuitum.Core.Changes;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Panels;
 using Circuitum.Core.Plans;
+using Circuitum.Core.Pricing;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Site;
+using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
+using Circuitum.Formats.Csv;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Proving;
 using Circuitum.Web.Site;
@@ -17,9 +22,12 @@ namespace Circuitum.Web.Pages;
 /// <param name="Subject">Of what.</param>
 /// <param name="Step">Which step.</param>
 /// <param name="Name">Of what, in words, for whoever cannot see the row.</param>
-/// <param name="Done">The entry by which it is done; null while it is not.</param>
-public sealed record Tick(Subject Subject, SiteStep Step, string Name, SiteEntry? Done)
+/// <param name="All">The entries by which it is done; none while it is not.</param>
+public sealed record Tick(Subject Subject, SiteStep Step, string Name, ImmutableArray<SiteEntry> All)
 {
+    /// <summary>The first of them.</summary>
+    public SiteEntry? Done => All.FirstOrDefault();
+
     /// <summary>The line of the walk; empty for everything else.</summary>
     public string Line { get; init; } = "";
 }
@@ -37,7 +45,9 @@ public sealed record SiteLine(Tick Tick, string Text, string Beside, string Asks
 /// <param name="Room">The room.</param>
 /// <param name="Shots">What was taken, the oldest first.</param>
 /// <param name="Record">All that is written down.</param>
-public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteEntry> Shots, SiteRecord Record)
+/// <param name="Things">Boxes in it and cables that end in it, by name.</param>
+public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteEntry> Shots, SiteRecord Record,
+    ImmutableArray<(Subject Subject, string Words)> Things)
 {
     /// <summary>As it is called.</summary>
     public string Name => Room.Name;
@@ -53,13 +63,13 @@ public sealed record RoomPhotographs(string Key, Room Room, ImmutableArray<SiteE
     /// <summary>What a photograph is of, and what was said of it.</summary>
     public string Words(SiteEntry shot) => string.Join(", ", new[]
     {
-        Sides.FirstOrDefault(s => s.Subject == shot.Subject).Words, shot.Note.Length > 0 ? shot.Note : null, shot.Who,
+        Sides.Concat(Things).FirstOrDefault(s => s.Subject == shot.Subject).Words, shot.Note.Length > 0 ? shot.Note : null, shot.Who,
         SiteModel.Time(shot.When),
     }.OfType<string>());
 }
 
 /// <summary>Site: what is pulled, made up, landed, and what is next; it works without signal once it was opened.</summary>
-public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clock) : JobPage(bench)
+public sealed class SiteModel(Workbench bench, CrewRules rules, Data.Offers offers, TimeProvider clock) : JobPage(bench)
 {
     /// <summary>Most entries that the book shows, the newest.</summary>
     public const int MostListed = 200;
@@ -80,9 +90,12 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
     [FromQuery(Name = "order")]
     public string? Order { get; set; }
 
-    /// <summary>What stands in the van, typed: 12-2: 120, 60.</summary>
-    [FromQuery(Name = "van")]
-    public string? Van { get; set; }
+    /// <summary>How many groups of the pull list reels are wanted for; all that is left where nothing is said.</summary>
+    [FromQuery(Name = "groups")]
+    public string? ForGroups { get; set; }
+
+    /// <summary>The most groups that can be chosen.</summary>
+    public const int MostGroups = 12;
 
     /// <summary>What is about to be covered.</summary>
     [FromQuery(Name = "closing")]
@@ -113,6 +126,30 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
     /// <summary>Which cut comes from which reel, by cable.</summary>
     public ImmutableArray<(string Cable, ReelPlan Plan)> Reels { get; private set; } = [];
 
+    /// <summary>The reels in the van.</summary>
+    public ImmutableArray<StandingReel> Stock { get; private set; } = [];
+
+    /// <summary>What new reels cost by the crew's list; null where it has no price of that cable.</summary>
+    public Money? PriceOf(string cable, ReelPlan plan) => Prices?.Find(cable, "ft") is { } item
+        ? item.Price * plan.Bought.Sum(r => r.Length.WholeFeetUp) : null;
+
+    private PriceList? Prices { get; set; }
+
+    /// <summary>Cables that the plan has.</summary>
+    public IEnumerable<string> Cables => Plan.Takeoff.Pulls.Where(IsOnReels).Select(l => l.Cable).Distinct().Order(StringComparer.Ordinal);
+
+    /// <summary>The reel that a run is, or is to be, cut from; null where that is not known.</summary>
+    public string? ReelFor(PullLine line) => Record.Is(Subject.Run(line.Run), SiteStep.Pulled) ? Record.ReelOf(Subject.Run(line.Run))
+        : Reels.FirstOrDefault(r => r.Cable == line.Cable).Plan?.Standing.FirstOrDefault(r => r.Cuts.Any(c => c.Run == line.Run))?.Name;
+
+    /// <summary>The reels that a run may be cut from: of its cable, and the one that it was said to be from.</summary>
+    public IEnumerable<string> ReelsFor(PullLine line) => Stock.Where(r => r.Cable == line.Cable).Select(r => r.Name)
+        .Concat(new[] { ReelFor(line) }.OfType<string>()).Distinct();
+
+    /// <summary>Feet, or meters, of cable as a number.</summary>
+    public string Plain(Length length) => (Plan.Job.Schools.Measure == Measure.Metres ? length.Metres : length.Feet)
+        .ToString("0.##", System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>The plan.</summary>
     public Plan Plan => Open.Plan;
 
@@ -124,11 +161,20 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         Views.FirstOrDefault(v => v.View == View) is { View: not null } chosen ? chosen : Views[0];
 
     /// <summary>A tick of a subject.</summary>
-    public Tick Tick(Subject subject, SiteStep step, string name) => new(subject, step, name, Record.Of(subject, step));
+    public Tick Tick(Subject subject, SiteStep step, string name) => new(subject, step, name, Record.All(subject, step));
 
-    /// <summary>What is not pulled yet, as cuts by cable.</summary>
-    private ILookup<string, Cut> CutsLeft() => Open.Plan.Takeoff.Pulls.Where(l => !Record.Is(Subject.Run(l.Run), SiteStep.Pulled)
-        && l.Length > Length.Zero).ToLookup(l => l.Cable, l => new Cut(l.Run, l.LabelFrom, l.Length));
+    // Conductors that are pulled loose into a pipe come off spools of their own.
+    private bool IsOnReels(PullLine line) => Plan.FindRun(line.Run)?.Run.Jacket != Jacket.Loose;
+
+    // What is not pulled yet, as cuts by cable: of the groups that come next, or all.
+    private ILookup<string, Cut> CutsLeft()
+    {
+        var groups = PullOrder.Of(Plan, Manner).Select(g => g.Lines.Where(l => !Record.Is(Subject.Run(l.Run), SiteStep.Pulled)
+            && l.Length > Length.Zero && IsOnReels(l)).ToList()).Where(g => g.Count > 0);
+        var wanted = int.TryParse(ForGroups, System.Globalization.CultureInfo.InvariantCulture, out var most) && most > 0
+            ? groups.Take(most) : groups;
+        return wanted.SelectMany(g => g).ToLookup(l => l.Cable, l => new Cut(l.Run, l.LabelFrom, l.Length));
+    }
 
     /// <summary>Pins in the plan what is done already, so that the plan follows the house.</summary>
     public Task<IActionResult> OnPostKeepAsync(int from, string entry) => ChangeAsync(from, async () =>
@@ -176,7 +222,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
     public BoardWalk Board => new(Plan, Dead);
 
     /// <inheritdoc/>
-    protected override Task ReadAsync()
+    protected override async Task ReadAsync()
     {
         var plan = Open.Plan;
         Manner = Enum.TryParse<PullManner>(Order, true, out var manner) && Enum.IsDefined(manner) ? manner : PullManner.SameWay;
@@ -185,12 +231,17 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         Stops = At.View == "walk" ? Walk.Of(plan, Record, Closing) : [];
         ClosingStates = At.View == "walk" || !plan.Job.Closings.IsEmpty ? ClosingState.Of(plan, Record) : [];
         Groups = At.View == "pull" ? PullOrder.Of(plan, Manner) : [];
-        if (At.View == "reels")
+        Stock = ReelStock.Of(Record);
+        if (At.View == "reels" || (At.View == "pull" && !Stock.IsEmpty))
         {
             ReadReels();
         }
 
-        return Task.CompletedTask;
+        if (At.View == "reels")
+        {
+            Prices = await offers.PricesAsync() is { } brought
+                ? PriceListFiles.Read(System.Text.Encoding.UTF8.GetBytes(brought.Document)) : PriceListFiles.Shipped;
+        }
     }
 
     private void ReadReels()
@@ -198,14 +249,13 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         try
         {
             var full = string.IsNullOrWhiteSpace(Full) ? FullReel : Length.Parse(Full);
-            if (full < Length.FromFeet(10) || full > Length.FromFeet(5000))
+            if (full < Length.FromFeet(10) || full > SentEntry.LongestReel)
             {
                 throw new FormatException($"A full reel of {full}? It has 10 to 5000 ft.");
             }
 
-            var van = VanReels.Read(Van ?? "");
             Reels = [.. CutsLeft().OrderBy(c => c.Key, StringComparer.Ordinal).Select(c => (c.Key, ReelCutting.Of(
-                [.. van[c.Key].Select((left, i) => ($"reel {i + 1}, {left.Cut(Plan.Job.Schools.Measure)}", left))], [.. c], full)))];
+                [.. Stock.Where(r => r.Cable == c.Key && r.Left > Length.Zero).Select(r => (r.Name, r.Left))], [.. c], full)))];
         }
         catch (FormatException e)
         {
@@ -266,7 +316,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         [.. Record.Corrections(reading.Subject, reading.Line)]);
 
     private Tick Seen(Subject subject, string line, string name) =>
-        new(subject, SiteStep.Passed, name, Record.Of(subject, SiteStep.Passed, line)) { Line = line };
+        new(subject, SiteStep.Passed, name, Record.All(subject, SiteStep.Passed, line)) { Line = line };
 
     /// <summary>Every protective device, those that failed first, then those that are due.</summary>
     public IEnumerable<(DeviceLife Life, string Says)> Lives()
@@ -279,14 +329,39 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
             : l.IsDue(now) ? $"due: last tested {Time(last.When)}" : $"tested {Time(last.When)} by {last.Who}"));
     }
 
+    /// <summary>What must be read there.</summary>
+    public Volts Nominal(Subject subject, string line) => PanelBars.Find(line)?.Nominal(Plan.Book.Supply)
+        ?? Plan.CircuitOf(new(subject.Id))?.Circuit.Load.Volts ?? Plan.Book.Supply.ToNeutral;
+
+    /// <summary>Outlets that are read, room by room: receptacles by a tester's lamps, equipment by a meter.</summary>
+    public IEnumerable<(FramedRoom Room, string Level, ImmutableArray<PlacedBox> Boxes)> Metered => Walk.Rooms(Plan)
+        .Select(r => (r.Room, r.Level, r.Boxes.Where(b => b.Plates.Any() || b.Box.Devices.Any(d => d.Kind.IsReceptacle()))
+            .ToImmutableArray())).Where(r => r.Item3.Length > 0);
+
+    /// <summary>The last readings that show something wrong, and where.</summary>
+    public IEnumerable<(SiteEntry Entry, string Where, string Says)> Wrong => Record.Standing.Where(e => e.Step == SiteStep.Metered
+        && Record.Metered(e.Subject, e.Line) == e).SelectMany(e => e.Reading!.Troubles(Nominal(e.Subject, e.Line)).Select(t =>
+            (e, $"{SiteNames.Of(Plan, e.Subject)}{(PanelBars.Find(e.Line) is { } bars ? $", {bars.Words}" : "")}", t)));
+
     /// <summary>The photographs of a room.</summary>
-    public RoomPhotographs PhotographsOf(FramedRoom room) => new(Key, room.Room, [.. Record.Photographs(room.Room.Id,
-        Plan.Survey.Boxes.Where(b => b.Box.Room == room.Room.Id).Select(b => Subject.Box(b.Box.Id)).ToHashSet())], Record);
+    public RoomPhotographs PhotographsOf(FramedRoom room)
+    {
+        var boxes = Plan.Survey.Boxes.Where(b => b.Box.Room == room.Room.Id).ToList();
+        var here = boxes.Select(b => b.Box.Id).ToHashSet();
+        ImmutableArray<(Subject Subject, string Words)> things =
+        [
+            .. boxes.Select(b => (Subject.Box(b.Box.Id), b.Name)),
+            .. Plan.Circuits.SelectMany(c => c.Runs).Where(r => (r.From.Box is { } from && here.Contains(from))
+                || (r.To.Box is { } to && here.Contains(to))).Select(r => (Subject.Run(r.Id), $"{r.From.Name} → {r.To.Name}")),
+        ];
+        return new(Key, room.Room, [.. Record.Photographs(room.Room.Id, things.Select(t => t.Subject).ToHashSet())], Record, things);
+    }
 
     /// <summary>What is pulled, by floor, by who and by circuit; what has nothing to count is left out.</summary>
     public IEnumerable<(string Title, ImmutableArray<Tally> Tallies)> Tallies() => new[]
     {
         ("By floor", SiteProgress.ByLevel(Plan, Record)), ("By who", SiteProgress.ByWho(Plan, Record)),
+        ("By reel", SiteProgress.ByReel(Plan, Record)),
         ("By circuit", SiteProgress.ByCircuit(Plan, Record)),
     }.Where(t => !t.Item2.IsEmpty);
 
@@ -296,6 +371,8 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, TimeProvider clo
         $"{entry.Who}, {Time(entry.When)}",
         entry.IsAhead ? $"the phone’s clock said {Time(entry.At)}" : null,
         entry.Used is { } length ? $"used {length}" : null,
+        entry.Reel is { } reel ? $"from {reel}" : null,
+        entry.Reading?.Words,
         entry.Note.Length > 0 ? entry.Note : null,
     }.OfType<string>());
 

@@ -36,6 +36,7 @@ public static class Addresses
         ["sign-in"] = (Admits.Anyone, Admits.Anyone),
         ["invitation/{code}"] = (Admits.Anyone, Admits.Anyone),
         ["guest/{code}"] = (Admits.Anyone, Admits.Anyone),
+        [Gate.Door] = (Admits.Anyone, Admits.Nobody),
         [""] = (Admits.Crew, Admits.Lead),
         ["Index"] = (Admits.Crew, Admits.Lead),
         ["account"] = (Admits.Crew, Admits.Crew),

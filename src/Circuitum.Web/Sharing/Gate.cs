@@ -7,12 +7,16 @@ using Microsoft.AspNetCore.StaticAssets;
 namespace Circuitum.Web.Sharing;
 
 /// <summary>Stands before every page, file and stream of a server that is shared, and lets in whom the address admits.</summary>
-public sealed class Gate(RequestDelegate next, Shared shared, Sessions sessions, Drawings drawings)
+public sealed class Gate(RequestDelegate next, Shared shared, Sessions sessions, Drawings drawings, Doors doors)
 {
     /// <summary>The cookie that holds the key of a session.</summary>
     public const string Cookie = "__Host-session";
 
-    private static readonly string[] OnlyShared = ["sign-in", "invitation/{code}", "guest/{code}", "account", "people", "job/{key}/share"];
+    /// <summary>Where the code on a panel's door leads: the pattern of its route.</summary>
+    public const string Door = "door/{code}/{panel?}";
+
+    private static readonly string[] OnlyShared =
+        [Door, "sign-in", "invitation/{code}", "guest/{code}", "account", "people", "job/{key}/share"];
 
     /// <summary>Lets in, or answers why not.</summary>
     public async Task InvokeAsync(HttpContext context)
@@ -37,6 +41,19 @@ public sealed class Gate(RequestDelegate next, Shared shared, Sessions sessions,
             await Guard.AnswerAsync(context, StatusCodes.Status400BadRequest,
                 "This came without HTTPS. The proxy before this server has to pass on “X-Forwarded-Proto: https”.");
             return;
+        }
+
+        // Whoever stands before a panel reads one page of one job, as the owner allowed it: the code says which.
+        if (pattern == Door)
+        {
+            if (await doors.FindAsync(context.GetRouteValue("code")?.ToString() ?? "") is not { } job)
+            {
+                await Guard.AnswerAsync(context, StatusCodes.Status404NotFound,
+                    "This code opens nothing any more. Whoever keeps the panel’s schedule can print a new one.");
+                return;
+            }
+
+            context.Request.RouteValues["key"] = job.Value;
         }
 
         var sends = !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method);

@@ -18,6 +18,7 @@ public static class ShareSetup
         builder.Services.AddSingleton<Sessions>();
         builder.Services.AddSingleton<Invitations>();
         builder.Services.AddSingleton<GuestLinks>();
+        builder.Services.AddSingleton<Doors>();
         builder.Services.AddScoped<SignIns>();
         builder.Services.AddIdentityCore<Member>(Passwords.Configure)
             .AddEntityFrameworkStores<JobsDb>();

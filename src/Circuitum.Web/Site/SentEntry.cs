@@ -18,12 +18,18 @@ namespace Circuitum.Web.Site;
 /// <param name="Used">What was used, as the trade writes it.</param>
 /// <param name="Note">A word about it.</param>
 /// <param name="Line">The line of the walk.</param>
+/// <param name="Reel">The reel that a cable was cut from.</param>
+/// <param name="What">The cable on a reel that is counted; what is on it is written as what is used of a cable.</param>
+/// <param name="Reading">What a tester showed.</param>
 public sealed record SentEntry(string? Id, string? Subject, string? Step, string? At, int Revision, string? TakesBack, string? Used,
-    string? Note, string? Line = null)
+    string? Note, string? Line = null, string? Reel = null, string? What = null, string? Reading = null)
 {
     /// <summary>Fingerprint of the picture that came with it; never read from what was sent.</summary>
     [JsonIgnore]
     public string? Photograph { get; init; }
+
+    /// <summary>Longest reel that stands in a van: 5000 ft.</summary>
+    public static Length LongestReel { get; } = Length.FromFeet(5000);
 
     /// <summary>Longest cable that anyone measures: 2000 ft.</summary>
     public static Length Longest { get; } = Length.FromFeet(2000);
@@ -74,7 +80,7 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
             throw new FormatException($"A note has at most {SiteEntry.LongestNote} characters that print.");
         }
 
-        var line = LineOf(step);
+        var line = LineOf(subject.Kind, step);
         var id = EntryId.TryParse(Id) ?? throw new FormatException("The entry has no id.");
         EntryId? back = TakesBack is null ? null
             : EntryId.TryParse(TakesBack) ?? throw new FormatException("It takes back an entry that has no id.");
@@ -88,21 +94,52 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
             throw new FormatException("What is wrong? A correction says it in a word.");
         }
 
+        var measure = plan.Job.Schools.Measure;
         return new(id, subject, step, Time(), received, who, Revision)
         {
             Line = line,
             Photograph = back is null ? Photograph : null,
             Note = note,
             TakesBack = back,
-            As = back is null ? AsDone(plan, subject, step) : null,
-            Used = string.IsNullOrWhiteSpace(Used) ? null : Measured(Used),
+            As = back is not null ? null : subject.Kind == SubjectKind.Reel ? AsReel(subject, step, measure) : AsDone(plan, subject, step),
+            Used = string.IsNullOrWhiteSpace(Used) || subject.Kind == SubjectKind.Reel ? null : Measured(Used, Longest, measure),
+            Reel = back is null && step == SiteStep.Pulled && !string.IsNullOrWhiteSpace(Reel) ? NameOfReel(Reel) : null,
+            Reading = back is not null || step != SiteStep.Metered ? null : TestReading.Parse(Reading ?? ""),
         };
     }
 
+    private static string NameOfReel(string sent) => Printed.Of(sent.Trim()) is { Length: > 0 and <= ReelStock.LongestName } name
+        && Printed.Problem(name) is null ? name
+        : throw new FormatException($"“{Told(sent)}” is no name of a reel; it has 1 to {ReelStock.LongestName} characters.");
+
+    // A reel is what the crew says it is: the plan knows none.
+    private AsDone? AsReel(Subject reel, SiteStep step, Measure measure)
+    {
+        if (NameOfReel(reel.Id) != reel.Id)
+        {
+            throw new FormatException($"“{Told(reel.Id)}” is no name of a reel.");
+        }
+
+        if (step != SiteStep.Counted)
+        {
+            return null;
+        }
+
+        var cable = Printed.Of((What ?? "").Trim());
+        return cable.Length is 0 or > ReelStock.LongestName || Printed.Problem(cable) is not null
+            ? throw new FormatException($"Which cable is on reel {reel.Id}? Write it like 12-2.")
+            : new(reel.Id, cable, Measured(Used ?? "", LongestReel, measure));
+    }
+
     // A line of the walk where it is about one, a place on a photograph where something on it is circled, and nothing otherwise.
-    private string LineOf(SiteStep step)
+    private string LineOf(SubjectKind kind, SiteStep step)
     {
         var line = Line ?? "";
+        if (step == SiteStep.Metered && kind == SubjectKind.Panel)
+        {
+            return PanelBars.Find(line)?.Line ?? throw new FormatException($"“{Told(line)}” is between no bars of a panel.");
+        }
+
         if (step == SiteStep.Circled)
         {
             return Ring.TryParse(line)?.ToString() ?? throw new FormatException($"“{Told(line)}” is no place on a photograph.");
@@ -116,6 +153,7 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
     private bool IsDoneTo(SubjectKind kind, SiteStep step) => step.IsOfWalk()
         || (step == SiteStep.Photographed && kind.IsSeenBy() && (TakesBack is not null || Photograph is not null))
         || (step == SiteStep.Circled && kind.IsSeenBy())
+        || (step == SiteStep.Metered && kind.IsMetered())
         || (step.IsOfLife() && kind is (SubjectKind.Box or SubjectKind.Circuit)) || SiteSteps.Of(kind).Contains(step);
 
     private Instant Time() =>
@@ -123,8 +161,11 @@ public sealed record SentEntry(string? Id, string? Subject, string? Step, string
             && at < Latest
             ? new(at.ToUnixTimeMilliseconds()) : throw new FormatException($"“{Told(At)}” is no time; set the phone’s clock.");
 
-    private static Length Measured(string used) => Length.Parse(used) is var length && length > Length.Zero && length <= Longest ? length
-        : throw new FormatException($"“{Told(used)}” is no length of cable, more than nothing and at most {Longest}.");
+    // On site a bare number is feet, as it stands on the jacket; meters where the crew works in them.
+    private static Length Measured(string used, Length longest, Measure measure) =>
+        Length.Parse(used.Length > 0 && used.All(c => char.IsAsciiDigit(c) || c == '.')
+            ? used + (measure == Measure.Metres ? " m" : "'") : used) is var length && length > Length.Zero && length <= longest ? length
+        : throw new FormatException($"“{Told(used)}” is no length of cable, more than nothing and at most {longest}.");
 
     // What it was by that plan; a subject that the plan never had is none.
     private static AsDone? AsDone(Plan plan, Subject subject, SiteStep step)

@@ -24,6 +24,7 @@ public sealed class GateTests : IDisposable
         ["/sign-in"] = ("agclo", "agclo"),
         ["/invitation/none"] = ("agclo", "agclo"),
         ["/guest/none"] = ("agclo", "agclo"),
+        ["/door/none"] = ("agclo", "."),
         ["/"] = ("clo", "lo"),
         ["/Index"] = ("clo", "lo"),
         ["/account"] = ("clo", "clo"),
@@ -187,6 +188,44 @@ public sealed class GateTests : IDisposable
         Assert.Contains("as a guest", sent.Text, StringComparison.Ordinal);
     }
 
+    [Fact] // the owner opens it, whoever stands there reads one page of one job; another code or closing it ends what hangs there
+    public async Task The_code_on_the_door_opens_one_page_where_the_owner_allows_it()
+    {
+        var doors = shared.Host.Services.GetRequiredService<Doors>();
+        var (owner, lead, anyone) = (await shared.ComesAsync(MemberRole.Owner, "Odile"), await shared.ComesAsync(MemberRole.Lead, "Lew"),
+            shared.Host.Visit());
+        await lead.GetAsync("/job/demo/share");
+        Assert.Equal(HttpStatusCode.Forbidden, (await lead.PostAsync("/job/demo/share?handler=OpenDoor", inPlace: false)).Status);
+        Assert.Null(await doors.OfAsync(new("demo")));
+        await owner.GetAsync("/job/demo/share");
+        Assert.Contains("Open: print", (await owner.PostAsync("/job/demo/share?handler=OpenDoor", inPlace: false)).Text,
+            StringComparison.Ordinal);
+        var code = (await doors.OfAsync(new("demo")))!;
+        Assert.Equal(33, code.Length);
+        var rooms = await anyone.GetAsync($"/door/{code}/A");
+        Assert.Contains("Which room?", rooms, StringComparison.Ordinal);
+        var kitchen = WebUtility.HtmlDecode(await anyone.GetAsync($"/door/{code}/A?room=kitchen"));
+        Assert.Contains("<b>A5/7</b>", kitchen, StringComparison.Ordinal);
+        Assert.Contains($"href=\"/door/{code}/A\"", kitchen, StringComparison.Ordinal);
+        // Nothing else: no link into the job, and no other page by it.
+        Assert.DoesNotContain("/job/", kitchen, StringComparison.Ordinal);
+        foreach (var address in new[] { "/job/demo/find", "/job/demo/panel", "/job/demo/events", "/", $"/door/{code}x/A", "/door/demo" })
+        {
+            using var closed = await anyone.Http.GetAsync(address);
+            Assert.True(closed.StatusCode is HttpStatusCode.Redirect or HttpStatusCode.Unauthorized or HttpStatusCode.NotFound, address);
+        }
+
+        await owner.GetAsync("/job/demo/prints/A");
+        await owner.PostAsync("/job/demo/share?handler=OpenDoor", inPlace: false);
+        Assert.NotEqual(code, await doors.OfAsync(new("demo")));
+        await anyone.GetAsync($"/door/{code}/A", HttpStatusCode.NotFound);
+        var other = await doors.OfAsync(new("demo"));
+        await owner.PostAsync("/job/demo/share?handler=CloseDoor", inPlace: false);
+        Assert.Contains("opens nothing any more", await anyone.GetAsync($"/door/{other}", HttpStatusCode.NotFound),
+            StringComparison.Ordinal);
+        Assert.False(await doors.OpenAsync(new("none"), "Odile"));
+    }
+
     [Fact]
     public async Task A_guest_sees_the_drawing_under_his_job_and_no_other()
     {
@@ -228,7 +267,8 @@ public sealed class GateTests : IDisposable
     {
         using var alone = new BenchHost();
         var visitor = await alone.AtAsync("/job/demo/house");
-        foreach (var address in new[] { "/sign-in", "/account", "/people", "/invitation/abc", "/guest/abc", "/job/demo/share" })
+        foreach (var address in new[] { "/sign-in", "/account", "/people", "/invitation/abc", "/guest/abc", "/job/demo/share",
+            "/door/abc/A" })
         {
             Assert.Contains("--share", await visitor.GetAsync(address, HttpStatusCode.NotFound), StringComparison.Ordinal);
         }

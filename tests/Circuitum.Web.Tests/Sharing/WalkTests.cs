@@ -21,7 +21,7 @@ public sealed partial class WalkTests : IDisposable
         "/job/demo/make-up/A", "/job/demo/history", "/job/demo/money", "/job/demo/share", "/job/demo/box/f-r2",
         "/job/demo/file/job.circuitum.json", "/job/demo/file/schedule.pdf", "/job/demo/file/schedule.csv", "/job/demo/file/site.csv",
         "/job/demo/file/ground.svg", "/job/demo/file/ground.dxf", "/job/demo/file/material.xlsx", "/job/demo/file/whole-job.zip",
-        "/invitation/none", "/guest/none", "/no-such-page"];
+        "/invitation/none", "/guest/none", "/door/none/A", "/no-such-page"];
 
     private readonly SharedHost shared = new();
 
@@ -104,7 +104,7 @@ public sealed partial class WalkTests : IDisposable
     {
         var owner = await shared.ComesAsync(MemberRole.Owner, "Odile");
         foreach (var address in Addresses.Where(a => !a.Contains("/file/", StringComparison.Ordinal) && a is not ("/css/plan.css"
-            or "/health.json" or "/api/bench/openapi.json" or "/no-such-page")))
+            or "/health.json" or "/api/bench/openapi.json" or "/no-such-page" or "/door/none/A")))
         {
             using var sent = await owner.Http.PostAsync(address, new FormUrlEncodedContent([KeyValuePair.Create("from", "1")]));
             Assert.True(sent.StatusCode is HttpStatusCode.BadRequest or HttpStatusCode.Forbidden, $"{address}: {sent.StatusCode}");

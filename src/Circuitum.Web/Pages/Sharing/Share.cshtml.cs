@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Circuitum.Web.Pages.Sharing;
 
 /// <summary>Lets guests read one job.</summary>
-public sealed class ShareModel(GuestLinks links, JobRevisions revisions, Shared shared) : PageModel
+public sealed class ShareModel(GuestLinks links, Doors doors, JobRevisions revisions, Shared shared) : PageModel
 {
     /// <summary>For how many days a link may stand.</summary>
     public static IReadOnlyList<int> Lengths { get; } = [1, 7, 30, 90];
@@ -32,6 +32,35 @@ public sealed class ShareModel(GuestLinks links, JobRevisions revisions, Shared 
 
     /// <summary>Why nothing was done.</summary>
     public string? Problem { get; private set; }
+
+    /// <summary>The code on the panels' doors; null where they are closed.</summary>
+    public string? DoorCode { get; private set; }
+
+    /// <summary>Whether the owner is asking: the doors are his.</summary>
+    public bool IsOwner => Known.Of(HttpContext) is Someone.OfTheCrew { Role: MemberRole.Owner };
+
+    /// <summary>Opens the job's doors, by a new code.</summary>
+    public Task<IActionResult> OnPostOpenDoorAsync() => DoorAsync(async () => await doors.OpenAsync(new(Key), Crew.Of(HttpContext))
+        ? "Open: print the door sheet with its code again. What was printed before opens nothing." : "There is no such job.");
+
+    /// <summary>Closes them.</summary>
+    public Task<IActionResult> OnPostCloseDoorAsync() => DoorAsync(async () => await doors.CloseAsync(new(Key))
+        ? "Closed: the code on the door asks to sign in." : "They were closed already.");
+
+    private async Task<IActionResult> DoorAsync(Func<Task<string>> act)
+    {
+        if (IsOwner)
+        {
+            Said = await act();
+        }
+        else
+        {
+            Problem = "The owner says whether whoever stands before the panel may look. Nothing was changed.";
+            Response.StatusCode = StatusCodes.Status403Forbidden;
+        }
+
+        return await ReadAsync() ? Page() : NotFound();
+    }
 
     /// <summary>Shows them.</summary>
     public async Task<IActionResult> OnGetAsync() => await ReadAsync() ? Page() : NotFound();
@@ -77,6 +106,7 @@ public sealed class ShareModel(GuestLinks links, JobRevisions revisions, Shared 
 
         JobName = name;
         Links = await links.OfAsync(new(Key));
+        DoorCode = await doors.OfAsync(new(Key));
         return true;
     }
 }

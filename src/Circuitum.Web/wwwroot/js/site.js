@@ -53,12 +53,17 @@ function showEvent(entry) {
 
 function show(entry) {
   showEvent(entry);
+  if (entry.subject.startsWith("reel:")) return showReel(entry);
+  if (entry.step === "Metered") return showReading(entry);
   if (entry.step === "Circled") return showRing(entry);
   if (entry.step === "Correction") return showCorrection(entry);
   if (entry.step === "Photographed") return document.querySelector(`[data-shot="${CSS.escape(entry.takesBack)}"]`)?.remove();
   for (const tick of ticksOf(entry)) {
-    tick.setAttribute("aria-pressed", String(!entry.takesBack));
-    tick.dataset.entry = entry.takesBack ? "" : entry.id;
+    // Two may have written it down: it is done until both are taken back.
+    const all = (tick.dataset.entry ?? "").split(" ").filter((id) => id && id !== entry.takesBack && id !== entry.id);
+    if (!entry.takesBack) all.push(entry.id);
+    tick.setAttribute("aria-pressed", String(all.length > 0));
+    tick.dataset.entry = all.join(" ");
   }
 }
 
@@ -72,6 +77,37 @@ function countStops() {
   }
 }
 
+// A reel that was counted, set down or finished.
+function showReel(entry) {
+  const name = entry.subject.slice("reel:".length);
+  const list = document.querySelector("[data-reels]");
+  if (!list) return;
+  const row = list.querySelector(`[data-reel-row="${CSS.escape(name)}"]`);
+  if (entry.step === "Finished") row?.remove();
+  else {
+    const item = row ?? document.createElement("li");
+    const [number, what] = [document.createElement("b"), document.createElement("span")];
+    Object.assign(number, { className: "number", textContent: name });
+    Object.assign(what, { className: "what", textContent: `${entry.what}, ${entry.used} on it, just now` });
+    item.className = "site-row";
+    item.dataset.reelRow = name;
+    if (row) row.querySelector(".what").replaceWith(what);
+    else {
+      item.append(number, what);
+      list.append(item);
+    }
+  }
+  const many = list.children.length;
+  document.querySelector("[data-reels-count]").textContent = `${many} reel${many === 1 ? "" : "s"}`;
+}
+
+// What a tester showed; what is wrong with it the server says when the page is opened again.
+function showReading(entry) {
+  const where = `[data-meter="${CSS.escape(entry.subject)}"][data-meter-line="${CSS.escape(entry.line ?? "")}"]`;
+  const says = document.querySelector(`${where} [data-meter-says]`);
+  if (says) says.textContent = `${entry.says ?? "read"}, just now`;
+}
+
 const isPulled = (row) => row.querySelector('[data-step="Pulled"]')?.getAttribute("aria-pressed") === "true";
 
 // What is cut of some rows, as the server writes it: 1,204 ft, or 52.5 m.
@@ -82,9 +118,34 @@ function together(rows, of) {
   return `${sum.toLocaleString("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits })} ${unit}`;
 }
 
+const cutOf = (row) => Number(row.dataset.cut.split(" ")[0].replaceAll(",", ""));
+const reelOf = (row) => row.querySelector("[data-from]")?.value ?? "";
+
+// What is left on each reel follows what is pressed; a cut that its reel cannot make is told before it is made.
+function countReels() {
+  const rows = [...document.querySelectorAll("[data-row]")].filter((r) => r.querySelector("[data-from]"));
+  const left = new Map();
+  for (const reel of document.querySelectorAll("[data-reel-left]")) {
+    const name = reel.dataset.reelLeft;
+    const since = rows.filter((r) => reelOf(r) === name && isPulled(r) !== (r.dataset.was === "pulled"));
+    const now = since.reduce((sum, r) => sum + (isPulled(r) ? -1 : 1) * cutOf(r), Number(reel.dataset.left));
+    left.set(name, now);
+    const unit = rows[0]?.dataset.cut.split(" ")[1] ?? "ft";
+    reel.querySelector("b").textContent = `${unit === "m" ? Math.max(now, 0).toFixed(1) : Math.max(Math.round(now), 0)} ${unit}`;
+  }
+  for (const row of rows) {
+    const short = row.querySelector("[data-short]");
+    const on = left.get(reelOf(row));
+    const some = [...row.querySelector("[data-from]").options].some((o) => left.get(o.value) >= cutOf(row));
+    const fits = isPulled(row) || (some && !(on < cutOf(row)));
+    short.textContent = fits ? "" : some ? `${reelOf(row)} has not so much left: take another` : "no reel in the van has so much left";
+  }
+}
+
 // Counts follow what is pressed; only the pull list has all runs to count. Low voltage is counted apart.
 function count() {
   countStops();
+  countReels();
   const rows = [...document.querySelectorAll("[data-group]:not([data-apart]) [data-row]")];
   if (rows.length > 0) {
     const pulled = rows.filter(isPulled);
@@ -145,9 +206,16 @@ const entryOf = (tick, more) => ({
   ...more,
 });
 
+// What was used of a cable, and from which reel.
+const usedOf = (tick) => {
+  const row = tick.dataset.step === "Pulled" ? tick.closest("[data-row]") : null;
+  return row ? { used: row.querySelector("[data-used]")?.value, reel: reelOf(row) || undefined } : {};
+};
+
 function press(tick) {
   const done = tick.getAttribute("aria-pressed") === "true";
-  keep(entryOf(tick, done ? { takesBack: tick.dataset.entry } : { used: tick.closest("[data-row]")?.querySelector("[data-used]")?.value }));
+  if (done) keep(...tick.dataset.entry.split(" ").map((id) => entryOf(tick, { takesBack: id })));
+  else keep(entryOf(tick, usedOf(tick)));
 }
 
 let sending = false;
@@ -264,18 +332,52 @@ document.addEventListener("click", (e) => {
   const tick = e.target.closest?.(".tick-step");
   if (tick) press(tick);
   const event = e.target.closest?.(".tick-event");
-  if (event) keep(entryOf(event));
+  if (event) keep(entryOf(event, event.dataset.reading ? { reading: event.dataset.reading, says: event.textContent } : {}));
   const all = e.target.closest?.("[data-all]");
   if (all) {
     const rows = [...all.closest("[data-group]").querySelectorAll("[data-row]")].filter((r) => !isPulled(r));
-    keep(...rows.map((r) => entryOf(r.querySelector('[data-step="Pulled"]'))));
+    const ticks = rows.map((r) => r.querySelector('[data-step="Pulled"]'));
+    keep(...ticks.map((t) => entryOf(t, usedOf(t))));
   }
   const measured = e.target.closest?.("[data-measure]");
   if (measured) {
     const used = measured.closest("details").querySelector("[data-used]");
     const tick = measured.closest("[data-row]").querySelector('[data-step="Pulled"]');
-    if (used.value.trim()) keep(entryOf(tick, { used: used.value }));
+    if (used.value.trim() || reelOf(tick.closest("[data-row]"))) keep(entryOf(tick, usedOf(tick)));
     used.value = "";
+  }
+  const counted = e.target.closest?.("[data-count-reel]");
+  if (counted) {
+    const on = counted.closest("details").querySelector("[data-on-reel]");
+    if (on.value.trim()) keep(entryOf(counted, { what: counted.dataset.cable, used: on.value.trim() }));
+    on.value = "";
+  }
+  const down = e.target.closest?.("[data-new-reel]");
+  if (down) {
+    const field = (name) => document.querySelector(`[data-new-reel-${name}]`);
+    const name = field("name").value.trim();
+    if (name) {
+      keep(entryOf(down, { subject: `reel:${name}`, what: field("cable").value, used: field("left").value.trim() }));
+      field("name").value = "";
+    } else field("name").focus();
+  }
+  const reading = e.target.closest?.("[data-read]");
+  if (reading) {
+    const part = (name) => reading.closest("details").querySelector(`[data-${name}]`);
+    const [lamps, volts, ohms] = [part("lamps"), part("volts"), part("ohms")];
+    const of = (field, unit) => field?.value.trim() && `${field.value.trim()}${unit}`;
+    const read = [lamps?.value, of(volts, "V"), of(ohms, "Ω")];
+    const says = [lamps?.value && lamps.selectedOptions[0].textContent, of(volts, " V"), of(ohms, " Ω")];
+    const text = (parts, by) => parts.filter(Boolean).join(by);
+    if (text(read, " ")) keep(entryOf(reading, { reading: text(read, " "), says: text(says, ", ") }));
+    [lamps, volts, ohms].forEach((f) => f && (f.value = ""));
+  }
+  const torque = e.target.closest?.("[data-keep-torque]");
+  if (torque) {
+    const read = torque.closest("details").querySelector("[data-torque]");
+    const tick = torque.closest("[data-row]").querySelector('[data-step="Torqued"]');
+    if (read.value.trim()) keep(entryOf(tick, { note: read.value.trim() }));
+    read.value = "";
   }
   const fails = e.target.closest?.("[data-fails]");
   if (fails) {
@@ -295,6 +397,7 @@ document.addEventListener("click", (e) => {
 document.addEventListener("change", (e) => {
   if (e.target.matches?.("select[data-submits]")) e.target.form.requestSubmit();
   if (e.target.matches?.("[data-photograph]")) take(e.target);
+  if (e.target.matches?.("[data-from]")) countReels();
 });
 watchRings((item, where, note) => keep(entryOf(item, { step: "Circled", line: `${item.dataset.shot} ${where}`, note })));
 window.addEventListener("online", send);
