@@ -6,7 +6,9 @@ using Circuitum.Data;
 using Circuitum.Formats.JobFile;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Hosting;
 
 namespace Circuitum.Web.Tests;
 
@@ -50,6 +52,50 @@ public sealed class BenchHost : WebApplicationFactory<Program>
             builder.UseSetting(name, value);
         }
     }
+
+    // The first host of a process prepares its file as a server does; the others begin with a copy of what that one had then. Starts from
+    // nothing, and from old files, have tests of their own.
+    protected override IHost CreateHost(IHostBuilder builder)
+    {
+        if (File.Exists(Database))
+        {
+            return base.CreateHost(builder);
+        }
+
+        lock (Begun)
+        {
+            if (!File.Exists(Begun.Path))
+            {
+                // What a setting adds at the start is not for the others.
+                if (Settings.Count > 0)
+                {
+                    return base.CreateHost(builder);
+                }
+
+                var first = base.CreateHost(builder);
+                using var prepared = new SqliteConnection($"Data Source={Database};Pooling=False");
+                prepared.Open();
+                using var copy = prepared.CreateCommand();
+                copy.CommandText = $"VACUUM INTO '{Begun.Path}'";
+                copy.ExecuteNonQuery();
+                return first;
+            }
+        }
+
+        File.Copy(Begun.Path, Database);
+        return base.CreateHost(builder);
+    }
+
+    private sealed class Beginning
+    {
+        public Beginning() => AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(folder, recursive: true);
+
+        private readonly string folder = Directory.CreateTempSubdirectory("circuitum-begun-").FullName;
+
+        public string Path => System.IO.Path.Combine(folder, "jobs.db");
+    }
+
+    private static readonly Beginning Begun = new();
 
     protected override void Dispose(bool disposing)
     {
