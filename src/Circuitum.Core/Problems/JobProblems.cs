@@ -123,12 +123,13 @@ public static partial class JobProblems
         yield return ("crewLines", "lines of the crew's own", job.CrewLines.Length, JobLimits.CrewLines);
         yield return ("amendments", "amendments", job.Amendments.Length, JobLimits.Amendments);
         yield return ("pins.individual", "boxes held for a circuit of their own", job.Pins.Individual.Length, JobLimits.Individual);
+        yield return ("built.runs", "pulled runs", job.Built.Runs.Length, JobLimits.Devices);
         yield return ("boxes", "pieces of equipment", job.Boxes.Count(b => b.Devices.Any(d => d.Plate is not null)), JobLimits.Individual);
         yield return ("roomSchools", "rooms with ways of their own", job.RoomSchools.Length, JobLimits.Rooms);
         foreach (var (where, count) in new (string, int)[]
         {
             ("circuitSchools", job.CircuitSchools.Length), ("written", job.Written.Length), ("built.landed", job.Built.Landed.Length),
-            ("built.runs", job.Built.Runs.Length / 2), ("pins.spaces", job.Pins.Spaces.Length),
+            ("pins.spaces", job.Pins.Spaces.Length),
                 ("pins.breakers", job.Pins.Breakers.Length),
             ("pins.cables", job.Pins.Cables.Length), ("pins.panels", job.Pins.Panels.Length),
                 ("pins.descriptions", job.Pins.Descriptions.Length), ("pins.families", job.Pins.Families.Length),
