@@ -38,6 +38,7 @@ internal static class Owing
             .Concat(Alarms.Find(draft))
             .Concat(DisposerSwitches.Find(draft))
             .Concat(SwitchedLights.Find(draft))
+            .Concat(HungLights.Find(draft))
             .Concat(Entrances.Find(draft))
             .Where(o => draft.Book.Asks(o.Cite));
 }

@@ -27,27 +27,36 @@ internal static class SwitchedLights
 
     private static IEnumerable<Owed> Indoors(Draft draft)
     {
-        foreach (var room in draft.House.Rooms.Where(r =>
-            r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse)
-            && (r.Room.Use != RoomUse.CrawlSpace || HasEquipment(draft, r))))
+        foreach (var room in draft.House.Rooms.Where(r => PanelIn(draft, r) is not null
+            || (r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse)
+                && (r.Room.Use != RoomUse.CrawlSpace || HasEquipment(draft, r)))))
         {
             if (LitWith(draft, room).Any(r => Of(draft, r).Any()))
             {
                 continue;
             }
 
-            var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry);
+            var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry or RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna
+                or RoomUse.Greenhouse);
             var stored = room.Room.Use is RoomUse.Utility or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace;
-            yield return new(room.Room.Id, stored ? draft.Book.Cite(RuleId.LightingStorage)
-                : asked ? draft.Book.Cite(RuleId.Lighting) : "lighting",
+            // Whoever works at a panel sees what he does, whatever the room is.
+            var panel = asked ? null : PanelIn(draft, room);
+            yield return new(room.Room.Id, panel is not null ? draft.Book.Cite(RuleId.PanelLight)
+                : stored ? draft.Book.Cite(RuleId.LightingStorage) : asked ? draft.Book.Cite(RuleId.Lighting) : "lighting",
                 $"{room.Room.Name} has no switched lighting outlet.",
-                "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.", d => Place(d, room))
+                (panel is null ? "" : $"The working space at panel {panel.Id} is lit. ")
+                    + "At least one lighting outlet worked by a wall switch. Place a lamp and name it in a switch.", d => Place(d, room))
             {
-                Severity = asked ? Severity.Red : Severity.Amber,
+                Severity = asked || panel is not null ? Severity.Red : Severity.Amber,
                 Act = "Place a lamp and switch",
             };
         }
     }
+
+    // A panel in it whose working space the book wants lit; null where none is, or where none may stand at all.
+    private static Panel? PanelIn(Draft draft, FramedRoom room) => !draft.Book.Has(RuleId.PanelLight)
+        || room.Room.Use is RoomUse.Closet or RoomUse.Sauna ? null
+        : draft.Start.Panels.FirstOrDefault(p => p.Room == room.Room.Id);
 
     private static bool HasEquipment(Draft draft, FramedRoom room) =>
         draft.In(room.Room.Id).Any(b => b.Devices.Any(d => d.Plate is not null));
@@ -66,6 +75,24 @@ internal static class SwitchedLights
         if (((way is null ? null : Doorways.SwitchPlace(draft, room, way, Arm)) ?? FreeWall(draft, room)) is { } place)
         {
             draft.OnWall(place.Room, "s", place.Wall, place.Offset, new Device { Kind = DeviceKind.Switch, Controls = lamps });
+        }
+    }
+
+    /// <summary>Places a switch for lights beside the room's own, in its box where that takes one gang more, else by the way in.</summary>
+    public static void PlaceSwitch(Draft draft, FramedRoom room, ImmutableArray<BoxId> lights)
+    {
+        var own = Of(draft, room).Select(b => b.Id).ToHashSet();
+        var device = new Device { Kind = DeviceKind.Switch, Controls = lights };
+        if (draft.TakesGang(room, b => b.Devices.Any(d => d.Controls.Any(own.Contains))) is { } beside)
+        {
+            draft.Replace(beside with { Devices = beside.Devices.Add(device) });
+            return;
+        }
+
+        var way = Doorways.Entrances(draft.House, room).Concat(Doorways.Of(draft.House, room)).FirstOrDefault();
+        if (((way is null ? null : Doorways.SwitchPlace(draft, room, way, Arm)) ?? FreeWall(draft, room)) is { } place)
+        {
+            draft.OnWall(place.Room, "s", place.Wall, place.Offset, device);
         }
     }
 

@@ -20,6 +20,8 @@ public enum RuleId
     Headroom,
     /// <summary>The service's disconnect.</summary>
     ServiceDisconnect,
+    /// <summary>Light to work by before a panel.</summary>
+    PanelLight,
     /// <summary>Nothing foreign above and below a panel.</summary>
     DedicatedSpace,
     /// <summary>A neutral that is shared belongs to one multiwire circuit.</summary>

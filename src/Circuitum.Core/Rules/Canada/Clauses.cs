@@ -19,6 +19,7 @@ internal static class Clauses
         [RuleId.WorkingSpaceClear] = "2-308",
         [RuleId.Headroom] = "2-308",
         [RuleId.ServiceDisconnect] = "Section 6",
+        [RuleId.PanelLight] = null,
         [RuleId.DedicatedSpace] = null,
         [RuleId.SharedNeutralTogether] = Practice,
         [RuleId.RemarkedWhite] = "Section 4",

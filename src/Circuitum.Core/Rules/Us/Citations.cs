@@ -19,6 +19,7 @@ internal static class Citations
             [RuleId.Headroom] = Same("110.26(A)(3)"),
             [RuleId.ServiceDisconnect] = Same("230.70"),
             [RuleId.WorkingSpaceClear] = Same("110.26(A)"),
+            [RuleId.PanelLight] = Same("110.26(D)"),
             [RuleId.DedicatedSpace] = Same("110.26(E)"),
             [RuleId.SharedNeutralTogether] = Same("200.4"),
             [RuleId.RemarkedWhite] = Same("200.7(C)"),
