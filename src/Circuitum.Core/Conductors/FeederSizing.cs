@@ -109,7 +109,7 @@ public static class FeederSizing
             if (raceway is null && job.Built.GaugeOf(run.Id) is { } pulled && pulled > needed)
             {
                 gauge = pulled;
-                conductorWhy = conductorWhy.House("pulled already, and larger than it need be", $"{gauge} AWG", "what is pulled stays");
+                conductorWhy = Sizing.PulledAlready(conductorWhy, gauge);
             }
 
             if (book.MostDrop is { } most && Lost(gauge) > most.Branch)

@@ -243,7 +243,7 @@ public static class Sizing
         {
             gauge = pulled;
             ampacity = Worst(gauge, places, book, jacket);
-            why = why.House("pulled already, and larger than it need be", $"{gauge} AWG", "what is pulled stays");
+            why = PulledAlready(why, gauge);
         }
 
         why = mca is Amps plate
@@ -306,6 +306,9 @@ public static class Sizing
 
         return sized;
     }
+
+    internal static Because PulledAlready(Because why, Gauge gauge) =>
+        why.House("pulled already, and larger than it need be", $"{gauge} AWG", "what is pulled stays");
 
     // The largest conductor of the cables that are pulled already; null where none is.
     private static Gauge? Lying(RoutedCircuit routed, Job job, Func<Run, bool> which) => job.Built.Runs.IsEmpty ? null

@@ -28,16 +28,14 @@ internal static class SwitchedLights
     private static IEnumerable<Owed> Indoors(Draft draft)
     {
         foreach (var room in draft.House.Rooms.Where(r => PanelIn(draft, r) is not null
-            || (r.Room.Use is not (RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse)
-                && (r.Room.Use != RoomUse.CrawlSpace || HasEquipment(draft, r)))))
+            || (!IsLeftAlone(r.Room.Use) && (r.Room.Use != RoomUse.CrawlSpace || HasEquipment(draft, r)))))
         {
             if (LitWith(draft, room).Any(r => Of(draft, r).Any()))
             {
                 continue;
             }
 
-            var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry or RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna
-                or RoomUse.Greenhouse);
+            var asked = room.Room.Use is not (RoomUse.Mudroom or RoomUse.Entry) && !IsLeftAlone(room.Room.Use);
             var stored = room.Room.Use is RoomUse.Utility or RoomUse.UnfinishedBasement or RoomUse.CrawlSpace;
             // Whoever works at a panel sees what he does, whatever the room is.
             var panel = asked ? null : PanelIn(draft, room);
@@ -52,6 +50,8 @@ internal static class SwitchedLights
             };
         }
     }
+
+    private static bool IsLeftAlone(RoomUse use) => use is RoomUse.Closet or RoomUse.Pantry or RoomUse.Sauna or RoomUse.Greenhouse;
 
     // A panel in it whose working space the book wants lit; null where none is, or where none may stand at all.
     private static Panel? PanelIn(Draft draft, FramedRoom room) => !draft.Book.Has(RuleId.PanelLight)
@@ -71,10 +71,15 @@ internal static class SwitchedLights
             lamps = [.. New(draft, room).Select(b => b.Id)];
         }
 
+        ByTheWayIn(draft, room, new() { Kind = DeviceKind.Switch, Controls = lamps });
+    }
+
+    private static void ByTheWayIn(Draft draft, FramedRoom room, Device device)
+    {
         var way = Doorways.Entrances(draft.House, room).Concat(Doorways.Of(draft.House, room)).FirstOrDefault();
         if (((way is null ? null : Doorways.SwitchPlace(draft, room, way, Arm)) ?? FreeWall(draft, room)) is { } place)
         {
-            draft.OnWall(place.Room, "s", place.Wall, place.Offset, new Device { Kind = DeviceKind.Switch, Controls = lamps });
+            draft.OnWall(place.Room, "s", place.Wall, place.Offset, device);
         }
     }
 
@@ -86,13 +91,10 @@ internal static class SwitchedLights
         if (draft.TakesGang(room, b => b.Devices.Any(d => d.Controls.Any(own.Contains))) is { } beside)
         {
             draft.Replace(beside with { Devices = beside.Devices.Add(device) });
-            return;
         }
-
-        var way = Doorways.Entrances(draft.House, room).Concat(Doorways.Of(draft.House, room)).FirstOrDefault();
-        if (((way is null ? null : Doorways.SwitchPlace(draft, room, way, Arm)) ?? FreeWall(draft, room)) is { } place)
+        else
         {
-            draft.OnWall(place.Room, "s", place.Wall, place.Offset, device);
+            ByTheWayIn(draft, room, device);
         }
     }
 

@@ -18,24 +18,20 @@ public static class Binding
         var boxes = changed.Boxes.Select(b => RunId.EndOf(b.Id)).Concat(changed.Panels.Select(p => RunId.EndOf(p.Id))).ToHashSet();
         var built = new Built
         {
-            Runs = [.. Done(record, SiteStep.Pulled).Select(e => Pulled(before, e)).OfType<BuiltRun>()
+            Runs = [.. record.Done(SiteStep.Pulled).Select(e => Pulled(before, e)).OfType<BuiltRun>()
                 .Where(r => boxes.Contains(r.Run.One) && boxes.Contains(r.Run.Other))
                 .OrderBy(r => r.Run.ToString(), StringComparer.Ordinal)],
-            Landed = [.. Done(record, SiteStep.Landed).Select(e => Landed(before, e)).OfType<LandedSpace>()
+            Landed = [.. record.Done(SiteStep.Landed).Select(e => Landed(before, e)).OfType<LandedSpace>()
                 .Where(s => changed.Panels.Any(p => p.Id == s.Panel)).OrderBy(s => s.Circuit.Value, StringComparer.Ordinal)],
         };
         return built.IsSameAs(changed.Built) ? changed : changed with { Built = built.IsSameAs(Built.None) ? Built.None : built };
     }
 
-    // One of each: two phones may both have said it.
-    private static IEnumerable<SiteEntry> Done(SiteRecord record, SiteStep step) =>
-        record.Standing.Where(e => e.Step == step && e.As is not null && record.Of(e.Subject, step) == e);
-
     private static BuiltRun? Pulled(Plan before, SiteEntry entry) =>
         entry.Subject.AsRun is { } id && before.FindRun(id) is var (circuit, run) && run.Jacket != Jacket.Loose
-            && circuit.CableOf(run) == entry.As!.What ? new(run.Id, circuit.Sized.GaugeOf(run)) : null;
+            && circuit.CableOf(run) == entry.As?.What ? new(run.Id, circuit.Sized.GaugeOf(run)) : null;
 
     private static LandedSpace? Landed(Plan before, SiteEntry entry) =>
         entry.Subject.Kind == SubjectKind.Circuit && before.Landed(new(entry.Subject.Id)) is { Space: { } space } landed
-            && $"{landed.Panel}{landed.SpaceText}" == entry.As!.What ? new(landed.Key, landed.Panel, space) : null;
+            && $"{landed.Panel}{landed.SpaceText}" == entry.As?.What ? new(landed.Key, landed.Panel, space) : null;
 }

@@ -14,9 +14,6 @@ public sealed record StandingReel(string Name, string Cable, Length Counted, int
 {
     /// <summary>What is left on it; less than nothing where it was counted wrong, or something was cut from another.</summary>
     public Length Left => Counted - Taken;
-
-    /// <summary>R1, 120 ft.</summary>
-    public string Words(Measure measure) => $"{Name}, {Length.Max(Left, Length.Zero).Roughly(measure)}";
 }
 
 /// <summary>The reels that stand in the van, folded from the record: counted when they are set down, and less by every cut since that was
@@ -29,8 +26,7 @@ public static class ReelStock
     /// <summary>The reels that are not finished, by cable and name.</summary>
     public static ImmutableArray<StandingReel> Of(SiteRecord record)
     {
-        var cuts = record.Standing.Where(e => e.Step == SiteStep.Pulled && record.Of(e.Subject, e.Step) == e)
-            .Where(e => record.ReelOf(e.Subject) is not null).ToLookup(e => record.ReelOf(e.Subject)!);
+        var cuts = record.Done(SiteStep.Pulled).Where(e => record.ReelOf(e.Subject) is not null).ToLookup(e => record.ReelOf(e.Subject)!);
         Length Used(SiteEntry first) => record.All(first.Subject, first.Step).LastOrDefault(e => e.Used is not null)?.Used
             ?? first.As?.Cut ?? Length.Zero;
         return [.. record.Standing.Where(e => e.Subject.Kind == SubjectKind.Reel).GroupBy(e => e.Subject.Id)

@@ -41,6 +41,9 @@ public sealed class SiteRecord
     /// <summary>The entry by which a step is done; null while it is not.</summary>
     public SiteEntry? Of(Subject subject, SiteStep step, string line = "") => All(subject, step, line).FirstOrDefault();
 
+    /// <summary>What a step is done to, by the entry that said so first: one each, in the order of when.</summary>
+    public IEnumerable<SiteEntry> Done(SiteStep step) => Standing.Where(e => e.Step == step && Of(e.Subject, step) == e);
+
     /// <summary>Every entry that says a step is done, the first first: two may have written it down, or what was used was said later. To
     /// take the step back all of them are.</summary>
     public ImmutableArray<SiteEntry> All(Subject subject, SiteStep step, string line = "") =>

@@ -66,7 +66,7 @@ public enum SiteStep
     /// <summary>A reel is empty, or gone.</summary>
     Finished,
 
-    /// <summary>An outlet or a circuit was read with a tester.</summary>
+    /// <summary>An outlet, or the bars of a panel, was read with a tester.</summary>
     Metered,
 }
 

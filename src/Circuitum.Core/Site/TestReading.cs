@@ -26,7 +26,7 @@ public enum TesterPattern
     HotAndNeutralReversed,
 }
 
-/// <summary>What was read at an outlet or a circuit at trim: at least one of the three.</summary>
+/// <summary>What was read at an outlet or a panel at trim: at least one of the three.</summary>
 /// <param name="Pattern">The tester's lamps; null where none was plugged in.</param>
 /// <param name="Volts">Hot to neutral, or leg to leg where there is none; null where it was not read.</param>
 /// <param name="Ground">Resistance of the ground back to the panel; null where it was not read.</param>

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using System.Text;
 using Circuitum.Core.Pricing;
 using Circuitum.Core.Units;
 using CsvHelper;
@@ -21,6 +22,9 @@ public static class PriceListFiles
     /// <summary>Reads a list.</summary>
     /// <exception cref="FormatException">It is no such list; the message names the line and says what to do.</exception>
     public static PriceList Read(byte[] file) => TypedCsv.Read(file, "a price list has a line a thing", Lines);
+
+    /// <summary>The list that a crew brought in, as it is kept; the one that ships where they brought none.</summary>
+    public static PriceList Kept(string? document) => document is null ? Shipped : Read(Encoding.UTF8.GetBytes(document));
 
     /// <summary>Writes a list as it can be read again.</summary>
     public static string Write(PriceList list) => CsvFiles.Write("item,unit,price,hours,supplier,taxed", list.Items.Select(i => new object[]

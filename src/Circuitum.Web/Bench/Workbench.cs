@@ -229,7 +229,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
             }
         }
 
-        // What is pulled and landed by now binds it. Another job in its place has nothing of that.
+        // What is pulled and landed by now binds it.
         var job = Binding.Bind(step.Job, before.Plan, before.Site);
         // The document is written, and read back, beside the planning: neither needs the other.
         var document = Task.Run(() => JobFiles.WriteWhole(job, before.Spoiled is null ? before.Plan.Job : null));

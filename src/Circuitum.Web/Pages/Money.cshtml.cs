@@ -127,7 +127,7 @@ public sealed class MoneyModel(Workbench bench, Offers offers) : JobPage(bench)
     protected override async Task ReadAsync()
     {
         Brought = await offers.PricesAsync();
-        Prices = Brought is null ? PriceListFiles.Shipped : PriceListFiles.Read(System.Text.Encoding.UTF8.GetBytes(Brought.Document));
+        Prices = PriceListFiles.Kept(Brought?.Document);
         Offers = [.. (await offers.OfAsync(new(Key))).Select(o => (o, OfferFiles.Read(o.Document)))];
         var last = Offers.Count > 0 ? Offers[0].Offer.Terms
             : await offers.NewestAsync() is { } newest ? OfferFiles.Read(newest.Document).Terms : Terms.Usual;

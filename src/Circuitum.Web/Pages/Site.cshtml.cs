@@ -169,7 +169,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, Data.Offers offe
     // What is not pulled yet, as cuts by cable: of the groups that come next, or all.
     private ILookup<string, Cut> CutsLeft()
     {
-        var groups = PullOrder.Of(Plan, Manner).Select(g => g.Lines.Where(l => !Record.Is(Subject.Run(l.Run), SiteStep.Pulled)
+        var groups = Groups.Select(g => g.Lines.Where(l => !Record.Is(Subject.Run(l.Run), SiteStep.Pulled)
             && l.Length > Length.Zero && IsOnReels(l)).ToList()).Where(g => g.Count > 0);
         var wanted = int.TryParse(ForGroups, System.Globalization.CultureInfo.InvariantCulture, out var most) && most > 0
             ? groups.Take(most) : groups;
@@ -230,7 +230,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, Data.Offers offe
         Clashes = SiteClashes.Of(plan, Record);
         Stops = At.View == "walk" ? Walk.Of(plan, Record, Closing) : [];
         ClosingStates = At.View == "walk" || !plan.Job.Closings.IsEmpty ? ClosingState.Of(plan, Record) : [];
-        Groups = At.View == "pull" ? PullOrder.Of(plan, Manner) : [];
+        Groups = At.View is "pull" or "reels" ? PullOrder.Of(plan, Manner) : [];
         Stock = ReelStock.Of(Record);
         if (At.View == "reels" || (At.View == "pull" && !Stock.IsEmpty))
         {
@@ -239,8 +239,7 @@ public sealed class SiteModel(Workbench bench, CrewRules rules, Data.Offers offe
 
         if (At.View == "reels")
         {
-            Prices = await offers.PricesAsync() is { } brought
-                ? PriceListFiles.Read(System.Text.Encoding.UTF8.GetBytes(brought.Document)) : PriceListFiles.Shipped;
+            Prices = PriceListFiles.Kept((await offers.PricesAsync())?.Document);
         }
     }
 
