@@ -75,7 +75,9 @@ internal static class Cables
         places.AddRange(run.Each("path").Select(l => (method.Adjustment(own), Tables.Ambient(l.Number("ambientC"), start))));
         if (run.Text("pipe").Length == 0)
         {
-            places.AddRange(holes.Where(h => method.CountsSealedHoles && h.Says("sealed") && h.Texts("runs").Count > 2)
+            // 334.80 is about nonmetallic cable.
+            places.AddRange(holes.Where(h => method.CountsSealedHoles && jacket != "armoured" && h.Says("sealed")
+                    && h.Texts("runs").Count > 2)
                 .Select(h => (method.Adjustment(h.Texts("runs").Sum(r => carrying[r])), Tables.Ambient(h.Number("ambientC"), start))));
             places.AddRange(Bundled(method, holes, carrying, start, ties));
         }
@@ -164,6 +166,17 @@ internal static class Cables
             if (run.Each("path").Any(l => l.Text("space") == "trench"))
             {
                 yield return new("wet", "334.12", [Site.Of(circuit), "run:" + run.Text("run")], $"{run.Text("run")} lies in the earth");
+            }
+        }
+
+        // 314.3: armor is bonded by the boxes it enters.
+        foreach (var (circuit, run) in site.Runs.Where(r => r.Run.Text("jacket") == "armoured"))
+        {
+            foreach (var box in site.Boxes.Where(b => (b.Id == run.Text("from") || b.Id == run.Text("to"))
+                && b.Planned.Text("make") is not ("square" or "metal device")))
+            {
+                yield return new("metal box", "314.3", ["box:" + box.Id, Site.Of(circuit)],
+                    $"{run.Text("run")} enters {box.Id}, {box.Planned.Text("make")}");
             }
         }
 

@@ -19,6 +19,8 @@ internal static class Fill
                 volume += grounds.Max() * (site.Edition == 2017 || grounds.Count <= 4 ? 1 : 1 + ((grounds.Count - 4) * .25));
             }
 
+            // Clamps of metal device boxes take one more.
+            volume += box.Planned.Text("make") == "metal device" && box.Planned.Number("gangs") > 0 ? largest : 0;
             foreach (var device in box.Devices)
             {
                 var yoke = Site.IsReceptacle(device) || device.Text("kind") is "switch" or "dimmer" or "three-way" or "four-way" or "timer"

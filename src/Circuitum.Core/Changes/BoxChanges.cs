@@ -106,3 +106,18 @@ public sealed record SetVolume(BoxId Box, CubicInches? Volume) : JobChange
         return With(job, box with { Volume = Volume });
     }
 }
+
+/// <summary>Makes a box otherwise than the crew's boxes are made; null makes it as they are. A volume that was stamped in the other goes
+/// with it.</summary>
+/// <param name="Box">The box.</param>
+/// <param name="Make">How it is made.</param>
+public sealed record SetBoxMake(BoxId Box, BoxMake? Make) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        phrase = Make is { } make ? $"{Called(job, box)}: {make.Words()}" : $"{Called(job, box)}: a box as the crew makes them";
+        return With(job, box with { Make = Make, Volume = Make == box.Make ? box.Volume : null });
+    }
+}

@@ -18,7 +18,7 @@ internal static class BoxChecks
 
     public static IEnumerable<Tag> Check(Checked plan) => Missing(plan).Concat(InOpenings(plan)).Concat(InKeptBays(plan))
         .Concat(IslandsLater(plan)).Concat(ThreeWays(plan)).Concat(OutOfOrder(plan)).Concat(ClosetChecks.Check(plan))
-        .Concat(InStairOpenings(plan)).Concat(HighSwitches(plan)).Concat(Fill(plan));
+        .Concat(InStairOpenings(plan)).Concat(HighSwitches(plan)).Concat(Armoured(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
     private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
@@ -161,6 +161,17 @@ internal static class BoxChecks
         }
     }
 
+    // A box of plastic bonds no armor: its exceptions ask for means between all entries, which no usual one has.
+    private static IEnumerable<Tag> Armoured(Checked plan) => !plan.Book.Has(RuleId.MetalBoxes) ? []
+        : plan.Circuits.SelectMany(c => c.Boxes).Where(b => !b.Value.Make.IsMetal()
+            && b.Value.In.Concat(b.Value.Out).Any(r => r.Jacket == Jacket.Armoured)).OrderBy(b => b.Key.Value, StringComparer.Ordinal)
+            .Select(b => new Tag(Severity.Red, Stage.Boxes, Subject.Box(b.Key), plan.Book.Cite(RuleId.MetalBoxes),
+                $"Armored cable enters {plan.Survey[b.Key].Name}, a box of plastic.",
+                "The armor of one cable must be bonded to the next, which a metal box does.")
+            {
+                Fixes = [new("Take a metal box", new SetBoxMake(b.Key, BoxMake.Square))],
+            });
+
     private static IEnumerable<Tag> Fill(Checked plan)
     {
         foreach (var (id, wired) in plan.Circuits.SelectMany(c => c.Boxes).OrderBy(b => b.Key.Value, StringComparer.Ordinal))
@@ -188,14 +199,19 @@ internal static class BoxChecks
     private static IEnumerable<Fix> Roomier(Checked plan, BoxId id, WiredBox wired)
     {
         var gangs = wired.Gangs;
-        if (BoxRules.Taken(gangs, wired.Volume.Value) is { } deeper)
+        if (UsualBoxes.Taken(wired.Make, gangs, wired.Volume.Value) is { } deeper)
         {
-            yield return new($"Take a box of {BoxRules.Words(deeper)}", new SetVolume(id, deeper));
+            yield return new($"Take a box of {UsualBoxes.Words(deeper)}", new SetVolume(id, deeper));
         }
 
-        if (gangs > 0 && BoxRules.Smallest(gangs + 1, wired.Volume.Value) is { } wider)
+        if (gangs > 0 && UsualBoxes.Smallest(wired.Make, gangs + 1, wired.Volume.Value) is { } wider)
         {
             yield return new($"Take a {gangs + 1}-gang box of {wider}, one place blank", new SetVolume(id, wider));
+        }
+
+        if (!wired.Make.IsMetal() && UsualBoxes.Taken(BoxMake.Square, gangs, wired.Volume.Value) is { } metal)
+        {
+            yield return new($"Take a metal box of {UsualBoxes.Words(metal)}", new SetBoxMake(id, BoxMake.Square));
         }
 
         if (wired.Branches && plan.Job.Schools.Branches != FeedBranches.Never)

@@ -8,7 +8,7 @@ namespace Circuitum.Core.Conductors;
 public static class Ampacities
 {
     /// <summary>Nonmetallic-sheathed cable: correction and adjustment from the 90 °C column, held to the 60 °C column, 334.80.
-    /// Adjustment applies where more than two cables share a sealed hole.</summary>
+    /// Adjustment applies where more than two cables share a sealed hole, but not to armored cable, of which 330 says nothing so.</summary>
     /// <param name="gauge">14 AWG to 600 kcmil copper.</param>
     /// <param name="cables">Cables in the worst sealed hole, itself included; 1 or more.</param>
     /// <param name="currentCarrying">Their current-carrying conductors together.</param>
@@ -57,7 +57,7 @@ public static class Ampacities
             why = why.Book($"{currentCarrying} current-carrying conductors in the cable itself: × {factor:0.00}", amps.ToString(),
                 book.Cite(RuleId.AdjustmentTable));
         }
-        else if (cables > book.Conductors.MostInSealedHole)
+        else if (jacket != Jacket.Armoured && cables > book.Conductors.MostInSealedHole)
         {
             var factor = book.Conductors.AdjustmentFactor(currentCarrying);
             (amps, company) = (amps * factor, factor);
@@ -111,12 +111,12 @@ public static class Ampacities
     {
         var warm = ambient.Degrees is > 30 or <= 25
             ? book.Conductors.AmbientFactor(ambient, jacket == Jacket.Underground ? Column.C60 : Column.C90) ?? 0 : 1;
-        return warm * Adjustment(cables, currentCarrying, bundled, book);
+        return warm * Adjustment(cables, currentCarrying, bundled, book, jacket);
     }
 
     /// <summary>The adjustment for company alone.</summary>
-    public static decimal Adjustment(int cables, int currentCarrying, bool bundled, CodeBook book) =>
-        bundled || cables > book.Conductors.MostInSealedHole || (cables == 1 && currentCarrying > 3)
+    public static decimal Adjustment(int cables, int currentCarrying, bool bundled, CodeBook book, Jacket jacket) =>
+        bundled || (jacket != Jacket.Armoured && cables > book.Conductors.MostInSealedHole) || (cables == 1 && currentCarrying > 3)
             ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
 
     private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section,

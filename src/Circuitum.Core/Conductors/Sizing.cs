@@ -327,7 +327,8 @@ public static class Sizing
     {
         var held = book.Conductors.AdjustsTerminations;
         var (worst, at) = places.Select(p => (held
-            ? Ampacities.Adjustment(p.Cables, p.CurrentCarrying, p.Bundled is not null || p.Piped is not null, book)
+            ? Ampacities.Adjustment(p.Cables, p.CurrentCarrying, p.Bundled is not null || p.Piped is not null, book,
+                p.Piped is null ? jacket : Jacket.Loose)
             : Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose,
                 p.Bundled is not null || p.Piped is not null, book), p.Piped)).DefaultIfEmpty((1, null)).MinBy(p => p.Item1);
         if (worst is 0 or >= 1)

@@ -21,11 +21,21 @@ public static class BoxSpace
             ? box.Box.Devices.Length : 0;
 
         /// <summary>What so many cables and its own devices need.</summary>
-        public Figure<CubicInches> Needed(IReadOnlyList<EnteringCable> cables, CodeBook book) =>
-            book.Boxes.Count(new() { Cables = [.. cables], Yokes = box.Yokes, WideYokes = box.WideYokes });
+        public Figure<CubicInches> Needed(IReadOnlyList<EnteringCable> cables, CodeBook book) => box.Needed(cables, box.Make, book);
+
+        /// <summary>What so many cables and its own devices need in a box of a make: device boxes of metal have their clamps
+        /// inside.</summary>
+        public Figure<CubicInches> Needed(IReadOnlyList<EnteringCable> cables, BoxMake make, CodeBook book) => book.Boxes.Count(new()
+        {
+            Cables = [.. cables],
+            Yokes = box.Yokes,
+            WideYokes = box.WideYokes,
+            InternalClamps = make == BoxMake.MetalDevice && box.Gangs > 0,
+        });
 
         /// <summary>The most that it can hold: what is stamped in it, or the largest usual box of its gangs.</summary>
-        public CubicInches? Most => box.Box.Volume ?? BoxRules.Largest(box.Gangs);
+        public CubicInches? Most => box.Box.Volume ?? UsualBoxes.Largest(box.Make == BoxMake.MetalDevice && box.Box.Make is null
+            ? BoxMake.Square : box.Make, box.Gangs);
     }
 
     /// <summary>Heights of receptacles are those of their contacts, in the middle of a box of 4 in: this far above its bottom.</summary>

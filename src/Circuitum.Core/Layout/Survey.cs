@@ -35,6 +35,10 @@ public sealed record Place(int Structure, int Level, Point3 At, int? Wall, Lengt
 /// <summary>A box at its place.</summary>
 public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Height, string Name)
 {
+    /// <summary>How its box is made: by its own word, or as the crew makes them; of metal where armored cable is pulled
+    /// everywhere.</summary>
+    public BoxMake Make { get; init; }
+
     /// <summary>It stands in an accessory building.</summary>
     public bool Accessory { get; init; }
 

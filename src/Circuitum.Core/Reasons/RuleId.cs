@@ -404,8 +404,14 @@ public enum RuleId
     CableAtBox,
     /// <summary>A box stays reachable.</summary>
     BoxReachable,
+    /// <summary>Boxes of metal where armored cable enters.</summary>
+    MetalBoxes,
+    /// <summary>Boxes of metal are grounded.</summary>
+    MetalBoxGrounded,
     /// <summary>Ampacity of metal-clad cable.</summary>
     ArmouredAmpacity,
+    /// <summary>How metal-clad cable is fastened.</summary>
+    ArmouredSupport,
 
     /// <summary>Disconnect of electric heat with its blower.</summary>
     HeatingDisconnect,
@@ -490,6 +496,22 @@ public enum RuleId
     TamperResistant,
     /// <summary>Those that need not be.</summary>
     TamperException,
+    /// <summary>Receptacles for aluminium conductors.</summary>
+    AluminiumDevices,
+    /// <summary>A receptacle is replaced where a ground is.</summary>
+    ReplacedOnGround,
+    /// <summary>Where none is.</summary>
+    ReplacedWithoutGround,
+    /// <summary>Ground-fault protection comes with it.</summary>
+    ReplacedGroundFault,
+    /// <summary>Arc-fault protection comes with it.</summary>
+    ReplacedArcFault,
+    /// <summary>It is tamper-resistant.</summary>
+    ReplacedTamper,
+    /// <summary>It is weather-resistant.</summary>
+    ReplacedWeather,
+    /// <summary>A ground is brought to it.</summary>
+    GroundBrought,
     /// <summary>The directory in the door.</summary>
     Directory,
     /// <summary>What it says of every circuit.</summary>

@@ -372,13 +372,14 @@ internal sealed class CircuitRoute
             p.Run.IsMeantFor(id,
                 ids.Count(i => i.IsBetweenEndsOf(id) && (i.Purpose == RunPurpose.Travelers) == (id.Purpose == RunPurpose.Travelers))));
 
-    // Damp places take UF; steel studs take armored cable with its own fittings (300.4(B), 330.30).
+    // Damp places take UF; steel studs take armored cable with its own fittings (300.4(B), 330.30); all
+    // else what the crew pulls.
     private Jacket JacketFor(RunEnd from, RunEnd to, Way way) =>
         damp || FeederRoute.PassesDamp(way, finder.House.Structures[from.Place.Structure].Structure) ? Jacket.Underground
         : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall
             && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
             || finder.PassesSteel(way) ? Jacket.Armoured
-        : Jacket.Nonmetallic;
+        : job.Schools.Cable == CableKind.Armoured ? Jacket.Armoured : Jacket.Nonmetallic;
 
     private static RunEnd End(PlacedBox box) => new(box.Place, box.Name, box.Box.Id, null);
 }

@@ -20,7 +20,8 @@ internal static class FeederRoute
         return new(RunId.Of(from.End, to.End, RunPurpose.Feed), circuit.Key, RunKind.Feeder, from, to, null,
             [Carried.Hot, Carried.SecondLeg, Carried.Neutral], way, Routes.Footage(way, from, to, job))
         {
-            Jacket = pipe is not null ? Jacket.Loose : finder.PassesSteel(way) ? Jacket.Armoured
+            Jacket = pipe is not null ? Jacket.Loose : finder.PassesSteel(way) || job.Schools.Cable == CableKind.Armoured
+                ? Jacket.Armoured
                 : job.Schools.FeederMetal == FeederMetal.Aluminium ? Jacket.ServiceEntrance : Jacket.Nonmetallic,
             Pipe = pipe?.Id,
         };

@@ -52,7 +52,7 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
         var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart)
             .Select(r => new EnteringCable(gauge, r.Conductors)).Append(new(gauge, 2)).ToList();
         var volume = survey[apart].Needed(cables, book).Value;
-        return new TogetherWay(school, footage, home.To, volume, BoxRules.Taken(survey[apart].Gangs, volume));
+        return new TogetherWay(school, footage, home.To, volume, UsualBoxes.Taken(survey[apart].Make, survey[apart].Gangs, volume));
     });
 
     private CircuitRoute Route(Circuit circuit) => new(circuit, survey, panel, finder, job, book);

@@ -89,23 +89,6 @@ internal sealed class BoxTally(BoxRules rules, CodeBook book, BoxContents conten
 /// <summary>How a box is counted, and the boxes there are.</summary>
 public abstract class BoxRules
 {
-    // Usual new-work boxes by gang, and round ones for ceilings, in³: what the trade sells, not what a book says.
-    private static readonly decimal[][] Gangs = [[18, 20, 22.5m], [32, 34], [44, 45], [56, 68]];
-    private static readonly decimal[] Round = [13, 18, 20, 22];
-
-    /// <summary>A 4 in square box 2-1/8 in deep, Table 314.16(A).</summary>
-    public static CubicInches Square => new(30.3m);
-
-    /// <summary>A 4-11/16 in square box 2-1/8 in deep, Table 314.16(A).</summary>
-    public static CubicInches LargeSquare => new(42);
-
-    /// <summary>A box as it is asked for at the counter: by its volume, or what it is where no usual nonmetallic one has it.</summary>
-    public static string Words(CubicInches volume) =>
-        SquareOf(volume) is { } square ? $"{volume}, a {square} square with a ring" : volume.ToString();
-
-    /// <summary>The side of the metal square that has this volume; null for what nonmetallic boxes have.</summary>
-    public static string? SquareOf(CubicInches? volume) => volume == Square ? "4 in" : volume == LargeSquare ? "4-11/16 in" : null;
-
     /// <summary>Volume that is needed, item by item: conductors, clamps, fittings, yokes, grounds.</summary>
     /// <param name="contents">What is in it.</param>
     public abstract Figure<CubicInches> Count(BoxContents contents);
@@ -121,19 +104,4 @@ public abstract class BoxRules
     /// <param name="yokes">Device yokes.</param>
     public Figure<CubicInches> Count(IReadOnlyList<EnteringCable> cables, int yokes) =>
         Count(new() { Cables = [.. cables], Yokes = yokes });
-
-    /// <summary>The smallest usual box of so many gangs that holds a volume; null when none does. No gangs means a round ceiling
-    /// box.</summary>
-    public static CubicInches? Smallest(int gangs, CubicInches needed) =>
-        Usual(gangs).Where(s => s >= needed.Value).Select(s => (CubicInches?)new CubicInches(s)).FirstOrDefault();
-
-    /// <summary>The box that is taken: the smallest usual one, or where none holds it a metal square with a ring of one or two gangs or a
-    /// round one; null when none does.</summary>
-    public static CubicInches? Taken(int gangs, CubicInches needed) => Smallest(gangs, needed)
-        ?? (gangs > 2 ? null : gangs < 2 && needed.Value <= Square.Value ? Square : needed.Value <= LargeSquare.Value ? LargeSquare : null);
-
-    /// <summary>The largest usual box of so many gangs; null above four gangs.</summary>
-    public static CubicInches? Largest(int gangs) => Usual(gangs) is { Length: > 0 } sizes ? new CubicInches(sizes[^1]) : null;
-
-    private static decimal[] Usual(int gangs) => gangs == 0 ? Round : gangs <= Gangs.Length ? Gangs[gangs - 1] : [];
 }

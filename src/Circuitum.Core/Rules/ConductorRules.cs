@@ -51,6 +51,12 @@ public abstract class ConductorRules
     /// <summary>What is written after the size of what a run is pulled in: 12-2 UF; empty for the usual cable.</summary>
     public abstract string Suffix(Jacket jacket);
 
+    /// <summary>The ground in it is insulated and green, not bare.</summary>
+    public abstract bool GreenIn(Jacket jacket);
+
+    /// <summary>Armored cable is fastened at least this often.</summary>
+    public abstract Asked ArmouredSupported { get; }
+
     /// <summary>The loose conductor that is pulled in pipes.</summary>
     public abstract string LooseName { get; }
 

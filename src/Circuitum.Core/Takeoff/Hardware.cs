@@ -162,16 +162,16 @@ public static class Hardware
     {
         var given = wired?.Given;
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
+        var kind = wired?.Make switch { BoxMake.CutIn => "cut-in box", BoxMake.Square or BoxMake.MetalDevice => "metal box", _ => "box" };
         return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) || IsForAFan(box, book) ? $"Ceiling box rated for a fan, {size}"
-            : BoxRules.SquareOf(given) is { } square
-                ? $"{square} square box 2-1/8 deep with a {(box.Gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, "
-                    + size
-            : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan()) ? $"Round box, {size}"
+            : given is { } metal && UsualBoxes.MetalNamed(wired!.Make, box.Gangs, metal) is { } named ? named
+            : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan())
+                ? $"Round {kind}, {size}"
             : gauge >= PullLengths.From && wired is not null ? $"Box for {gauge} AWG, "
                 + $"{(PullLengths.AtEnd(wired.FedBy, gauge, book) is { } across ? $"at least {Across(across, book.Measure)} across"
                     : "by its pull")} ({book.Cite(RuleId.PullBoxes)})"
             : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"
-            : $"{box.Box.Devices.Length}-gang box, {size}";
+            : $"{box.Box.Devices.Length}-gang {kind}, {size}";
     }
 
     private static string Across(Length box, Measure measure) => measure == Measure.Metres ? box.Measured(measure) : box.ToString();
@@ -230,8 +230,22 @@ public static class Hardware
         }
 
         yield return new("Cable connectors at panels", "each",
-            plan.Takeoff.Pulls.Count(p => p.From.StartsWith("Panel ", StringComparison.Ordinal) && p.Kind == RunKind.HomeRun),
-            "one a cable");
+            plan.Circuits.SelectMany(c => c.Runs).Count(r => r is { Kind: RunKind.HomeRun, RidesIn: null, From.Panel: not null }
+                && r.Jacket != Jacket.Armoured), "one a cable");
+        var boxes = plan.Circuits.SelectMany(c => c.Boxes.Values).ToList();
+        // Device boxes bring their clamps; a square takes a connector for every cable, and one for two where they come together.
+        var loose = boxes.Where(b => b.Make == BoxMake.Square).Sum(b => b.In.Concat(b.Out).Count(r => r.Pipe is null
+            && r.Jacket != Jacket.Armoured));
+        if (loose > 0)
+        {
+            yield return new("Cable connectors at metal boxes", "each", loose, "one a cable; a connector for two cables takes two");
+        }
+
+        if (boxes.Count(b => b.Make.IsMetal()) is > 0 and var metal)
+        {
+            yield return new("Grounding tails for metal boxes", "each", metal, $"one a box, {plan.Book.Cite(RuleId.MetalBoxGrounded)}");
+        }
+
         var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
         if (armoured > 0)
         {
@@ -251,18 +265,28 @@ public static class Hardware
     private static IEnumerable<MaterialLine> Staples(Plan plan)
     {
         var rules = plan.Job.HouseRules;
-        int near = 0, along = 0;
-        foreach (var run in plan.Circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null))
+        foreach (var runs in plan.Circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is null).GroupBy(r => r.Jacket == Jacket.Armoured)
+            .OrderBy(g => g.Key))
         {
-            near += (run.From.Box is null ? 0 : 1) + 1;
-            along += AlongOf(run, rules);
+            int near = runs.Sum(r => (r.From.Box is null ? 0 : 1) + 1), along = runs.Sum(r => AlongOf(r, rules));
+            if (runs.Key)
+            {
+                var armoured = plan.Book.Cite(RuleId.ArmouredSupport);
+                yield return new("Straps for armored cable near boxes", "each", near,
+                    $"within {rules.FastenedNearBox} of every box; {armoured} allows 12 in");
+                yield return new("Straps for armored cable along runs", "each", along,
+                    $"every {rules.FastenedAlong} where no hole holds the cable; {armoured} allows "
+                    + $"{plan.Book.Conductors.ArmouredSupported}");
+                continue;
+            }
+
+            yield return new("Staples near boxes", "each", near,
+                $"within {rules.FastenedNearBox} of every box; {plan.Book.Cite(RuleId.CableSupport)} and "
+                + $"{plan.Book.Cite(RuleId.CableAtBox)} allow 12 in, 8 in at a box without clamps");
+            yield return new("Staples along runs", "each", along,
+                $"every {rules.FastenedAlong} where no hole holds the cable; {plan.Book.Cite(RuleId.CableSupport)} allows 4-1/2 ft");
         }
 
-        yield return new("Staples near boxes", "each", near,
-            $"within {rules.FastenedNearBox} of every box; {plan.Book.Cite(RuleId.CableSupport)} and {plan.Book.Cite(RuleId.CableAtBox)} "
-            + $"allow 12 in, 8 in at a box without clamps");
-        yield return new("Staples along runs", "each", along,
-            $"every {rules.FastenedAlong} where no hole holds the cable; {plan.Book.Cite(RuleId.CableSupport)} allows 4-1/2 ft");
         if (plan.Job.Schools.Column == CableColumn.Stackers)
         {
             // Where cables come down one bay together, a stacker of four takes the place of the staples, one at the plate and one for every

@@ -47,7 +47,7 @@ public static class MakeUpGuide
                 ? $"To the bar that is bonded with the neutral here, and nowhere beyond ({book.Cite(RuleId.ServiceGrounding)}, "
                 + $"{book.Cite(RuleId.NeutralApart)})."
                 : $"To the ground bar; no bonding screw, neutral and ground apart ({book.Cite(RuleId.NeutralApart)}).",
-                Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools))),
+                Grounds(own, Terminals.PerScrew(panel.Panel, job.Schools), book)),
             new("Neutrals, largest first", listing.BarTorque,
                 $"One to a terminal ({book.Cite(RuleId.OneNeutralToATerminal)}). A protective breaker takes its circuit's neutral; its "
                 + $"tail takes the terminal.",
@@ -90,7 +90,7 @@ public static class MakeUpGuide
     }
 
     // Small ones share a screw where the label and the crew allow it, neighbours of one side together.
-    private static ImmutableArray<MakeUpLine> Grounds(List<Landed> cables, int each)
+    private static ImmutableArray<MakeUpLine> Grounds(List<Landed> cables, int each, CodeBook book)
     {
         var lines = ImmutableArray.CreateBuilder<MakeUpLine>();
         var sorted = cables.OrderByDescending(c => Terminals.GroundOf(c.Wired))
@@ -102,7 +102,7 @@ public static class MakeUpGuide
             var mate = at >= 0 && each > 1 ? small.Skip(at / each * each).Take(each).Where(c => c != cable).Select(c => c.SpaceText)
                 .ToList() : [];
             lines.Add(new(cable.SpaceText,
-                $"{Terminals.GroundOf(cable.Wired)} {(cable.HomeRun!.Jacket == Jacket.Loose ? "green" : "bare")}",
+                $"{Terminals.GroundOf(cable.Wired)} {(book.Conductors.GreenIn(cable.HomeRun!.Jacket) ? "green" : "bare")}",
                 mate.Count == 0 ? "a screw of its own"
                 : $"one screw with {string.Join(" and ", mate)}"));
         }

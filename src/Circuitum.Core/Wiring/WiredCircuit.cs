@@ -147,6 +147,9 @@ public sealed record WiredBox(Run FedBy, ImmutableArray<Run> In, ImmutableArray<
     /// <summary>Device places of its box; none for a round one.</summary>
     public int Gangs { get; init; }
 
+    /// <summary>How it is made.</summary>
+    public BoxMake Make { get; init; }
+
     /// <summary>A cable more than one in and one out of constant feed: it branches.</summary>
     public bool Branches => Out.Count(r => r.Kind is RunKind.Jumper or RunKind.HomeRun) > 1;
 
@@ -176,12 +179,19 @@ public static class Wires
         Gauge GaugeOf(Run run) => (guests.FirstOrDefault(g => g.Routed.HomeRun == run) ?? circuit.Sized).GaugeOf(run);
         var cables = into.Concat(from).Select(r => new EnteringCable(GaugeOf(r), r.Conductors)).ToList();
         var gangs = box.Gangs;
-        var volume = box.Needed(cables, book);
+        // Armored cable is bonded by the box it enters: where no person chose another, that is of metal (314.3).
+        var make = box is { Make: BoxMake.NailOn, Box.Make: null } && into.Concat(from).Any(r => r.Jacket == Jacket.Armoured)
+            ? BoxMake.Square : box.Make;
+        // A device box that is too small gives way to a square, which has no clamps to count.
+        make = make == BoxMake.MetalDevice && box.Box.Make is null
+            && UsualBoxes.Smallest(make, gangs, box.Needed(cables, make, book).Value) is null ? BoxMake.Square : make;
+        var volume = box.Needed(cables, make, book);
         var counted = box.Plates.All(p => p.Volts == book.Supply.ToNeutral);
         return new(fed, into, from, volume,
-            box.Box.Volume ?? (counted ? BoxRules.Taken(gangs, volume.Value) : volume.Value.WholeUp))
+            box.Box.Volume ?? (counted ? UsualBoxes.Taken(make, gangs, volume.Value) : volume.Value.WholeUp))
         {
-            Gangs = gangs
+            Gangs = gangs,
+            Make = make,
         };
     }
 }

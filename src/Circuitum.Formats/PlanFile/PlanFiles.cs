@@ -89,6 +89,7 @@ public static class PlanFiles
             ["circuit"] = circuit.Circuit.Key.Value,
             ["at"] = At(plan.Survey[box].Place.At),
             ["gangs"] = wired.Gangs,
+            ["make"] = Core.Jobs.Words.Of(wired.Make),
             ["neededIn3"] = wired.Needed.Value,
             ["volumeIn3"] = wired.Given?.Value,
             ["afci"] = safe.BreakerIsAfci ? "breaker" : outlet.AfciResetAt?.Value,

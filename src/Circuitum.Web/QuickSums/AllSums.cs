@@ -3,6 +3,7 @@ using System.Globalization;
 using Circuitum.Core.Conductors;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
+using Circuitum.Core.Protection;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
@@ -20,6 +21,8 @@ public static class AllSums
     private static readonly SupplySystem Supply = SupplySystem.SplitPhase;
     private static readonly ImmutableArray<(string, string)> VoltsOffered = [.. Supply.Offered.Select(v => (Answer(v), Answer(v)))];
     private static readonly ImmutableArray<(string, string)> YesNo = [("no", "no"), ("yes", "yes")];
+    private static readonly ImmutableArray<(string, string)> Rooms =
+        [.. Enum.GetValues<RoomUse>().Select(u => (u.ToString(), Words.Of(u)))];
     private static readonly ImmutableArray<(string, string)> Metals = [("copper", "copper"), ("aluminium", "aluminum")];
 
     /// <summary>All of them.</summary>
@@ -71,6 +74,16 @@ public static class AllSums
         new("spacing", "Receptacles on a wall",
             [new("wall", "Unbroken wall, clear length", "12 ft 1 in", []), new("reach", "Farthest point from a receptacle", "6 ft", []),
                 EditionField], Spacing),
+        new("replace", "A receptacle replaced",
+        [
+            new("room", "Where it stands", nameof(RoomUse.Bedroom), Rooms),
+            new("counter", "Over a counter or an island", "no", YesNo),
+            new("sink", "Near a sink", "no", YesNo), new("tub", "Near a tub or shower", "no", YesNo),
+            new("outdoors", "Outdoors", "no", YesNo), new("basement", "Below grade", "no", YesNo),
+            new("ground", "A ground is in the box", "no", YesNo), new("breaker", "Breaker", "15 A", []),
+            new("gauge", "Conductors, AWG", "14", [.. Gauges.Take(3)]), new("metal", "Metal", "copper", Metals),
+            new("height", "Floor to its contacts", "16 in", []), new("free", "Conductor free of the box’s wall", "6 in", []), EditionField,
+        ], Replaced),
     ];
 
     /// <summary>A sum by its name, or null.</summary>
@@ -178,10 +191,10 @@ public static class AllSums
             InternalClamps = Yes(typed["clamps"]),
             SupportFittings = Between(typed["fittings"], 0, 2, "fittings")
         });
-        var fits = BoxRules.Smallest(gangs, needed.Value);
+        var fits = UsualBoxes.Smallest(BoxMake.NailOn, gangs, needed.Value);
         return new([("Needed", needed.Value.ToString()),
             ("Smallest usual box",
-                fits?.ToString() ?? (BoxRules.Smallest(gangs + 1, needed.Value) is { } wider
+                fits?.ToString() ?? (UsualBoxes.Smallest(BoxMake.NailOn, gangs + 1, needed.Value) is { } wider
                     ? $"none of {gangs} gang; {wider} with one gang more" : "none"))], needed.Why,
             fits is null ? ["No usual box of these gangs holds it."] : []);
     }
@@ -328,6 +341,39 @@ public static class AllSums
             why.Book($"one serves {reach} to either side", $"{wall} ÷ {span} → {count}", book.Cite(RuleId.WallReach)),
             reach > book.Outlets.WallReach.Length ? [$"The book's reach is {book.Outlets.WallReach}."] : []);
     }
+
+    private static SumAnswer Replaced(Typed typed)
+    {
+        var book = Book(typed);
+        if (!book.Has(RuleId.ReplacedOnGround))
+        {
+            return new([("Receptacle", "not known here")], Because.Of("Why not"),
+                [$"What the {book.Edition.Choice()} asks of a receptacle that is replaced is not kept here: ask the authority first."]);
+        }
+
+        var breaker = Entry.Amps(typed["breaker"]) is { Value: 15 or 20 } rating ? rating
+            : throw new FormatException("A receptacle of this kind is on a breaker of 15 or 20 A.");
+        var outlet = new Outlet(Entry.Choice<RoomUse>(typed["room"]), Yes(typed["outdoors"]), true, false, false, Yes(typed["counter"]),
+            Yes(typed["sink"]), Yes(typed["tub"]), Supply.ToNeutral, breaker, null)
+        {
+            Basement = Yes(typed["basement"]),
+        };
+        var replacement = Replacing.Of(new(outlet, Yes(typed["ground"]), Inches(typed["height"]), Gauge.Parse(typed["gauge"]),
+            MetalOf(typed["metal"]), Inches(typed["free"])), book);
+        var why = replacement.Needs.Aggregate(Because.Of("What is asked, and the ways"), (steps, need) =>
+        {
+            var (said, ways) = ($"{need.What}: {need.Answer}", need.Ways.Length > 0 ? $"{need.Ways.Length} ways" : "");
+            return need.Ways.Aggregate(need.Cite is { } cite ? steps.Book(said, ways, cite) : steps.Plan(said, ways),
+                (all, way) => all.Plan(way, "a way"));
+        });
+        return new([.. replacement.Needs.Select(n => (n.What, n.Answer))], why,
+            replacement.Cautions.Add("Off and proved dead first, at the box; the older the house, the less its colors say."));
+    }
+
+    // 16 in, 1 ft 4 in; a bare number is inches.
+    private static Length Inches(string text) => Length.TryParse(text.Replace(" in", "\"", StringComparison.Ordinal)
+        .Replace(" ft", "'", StringComparison.Ordinal), out var length) && length >= Length.Zero && length <= Length.FromFeet(20) ? length
+        : throw new FormatException($"“{text}” is no length up to 20 ft; write it like 16 in.");
 
     private static CodeBook Book(Typed typed) => CodeBook.For(Entry.Edition(typed["edition"]));
 

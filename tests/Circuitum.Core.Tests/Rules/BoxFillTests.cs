@@ -20,7 +20,7 @@ public sealed class BoxFillTests
     {
         var needed = Books.Us2020.Boxes.Count([FourteenTwo, FourteenTwo], 1).Value;
         Assert.Equal(14.00m, needed.Value);
-        Assert.Equal(18m, BoxRules.Smallest(1, needed)!.Value.Value);
+        Assert.Equal(18m, UsualBoxes.Smallest(BoxMake.NailOn, 1, needed)!.Value.Value);
     }
 
     [Fact] // 2 × 2.25 + 2 × 2.00 + 2 × 2.25 + 2.25
@@ -32,7 +32,7 @@ public sealed class BoxFillTests
     {
         var needed = Books.Us2020.Boxes.Count([TwelveTwo, TwelveTwo, TwelveTwo], 1).Value;
         Assert.Equal(20.25m, needed.Value);
-        Assert.Equal(22.5m, BoxRules.Smallest(1, needed)!.Value.Value);
+        Assert.Equal(22.5m, UsualBoxes.Smallest(BoxMake.NailOn, 1, needed)!.Value.Value);
     }
 
     [Fact] // 314.16(B)(4), (5): a flush receptacle of 30 A takes two gangs, four volumes: 3 × 2.5 + 4 × 2.5 + 2.5 = 20.0
@@ -60,8 +60,8 @@ public sealed class BoxFillTests
     {
         var needed = Books.Us2020.Boxes.Count([new(Gauge.Awg12, 4), TwelveTwo, TwelveTwo], 1).Value;
         Assert.Equal(24.75m, needed.Value);
-        Assert.Null(BoxRules.Smallest(1, needed));
-        Assert.Equal(32m, BoxRules.Smallest(2, needed)!.Value.Value);
+        Assert.Null(UsualBoxes.Smallest(BoxMake.NailOn, 1, needed));
+        Assert.Equal(32m, UsualBoxes.Smallest(BoxMake.NailOn, 2, needed)!.Value.Value);
     }
 
     [Theory] // 2.00 × 1.25 from 2020; one for all before
@@ -93,7 +93,7 @@ public sealed class BoxFillTests
     [InlineData(22.50, 22.5)]
     [InlineData(22.75, null)]
     public void The_smallest_one_gang_that_holds_it_is_taken(double needed, double? box) =>
-        Assert.Equal((decimal?)box, BoxRules.Smallest(1, new((decimal)needed))?.Value);
+        Assert.Equal((decimal?)box, UsualBoxes.Smallest(BoxMake.NailOn, 1, new((decimal)needed))?.Value);
 
     [Theory] // Table 314.16(A): 4 × 2-1/8 in square 30.3 in³, 4-11/16 × 2-1/8 in 42.0; a ring has two gangs at most
     [InlineData(1, 22.50, 22.5)]
@@ -105,5 +105,5 @@ public sealed class BoxFillTests
     [InlineData(3, 45.25, null)]
     [InlineData(0, 22.25, 30.3)]
     public void Where_the_usual_boxes_end_a_metal_square_with_a_ring_is_taken(int gangs, double needed, double? box) =>
-        Assert.Equal((decimal?)box, BoxRules.Taken(gangs, new((decimal)needed))?.Value);
+        Assert.Equal((decimal?)box, UsualBoxes.Taken(BoxMake.NailOn, gangs, new((decimal)needed))?.Value);
 }

@@ -54,7 +54,7 @@ public sealed class CanadaTests
     [Fact] // the neutral of the three-wire circuit carries none for heating, and fills the pipe: four count, five are in it
     public void Two_circuits_in_one_pipe_look_their_divided_loads_up()
     {
-        Assert.Equal(.8m, Conductors.Ampacities.Adjustment(2, 4, true, Book));
+        Assert.Equal(.8m, Conductors.Ampacities.Adjustment(2, 4, true, Book, Jacket.Loose));
         Gauge Least(decimal load) => Gauge.All.First(g => Book.Conductors.Ampacity(g, Metal.Copper, Column.C75)!.Value.Value >= load / .8m);
         Assert.Equal(("8", "4"), (Least(40).ToString(), Least(60).ToString()));
     }

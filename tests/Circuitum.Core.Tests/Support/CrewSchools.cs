@@ -32,6 +32,8 @@ internal static class CrewSchools
         Gfci = (GfciWay)(n % 4),
         Afci = (AfciWay)(n / 6 % 2),
         FifteenOnTwenty = (FifteenOnTwenty)(n / 11 % 2),
+        Cable = (CableKind)(n / 13 % 2),
+        Boxes = (BoxMake)(n / 14 % 3),
         DisposerSwitch = (DisposerSwitch)(n / 12 % 2),
     };
 }

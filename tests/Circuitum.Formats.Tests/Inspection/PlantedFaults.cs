@@ -47,6 +47,7 @@ internal static class PlantedFaults
         ("nonmetallic cable in the earth", "wet", 1, Bury),
         ("a trench of 6 in", "cover", 1, p => p.Job["trenches"]![0]!["depth"] = "6\""),
         ("a box that is too small", "fill", 1, p => Box(p, "g-kitchen-r-1")["volumeIn3"] = 10),
+        ("armored cable into a box of plastic", "metal box", 1, p => Runs(p, "g-kitchen-r-1")[0]!["jacket"] = "armoured"),
         ("a box that is counted short", "fill told", 1, p => Box(p, "g-kitchen-r-1")["neededIn3"] = 6),
         ("a bedroom without arc-fault protection", "AFCI", 1, p => Box(p, "g-bed2-r-1")["afci"] = null),
         ("a bath receptacle without ground-fault protection", "GFCI", 1, p => Box(p, "g-bath-r-1")["gfci"] = null),

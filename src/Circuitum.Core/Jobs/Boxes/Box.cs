@@ -39,6 +39,9 @@ public sealed record Box
     /// <summary>True when its receptacle serves a counter or an island.</summary>
     public bool ServesCounter { get; init; }
 
+    /// <summary>How it is made; as the crew makes them when null.</summary>
+    public BoxMake? Make { get; init; }
+
     /// <summary>Stamped volume; the smallest usual box when null.</summary>
     public CubicInches? Volume { get; init; }
 

@@ -44,6 +44,12 @@ internal sealed class CanadaConductors() : AwgConductors(Grounds, ConductorAreas
     public override bool AdjustsTerminations => true;
 
     /// <inheritdoc/>
+    public override bool GreenIn(Jacket jacket) => jacket == Jacket.Loose;
+
+    /// <summary>1.5 m, 12-618 with 12-510.</summary>
+    public override Asked ArmouredSupported => Asked.Millimetres(1500);
+
+    /// <inheritdoc/>
     public override string LooseName => "RW90";
 
     /// <summary>The worst place counts.</summary>

@@ -58,6 +58,12 @@ internal sealed class UsConductors() : AwgConductors(Grounds, ConductorAreas)
     public override bool AdjustsTerminations => false;
 
     /// <inheritdoc/>
+    public override bool GreenIn(Jacket jacket) => jacket is Jacket.Loose or Jacket.Armoured;
+
+    /// <summary>6 ft, 330.30(C); crews hold it as often as the other.</summary>
+    public override Asked ArmouredSupported => Asked.Feet(6);
+
+    /// <inheritdoc/>
     public override string LooseName => "THWN-2";
 
     /// <inheritdoc/>

@@ -59,7 +59,12 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
             To = view.Selected,
             On = Stage.Circuits,
         };
-        yield return new("Box", $"{wired.Volume.Value} of {(wired.Given is { } given ? BoxRules.Words(given) : "no usual box")}");
+        yield return new("Box", $"{wired.Volume.Value} of {(wired.Given is { } given ? UsualBoxes.Words(given) : "no usual box")}");
+        if (wired.Make != BoxMake.NailOn)
+        {
+            yield return new("Made", wired.Make.Words());
+        }
+
         if (Hardware.IsForAFan(placed, view.Plan.Book))
         {
             yield return new("Rated", $"for a fan that may hang there, {view.Plan.Book.Cite(RuleId.FanBoxes)}");

@@ -34,6 +34,10 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostVolumeAsync(string box, string? volume) =>
         ChangeAsync(() => new SetVolume(new(box), string.IsNullOrWhiteSpace(volume) ? null : Entry.CubicInches(volume)));
 
+    /// <summary>Makes a box otherwise; nothing chosen means as the crew makes them.</summary>
+    public Task<IActionResult> OnPostMakeAsync(string box, string? make) =>
+        ChangeAsync(() => new SetBoxMake(new(box), string.IsNullOrEmpty(make) ? null : Entry.Choice<BoxMake>(make)));
+
     /// <summary>Pulls a circuit's home run in a pipe; nothing chosen takes it out.</summary>
     public Task<IActionResult> OnPostPutInPipeAsync(string circuit, string? pipe) =>
         ChangeAsync(() => new PutInPipe(new(circuit), string.IsNullOrEmpty(pipe) ? null : new Id<Pipe>(pipe)));

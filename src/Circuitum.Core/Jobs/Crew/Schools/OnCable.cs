@@ -1,5 +1,15 @@
 namespace Circuitum.Core.Jobs;
 
+/// <summary>What branch circuits are pulled in where a choice is.</summary>
+public enum CableKind
+{
+    /// <summary>Nonmetallic-sheathed cable where it may be.</summary>
+    Nonmetallic,
+
+    /// <summary>Armored cable everywhere it may be, its boxes of metal.</summary>
+    Armoured,
+}
+
 /// <summary>Size of the home run against voltage drop.</summary>
 public enum HomeRunSize
 {

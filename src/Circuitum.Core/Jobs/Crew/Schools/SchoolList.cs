@@ -50,6 +50,11 @@ public static class SchoolList
             .OnCircuits(c => c.Afci, (c, a) => c with { Afci = (AfciWay?)a }),
         Ask("fifteenOnTwenty", "15 A receptacles on 20 A", s => s.FifteenOnTwenty, (s, a) => s with { FifteenOnTwenty = a },
             [(FifteenOnTwenty.WhereTwoOrMore, "where there are two or more"), (FifteenOnTwenty.AlwaysMatch, "always match")]),
+        Ask("cable", "Branch circuits in", s => s.Cable, (s, a) => s with { Cable = a },
+            [(CableKind.Nonmetallic, "nonmetallic-sheathed cable"), (CableKind.Armoured, "armored cable everywhere, metal boxes")]),
+        Ask("boxes", "Boxes", s => s.Boxes, (s, a) => s with { Boxes = a },
+            [(BoxMake.NailOn, "nonmetallic, nailed on"), (BoxMake.Square, "metal: 4 in squares, octagons, gang boxes"),
+                (BoxMake.MetalDevice, "metal device boxes with clamps"), (BoxMake.CutIn, "cut in, where walls are closed")]),
         Ask("homeRun", "Home run size", s => s.HomeRun, (s, a) => s with { HomeRun = a },
             [(HomeRunSize.Own, "the circuit's own"), (HomeRunSize.OneLarger, "one size larger")])
             .OnCircuits(c => c.HomeRun, (c, a) => c with { HomeRun = (HomeRunSize?)a }),

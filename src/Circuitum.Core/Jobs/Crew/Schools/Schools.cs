@@ -29,6 +29,12 @@ public sealed record Schools
     /// <summary>Breaker for a household range.</summary>
     public RangeCircuit Range { get; init; }
 
+    /// <summary>What branch circuits are pulled in.</summary>
+    public CableKind Cable { get; init; }
+
+    /// <summary>How boxes are made.</summary>
+    public BoxMake Boxes { get; init; }
+
     /// <summary>The way cables take between boxes.</summary>
     public CableWay Way { get; init; }
 
