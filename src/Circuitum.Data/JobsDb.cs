@@ -43,6 +43,12 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : IdentityUserConte
     /// <summary>Estimates and change orders that were written.</summary>
     public DbSet<StoredOffer> Offers => Set<StoredOffer>();
 
+    /// <summary>Point lists of metric boards.</summary>
+    public DbSet<StoredBoard> Boards => Set<StoredBoard>();
+
+    /// <summary>Facts about them, written down on site.</summary>
+    public DbSet<StoredBoardEntry> BoardEntries => Set<StoredBoardEntry>();
+
     /// <summary>Links that make an account, or set a new password.</summary>
     public DbSet<StoredInvitation> Invitations => Set<StoredInvitation>();
 
@@ -60,6 +66,7 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : IdentityUserConte
     {
         base.OnModelCreating(builder);
         PeopleModel.Add(builder);
+        AddBoards(builder);
         builder.Entity<StoredJob>(job =>
         {
             job.HasKey(j => j.Key);
@@ -133,6 +140,23 @@ public sealed class JobsDb(DbContextOptions<JobsDb> options) : IdentityUserConte
             // Two savers from one revision want the same number: the second is refused by the key itself.
             revision.HasKey(r => new { r.JobKey, r.Number });
             revision.HasOne<StoredJob>().WithMany().HasForeignKey(r => r.JobKey).OnDelete(DeleteBehavior.Cascade);
+        });
+    }
+
+    private static void AddBoards(ModelBuilder builder)
+    {
+        builder.Entity<StoredBoard>(board =>
+        {
+            // Two who keep from one list want the same number: the second is refused by the key itself.
+            board.HasKey(b => new { b.Key, b.Number });
+            board.Property(b => b.Key).HasMaxLength(24);
+            board.Property(b => b.Name).HasMaxLength(80);
+        });
+        builder.Entity<StoredBoardEntry>(entry =>
+        {
+            entry.HasKey(e => new { e.BoardKey, e.Id });
+            entry.Property(e => e.BoardKey).HasMaxLength(24);
+            entry.Property(e => e.Step).HasMaxLength(12);
         });
     }
 }

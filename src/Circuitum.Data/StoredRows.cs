@@ -270,6 +270,59 @@ public sealed class StoredOffer
     public required string Document { get; init; }
 }
 
+/// <summary>A point list of metric boards: each keeping of one is a row, written once.</summary>
+public sealed class StoredBoard
+{
+    /// <summary>Key in addresses.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>From 1, by board.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>What the work is called.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The list, as text.</summary>
+    public required string Document { get; init; }
+}
+
+/// <summary>A fact about a metric board, written down on site: never changed.</summary>
+public sealed class StoredBoardEntry
+{
+    /// <summary>The board.</summary>
+    public required string BoardKey { get; init; }
+
+    /// <summary>Its id.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>The circuit or the section.</summary>
+    public required string Subject { get; init; }
+
+    /// <summary>The step, by its name.</summary>
+    public required string Step { get; init; }
+
+    /// <summary>When, milliseconds since 1970 UTC.</summary>
+    public required long At { get; init; }
+
+    /// <summary>Who.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The circuit as it was then, in words.</summary>
+    public required string AsWhat { get; init; }
+
+    /// <summary>What a tester showed; empty where nothing was read.</summary>
+    public required string Reading { get; init; }
+
+    /// <summary>The entry it takes back.</summary>
+    public Guid? TakesBack { get; init; }
+}
+
 /// <summary>What a revision did.</summary>
 public enum RevisionKind
 {

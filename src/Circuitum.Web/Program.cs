@@ -38,6 +38,7 @@ builder.Services.AddSingleton<SiteEntries>();
 builder.Services.AddSingleton<Photographs>();
 builder.Services.AddSingleton<Sheets>();
 builder.Services.AddSingleton<Offers>();
+builder.Services.AddSingleton<KeptBoards>();
 builder.Services.AddSingleton<PracticeRecord>();
 builder.Services.AddSingleton<Milestones>();
 builder.Services.AddSingleton<TouchedParts>();

@@ -117,6 +117,103 @@ public sealed partial class MetricBoardTests : IDisposable
         }
     }
 
+    private const string Hall = "# Lodge\nhall, 8 m: 6 LEDs 12 W, 8 twin sockets";
+
+    private static async Task<(Visitor Visitor, string Address)> KeptAsync(BenchHost host, string list = Hall)
+    {
+        var visitor = await host.AtAsync("/metric-board");
+        var (status, _, response) = await visitor.PostAsync("/metric-board?handler=Save", inPlace: false, ("text", list),
+            ("after", "0"));
+        Assert.Equal(HttpStatusCode.Redirect, status);
+        var address = response.Headers.Location!.OriginalString;
+        await visitor.GetAsync(address);
+        return (visitor, address);
+    }
+
+    [Fact]
+    public async Task A_list_is_saved_here_and_found_on_the_list_of_jobs()
+    {
+        var (visitor, address) = await KeptAsync(host);
+        Assert.Contains("hall, 8 m: 6 LEDs 12 W, 8 twin sockets</textarea>", await visitor.GetAsync(address), StringComparison.Ordinal);
+        Assert.Contains($"<a href=\"{address}\"><b>Lodge</b>", await visitor.GetAsync("/"), StringComparison.Ordinal);
+        await visitor.GetAsync(address);
+        // What stands as it was saved is not saved again; what cannot be read is not either.
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync($"{address}?handler=Save", inPlace: false, ("text", Hall),
+            ("after", "1"))).Status);
+        Assert.Contains("saved once", await visitor.GetAsync(address), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync($"{address}?handler=Save", inPlace: false,
+            ("text", "hall, 8 m: fountain"), ("after", "1"))).Status);
+        Assert.Contains("saved once", await visitor.GetAsync(address), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Of_two_who_save_from_one_list_the_second_is_told_and_loses_nothing()
+    {
+        var (visitor, address) = await KeptAsync(host);
+        const string theirs = "# Lodge\nhall, 8 m: 4 twin sockets", mine = "# Lodge\nhall, 8 m: 3 twin sockets";
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync($"{address}?handler=Save", inPlace: false, ("text", theirs),
+            ("after", "1"))).Status);
+        var (status, told, _) = await visitor.PostAsync($"{address}?handler=Save", inPlace: false, ("text", mine), ("after", "1"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("kept another list here meanwhile", told, StringComparison.Ordinal);
+        Assert.Contains("3 twin sockets</textarea>", told, StringComparison.Ordinal);
+        Assert.Contains("name=\"after\" value=\"2\"", told, StringComparison.Ordinal);
+        Assert.Contains("4 twin sockets</textarea>", await visitor.GetAsync(address), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync($"{address}?handler=Save", inPlace: false, ("text", mine),
+            ("after", "2"))).Status);
+        Assert.Contains("saved 3 times", await visitor.GetAsync(address), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_is_done_on_site_is_written_down_read_and_taken_back()
+    {
+        var (visitor, address) = await KeptAsync(host);
+        var site = $"{address}/site";
+        Assert.Contains("0 of 13 steps done", await visitor.GetAsync(site), StringComparison.Ordinal);
+        (string, string) ring = ("subject", "Ring hall 7"), device = ("subject", "Device Board A B");
+        async Task<string> SentAsync(HttpStatusCode expected, string handler, params (string, string)[] fields)
+        {
+            var (status, text, _) = await visitor.PostAsync(site + handler, inPlace: false, fields);
+            Assert.Equal(expected, status);
+            return WebUtility.HtmlDecode(text);
+        }
+
+        await SentAsync(HttpStatusCode.Redirect, "", ring, ("step", "Conduit"));
+        await SentAsync(HttpStatusCode.Redirect, "", ring, ("step", "Ends"), ("reading", "0.2, open, 0.2"));
+        await SentAsync(HttpStatusCode.Redirect, "", device, ("step", "Trips"), ("reading", "24"));
+        Assert.Contains("needs its reading", await SentAsync(HttpStatusCode.UnprocessableEntity, "", ring, ("step", "Insulation")),
+            StringComparison.Ordinal);
+        Assert.Contains("write it like 200", await SentAsync(HttpStatusCode.UnprocessableEntity, "", ring, ("step", "Insulation"),
+            ("reading", "good")), StringComparison.Ordinal);
+        Assert.Contains("has no such step", await SentAsync(HttpStatusCode.UnprocessableEntity, "", ring, ("step", "Trips"),
+            ("reading", "24")), StringComparison.Ordinal);
+        var page = WebUtility.HtmlDecode(await visitor.GetAsync(site));
+        Assert.Contains("3 of 13 steps done", page, StringComparison.Ordinal);
+        Assert.Contains("the neutral is cut", page, StringComparison.Ordinal);
+        await SentAsync(HttpStatusCode.Redirect, "?handler=Back", ("entry", Entry().Match(page).Groups["id"].Value));
+        Assert.Contains("2 of 13 steps done", await visitor.GetAsync(site), StringComparison.Ordinal);
+        // Another list: what was done and is in it no more is told.
+        await visitor.GetAsync(address);
+        await visitor.PostAsync($"{address}?handler=Save", inPlace: false, ("text", "# Lodge\nhall, 8 m: 6 LEDs 12 W"), ("after", "1"));
+        Assert.Contains("Done, and in no plan now", await visitor.GetAsync(site), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_board_is_deleted_with_its_site_by_typing_its_name()
+    {
+        var (visitor, address) = await KeptAsync(host);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.PostAsync($"{address}?handler=Delete", inPlace: false,
+            ("typed", "Lodg"))).Status);
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.PostAsync($"{address}?handler=Delete", inPlace: false,
+            ("typed", "Lodge"))).Status);
+        await visitor.GetAsync(address, HttpStatusCode.NotFound);
+        await visitor.GetAsync($"{address}/site", HttpStatusCode.NotFound);
+        Assert.DoesNotContain("<b>Lodge</b>", await visitor.GetAsync("/"), StringComparison.Ordinal);
+    }
+
+    [GeneratedRegex("name=\"entry\"\\s+value=\"(?<id>[0-9a-f-]+)\"")]
+    private static partial Regex Entry();
+
     [GeneratedRegex("<textarea[^>]*>(?<text>[^<]*)</textarea>")]
     private static partial Regex Field();
 

@@ -27,12 +27,13 @@ public sealed record RingReading(Ohms? Phase, Ohms? Neutral, Ohms? Earth)
     }
 
     /// <summary>What it says of a ring of this resistance; “as planned” where nothing is wrong.</summary>
-    public ImmutableArray<string> Against(Ohms phase, Ohms earth)
-    {
-        var found = new[] { ("phase", Phase, phase), ("neutral", Neutral, phase), ("earth", Earth, earth) }
-            .Select(r => Says(r.Item1, r.Item2, r.Item3)).Where(s => s.Length > 0).ToImmutableArray();
-        return found.IsEmpty ? ["as planned: all three come back"] : found;
-    }
+    public ImmutableArray<string> Against(Ohms phase, Ohms earth) => Wrong(phase, earth) is { IsEmpty: false } found ? found
+        : ["as planned: all three come back"];
+
+    /// <summary>What is wrong with a ring of this resistance; nothing where all three come back.</summary>
+    public ImmutableArray<string> Wrong(Ohms phase, Ohms earth) =>
+        [.. new[] { ("phase", Phase, phase), ("neutral", Neutral, phase), ("earth", Earth, earth) }
+            .Select(r => Says(r.Item1, r.Item2, r.Item3)).Where(s => s.Length > 0)];
 
     private static string Says(string name, Ohms? read, Ohms planned) => read is not { } ohms
         ? $"the {name} is cut: every socket still works, and one way carries what two should. Open the ring at its middle socket and "

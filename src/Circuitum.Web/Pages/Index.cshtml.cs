@@ -15,11 +15,14 @@ namespace Circuitum.Web.Pages;
 
 /// <summary>The job list.</summary>
 public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlans plans, DivisionSearches searches, Standing standing,
-    SiteEntries site, Offers offers, BackupSchedule schedule, IDbContextFactory<JobsDb> databases,
+    SiteEntries site, Offers offers, KeptBoards boards, BackupSchedule schedule, IDbContextFactory<JobsDb> databases,
     TimeProvider clock) : PageModel
 {
     /// <summary>Jobs, the last touched first.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
+
+    /// <summary>Metric boards that are kept, by name.</summary>
+    public IReadOnlyList<KeptBoard> Boards { get; private set; } = [];
 
     /// <summary>What is wrong with the file of all jobs; null when nothing is.</summary>
     public string? Trouble => standing.Trouble;
@@ -37,7 +40,7 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
     public string Who => Crew.NameOf(HttpContext);
 
     /// <summary>Shows the list.</summary>
-    public async Task OnGetAsync() => Jobs = await revisions.ListAsync();
+    public Task OnGetAsync() => ListAsync();
 
     /// <summary>Brings in a job file.</summary>
     public async Task<IActionResult> OnPostBringAsync(IFormFile? file)
@@ -145,8 +148,10 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
     private async Task<IActionResult> RefusedAsync(int status, string sentence)
     {
         Problem = sentence;
-        Jobs = await revisions.ListAsync();
+        await ListAsync();
         Response.StatusCode = status;
         return Page();
     }
+
+    private async Task ListAsync() => (Jobs, Boards) = (await revisions.ListAsync(), await boards.ListAsync());
 }

@@ -12,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Circuitum.Web.Pages;
 
 /// <summary>A metric board from a point list: typed, brought as a file, or read off a drawn house; planned while it is typed.</summary>
-public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : PageModel
+public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, KeptBoards boards) : PageModel
 {
     private const string FileType = "text/csv; charset=utf-8";
 
@@ -31,12 +31,21 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
     /// <summary>Jobs whose points can be read.</summary>
     public IReadOnlyList<JobListing> Jobs { get; private set; } = [];
 
-    /// <summary>The villa to begin with, or the points of a drawn house.</summary>
+    /// <summary>The list that is kept here; null for one that is not.</summary>
+    public KeptBoard? Kept { get; private set; }
+
+    /// <summary>The address of this list.</summary>
+    public string Here => Kept is { } kept ? $"/metric-board/{kept.Key}" : "/metric-board";
+
+    /// <summary>The number of the keeping that what is in the field was made from.</summary>
+    public int After { get; private set; }
+
+    /// <summary>A list that is kept here, the points of a drawn house, or the villa to begin with.</summary>
     public async Task<IActionResult> OnGetAsync([FromQuery] string? job)
     {
         if (job is null)
         {
-            return await ShowAsync(Villa.Text);
+            return await FoundAsync() ? await ShowAsync(Kept?.Text ?? Villa.Text) : NotFound();
         }
 
         if (job.Length > 40 || await bench.OpenAsync(new(job)) is not { } open)
@@ -49,13 +58,69 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
             : await ShowAsync(BoardText.Write(brief));
     }
 
-    /// <summary>Plans what was typed, and shows all of the page.</summary>
-    public Task<IActionResult> OnPostAsync([FromForm] string? find)
+    /// <summary>Keeps the list here: as a board of its own, or as the next of this one.</summary>
+    public async Task<IActionResult> OnPostSaveAsync([FromForm] int after)
     {
+        if (!await FoundAsync())
+        {
+            return NotFound();
+        }
+
+        Read(Sent);
+        if (Plan is null)
+        {
+            return await ShowAsync(Sent);
+        }
+
+        var (name, who) = (Plan.Brief.Name, Crew.Of(HttpContext));
+        if (Kept is not { } kept)
+        {
+            return await boards.BeginAsync(name, Sent, who) is { } key ? Redirect($"/metric-board/{key}")
+                : await ShowAsync(Sent, $"{KeptBoards.Most} boards are kept here; delete one that is not needed, or keep this list as a "
+                    + "file.");
+        }
+
+        // A list that stands as it was kept is not kept again.
+        if (kept.Text == Sent || await boards.KeepAsync(kept.Key, after, name, Sent, who))
+        {
+            return Redirect(Here);
+        }
+
+        return await ShowAsync(Sent, kept.Number >= KeptBoards.MostOfBoard
+            ? "This board was kept as often as may be; keep the list as a file and begin it anew."
+            : $"{kept.Who} kept another list here meanwhile, and yours was not kept. It is in the field: keep it once more to put it after "
+                + "theirs.");
+    }
+
+    /// <summary>Deletes what is kept here, once its name was typed.</summary>
+    public async Task<IActionResult> OnPostDeleteAsync(string? typed)
+    {
+        if (!await FoundAsync() || Kept is not { } kept)
+        {
+            return NotFound();
+        }
+
+        if (typed?.Trim() != kept.Name)
+        {
+            return await ShowAsync(kept.Text, $"Nothing was deleted: type “{kept.Name}” to delete it with what was written down on site.");
+        }
+
+        await boards.DeleteAsync(kept.Key);
+        return Redirect("/");
+    }
+
+    /// <summary>Plans what was typed, and shows all of the page.</summary>
+    public async Task<IActionResult> OnPostAsync([FromForm] string? find)
+    {
+        if (!await FoundAsync())
+        {
+            return NotFound();
+        }
+
         // Answers that nobody's button sends are passed over: the list stands all the same.
         Answers = find is { Length: < 60 } && AnswersOf(find) is { Length: <= TripFinder.MostAnswers } sent
             && sent.All(a => a is 't' or 'h') ? find : null;
-        return ShowAsync(Sent);
+        return await ShowAsync(Sent);
     }
 
     /// <summary>Plans what is being typed, and shows what comes of it.</summary>
@@ -68,6 +133,11 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
     /// <summary>Takes a list that was kept as a file.</summary>
     public async Task<IActionResult> OnPostBringAsync(IFormFile? file)
     {
+        if (!await FoundAsync())
+        {
+            return NotFound();
+        }
+
         if (file is null || file.Length > BoardText.MostLong * 4)
         {
             return await ShowAsync(Villa.Text, file is null ? "Choose a file first."
@@ -150,8 +220,17 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
     private static string Lines(string text) => text.Length > BoardText.MostLong * 4 ? text
         : string.Join('\n', text.ReplaceLineEndings("\n").Split('\n').Select(Printed.Of));
 
+    // The list of the address, where it names one; false where there is none of that name.
+    private async Task<bool> FoundAsync() => RouteData.Values["key"] is not string key
+        || (key.Length <= 24 && (Kept = await boards.FindAsync(key)) is not null);
+
     private async Task<IActionResult> FileAsync(string name, string type, Func<BoardPlan, byte[]> write)
     {
+        if (!await FoundAsync())
+        {
+            return NotFound();
+        }
+
         Read(Sent);
         return Plan is null ? await ShowAsync(Sent) : File(write(Plan), type, name);
     }
@@ -159,6 +238,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions) : 
     private async Task<IActionResult> ShowAsync(string text, string? problem = null)
     {
         Read(text);
+        After = Kept?.Number ?? 0;
         Jobs = await revisions.ListAsync();
         Problem = problem ?? Problem;
         Response.StatusCode = Problem is null ? StatusCodes.Status200OK : StatusCodes.Status422UnprocessableEntity;

@@ -48,7 +48,8 @@ public static class Addresses
         ["bench/{name?}"] = (Admits.Crew, Admits.Crew),
         ["api/bench/{name}"] = (Admits.Crew, Admits.Nobody),
         ["api/bench/openapi.json"] = (Admits.Crew, Admits.Nobody),
-        ["metric-board"] = (Admits.Crew, Admits.Crew),
+        [Board] = (Admits.Crew, Admits.Crew),
+        ["metric-board/{key}/site"] = (Admits.Crew, Admits.Crew),
         ["learn"] = (Admits.Crew, Admits.Crew),
         ["learn/{id}"] = (Admits.Crew, Admits.Crew),
         ["meter"] = (Admits.Lead, Admits.Lead),
@@ -92,6 +93,17 @@ public static class Addresses
         ["Who"] = Admits.Nobody,
     };
 
+    // Acts of metric boards that stand apart: whoever is of the crew works one out, and who plans keeps it.
+    private static readonly Dictionary<string, Admits> OnBoard = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["Save"] = Admits.Lead,
+        ["Delete"] = Admits.Owner,
+    };
+
+    private static readonly Dictionary<string, Admits> None = [];
+
+    private const string Board = "metric-board/{key?}";
+
     // What a firm's estimates are in; and the job itself, with what the firm pays for a breaker.
     private static readonly Dictionary<string, Admits> OfFirm = new(StringComparer.OrdinalIgnoreCase)
     {
@@ -117,7 +129,8 @@ public static class Addresses
         }
 
         var isList = pattern.Length == 0 || pattern.Equals("Index", StringComparison.OrdinalIgnoreCase);
-        return sends ? isList && OnList.TryGetValue(handler.FirstOrDefault() ?? "", out var act) ? act : listed.Send
+        var apart = isList ? OnList : pattern.Equals(Board, StringComparison.OrdinalIgnoreCase) ? OnBoard : None;
+        return sends ? apart.TryGetValue(handler.FirstOrDefault() ?? "", out var act) ? act : listed.Send
             : OfFirm.TryGetValue(file, out var firm) ? firm : listed.Read;
     }
 

@@ -37,6 +37,8 @@ public sealed class GateTests : IDisposable
         ["/api/bench/drop"] = ("clo", "."),
         ["/api/bench/openapi.json"] = ("clo", "."),
         ["/metric-board"] = ("clo", "clo"),
+        ["/metric-board/none"] = ("clo", "clo"),
+        ["/metric-board/none/site"] = ("clo", "clo"),
         ["/learn"] = ("clo", "clo"),
         ["/learn/none"] = ("clo", "clo"),
         ["/meter"] = ("lo", "lo"),
@@ -147,6 +149,9 @@ public sealed class GateTests : IDisposable
     }
 
     [Theory]
+    [InlineData("Save", "lo", "/metric-board/none")]
+    [InlineData("Delete", "o", "/metric-board/none")]
+    [InlineData("Show", "clo", "/metric-board")]
     [InlineData("Delete", "o")]
     [InlineData("delete", "o")]
     [InlineData("Backup", "o")]
@@ -154,12 +159,12 @@ public sealed class GateTests : IDisposable
     [InlineData("Reset", "lo")]
     [InlineData("Bring", "lo")]
     [InlineData("Who", "")]
-    public async Task Acts_on_the_list_of_jobs_are_told_apart(string handler, string lets)
+    public async Task Acts_on_lists_are_told_apart(string handler, string lets, string list = "/")
     {
         foreach (var (who, role) in new[] { ('c', MemberRole.Crew), ('l', MemberRole.Lead), ('o', MemberRole.Owner) })
         {
             var visitor = await shared.ComesAsync(role, $"Somebody {who}");
-            using var sent = await visitor.Http.PostAsync($"/?handler={handler}", new FormUrlEncodedContent([]));
+            using var sent = await visitor.Http.PostAsync($"{list}?handler={handler}", new FormUrlEncodedContent([]));
             Assert.Equal(lets.Contains(who) ? HttpStatusCode.BadRequest : HttpStatusCode.Forbidden, sent.StatusCode);
         }
     }

@@ -13,7 +13,8 @@ public sealed partial class WalkTests : IDisposable
     private static readonly string[] Kept = ["/css/plan.css"];
 
     private static readonly string[] Addresses = ["/", "/account", "/people", "/health", "/health.json", "/new", "/help", "/help/house",
-        "/bench", "/bench/drop", "/api/bench/openapi.json", "/metric-board", "/learn", "/learn/outlet", "/meter", "/sign-in",
+        "/bench", "/bench/drop", "/api/bench/openapi.json", "/metric-board", "/metric-board/none", "/learn", "/learn/outlet", "/meter",
+        "/sign-in",
             "/css/plan.css",
         "/job/demo/house", "/job/demo/boxes?on=box:f-r2", "/job/demo/circuits", "/job/demo/runs", "/job/demo/panel", "/job/demo/prove",
         "/job/demo/site", "/job/demo/site?view=test", "/job/demo/walls", "/job/demo/places/A", "/job/demo/prints/A", "/job/demo/find",

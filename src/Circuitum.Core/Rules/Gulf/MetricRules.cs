@@ -81,6 +81,12 @@ public static class MetricRules
     /// <summary>In a conduit, one more box to draw in from after so far.</summary>
     public static Length BetweenBoxes { get; } = Length.FromMetres(10);
 
+    /// <summary>Least insulation between conductors and to earth, MΩ, measured with 500 V: IEC 60364-6, table 6A.</summary>
+    public const int LeastInsulation = 1;
+
+    /// <summary>Within so many milliseconds a residual-current device opens at its rated current: IEC 61008-1, table 1.</summary>
+    public const int LongestTrip = 300;
+
     private static Watts SmallLighting { get; } = new(1200);
 
     /// <summary>Breaker of a lighting circuit: 10 A to 1200 W, 16 A to 2000 W; null where it must be split.</summary>
@@ -138,6 +144,8 @@ public static class MetricRules
         MetricRule.Sections => "bar sections, 531.3",
         MetricRule.Phases => "balance of phases, 314",
         MetricRule.Conduit => "conduit fill, 522.8",
+        MetricRule.Insulation => "insulation, 6.4.3.3",
+        MetricRule.TripTime => "residual-current devices, 6.4.3.8",
         _ => "rooms with a bath or shower, 701.512",
     };
 }
@@ -195,6 +203,12 @@ public enum MetricRule
 
     /// <summary>Conductors in a conduit.</summary>
     Conduit,
+
+    /// <summary>Insulation as it is measured.</summary>
+    Insulation,
+
+    /// <summary>How soon a residual-current device opens.</summary>
+    TripTime,
 
     /// <summary>Sockets in baths.</summary>
     Bath,
