@@ -36,7 +36,7 @@ public sealed record PinCable(CircuitKey Circuit, Gauge? Gauge) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var others = job.Pins.Cables.RemoveAll(p => p.Circuit == Circuit);
-        phrase = Gauge is Gauge g ? $"Pin {Circuit.Words} to {g} AWG" : $"Free the cable of {Circuit.Words}";
+        phrase = Gauge is Gauge g ? $"Pin {Circuit.Words} to {g.Words}" : $"Free the cable of {Circuit.Words}";
         return job with { Pins = job.Pins with { Cables = Gauge is Gauge gauge ? others.Add(new(Circuit, gauge)) : others } };
     }
 }

@@ -21,7 +21,7 @@ internal static class BoxChecks
         .Concat(InStairOpenings(plan)).Concat(HighSwitches(plan)).Concat(Armoured(plan)).Concat(Fill(plan));
 
     // What rules ask for and is missing: the same list that laying out by rule works off.
-    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House))
+    private static IEnumerable<Tag> Missing(Checked plan) => Owing.Find(new Draft(plan.Job, plan.House, plan.Book))
         .Select(o => new Tag(o.Severity, Stage.Boxes, o.On ?? Subject.Room(o.Room), o.Cite, o.Headline, o.Arithmetic)
         {
             Fixes = [new Fix(o.Act, new PlaceOwed(o.Room, o.Cite, o.Part))],

@@ -302,7 +302,7 @@ internal static class CircuitChecks
 
         // The floor area is the dwelling's, and so are the circuits, whichever panel they land in; an outbuilding's are not.
         var general = plan.Circuits.Where(c => c.Circuit.IsGeneral && !c.Circuit.Boxes.All(b => plan.Survey[b].Accessory)).ToList();
-        var least = plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps());
+        var least = plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, plan.Book.Division.Lights);
         var carried = general.Select(c => plan.Book.Division.Carried(c.Breaker)).Total();
         var asked = plan.Book.Division.GeneralLoad(plan.Survey.FloorArea);
         if (carried < asked && LeastGeneral.IsAsked(plan.Survey))

@@ -162,11 +162,11 @@ internal static class RunChecks
             }
         }
 
-        if (sized is { Ground: null, GroundNeeded: { } ground } && EnteringCable.GroundWith(sized.HomeRunGauge) is var brought
+        if (sized is { Ground: null, GroundNeeded: { } ground } && plan.Book.Conductors.GroundWith(sized.HomeRunGauge) is var brought
             && ground > brought)
         {
             yield return Red(plan.Book.Cite(RuleId.GroundGrows), "The ground in the cable is too small for its conductors.",
-                $"{sized.HomeRunGauge} AWG behind {breaker}, larger than it need be: its ground grows with it to {ground} AWG, and the "
+                $"{sized.HomeRunGauge.Words} behind {breaker}, larger than it need be: its ground grows with it to {ground.Words}, and the "
                     + $"cable "
                     + $"brings {brought}. Take conductors that the cable’s ground goes with, or loose ones in a pipe.");
         }
@@ -226,7 +226,7 @@ internal static class RunChecks
     private static IEnumerable<Fix> Remedies(Checked plan, WiredCircuit circuit)
     {
         var sized = circuit.Sized;
-        if (circuit.Circuit.Kind == CircuitKind.Feeder || sized.Gauge.Value.Next is not Gauge next)
+        if (circuit.Circuit.Kind == CircuitKind.Feeder || plan.Book.Conductors.Next(sized.Gauge.Value) is not Gauge next)
         {
             yield break;
         }

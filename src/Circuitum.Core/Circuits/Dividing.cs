@@ -216,7 +216,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
 
         int lights = bundles.Count(b => b.IsLighting), machines = bundles.Count - lights;
         return lights == 0 ? machines == 1 ? (CircuitKind.Individual, null) : (family.Kind, family.Rating)
-            : machines == 0 ? (CircuitKind.Lighting, 15.Amps()) : (CircuitKind.General, family.Rating);
+            : machines == 0 ? (CircuitKind.Lighting, family.Lights) : (CircuitKind.General, family.Rating);
     }
 
     /// <summary>Two circuits that start in one room are told apart by a number; so is one that has the name of a feeder.</summary>

@@ -23,6 +23,9 @@ internal sealed record Family(string Id, CircuitKind Kind, Amps? Rating, string 
     /// one circuit itself. Rules are not traded for the crew's cap or fill.</summary>
     public bool StaysOne { get; init; }
 
+    /// <summary>Rating of its lights where they are alone on a circuit; null where it has none.</summary>
+    public Amps? Lights { get; init; }
+
     /// <summary>In an outbuilding: the floor area is the dwelling's alone.</summary>
     public bool Accessory { get; init; }
 
@@ -149,7 +152,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
             var lighting = bundle.IsLighting;
             var plain = lighting || !bundle.Boxes.Any(b => b.Plates.Any());
             return new($"own/{id}", plain ? lighting ? CircuitKind.Lighting : CircuitKind.Receptacles : CircuitKind.Individual,
-                plain ? lighting ? 15.Amps() : book.Division.Receptacles : null, id,
+                plain ? lighting ? book.Division.Lights : book.Division.Receptacles : null, id,
                 Because.Of("Why this circuit").Pin("an individual circuit, as a person wants it", bundle.Anchor.Name));
         }
 
@@ -167,7 +170,7 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         || (!plate.Cord && plate.Load > book.Division.Fastened * Fifteen && !IsWasher(plate));
 
     // What a general circuit of the smaller rating carries.
-    private VoltAmps Fifteen => book.Division.Carried(15.Amps());
+    private VoltAmps Fifteen => book.Division.Carried(book.Division.Lights);
 
     private static bool IsWasher(Nameplate plate) => plate.Appliance is Appliance.Dishwasher or Appliance.Disposer;
 
@@ -210,7 +213,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
                 : "dishwasher and disposer on one circuit where the sum fits", "", schools.KitchenLights == KitchenLights.WithDishwasher
                 ? "crew's way: kitchen lights and dishwasher" : "crew's way: dishwasher and disposer")
             .Book("fixed loads alone may fill a circuit; beside lights they take half of it at most", "",
-                book.Cite(RuleId.PermissibleFifteenTwenty)));
+                book.Cite(RuleId.PermissibleFifteenTwenty)))
+    {
+        Lights = book.Division.Lights,
+    };
 
     private Family WholeBath(FramedRoom room) => new($"bath/{room.Room.Id}", CircuitKind.Bathroom, book.Division.Receptacles,
         $"{room.Room.Id}-bath",
@@ -225,10 +231,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         return schools.Lighting == LightsAndReceptacles.Together
             ? new($"{building}/general{each}", CircuitKind.General, book.Division.Receptacles, "general",
                 why.House("lights and receptacles together, room by room", "", "crew's way: lights and receptacles"))
-            : lights ? new($"{building}/lights", CircuitKind.Lighting, 15.Amps(), "lights",
+            : lights ? new($"{building}/lights", CircuitKind.Lighting, book.Division.Lights, "lights",
                 why.House("lights apart from receptacles, neighbors together", "", "crew's way: lights and receptacles"))
             : bedroom && schools.Lighting == LightsAndReceptacles.ApartBedrooms15
-                ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, 15.Amps(), "receptacles",
+                ? new($"{building}/bedrooms{each}", CircuitKind.Receptacles, book.Division.Lights, "receptacles",
                     why.House("bedroom receptacles on 15 A, apart from lights", "", "crew's way: lights and receptacles"))
                 : new($"{building}/receptacles{each}", CircuitKind.Receptacles, book.Division.Receptacles, "receptacles",
                     why.House("receptacles apart from lights, neighbors together", "", "crew's way: lights and receptacles"));

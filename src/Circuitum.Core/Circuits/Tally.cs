@@ -60,7 +60,7 @@ internal sealed class FamilyRules
     {
         kind = family.Kind;
         staysOne = family.StaysOne;
-        var rating = family.Rating ?? 20.Amps();
+        var rating = family.Rating ?? book.Division.Counters;
         full = book.Division.Carried(rating);
         plugged = (book.Division.Plugged * full).Value;
         fastened = (book.Division.Fastened * full).Value;

@@ -9,9 +9,6 @@ namespace Circuitum.Core.Conductors;
 /// <summary>Chooses the overcurrent device of a circuit.</summary>
 public static class Breakers
 {
-    // Sizes the trade keeps on the truck; the standard ratings between them are lawful and ordered where a nameplate asks.
-    private static readonly int[] Stocked = [15, 20, 30, 40, 50, 60, 70, 80, 90, 100, 125, 150, 200];
-
     private static Amps DryerCord { get; } = new(30);
 
     /// <summary>The rating by pin, by kind of circuit, or by nameplate.</summary>
@@ -104,7 +101,7 @@ public static class Breakers
         }
 
         var standard = book.StandardAtLeast(required) ?? required;
-        var stocked = Stocked.Select(s => new Amps(s)).Where(s => s >= required
+        var stocked = book.StockedRatings.Where(s => s >= required
             && s >= book.Division.Receptacles).Cast<Amps?>().FirstOrDefault()
             ?? standard;
         var single = load.Items.Length == 1 && !load.Items[0].Motor ? load.Items[0].Load / load.Volts : default;

@@ -94,15 +94,15 @@ public static class FeederSizing
         var share = book.Service.WholeDwelling * rating;
         Percent Lost(Gauge g) => VoltageDrop.Share(VoltageDrop.Of(amps, g, run.Length.Value, book, metal), load.Volts);
         bool Carries(Amps able) => dwelling ? able >= share : able >= amps && book.Protects(rating, able, false);
-        var needed = Gauge.All.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null)
-            .First(g => g.Next is null || (Carries(Able(g).Value)
+        var needed = book.Conductors.Sizes.Where(g => book.Conductors.Ampacity(g, metal, Column.C90) is not null)
+            .First(g => book.Conductors.Next(g) is null || (Carries(Able(g).Value)
             && book.SuitsSmallConductor(rating, g, metal)));
         var gauge = needed;
         var conductorWhy = Because.Of("Why this conductor");
         if (job.Pins.Cables.FirstOrDefault(p => p.Circuit == routed.Circuit.Key) is { } pin)
         {
             gauge = book.Conductors.Ampacity(pin.Gauge, metal, Column.C90) is null ? needed : pin.Gauge;
-            conductorWhy = conductorWhy.Pin("held by a person", $"{gauge} AWG");
+            conductorWhy = conductorWhy.Pin("held by a person", gauge.Words);
         }
         else
         {
@@ -116,9 +116,9 @@ public static class FeederSizing
             {
                 // Where the loss of a feeder is a rule, it grows until it holds.
                 var less = gauge;
-                gauge = Gauge.All.First(g => g.Next is null || (g > less && !(Lost(g) > most.Branch)));
+                gauge = book.Conductors.Sizes.First(g => book.Conductors.Next(g) is null || (g > less && !(Lost(g) > most.Branch)));
                 conductorWhy = conductorWhy.Book($"{Lost(less).OneDecimal} is lost with {less}; at most {most.Branch.OneDecimal}",
-                    $"{gauge} AWG", book.Cite(RuleId.VoltageDropLimit));
+                    gauge.Words, book.Cite(RuleId.VoltageDropLimit));
             }
         }
 

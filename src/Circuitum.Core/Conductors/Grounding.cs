@@ -24,6 +24,6 @@ public static class Grounding
 
         var mils = book.Conductors.CircularMil(table)
             * (book.Conductors.CircularMil(installed) / (decimal)book.Conductors.CircularMil(needed));
-        return Gauge.All.First(g => book.Conductors.CircularMil(g) >= mils || g >= installed);
+        return book.Conductors.Sizes.First(g => book.Conductors.CircularMil(g) >= mils || g >= installed);
     }
 }

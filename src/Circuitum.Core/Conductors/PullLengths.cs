@@ -25,7 +25,7 @@ public static class PullLengths
     /// <param name="gauge">Its conductors.</param>
     /// <param name="book">The rules.</param>
     public static Length? AtEnd(Run run, Gauge gauge, CodeBook book) => ConduitFill.Size(Jobs.ConduitKind.Emt,
-        [new(run.Conductors, gauge), new(1, EnteringCable.GroundWith(gauge))], [], run.Length.Value, book).Trade is { } trade
+        [new(run.Conductors, gauge), new(1, book.Conductors.GroundWith(gauge))], [], run.Length.Value, book).Trade is { } trade
             ? Turned(trade) : null;
 
     private static Length Inches(string trade) => Length.Parse($"{trade.Replace('-', ' ')}\"");

@@ -199,11 +199,6 @@ public static class Sizing
     internal static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
         raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
 
-    /// <summary>Smallest conductor by kind and rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
-    public static Gauge LeastFor(Amps rating, CodeBook book) =>
-        Gauge.All.First(g => book.Conductors.SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit
-            : book.Conductors.Ampacity(g, Metal.Copper, Column.C60) >= rating || g.Next is null);
-
     internal static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
         mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
 
@@ -237,7 +232,7 @@ public static class Sizing
         {
             gauge = pin.Gauge;
             ampacity = Worst(gauge, places, book, jacket);
-            why = why.Pin("held by a person", $"{gauge} AWG");
+            why = why.Pin("held by a person", gauge.Words);
         }
         else if (Lying(routed, job, r => r.Kind != RunKind.HomeRun) is { } pulled && pulled > gauge)
         {
@@ -249,7 +244,8 @@ public static class Sizing
         why = mca is Amps plate
             ? why.Job("nameplate: minimum circuit ampacity", plate.ToString()).Then(ampacity.Why)
             .Book("carries the MCA", $"{ampacity.Value} ≥ {plate}", book.Cite(RuleId.CompressorMinimum, RuleId.CompressorConductors))
-            : why.Book($"{breaker.Value} breaker", $"{LeastFor(breaker.Value, book)} AWG or larger", book.Cite(RuleId.SmallConductors))
+            : why.Book($"{breaker.Value} breaker", $"{book.Conductors.LeastFor(breaker.Value).Words} or larger",
+                book.Cite(RuleId.SmallConductors))
             .Then(ampacity.Why).Then(Verdict(circuit, breaker.Value, ampacity.Value, book));
         why = why.Then(OtherWayRound(mca ?? (circuit.Load.PortableReceptacles ? breaker.Value : circuit.Load.Required), gauge, places,
             book, jacket));
@@ -263,8 +259,8 @@ public static class Sizing
 
         // The job's school is about general circuits; one circuit's own is about it, whatever it is.
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
-        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && gauge.Next is Gauge larger
-            && Grounding.For(breaker.Value, larger, needed, book) <= EnteringCable.GroundWith(larger) ? larger : gauge;
+        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && book.Conductors.Next(gauge) is Gauge larger
+            && Grounding.For(breaker.Value, larger, needed, book) <= book.Conductors.GroundWith(larger) ? larger : gauge;
         // A home run that lies there is not pulled again for a habit, nor for being larger than the rest.
         home = Lying(routed, job, r => r.Kind == RunKind.HomeRun && r.RidesIn is null) is { } lies && lies >= gauge ? lies : home;
         SizedCircuit Made(Gauge all, Gauge homeRun, Because because) => Drops.Measure(new()
@@ -294,21 +290,21 @@ public static class Sizing
         while (mayLose is { } most && sized.Drop.Value > most && !held)
         {
             var grows = home == all;
-            if ((grows ? home.Next : all.Next) is not Gauge next || (breaker.Value <= 20.Amps() && next > Units.Gauge.Awg10))
+            if (book.Conductors.Next(grows ? home : all) is not Gauge next || (breaker.Value <= 20.Amps() && next > Units.Gauge.Awg10))
             {
                 break;
             }
 
             (home, all) = grows ? (next, all) : (home, next);
             sized = Made(all, home, why.Book($"{lost} is lost with {gauge}; at most {most.OneDecimal}",
-                home == all ? $"{all} AWG" : $"{home} AWG for the home run", book.Cite(RuleId.VoltageDropLimit)));
+                home == all ? all.Words : $"{home.Words} for the home run", book.Cite(RuleId.VoltageDropLimit)));
         }
 
         return sized;
     }
 
     internal static Because PulledAlready(Because why, Gauge gauge) =>
-        why.House("pulled already, and larger than it need be", $"{gauge} AWG", "what is pulled stays");
+        why.House("pulled already, and larger than it need be", gauge.Words, "what is pulled stays");
 
     // The largest conductor of the cables that are pulled already; null where none is.
     private static Gauge? Lying(RoutedCircuit routed, Job job, Func<Run, bool> which) => job.Built.Runs.IsEmpty ? null
@@ -354,7 +350,7 @@ public static class Sizing
     internal static (Gauge Gauge, Figure<Amps> Ampacity) ByNeed(Circuit circuit, Amps breaker, IReadOnlyList<WorstPlace> places,
         CodeBook book, Jacket jacket, Amps? mca = null)
     {
-        foreach (var gauge in Gauge.All)
+        foreach (var gauge in book.Conductors.Sizes)
         {
             var ampacity = Worst(gauge, places, book, jacket);
             if (mca is Amps needed ? ampacity.Value >= needed : Serves(gauge, circuit, breaker, ampacity.Value, book))
@@ -363,7 +359,8 @@ public static class Sizing
             }
         }
 
-        return (Gauge.All[^1], Worst(Gauge.All[^1], places, book, jacket));
+        var last = book.Conductors.Sizes[^1];
+        return (last, Worst(last, places, book, jacket));
     }
 
     private static bool Serves(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book) =>

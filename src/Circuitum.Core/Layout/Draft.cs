@@ -15,8 +15,13 @@ internal sealed class Draft
     private HashSet<BoxId>? controlled;
 
     public Draft(Job job, FramedHouse house)
+        : this(job, house, CodeBook.For(job))
     {
-        (Start, House, Book) = (job, house, CodeBook.For(job));
+    }
+
+    public Draft(Job job, FramedHouse house, CodeBook book)
+    {
+        (Start, House, Book) = (job, house, book);
         ids = job.Boxes.Select(b => b.Id.Value).ToHashSet();
         Boxes = [.. job.Boxes];
         byRoom = Boxes.GroupBy(b => b.Room).ToDictionary(g => g.Key, g => g.ToList());

@@ -10,9 +10,11 @@ namespace Circuitum.Core.Layout;
 public static class Surveying
 {
     /// <summary>Places every box and measures the wall spaces.</summary>
-    public static Survey Survey(FramedHouse house, Job job)
+    public static Survey Survey(FramedHouse house, Job job) => Survey(house, job, CodeBook.For(job));
+
+    /// <summary>Places every box and measures the wall spaces by a book.</summary>
+    public static Survey Survey(FramedHouse house, Job job, CodeBook book)
     {
-        var book = CodeBook.For(job);
         var byRoom = job.Boxes.ToLookup(b => b.Room);
         var serving = EquipmentReach.Nearest(house, job.Boxes, job.HouseRules);
         return new(

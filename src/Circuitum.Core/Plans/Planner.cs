@@ -26,17 +26,24 @@ public static class Planner
     /// more.</param>
     /// <exception cref="ArgumentException">The job contradicts itself.</exception>
     /// <exception cref="OperationCanceledException">It was ended.</exception>
-    public static Plan Plan(Job job, CancellationToken gone = default)
+    public static Plan Plan(Job job, CancellationToken gone = default) => Plan(job, CodeBook.For(job), gone);
+
+    /// <summary>The plan of a job by a book: the job's own, or one of a family that no job is kept by yet.</summary>
+    /// <param name="job">A job without problems by that book.</param>
+    /// <param name="book">The rules.</param>
+    /// <param name="gone">Ends the planning.</param>
+    /// <exception cref="ArgumentException">The job contradicts itself.</exception>
+    /// <exception cref="OperationCanceledException">It was ended.</exception>
+    public static Plan Plan(Job job, CodeBook book, CancellationToken gone = default)
     {
-        if (JobProblems.First(job) is { } problem)
+        if (JobProblems.First(job, book) is { } problem)
         {
             throw new ArgumentException(problem.ToString(), nameof(job));
         }
 
-        var book = CodeBook.For(job);
         var house = Framing.Frame(job);
         gone.ThrowIfCancellationRequested();
-        var survey = Surveying.Survey(house, job);
+        var survey = Surveying.Survey(house, job, book);
         gone.ThrowIfCancellationRequested();
         var circuits = Dividing.Divide(house, survey, job, book);
         var routed = Routes.Route(house, survey, circuits, job, book, gone);

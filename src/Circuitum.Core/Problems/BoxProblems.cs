@@ -51,11 +51,10 @@ public static partial class JobProblems
         }
     }
 
-    private static IEnumerable<JobProblem> BoxProblems(Job job)
+    private static IEnumerable<JobProblem> BoxProblems(Job job, CodeBook book)
     {
         var rooms = job.RoomsById();
         var boxes = job.Boxes.Select(b => b.Id).ToHashSet();
-        var book = CodeBook.For(job);
         for (var i = 0; i < job.Boxes.Length; i++)
         {
             var box = job.Boxes[i];
@@ -135,10 +134,10 @@ public static partial class JobProblems
             yield break;
         }
 
-        if (!SupplySystem.SplitPhase.Offered.Contains(plate.Volts))
+        if (!book.Supply.Offered.Contains(plate.Volts))
         {
             yield return new($"{where} “{plate.Name}”",
-                $"volts must be {string.Join(" or ", SupplySystem.SplitPhase.Offered.Select(v => v.Value))}; it is {plate.Volts.Value}");
+                $"volts must be {string.Join(" or ", book.Supply.Offered.Select(v => v.Value))}; it is {plate.Volts.Value}");
         }
 
         if (plate.Load.Value is < 1 or > 50_000)

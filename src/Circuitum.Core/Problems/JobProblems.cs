@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Problems;
@@ -25,7 +26,12 @@ public static partial class JobProblems
     private static readonly ConditionalWeakTable<Job, StrongBox<JobProblem?>> Known = [];
 
     /// <summary>The first contradiction found, or null.</summary>
-    public static JobProblem? First(Job job) => Known.GetValue(job, j => new(Find(j).FirstOrDefault() ?? Clear(j).FirstOrDefault())).Value;
+    public static JobProblem? First(Job job) => Known.GetValue(job, j => new(Found(j, CodeBook.For(j)))).Value;
+
+    /// <summary>The first contradiction found by a book that is not the job's own, or null.</summary>
+    public static JobProblem? First(Job job, CodeBook book) => book.Edition == job.Edition ? First(job) : Found(job, book);
+
+    private static JobProblem? Found(Job job, CodeBook book) => Find(job, book).FirstOrDefault() ?? Clear(job).FirstOrDefault();
 
     // Measured inside: only a job that can be framed has inside walls.
     private static IEnumerable<JobProblem> Clear(Job job)
@@ -52,9 +58,9 @@ public static partial class JobProblems
     }
 
     // Contradictions that need no framing to be seen, in the order of the job.
-    private static IEnumerable<JobProblem> Find(Job job) =>
+    private static IEnumerable<JobProblem> Find(Job job, CodeBook book) =>
         Sizes(job).Concat(JobTexts.Find(job)).Concat(Duplicates(job)).Concat(Numbers(job)).Concat(Structures(job)).Concat(Members(job))
-            .Concat(Boards(job)).Concat(BoxProblems(job)).Concat(LowVoltage(job)).Concat(References(job));
+            .Concat(Boards(job)).Concat(BoxProblems(job, book)).Concat(LowVoltage(job)).Concat(References(job));
 
     private static IEnumerable<JobProblem> Sizes(Job job)
     {

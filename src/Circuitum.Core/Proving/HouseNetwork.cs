@@ -69,7 +69,7 @@ public sealed class HouseNetwork
     internal WiredCircuit? FeederOf(PanelId panel) => Plan.Circuits.FirstOrDefault(c => c.Feeds == panel);
 
     /// <summary>The gauge of a run's ground: as large as its conductors to 10 AWG, by the breaker beyond.</summary>
-    internal static Gauge GroundOf(WiredCircuit circuit, Gauge conductors) => conductors <= Gauge.Parse("10") ? conductors
+    internal static Gauge GroundOf(WiredCircuit circuit, Gauge conductors) => conductors <= Gauge.Awg10 ? conductors
         : circuit.Sized.Ground ?? circuit.Book.Conductors.EquipmentGround(circuit.Breaker, circuit.Sized.Metal);
 
     /// <summary>What a foot of a run's conductor has, by the tables.</summary>

@@ -329,7 +329,7 @@ internal sealed class CircuitRoute
             return false;
         }
 
-        var gauge = circuit.UsualRating is { Value: > 15 } ? Gauge.Awg12 : Gauge.Awg14;
+        var gauge = book.Conductors.LeastFor(book.Division.Small(circuit.UsualRating));
         var legs = groups.Where(g => g.Has(box.Box.Id))
             .Select(g => new EnteringCable(gauge, g.Switches.Length > 1 || g.Fan is not null ? 3 : 2));
         var needed = box.Needed([.. legs, new(gauge, 2), new(gauge, 2), new(gauge, 2)], book).Value;

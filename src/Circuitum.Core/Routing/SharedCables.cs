@@ -48,7 +48,9 @@ internal sealed class SharedCables(Survey survey, RunEnd panel, Wayfinder finder
             return new TogetherWay(school, footage, null, null, null);
         }
 
-        var gauge = one.UsualRating is { Value: <= 15 } && other.UsualRating is { Value: <= 15 } ? Gauge.Awg14 : Gauge.Awg12;
+        // Not known yet: as large as a counter's.
+        Amps Usual(Circuit circuit) => book.Division.Small(circuit.UsualRating ?? book.Division.Counters);
+        var gauge = book.Conductors.LeastFor(Usual(one) >= Usual(other) ? Usual(one) : Usual(other));
         var cables = lead.Runs.Where(r => r.To.Box == apart || r.From.Box == apart)
             .Select(r => new EnteringCable(gauge, r.Conductors)).Append(new(gauge, 2)).ToList();
         var volume = survey[apart].Needed(cables, book).Value;

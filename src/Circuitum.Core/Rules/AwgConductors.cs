@@ -106,6 +106,15 @@ public abstract class AwgConductors(ImmutableArray<(int Rating, string Copper, s
         [("1/2", .304m), ("3/4", .533m), ("1", .864m), ("1-1/4", 1.496m), ("1-1/2", 2.036m), ("2", 3.356m)];
 
     /// <inheritdoc/>
+    public override IReadOnlyList<Gauge> Sizes => Gauge.All;
+
+    /// <summary>Its conductors' own size to 10 AWG, 10 to 6 AWG, 8 to 2 AWG, 6 to 4/0, 4 beyond.</summary>
+    public override Gauge GroundWith(Gauge conductors) => conductors <= Gauge.Awg10 ? conductors
+        : conductors <= Gauge.Awg6 ? Gauge.Awg10 : conductors <= Gauge.Awg2 ? Gauge.Awg8 : conductors <= Four0 ? Gauge.Awg6 : Gauge.Awg4;
+
+    private static Gauge Four0 { get; } = Gauge.Parse("4/0");
+
+    /// <inheritdoc/>
     public override decimal? AmbientFactor(Celsius ambient, Column column)
     {
         var row = Ambients.FirstOrDefault(r => ambient.Degrees <= r.UpTo);

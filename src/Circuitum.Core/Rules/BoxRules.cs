@@ -7,17 +7,7 @@ namespace Circuitum.Core.Rules;
 /// <summary>A cable that enters a box.</summary>
 /// <param name="Gauge">Its conductors, 14 to 6 AWG.</param>
 /// <param name="Conductors">Insulated conductors in it: 2, 3 or 4.</param>
-public sealed record EnteringCable(Gauge Gauge, int Conductors)
-{
-    /// <summary>Its ground, as the cable is made: its conductors' own size to 10 AWG, 10 to 6 AWG, 8 to 2 AWG, 6 to 4/0, 4
-    /// beyond.</summary>
-    public Gauge Ground => GroundWith(Gauge);
-
-    /// <summary>The ground that a cable brings with conductors of a size.</summary>
-    public static Gauge GroundWith(Gauge conductors) => conductors <= Gauge.Awg10 ? conductors
-        : conductors <= Gauge.Awg6 ? Gauge.Awg10 : conductors <= Gauge.Awg2 ? Gauge.Awg8
-        : conductors <= Gauge.Parse("4/0") ? Gauge.Awg6 : Gauge.Awg4;
-}
+public sealed record EnteringCable(Gauge Gauge, int Conductors);
 
 /// <summary>What is in a box.</summary>
 public sealed record BoxContents

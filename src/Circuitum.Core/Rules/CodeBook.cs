@@ -72,6 +72,14 @@ public abstract class CodeBook
     /// <summary>Standard ratings of overcurrent devices to 400 A, small to large.</summary>
     public abstract ImmutableArray<Amps> StandardRatings { get; }
 
+    /// <summary>Those that the trade keeps on the truck, small to large; the standard ones between them are lawful and ordered where a
+    /// nameplate asks.</summary>
+    public virtual ImmutableArray<Amps> StockedRatings => StandardRatings;
+
+    /// <summary>What is on the truck where panels are of the American kind.</summary>
+    private protected static ImmutableArray<Amps> OnTheTruck { get; } =
+        [.. new[] { 15, 20, 30, 40, 50, 60, 70, 80, 90, 100, 125, 150, 200 }.Select(r => new Amps(r))];
+
     /// <summary>The book for a job.</summary>
     public static CodeBook For(Job job) => For(job.Edition, job.Amendments, job.Permitted);
 

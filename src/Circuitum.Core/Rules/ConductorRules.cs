@@ -8,6 +8,19 @@ namespace Circuitum.Core.Rules;
 /// <summary>What conductors carry, and what protects and encloses them.</summary>
 public abstract class ConductorRules
 {
+    /// <summary>The sizes that are pulled, thin to thick; at least one.</summary>
+    public abstract IReadOnlyList<Gauge> Sizes { get; }
+
+    /// <summary>The next size thicker; null at the last.</summary>
+    public Gauge? Next(Gauge gauge) => Sizes.Where(g => g > gauge).Select(g => (Gauge?)g).FirstOrDefault();
+
+    /// <summary>The ground that a cable brings with conductors of a size, as it is made.</summary>
+    public abstract Gauge GroundWith(Gauge conductors);
+
+    /// <summary>Smallest conductor by a breaker's rating before its place is looked at: 14 for 15 A, 12 for 20 A.</summary>
+    public Gauge LeastFor(Amps rating) => Sizes.Where(g => SmallConductorLimit(g, Metal.Copper) is Amps limit ? rating <= limit
+        : Ampacity(g, Metal.Copper, Column.C60) >= rating).Select(g => (Gauge?)g).FirstOrDefault() ?? Sizes[^1];
+
     /// <summary>Ampacity at 30 °C with at most three current-carrying conductors; null where the table has no entry. Table
     /// 310.16.</summary>
     public abstract Amps? Ampacity(Gauge gauge, Metal metal, Column column);

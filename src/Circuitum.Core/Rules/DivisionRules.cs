@@ -5,11 +5,18 @@ namespace Circuitum.Core.Rules;
 /// <summary>What branch circuits a dwelling has and what one may carry.</summary>
 public abstract class DivisionRules
 {
+    /// <summary>Rating of circuits for lights, and of the smallest for receptacles.</summary>
+    public abstract Amps Lights { get; }
+
     /// <summary>Rating of circuits for receptacles, lights apart.</summary>
     public abstract Amps Receptacles { get; }
 
     /// <summary>Rating of the circuits for a kitchen's counters.</summary>
     public abstract Amps Counters { get; }
+
+    /// <summary>The rating by which a general circuit's cable is guessed before it is reckoned: no more than a counter's.</summary>
+    /// <param name="usual">What it usually has; null where that is not known.</param>
+    public Amps Small(Amps? usual) => usual is not { } rating || rating <= Lights ? Lights : Counters;
 
     /// <summary>The largest circuit that receptacles of the smaller rating may be on.</summary>
     public abstract Amps MostForSmallReceptacles { get; }

@@ -50,8 +50,8 @@ public static class CircuitRulings
                         "The device is rated for the load with 125 % of what is continuous, and protects the smallest conductor behind "
                         + "it.")),
             RulingTopic.Conductor =>
-                Figure($"Why {sized.Gauge.Value} AWG?",
-                    $"{sized.Gauge.Value} AWG copper, {sized.Cable}; it may carry {sized.Ampacity.Value} where it lies worst.",
+                Figure($"Why {sized.Gauge.Value.Words}?",
+                    $"{sized.Gauge.Value.Words} copper, {sized.Cable}; it may carry {sized.Ampacity.Value} where it lies worst.",
                     sized.Gauge.Why.Then(sized.Ampacity.Why),
                     new($"{plan.Book.Cite(RuleId.AmpacityTable)}, {plan.Book.Cite(RuleId.TerminationTemperature)}, "
                         + $"{plan.Book.Cite(RuleId.SmallConductors)}",
@@ -203,7 +203,7 @@ public static class CircuitRulings
             : sum.House("the crew's own number", $"{outlets} {(outlets <= crew ? "≤" : ">")} {crew}", plan.Book.OwnCap);
         sum = sum.Assume("the estimated load all the same", $"{circuit.Load.Required} of {rating}")
             .Book($"circuits that the floor asks for: {plan.Survey.FloorArea} × 3 VA, of 15 A",
-                $"{plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, 15.Amps())}",
+                $"{plan.Book.Division.LeastGeneralCircuits(plan.Survey.FloorArea, plan.Book.Division.Lights)}",
                 plan.Book.Cite(RuleId.GeneralCircuits, RuleId.EvenCircuits));
         return new()
         {

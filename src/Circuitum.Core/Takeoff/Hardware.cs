@@ -155,7 +155,7 @@ public static class Hardware
     /// <param name="box">The place.</param>
     public static PlaceMaterial At(Plan plan, PlacedBox box) => new(box,
         plan.CircuitOf(box.Box.Id) is { } circuit ? NameOf(box, circuit.Boxes[box.Box.Id], circuit.Sized.Gauge.Value, plan.Book)
-            : NameOf(box, null, Gauge.Awg14, plan.Book),
+            : NameOf(box, null, plan.Book.Conductors.Sizes[0], plan.Book),
         [.. box.Box.Devices.Select((d, gang) => NameOf(plan, box, d, gang)).OfType<string>()], TrimMaterial.Cover(box));
 
     private static string NameOf(PlacedBox box, WiredBox? wired, Gauge gauge, CodeBook book)
@@ -167,7 +167,7 @@ public static class Hardware
             : given is { } metal && UsualBoxes.MetalNamed(wired!.Make, box.Gangs, metal) is { } named ? named
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan())
                 ? $"Round {kind}, {size}"
-            : gauge >= PullLengths.From && wired is not null ? $"Box for {gauge} AWG, "
+            : gauge >= PullLengths.From && wired is not null ? $"Box for {gauge.Words}, "
                 + $"{(PullLengths.AtEnd(wired.FedBy, gauge, book) is { } across ? $"at least {Across(across, book.Measure)} across"
                     : "by its pull")} ({book.Cite(RuleId.PullBoxes)})"
             : box.Plates.Any(p => book.Supply.IsAcross(p.Volts)) ? $"Box for equipment, at least {size}"

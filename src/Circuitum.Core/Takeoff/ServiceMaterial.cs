@@ -19,7 +19,7 @@ internal static class ServiceMaterial
     private static IEnumerable<MaterialLine> Whips(Plan plan) => Hardware.Counted(plan.Survey.Boxes
         .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls).Select(u => plan.Survey[u]))
         .Where(u => u.Plates.Any(p => !p.Cord && p.Appliance != Appliance.HotTub) && plan.CircuitOf(u.Box.Id) is not null)
-        .Select(u => $"Whip of {plan.CircuitOf(u.Box.Id)!.Sized.Gauge.Value} AWG, {(u.Box.Outside ? "liquid-tight" : "flexible metal")}, "
+        .Select(u => $"Whip of {plan.CircuitOf(u.Box.Id)!.Sized.Gauge.Value.Words}, {(u.Box.Outside ? "liquid-tight" : "flexible metal")}, "
             + "up to 6 ft"), "from the disconnect to what it shuts off");
 
     private static IEnumerable<MaterialLine> Service(Plan plan)

@@ -22,7 +22,7 @@ internal static class Questions
         // One conductor forgotten, the grounds counted one by one, the device counted once or three times.
         var offered = new[] { -1, 0, 1, 2 }.Select(n => new CubicInches(need.Value + (one.Value * n))).Where(v => v.Value > 0);
         return new($"{house.Plan.Survey[id].Name}, with {string.Join(" and ", house.Plan.Survey[id].Box.Devices.Select(d =>
-            Words.Of(d.Kind)))}: cables {cables}. A conductor of {circuit.Gauge} AWG counts {one}; the box has no clamps inside.",
+            Words.Of(d.Kind)))}: cables {cables}. A conductor of {circuit.Gauge.Words} counts {one}; the box has no clamps inside.",
             [.. offered.Select(v => new Choice($"{v}", v == need))], [.. wired.Volume.Why.Steps
                 .Select(s => $"{s.Text}: {s.Value}{(s.Cite.Length == 0 ? "" : $" ({s.Cite})")}")]);
     }

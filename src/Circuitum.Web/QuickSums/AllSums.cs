@@ -168,7 +168,7 @@ public static class AllSums
             ("Left", $"{(volts.Value - lost).ToString("0.0", CultureInfo.InvariantCulture)} V")],
             why.Book($"of {volts}", share.ToString(), book.Cite(RuleId.VoltageDropNote).With("3 % advised, 5 % with the feeder")),
             share.Value > 3 ? [$"More than the 3 % advised: "
-                + $"{(gauge.Next is Gauge next && book.Conductors.OhmsPerThousandFeet(next, metal) is decimal ohms
+                + $"{(book.Conductors.Next(gauge) is Gauge next && book.Conductors.OhmsPerThousandFeet(next, metal) is decimal ohms
                     ? $"{next} would lose {VoltageDrop.Share(new(lost * ohms / book.Conductors.OhmsPerThousandFeet(gauge, metal)
                     !.Value), volts)}; its ground grows too ({book.Cite(RuleId.GroundGrows)})" : "shorten it")}."] : []);
     }
@@ -287,7 +287,7 @@ public static class AllSums
             && (mocp is not null
                 || (book.SuitsSmallConductor(rating, g, Metal.Copper)
                     && book.Protects(rating, Ampacities.InCable(g, 1, 2, new(30), book, "").Value, false))), Gauge.All[^1]);
-        return new([("Breaker", $"{rating}{(Supply.IsAcross(volts) ? ", two poles" : "")}"), ("Copper NM", $"{gauge} AWG"),
+        return new([("Breaker", $"{rating}{(Supply.IsAcross(volts) ? ", two poles" : "")}"), ("Copper NM", gauge.Words),
             ("Required", required.ToString())],
             why.Book($"smallest NM that carries {required}", $"{gauge}: {Ampacities.InCable(gauge, 1, 2, new(30), book, "").Value}",
                 book.Cite(RuleId.CableAmpacity, RuleId.ConductorProtection)), ["The plate and the instructions come before this sum."]);

@@ -1,6 +1,7 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Tests;
@@ -52,8 +53,13 @@ public sealed class UnitsTests
     public void Gauges_are_ordered_from_thin_to_thick()
     {
         Assert.True(Gauge.Awg14 < Gauge.Awg12 && Gauge.Parse("1/0") > Gauge.Parse("1") && Gauge.Parse("250") > Gauge.Parse("4/0"));
-        Assert.Equal("8", Gauge.Awg10.Next.ToString());
-        Assert.Null(Gauge.Parse("600").Next);
+        Assert.Equal("8", Books.Us2020.Conductors.Next(Gauge.Awg10).ToString());
+        Assert.Null(Books.Us2020.Conductors.Next(Gauge.Parse("600")));
+        // By their cross-sections: 2.08 and 3.31 mm² about 2.5.
+        Assert.True(Gauge.Awg14 < Gauge.Metric[1] && Gauge.Metric[1] < Gauge.Awg12);
+        Assert.Equal(["2.5 mm²", "14 AWG", "4/0 AWG", "250 kcmil"], new[] { Gauge.Metric[1], Gauge.Awg14, Gauge.Parse("4/0"),
+            Gauge.Parse("250") }.Select(g => g.Words));
+        Assert.False(Gauge.TryParse("2.5 mm²", out _));
     }
 
     [Theory]

@@ -85,6 +85,9 @@ internal sealed class CanadaBook : CodeBook
     /// <inheritdoc/>
     public override ServiceRules Service { get; } = new CanadaService();
 
+    /// <inheritdoc/>
+    public override ImmutableArray<Amps> StockedRatings => OnTheTruck;
+
     /// <summary>Table 13.</summary>
     public override ImmutableArray<Amps> StandardRatings { get; } = [.. Standard.Select(r => new Amps(r))];
 

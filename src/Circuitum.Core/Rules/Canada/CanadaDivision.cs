@@ -7,6 +7,9 @@ internal sealed class CanadaDivision(SupplySystem supply) : DivisionRules
 {
     private static readonly Amps OneAmpere = new(1);
 
+    /// <summary>The trade's usual: 14 AWG.</summary>
+    public override Amps Lights { get; } = new(15);
+
     /// <summary>14-600: a receptacle of 15 A has 15 A before it.</summary>
     public override Amps Receptacles { get; } = new(15);
 

@@ -72,6 +72,9 @@ internal sealed class UsBook : CodeBook
     /// <inheritdoc/>
     public override ServiceRules Service { get; }
 
+    /// <inheritdoc/>
+    public override ImmutableArray<Amps> StockedRatings => OnTheTruck;
+
     /// <summary>240.6(A); 10 A from 2023.</summary>
     public override ImmutableArray<Amps> StandardRatings { get; }
 

@@ -5,6 +5,9 @@ namespace Circuitum.Core.Rules.Us;
 /// <summary>Branch circuits by 210.11 and 210.23, their load by 220.</summary>
 internal sealed class UsDivision(SupplySystem supply) : DivisionRules
 {
+    /// <summary>The trade's usual: 14 AWG.</summary>
+    public override Amps Lights { get; } = new(15);
+
     /// <summary>20 A: the usual circuit of the trade, asked for in 210.11(C).</summary>
     public override Amps Receptacles { get; } = new(20);
 
