@@ -57,3 +57,25 @@ test("axe finds nothing on a metric board, and a phone holds it", async ({ page 
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test("a list is saved, its site is written down on a phone, and a wrong reading is told", async ({ page }) => {
+  await page.goto("/metric-board");
+  await list(page).fill("# Gate lodge\nhall, 6 m: 4 lamps, 5 twin sockets");
+  await page.getByRole("button", { name: "Save it here" }).click();
+  await expect(page.getByText(/saved once/)).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole("link", { name: "On site" }).click();
+  await page.getByRole("button", { name: /^conduit laid, Board A way 1$/ }).click();
+  await expect(page.getByRole("button", { name: "Take back: conduit laid, Board A way 1" })).toBeVisible();
+  await page.getByRole("textbox", { name: "insulation read, Board A way 1, megohms" }).fill("0.4");
+  await page.getByRole("button", { name: /^insulation read, Board A way 1$/ }).click();
+  await expect(page.getByText(/0\.4 MΩ, and 1 is the least/)).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
+  const small = await page.locator(".metric-way button, .metric-way input").evaluateAll((all) =>
+    all.filter((e) => e.getBoundingClientRect().height > 0 && e.getBoundingClientRect().height < 44).length);
+  expect(small).toBe(0);
+  await page.goto("/");
+  await expect(page.getByRole("link", { name: /^Gate lodge/ })).toBeVisible();
+});

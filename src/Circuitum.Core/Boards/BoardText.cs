@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Boards;
@@ -98,6 +99,7 @@ public static partial class BoardText
     public static string Write(BoardBrief brief)
     {
         var text = new StringBuilder().Append(CultureInfo.InvariantCulture, $"# {brief.Name}\n")
+            .Append(CultureInfo.InvariantCulture, $"rules: {MetricRules.Key}\n")
             .Append(CultureInfo.InvariantCulture, $"supply: {(brief.ThreePhase ? "three phases" : "one phase")}\n")
             .Append(CultureInfo.InvariantCulture, $"ambient: {brief.Ambient}\n")
             .Append(CultureInfo.InvariantCulture, $"circuits in a conduit: {brief.Together}\n")
@@ -161,6 +163,8 @@ public static partial class BoardText
 
     private static BoardBrief Set(BoardBrief brief, string what, string to) => what.ToLowerInvariant() switch
     {
+        "rules" => Mine(to) ? brief : throw new FormatException($"“{Short(to)}” are the rules of another family; this list is planned by "
+            + $"{MetricRules.Key}, and a house by the others is a job of its own."),
         "supply" => brief with { ThreePhase = Phases(to) },
         "ambient" => brief with { Ambient = Warm(to) },
         "circuits in a conduit" => brief with { Together = Together(to) },
@@ -170,6 +174,9 @@ public static partial class BoardText
         "board" => Placed(brief, to),
         _ => brief with { Demand = Shares(to) },
     };
+
+    // A list from before files named their family says nothing of it.
+    private static bool Mine(string to) => to.Trim().Equals(MetricRules.Key, StringComparison.OrdinalIgnoreCase);
 
     private static bool Phases(string to) => to.Trim().ToLowerInvariant() switch
     {
@@ -311,7 +318,7 @@ public static partial class BoardText
 
     private static string Short(string text) => text.Length > 60 ? text[..60] + "…" : text;
 
-    [GeneratedRegex(@"^(?<what>supply|ambient|circuits in a conduit|lamps on a circuit|points apart|sub-main|board|demand)\s*:"
+    [GeneratedRegex(@"^(?<what>rules|supply|ambient|circuits in a conduit|lamps on a circuit|points apart|sub-main|board|demand)\s*:"
         + @"\s*(?<to>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Setting();
 

@@ -259,7 +259,8 @@ public static class Sizing
 
         // The job's school is about general circuits; one circuit's own is about it, whatever it is.
         var one = job.CircuitSchools.Any(c => c.Circuit == circuit.Key && c.HomeRun is not null);
-        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one) && book.Conductors.Next(gauge) is Gauge larger
+        var home = job.SchoolsOn(circuit.Key).HomeRun == HomeRunSize.OneLarger && (circuit.IsGeneral || one)
+            && book.Conductors.Next(gauge) is Gauge larger
             && Grounding.For(breaker.Value, larger, needed, book) <= book.Conductors.GroundWith(larger) ? larger : gauge;
         // A home run that lies there is not pulled again for a habit, nor for being larger than the rest.
         home = Lying(routed, job, r => r.Kind == RunKind.HomeRun && r.RidesIn is null) is { } lies && lies >= gauge ? lies : home;

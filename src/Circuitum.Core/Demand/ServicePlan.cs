@@ -83,8 +83,8 @@ public static class ServiceSizing
         {
             // No table, or a rating that it has not: the 75 °C column, 83 per cent.
             var needed = book.Service.WholeDwelling * rating;
-            conductor = book.Conductors.Sizes.FirstOrDefault(g => book.Conductors.Ampacity(g, metal, Column.C75) is Amps able && able >= needed,
-                book.Conductors.Sizes[^1]);
+            conductor = book.Conductors.Sizes.FirstOrDefault(
+                g => book.Conductors.Ampacity(g, metal, Column.C75) is Amps able && able >= needed, book.Conductors.Sizes[^1]);
             why = why.Book($"{book.Service.WholeDwelling} of {rating}, 75 °C column", $"{needed}: {conductor}",
                 book.Cite(RuleId.DwellingConductors, RuleId.AmpacityTable));
         }

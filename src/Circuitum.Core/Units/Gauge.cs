@@ -2,8 +2,8 @@ using System.Globalization;
 
 namespace Circuitum.Core.Units;
 
-/// <summary>A conductor size: on the American wire gauge, in kcmil from 250 up, or in square millimeters. Ordered by its cross-section, from
-/// thin to thick, whichever list it is of. What a book pulls is on the list of its <c>ConductorRules</c>.</summary>
+/// <summary>A conductor size: on the American wire gauge, in kcmil from 250 up, or in square millimeters. Ordered by its cross-section,
+/// from thin to thick, whichever list it is of. What a book pulls is on the list of its <c>ConductorRules</c>.</summary>
 public readonly record struct Gauge : IComparable<Gauge>
 {
     // Chapter 9 Table 8: the American sizes with their cross-section in mm².

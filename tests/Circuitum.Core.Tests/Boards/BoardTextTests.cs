@@ -7,6 +7,15 @@ namespace Circuitum.Core.Tests.Boards;
 
 public sealed class BoardTextTests
 {
+    [Fact] // a list of before said nothing of its family, and is read all the same
+    public void A_list_names_the_family_of_its_rules()
+    {
+        var brief = BoardText.Read("hall, 8 m: 4 lamps");
+        Assert.Contains("\nrules: gulf-metric\n", BoardText.Write(brief), StringComparison.Ordinal);
+        Assert.Contains("rules of another family", Assert.Throws<FormatException>(() =>
+            BoardText.Read("rules: canada-2021\nhall, 8 m: 4 lamps")).Message, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_list_is_read_as_it_is_written_on_paper()
     {

@@ -15,6 +15,9 @@ public static class MetricRules
     /// <summary>What it is called on every sheet.</summary>
     public static string Called => "Gulf metric method";
 
+    /// <summary>As it stands in a file.</summary>
+    public const string Key = "gulf-metric";
+
     /// <summary>Between a phase and the neutral.</summary>
     public static Volts ToNeutral { get; } = new(230);
 

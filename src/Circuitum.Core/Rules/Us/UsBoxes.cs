@@ -57,7 +57,8 @@ internal sealed class UsBoxes(UsBook book) : BoxRules
         if (cables.Length > 0)
         {
             // By the size of the ground, which is smaller than its conductors from 8 AWG on.
-            tally.Add($"{cables.Length} grounds", Grounds(cables.Length) * tally.Each(cables.Max(c => book.Conductors.GroundWith(c.Gauge))), RuleId.BoxFillGrounds);
+            tally.Add($"{cables.Length} grounds",
+                Grounds(cables.Length) * tally.Each(cables.Max(c => book.Conductors.GroundWith(c.Gauge))), RuleId.BoxFillGrounds);
         }
 
         return tally.Needed();
