@@ -57,7 +57,7 @@ public static class Hardware
         var places = plan.Survey.Boxes.Select(b => At(plan, b)).ToList();
         return
         [
-            .. Cable(plan), .. Pipes(plan), .. Counted(places.Select(p => p.Box), "boxes"), .. Joints(plan), .. Staples(plan),
+            .. Cable(plan), .. Pipes(plan), .. Counted(places.Select(p => p.Box), "boxes"), .. JointMaterial.Of(plan), .. Staples(plan),
             .. AtticBoards.Of(plan), .. Guards(plan), .. Holes(plan), .. LowVoltageMaterial.Rough(plan),
             .. In(MaterialPhase.Trim, Counted(places.SelectMany(p => p.Devices), "devices").Concat(TrimMaterial.Of(plan, places))
                 .Concat(Breakers(plan)).Concat(LowVoltageMaterial.Trim(plan))),
@@ -214,53 +214,6 @@ public static class Hardware
         .Concat(Counted(plan.Panels.SelectMany(p => p.Circuits.Where(c => c.Space is { IsHalf: true }).GroupBy(c => c.Space!.Value.Number)
             .Select(g => $"Tandem breaker {string.Join(" and ", g.OrderBy(c => c.Space).Select(c => c.Breaker))}")),
             "where the panel's label lists it"));
-
-    // A splice takes a connector for its conductors and one pigtail to each screw, and is made for the largest of them.
-    private static IEnumerable<MaterialLine> Joints(Plan plan)
-    {
-        var splices = plan.Circuits.SelectMany(c => c.Circuit.Boxes
-            .SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints)
-            .Where(j => j.By is JointBy.Splice or JointBy.Cap)
-            .Select(j => (Gauge: Largest(j.Ends.Select(e => c.GaugeOf(e.Run)).Append(c.Sized.Gauge.Value).Max()),
-                Many: Together(j.Ends.Length + j.Terminals.Length))));
-        foreach (var group in splices.GroupBy(s => s).OrderBy(g => g.Key.Gauge).ThenBy(g => g.Key.Many))
-        {
-            yield return new($"Connectors for {Many[group.Key.Many]} conductors, {Gauges[group.Key.Gauge]}", "each", group.Count(),
-                "splices and caps of all boxes, grounds among them; by the largest conductor of each");
-        }
-
-        yield return new("Cable connectors at panels", "each",
-            plan.Circuits.SelectMany(c => c.Runs).Count(r => r is { Kind: RunKind.HomeRun, RidesIn: null, From.Panel: not null }
-                && r.Jacket != Jacket.Armoured), "one a cable");
-        var boxes = plan.Circuits.SelectMany(c => c.Boxes.Values).ToList();
-        // Device boxes bring their clamps; a square takes a connector for every cable, and one for two where they come together.
-        var loose = boxes.Where(b => b.Make == BoxMake.Square).Sum(b => b.In.Concat(b.Out).Count(r => r.Pipe is null
-            && r.Jacket != Jacket.Armoured));
-        if (loose > 0)
-        {
-            yield return new("Cable connectors at metal boxes", "each", loose, "one a cable; a connector for two cables takes two");
-        }
-
-        if (boxes.Count(b => b.Make.IsMetal()) is > 0 and var metal)
-        {
-            yield return new("Grounding tails for metal boxes", "each", metal, $"one a box, {plan.Book.Cite(RuleId.MetalBoxGrounded)}");
-        }
-
-        var armoured = plan.Circuits.SelectMany(c => c.Runs).Count(r => r.Jacket == Jacket.Armoured);
-        if (armoured > 0)
-        {
-            yield return new($"{plan.Book.Conductors.Suffix(Jacket.Armoured)} connectors", "each", armoured * 2,
-                "both ends of every armored cable, with their bushings");
-        }
-    }
-
-    private static readonly ImmutableArray<string> Many = ["up to three", "four to six", "seven or more"];
-
-    private static readonly ImmutableArray<string> Gauges = ["14 and 12 AWG", "10 AWG", "8 AWG and larger"];
-
-    private static int Together(int conductors) => conductors <= 3 ? 0 : conductors <= 6 ? 1 : 2;
-
-    private static int Largest(Gauge gauge) => gauge <= Gauge.Awg12 ? 0 : gauge <= Gauge.Awg10 ? 1 : 2;
 
     private static IEnumerable<MaterialLine> Staples(Plan plan)
     {

@@ -46,10 +46,26 @@ public sealed class HardwareTests
         // Box a pigtails black, white and bare: three splices of three; box b has none.
         Assert.Equal(3, Quantity(plan, "Connectors for up to three conductors, 14 and 12 AWG"));
         Assert.Single(Hardware.Of(plan), m => m.Item.StartsWith("Connectors", StringComparison.Ordinal));
+        // The same three go on to the screws of box a; box b's cable ends on its own.
+        Assert.Equal(3, Quantity(plan, "Tails of 12 AWG"));
+        Assert.Equal("black 1, white 1, ground 1; from the ends of cable, 6\" each",
+            Hardware.Of(plan).Single(m => m.Item == "Tails of 12 AWG").For);
         // Cut whole feet, 5 % more, up to the next foot.
         var cut = plan.Footage.WholeFeetUp;
         Assert.Equal((int)Math.Ceiling(cut * 1.05m), Quantity(plan, "12-2"));
         Assert.Equal(cut, Quantity(Planner.Plan(Two with { HouseRules = new() { Waste = new(0) } }), "12-2"));
+    }
+
+    [Fact] // a heater of 240 V on two wires: its white is hot at both ends; what runs through a device needs no tail but for its ground
+    public void A_hot_white_is_marked_at_both_ends()
+    {
+        var heater = Planner.Plan(Houses.Row(("wash", RoomUse.Laundry, 12)).With(Houses.Appliance("h", "wash", 1, 40,
+            Houses.Plate(Appliance.WaterHeater, 240, 4500))));
+        Assert.Equal(2, Quantity(heater, "Marks on whites that are hot"));
+        Assert.Equal(0, Quantity(Planner.Plan(Two), "Marks on whites that are hot"));
+        var through = Planner.Plan(Two with { Schools = new() { Joints = JointSchool.FeedThrough } });
+        Assert.Equal("ground 1; from the ends of cable, 6\" each",
+            Hardware.Of(through).Single(m => m.Item == "Tails of 12 AWG").For);
     }
 
     [Fact] // 10-2 comes home, 12-2 goes on: hot, neutral and ground of the first box are each a 10, a 12 and a 12
