@@ -11,10 +11,6 @@ public static class BoardReading
     /// <summary>Longest text of a reading.</summary>
     public const int Longest = 60;
 
-    // A tester's leads and joints, and conduit that lies otherwise than planned.
-    private const decimal Loose = 1.5m;
-    private static readonly Ohms Leads = new(.05m);
-
     /// <summary>What is typed for a test, and an example of it; null for a step that shows nothing.</summary>
     public static (string Asks, string Example)? Of(BoardStep step) => step switch
     {
@@ -48,7 +44,7 @@ public static class BoardReading
         text.Equals("open", StringComparison.OrdinalIgnoreCase)
             ? ["the protective conductor does not come back: what should be dead metal could stay live. Nothing of it is used before it "
                 + "does"]
-        : Number(text, "ohms of the protective conductor", "0.24, or open") is var ohms && ohms > (planned.Value * Loose) + Leads.Value
+        : Number(text, "ohms of the protective conductor", "0.24, or open") is var ohms && RingReading.IsMore(new(ohms), planned)
             ? [$"the protective conductor reads {new Ohms(ohms)} where {planned} is planned: a loose joint, or more conduit than was drawn"]
         : [];
 

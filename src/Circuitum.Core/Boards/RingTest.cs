@@ -35,10 +35,13 @@ public sealed record RingReading(Ohms? Phase, Ohms? Neutral, Ohms? Earth)
         [.. new[] { ("phase", Phase, phase), ("neutral", Neutral, phase), ("earth", Earth, earth) }
             .Select(r => Says(r.Item1, r.Item2, r.Item3)).Where(s => s.Length > 0)];
 
+    /// <summary>A reading says more than what was planned, its leads and the lie of the conduit allowed for.</summary>
+    internal static bool IsMore(Ohms read, Ohms planned) => read.Value > (planned.Value * Loose) + Leads.Value;
+
     private static string Says(string name, Ohms? read, Ohms planned) => read is not { } ohms
         ? $"the {name} is cut: every socket still works, and one way carries what two should. Open the ring at its middle socket and "
             + "measure each half to the board; the half without an end has the cut"
-        : ohms.Value > (planned.Value * Loose) + Leads.Value
+        : IsMore(ohms, planned)
             ? $"the {name} reads {ohms} where {planned} is planned: a loose joint, or more conduit than was drawn"
         : ohms.Value + Leads.Value < planned.Value * Short
             ? $"the {name} reads {ohms} where {planned} is planned: joined across inside the ring, so that some "

@@ -57,7 +57,7 @@ public static class Ampacities
             why = why.Book($"{currentCarrying} current-carrying conductors in the cable itself: × {factor:0.00}", amps.ToString(),
                 book.Cite(RuleId.AdjustmentTable));
         }
-        else if (jacket != Jacket.Armoured && cables > book.Conductors.MostInSealedHole)
+        else if (IsCrowded(cables, jacket, book))
         {
             var factor = book.Conductors.AdjustmentFactor(currentCarrying);
             (amps, company) = (amps * factor, factor);
@@ -116,8 +116,12 @@ public static class Ampacities
 
     /// <summary>The adjustment for company alone.</summary>
     public static decimal Adjustment(int cables, int currentCarrying, bool bundled, CodeBook book, Jacket jacket) =>
-        bundled || (jacket != Jacket.Armoured && cables > book.Conductors.MostInSealedHole) || (cables == 1 && currentCarrying > 3)
+        bundled || IsCrowded(cables, jacket, book) || (cables == 1 && currentCarrying > 3)
             ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
+
+    // 334.80 counts sealed holes; of armored cable 330 says nothing so.
+    private static bool IsCrowded(int cables, Jacket jacket, CodeBook book) =>
+        jacket != Jacket.Armoured && cables > book.Conductors.MostInSealedHole;
 
     private static Figure<Amps> Held(Amps amps, Gauge gauge, Column column, Because why, CodeBook book, Citation section,
         decimal company, Metal metal = Metal.Copper)

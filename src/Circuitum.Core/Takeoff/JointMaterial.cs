@@ -22,18 +22,19 @@ internal static class JointMaterial
     /// <param name="plan">The plan.</param>
     public static IEnumerable<MaterialLine> Of(Plan plan)
     {
-        var splices = plan.Circuits.SelectMany(c => c.Circuit.Boxes
-            .SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints)
-            .Where(j => j.By is JointBy.Splice or JointBy.Cap)
-            .Select(j => (Gauge: Largest(j.Ends.Select(e => c.GaugeOf(e.Run)).Append(c.Sized.Gauge.Value).Max()),
-                Many: Together(j.Ends.Length + j.Terminals.Length))));
+        var joints = plan.Circuits.SelectMany(c => c.Circuit.Boxes
+            .SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints
+                .Select(j => (Circuit: c, Box: b, Joint: j)))).ToList();
+        var splices = joints.Where(j => j.Joint.By is JointBy.Splice or JointBy.Cap)
+            .Select(j => (Gauge: Largest(j.Joint.Ends.Select(e => j.Circuit.GaugeOf(e.Run)).Append(j.Circuit.Sized.Gauge.Value).Max()),
+                Many: Together(j.Joint.Ends.Length + j.Joint.Terminals.Length)));
         foreach (var group in splices.GroupBy(s => s).OrderBy(g => g.Key.Gauge).ThenBy(g => g.Key.Many))
         {
             yield return new($"Connectors for {Many[group.Key.Many]} conductors, {Gauges[group.Key.Gauge]}", "each", group.Count(),
                 "splices and caps of all boxes, grounds among them; by the largest conductor of each");
         }
 
-        foreach (var line in Tails(plan))
+        foreach (var line in Tails(plan, joints))
         {
             yield return line;
         }
@@ -64,12 +65,11 @@ internal static class JointMaterial
     }
 
     // From each splice to each screw on it a tail, off the ends of the cable; lamps and fans bring leads of their own.
-    private static IEnumerable<MaterialLine> Tails(Plan plan)
+    private static IEnumerable<MaterialLine> Tails(Plan plan, List<(WiredCircuit Circuit, BoxId Box, Joint Joint)> joints)
     {
-        var tails = plan.Circuits.SelectMany(c => c.Circuit.Boxes.SelectMany(b => c.Wiring(plan.Survey[b], plan.Job.Schools.Joints).Joints
-            .Where(j => j.By == JointBy.Splice && j.Ends.Length > 0)
-            .SelectMany(j => j.Terminals.Where(t => plan.Survey[b].Box.Devices[t.Gang].Kind is var kind
-                && (kind.IsSwitch() || kind.IsReceptacle())).Select(_ => (c.Sized.Gauge.Value, j.Ends[0].Conductor.Colour)))));
+        var tails = joints.Where(j => j.Joint is { By: JointBy.Splice, Ends.Length: > 0 }).SelectMany(j => j.Joint.Terminals
+            .Where(t => plan.Survey[j.Box].Box.Devices[t.Gang].Kind is var kind && (kind.IsSwitch() || kind.IsReceptacle()))
+            .Select(_ => (j.Circuit.Sized.Gauge.Value, j.Joint.Ends[0].Conductor.Colour)));
         foreach (var group in tails.GroupBy(t => t.Value).OrderBy(g => g.Key))
         {
             var byColor = group.GroupBy(t => t.Colour).OrderBy(g => g.Key)
