@@ -53,7 +53,9 @@ internal static class Guards
 
     private static bool ArcFault(Site site, SiteBox box)
     {
-        if (box.Outside || box.Room.Accessory || (site.Amended("no-afci-in-kitchen-and-laundry") && box.Use is "kitchen" or "laundry"))
+        // It speaks of outlets and devices: joints under a cover are neither.
+        if (box.IsJoint || box.Outside || box.Room.Accessory
+            || (site.Amended("no-afci-in-kitchen-and-laundry") && box.Use is "kitchen" or "laundry"))
         {
             return false;
         }

@@ -48,6 +48,8 @@ internal sealed record SiteBox(JsonObject Box, SurveyedRoom Room, JsonObject Cir
     /// <summary>Receptacles without a machine of their own.</summary>
     public bool IsGeneralReceptacle => Devices.Any(d => d["plate"] is null && Site.IsReceptacle(d));
 
+    public bool IsJoint => Devices.All(d => d.Text("kind") == "joint-box");
+
     public bool HasLight => Devices.Any(d => d.Text("kind") is "lamp" or "can" or "pendant" or "vanity-light" or "closet-light"
         or "outdoor-light" or "strip" or "flood" or "ceiling-fan");
 }

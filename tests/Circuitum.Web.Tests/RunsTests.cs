@@ -4,6 +4,7 @@ using Circuitum.Core;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Routing;
+using Circuitum.Core.Takeoff;
 
 namespace Circuitum.Web.Tests;
 
@@ -32,6 +33,49 @@ public sealed class RunsTests : IDisposable
         var (_, text, _) = await visitor.PostAsync($"/job/demo/runs?on=run:{run}&handler=FreeWay", ("run", run));
         Assert.Empty((await NowAsync()).Pins.Ways);
         Assert.Contains("Free the way of a run", text, StringComparison.Ordinal);
+    }
+
+    [Fact] // the shed of Quarrel Bend hangs on cable for the ground from the panel on
+    public async Task Cable_for_the_ground_is_joined_at_the_wall()
+    {
+        var visitor = await host.AtAsync("/job/demo-crawl/runs");
+        var plan = Planner.Plan(await host.NewestAsync("demo-crawl"));
+        var run = plan.Circuits.SelectMany(c => c.Runs).Single(r => InsideCable.Of(plan, r) is not null);
+        var address = $"/job/demo-crawl/runs?on={Uri.EscapeDataString("run:" + run.Id)}";
+        Assert.Contains("Set a joint box at the", await visitor.GetAsync(address), StringComparison.Ordinal);
+        var (status, text, _) = await visitor.PostAsync(address + "&handler=Join", ("run", run.Id.ToString()));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("joint box", text, StringComparison.Ordinal);
+        var after = Planner.Plan(await host.NewestAsync("demo-crawl"));
+        Assert.Equal(Core.Rules.Jacket.Nonmetallic, after.Circuits.Single(c => c.Key == run.Circuit).HomeRun!.Jacket);
+
+        // Asked again for what is no more, it says so and nothing moves.
+        var (again, said, _) = await visitor.PostAsync(address + "&handler=Join", ("run", run.Id.ToString()));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, true),
+            (again, said.Contains("No box is offered on this cable any more", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public async Task A_storey_says_the_way_of_its_cable_and_a_room_its_group()
+    {
+        var visitor = await host.AtAsync("/job/demo/house");
+        var level = (await NowAsync()).Levels.First();
+        var fields = new (string, string)[]
+        {
+            ("fields.level", level.Id.Value), ("fields.name", level.Name), ("fields.ceilingHeight", level.CeilingHeight.ToString()),
+            ("fields.kind", level.CeilingJoists.Kind.ToString()), ("fields.run", level.CeilingJoists.Run.ToString()),
+            ("fields.spacing", level.CeilingJoists.Spacing.ToString()), ("fields.joistDepth", level.CeilingJoists.Depth.ToString()),
+            ("fields.above", "30 °C"), ("fields.way", "Overhead"),
+        };
+        Assert.Equal(HttpStatusCode.OK, (await visitor.PostAsync("/job/demo/house?handler=Level", fields)).Status);
+        Assert.Equal(CableWay.Overhead, (await NowAsync()).Levels.First().Way);
+
+        var room = (await NowAsync()).Rooms.First(r => r.Use == RoomUse.Bedroom);
+        await visitor.PostAsync("/job/demo/house?handler=GroupRoom", ("room", room.Id.Value), ("group", " north bedrooms "));
+        Assert.Equal("north bedrooms", (await NowAsync()).Rooms.First(r => r.Id == room.Id).Group);
+        Assert.Contains("north bedrooms", await visitor.GetAsync($"/job/demo/house?on=room:{room.Id}"), StringComparison.Ordinal);
+        await visitor.PostAsync("/job/demo/house?handler=GroupRoom", ("room", room.Id.Value), ("group", ""));
+        Assert.Null((await NowAsync()).Rooms.First(r => r.Id == room.Id).Group);
     }
 
     [Fact]

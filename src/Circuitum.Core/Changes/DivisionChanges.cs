@@ -253,7 +253,8 @@ internal static class Standing
         foreach (var box in boxes)
         {
             var own = circuits.First(c => c.Boxes.Contains(box.Id));
-            if (survey[box.Id].Place.Structure != survey[circuit.Boxes[0]].Place.Structure)
+            var building = circuit.Boxes.Select(b => survey[b]).FirstOrDefault(b => b.HasOutlet) ?? survey[circuit.Boxes[0]];
+            if (survey[box.Id].Place.Structure != building.Place.Structure)
             {
                 throw new ChangeRefusedException(
                     $"{survey[box.Id].Name} is in another building: a circuit stays in the building of its panel, the feeder goes "

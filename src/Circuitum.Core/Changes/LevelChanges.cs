@@ -15,6 +15,9 @@ public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, 
     /// <summary>Its unfinished rooms can never be finished.</summary>
     public bool NeverFinished { get; init; }
 
+    /// <summary>The way cable takes on it; null for the crew's own.</summary>
+    public CableWay? Way { get; init; }
+
     /// <inheritdoc/>
     protected override bool KeepsWalls => true;
 
@@ -34,6 +37,7 @@ public sealed record SetLevel(LevelId Level, string Name, Length CeilingHeight, 
             AmbientBelow = AmbientBelow,
             Basement = Basement,
             NeverFinished = NeverFinished,
+            Way = Way,
         });
     }
 }

@@ -147,6 +147,19 @@ public sealed record NameRoom(RoomId Room, string Name) : JobChange
     }
 }
 
+/// <summary>Says what a room is called together with others on the door's schedule; nothing lets it stand by its own name.</summary>
+public sealed record GroupRoom(RoomId Room, string? Group) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var (_, room) = HouseChange.Find(job, Room);
+        var group = string.IsNullOrWhiteSpace(Group) ? null : Group.Trim();
+        phrase = group is null ? $"Name {room.Name} by itself in the door" : $"Name {room.Name} with the {group} in the door";
+        return HouseChange.With(job, room with { Group = group });
+    }
+}
+
 /// <summary>Says what a room is used as.</summary>
 public sealed record SetRoomUse(RoomId Room, RoomUse Use) : JobChange
 {

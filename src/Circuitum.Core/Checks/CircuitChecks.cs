@@ -109,7 +109,7 @@ internal static class CircuitChecks
                     : Red(circuit, plan.Book.Cite(RuleId.ReceptacleRatings), $"15 and 20 A receptacles are behind a {rating} breaker.",
                         $"They may be on 15 and 20 A circuits only. Use a {most} breaker.", Unrate(plan, circuit));
             }
-            else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting && !b.SwitchesOnly))
+            else if (rating.Value > 20 && boxes.Exists(b => b.IsLighting && b.HasOutlet))
             {
                 yield return Red(circuit, plan.Book.Cite(RuleId.PermissibleFifteenTwenty), $"Lights are behind a {rating} breaker.",
                     "A dwelling's lighting outlets are on 15 and 20 A circuits. Use a 15 A breaker on 14, a 20 A one on 12.",
@@ -187,7 +187,7 @@ internal static class CircuitChecks
         foreach (var circuit in plan.Circuits)
         {
             var rooms = circuit.Circuit.Boxes.Select(b => plan.Survey[b].Room.Room.Id).Distinct().Count();
-            foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]))
+            foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b]).Where(b => !b.IsJoint))
             {
                 if (Refused(plan, circuit, box, rooms) is var (refusing, rule))
                 {
@@ -232,8 +232,8 @@ internal static class CircuitChecks
     private static bool MayRide(PlacedBox box) => box.Plates.All(p => Families.MayRide(p,
         box.InLaundryArea ? RoomUse.Laundry : box.Room.Room.Use));
 
-    // A disconnect, another switch of it, and an indoor head are parts of one piece of equipment.
-    private static bool Belongs(PlacedBox box) => box.SwitchesOnly || box.IsHead;
+    // A disconnect, another switch of it, a joint on its way and an indoor head are parts of one piece of equipment.
+    private static bool Belongs(PlacedBox box) => !box.HasOutlet || box.IsHead;
 
     private static bool SeveralHeaters(Checked plan, WiredCircuit on) =>
         Plates(plan, on) is { Count: > 1 } plates && plates.TrueForAll(p => p.Plate.Appliance == Appliance.SpaceHeater)
@@ -341,7 +341,7 @@ internal static class CircuitChecks
         var local = plan.Book.Amended(AmendedRule.OutletsPerGeneralCircuit);
         foreach (var circuit in plan.Circuits.Where(c => c.Circuit.IsGeneral))
         {
-            var outlets = circuit.Circuit.Boxes.Count(b => !plan.Survey[b].SwitchesOnly);
+            var outlets = circuit.Circuit.Boxes.Count(b => plan.Survey[b].HasOutlet);
             if (local?.Value is int cap && outlets > cap)
             {
                 yield return Red(circuit, CodeBook.Cite(local), "More outlets than the local authority allows on one circuit.",

@@ -13,18 +13,18 @@ internal sealed record Bundle(ImmutableArray<PlacedBox> Boxes)
     public int Level => Anchor.Place.Level;
 
     /// <summary>The box that stands for the bundle: its first outlet.</summary>
-    public PlacedBox Anchor { get; } = Boxes.FirstOrDefault(b => !b.SwitchesOnly) ?? Boxes[0];
+    public PlacedBox Anchor { get; } = Boxes.FirstOrDefault(b => b.HasOutlet) ?? Boxes[0];
 
     /// <summary>The room it counts to.</summary>
     public FramedRoom Room => Anchor.Room;
 
     /// <summary>Where the circuit's chain comes in: the first switch of lights that are switched, the outlet itself otherwise.</summary>
     public Place Feed { get; } = (Boxes.All(b => b.IsLighting) ? Boxes.FirstOrDefault(b => b.SwitchesOnly) : null)?.Place
-        ?? (Boxes.FirstOrDefault(b => !b.SwitchesOnly) ?? Boxes[0]).Place;
+        ?? (Boxes.FirstOrDefault(b => b.HasOutlet) ?? Boxes[0]).Place;
 
     public bool IsLighting => Boxes.All(b => b.IsLighting);
 
-    public int Outlets => Boxes.Count(b => !b.SwitchesOnly);
+    public int Outlets => Boxes.Count(b => b.HasOutlet);
 }
 
 /// <summary>Ties boxes into bundles.</summary>

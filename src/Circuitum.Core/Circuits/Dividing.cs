@@ -25,10 +25,34 @@ public static class Dividing
     }
 
     /// <summary>The division that the job follows, or the planner's own, pins kept.</summary>
-    internal static List<CircuitDraft> Drafts(Sorted sorted, Survey survey, Job job) =>
+    internal static List<CircuitDraft> Drafts(Sorted sorted, Survey survey, Job job) => WithJoints(
         job.Divisions.FirstOrDefault(d => d.Name == job.Follows) is { } followed
         ? new Following(sorted, survey, job).Drafts(followed)
-        : WithPins(Construct(sorted, survey, job, Free(sorted, job), []), sorted, job);
+        : WithPins(Construct(sorted, survey, job, Free(sorted, job), []), sorted, job), sorted, job);
+
+    // Joints on its way make it no other circuit; where it is gone, or passes another building, they are one without an outlet.
+    private static List<CircuitDraft> WithJoints(List<CircuitDraft> drafts, Sorted sorted, Job job)
+    {
+        foreach (var (family, bundle, key) in sorted.Joints)
+        {
+            var at = drafts.FindIndex(d => d.Key == key.Value && sorted.IsOnTheWay(bundle.Structure, d.Structure));
+            if (at < 0)
+            {
+                drafts.Add(CircuitDraft.Of(family, [bundle], 0) with
+                {
+                    Key = Ids.Free(key.Value, drafts.Select(d => d.Key).Concat(Feeders(job))),
+                    Why = Because.Of("Why this circuit")
+                        .Pin($"{bundle.Boxes[0].Name} is pinned to a circuit that does not pass it", key.Value),
+                });
+            }
+            else
+            {
+                drafts[at] = drafts[at] with { Bundles = drafts[at].Bundles.Add(bundle) };
+            }
+        }
+
+        return drafts;
+    }
 
     private static List<(Family Family, IReadOnlyList<Bundle> Bundles)> Free(Sorted sorted, Job job)
     {
@@ -151,6 +175,7 @@ internal static class LeastGeneral
 /// <summary>Every bundle in its family, families in the order the rules take them.</summary>
 internal sealed class Sorted
 {
+    private readonly FramedHouse house;
     private readonly Job job;
     private readonly CodeBook book;
 
@@ -162,16 +187,30 @@ internal sealed class Sorted
 
     public Sorted(FramedHouse house, Survey survey, Job job, CodeBook book, PanelChoice choice)
     {
-        (this.job, this.book, this.choice) = (job, book, choice);
+        (this.house, this.job, this.book, this.choice) = (house, job, book, choice);
         var families = new Families(house, job, book);
         var bundles = Bundles.Tie(survey);
-        Families = [.. bundles.Select(b => (Family: families.Of(b), Bundle: b)).GroupBy(x => x.Family.Id)
+        var pinned = job.Pins.Boxes.ToDictionary(p => p.Box, p => p.Circuit);
+        bool Rides(Bundle bundle) => bundle.Boxes.All(b => b.IsJoint && pinned.ContainsKey(b.Box.Id));
+        Joints = [.. bundles.Where(Rides).Select(b => (families.Of(b), b, pinned[b.Boxes[0].Box.Id]))];
+        Families = [.. bundles.Where(b => !Rides(b)).Select(b => (Family: families.Of(b), Bundle: b)).GroupBy(x => x.Family.Id)
             .Select(g => (g.First().Family, (IReadOnlyList<Bundle>)[.. g.Select(x => x.Bundle)]))
             .OrderBy(f => f.Item2[0].Structure).ThenBy(f => f.Family.Kind)];
         outlets = survey.Boxes.GroupBy(b => b.Place.Structure).ToDictionary(g => g.Key, g => new Weighing.House(g));
     }
 
     public IReadOnlyList<(Family Family, IReadOnlyList<Bundle> Bundles)> Families { get; }
+
+    /// <summary>Joints that a person set on a circuit: what is divided is divided without them.</summary>
+    public IReadOnlyList<(Family Family, Bundle Bundle, CircuitKey Circuit)> Joints { get; }
+
+    /// <summary>What stands in a building is passed by its circuits, and by the one that goes on to another without a panel.</summary>
+    public bool IsOnTheWay(int building, int to)
+    {
+        StructureId from = house.Structures[building].Structure.Id, end = house.Structures[to].Structure.Id;
+        return building == to || (job.Panels.All(p => house.Room(p.Room).Structure != to)
+            && job.Trenches.Any(t => t.From == from && t.To == end));
+    }
 
     /// <summary>The rules for bundles of a family, where nothing is weighed.</summary>
     public FamilyRules RulesOf(Family family, IReadOnlyList<Bundle> bundles) => new(family, bundles, job, book);
@@ -244,7 +283,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
     public Circuit ToCircuit(PanelId panel, Job job, CodeBook book)
     {
         var boxes = Bundles.SelectMany(b => b.Boxes).OrderBy(b => b.Box.Id.Value, StringComparer.Ordinal).ToList();
-        var outlets = boxes.Count(b => !b.SwitchesOnly);
+        var outlets = boxes.Count(b => b.HasOutlet);
         var why = Kind is CircuitKind.Lighting or CircuitKind.Receptacles or CircuitKind.General or CircuitKind.SmallAppliance
             ? Why.Then(CapReason(outlets, job, book))
             : Kind is CircuitKind.Individual or CircuitKind.Feeder ? Why

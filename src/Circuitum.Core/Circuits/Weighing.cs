@@ -133,7 +133,7 @@ internal sealed class Weighing : IWeights
 
         public House(IEnumerable<PlacedBox> boxes)
         {
-            foreach (var box in boxes.Where(b => !b.SwitchesOnly))
+            foreach (var box in boxes.Where(b => b.HasOutlet))
             {
                 var had = rooms.GetValueOrDefault(box.Room.Room.Id);
                 rooms[box.Room.Room.Id] = (had.Outlets + 1, had.Lights + (box.HasLight ? 1 : 0),
@@ -154,7 +154,7 @@ internal sealed class Weighing : IWeights
     {
         public static Outlets Of(Bundle bundle, House house)
         {
-            var rooms = bundle.Boxes.Where(b => !b.SwitchesOnly).GroupBy(b => b.Room.Room.Id)
+            var rooms = bundle.Boxes.Where(b => b.HasOutlet).GroupBy(b => b.Room.Room.Id)
                 .Select(g => (g.Key, g.Count(), g.Count(b => b.HasLight), g.Count(House.HasReceptacle))).ToList();
             return new(rooms, rooms.Sum(r => r.Item2));
         }

@@ -69,20 +69,21 @@ public static class Boring
                 [.. Sizing.WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles, book)
                     .Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket,
                 circuit.Mca).Gauge;
-            bool TooMany(int cables, int carrying, Celsius ambient, Length? bundled) =>
+            bool TooMany(Run run, int cables, int carrying, Celsius ambient, Length? bundled) =>
                 !Sizing.Carries(alone, circuit.Circuit, circuit.Breaker.Value,
-                    Ampacities.InCable(alone, cables, carrying, ambient, book, "", circuit.Jacket, bundled).Value, book, circuit.Mca);
+                    Ampacities.InCable(alone, cables, carrying, ambient, book, "", run.Jacket, bundled).Value, book, circuit.Mca);
             foreach (var run in circuit.Routed.Runs.Where(r => r.Pipe is null))
             {
                 var passed = holes.Of(run);
                 foreach (var hole in passed.Where(h => h.Sealed && h.Runs.Length > most
-                    && TooMany(h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
+                    && TooMany(run, h.Runs.Length, h.CurrentCarrying, h.Ambient, null)))
                 {
                     relieve[hole.Spot] = most;
                 }
 
                 foreach (var bundle in bundles[run.Id]
-                    .Where(b => b.Runs.Length > most && TooMany(b.Runs.Length, b.CurrentCarrying, b.Ambient, b.Insulated ? null : b.Long)))
+                    .Where(b => b.Runs.Length > most
+                        && TooMany(run, b.Runs.Length, b.CurrentCarrying, b.Ambient, b.Insulated ? null : b.Long)))
                 {
                     foreach (var hole in passed.Where(h => bundle.Runs.All(h.Runs.Contains)))
                     {

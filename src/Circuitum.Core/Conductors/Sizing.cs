@@ -216,7 +216,6 @@ public static class Sizing
         var places = WorstPlaces(ways, raceway, holes, bundles, book);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
         var relieved = holes.RelievedOn(ways);
-        // The weakest jacket on the way decides for the whole circuit.
         var jacket = JacketOf(routed.Runs);
         var (needed, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
         var gauge = needed;
@@ -323,17 +322,17 @@ public static class Sizing
     private static Because OtherWayRound(Amps load, Gauge gauge, IReadOnlyList<WorstPlace> places, CodeBook book, Jacket jacket)
     {
         var held = book.Conductors.AdjustsTerminations;
-        var (worst, at) = places.Select(p => (held
-            ? Ampacities.Adjustment(p.Cables, p.CurrentCarrying, p.Bundled is not null || p.Piped is not null, book,
-                p.Piped is null ? jacket : Jacket.Loose)
-            : Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, p.Piped is null ? jacket : Jacket.Loose,
-                p.Bundled is not null || p.Piped is not null, book), p.Piped)).DefaultIfEmpty((1, null)).MinBy(p => p.Item1);
+        Jacket Of(WorstPlace place) => place.Piped is null ? place.Cable ?? jacket : Jacket.Loose;
+        var (worst, at, cable) = places.Select(p => (held
+            ? Ampacities.Adjustment(p.Cables, p.CurrentCarrying, p.Bundled is not null || p.Piped is not null, book, Of(p))
+            : Ampacities.Factor(p.Cables, p.CurrentCarrying, p.Ambient, Of(p), p.Bundled is not null || p.Piped is not null, book),
+            p.Piped, Of(p))).DefaultIfEmpty((1, null, jacket)).MinBy(p => p.Item1);
         if (worst is 0 or >= 1)
         {
             return Because.Of("");
         }
 
-        var column = held ? at ?? Column.C60 : jacket == Jacket.Underground ? Column.C60 : Column.C90;
+        var column = held ? at ?? Column.C60 : cable == Jacket.Underground ? Column.C60 : Column.C90;
         var listed = book.Conductors.Ampacity(gauge, Metal.Copper, column)!.Value;
         var divided = new Amps(load.Value / worst);
         return Because.Of("").Book($"the other way round: {load} ÷ {worst:0.0000}, looked up once in the {(int)column} °C column",
@@ -374,7 +373,8 @@ public static class Sizing
         ? Ampacities.InCable(gauge, 1, 2, new(30), book, "", jacket, metal: metal)
         : places.Select(p => p.Piped is Column terminations
             ? Ampacities.InRaceway(gauge, p.CurrentCarrying, p.Ambient, terminations, book, where: p.Where)
-            : Over(Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, jacket, p.Bundled, metal), p, book))
+            : Over(Ampacities.InCable(gauge, p.Cables, p.CurrentCarrying, p.Ambient, book, p.Where, p.Cable ?? jacket, p.Bundled, metal),
+                p, book))
             .MinBy(f => f.Value)!;
 
     private static Figure<Amps> Over(Figure<Amps> ampacity, WorstPlace place, CodeBook book) => place.PassedOver is not { } over ? ampacity
@@ -388,7 +388,7 @@ public static class Sizing
         ILookup<RunId, CableBundle> bundles, CodeBook book)
     {
         var allowed = book.Conductors.BundledBeyond.Length;
-        var places = new Dictionary<(int, int, decimal, bool), WorstPlace>();
+        var places = new Dictionary<(Jacket, int, int, decimal, bool), WorstPlace>();
         var warm = new WarmStretches(runs, book);
         List<WorstPlace> piped = [];
         if (raceway is not null && runs.FirstOrDefault(r => r.Pipe is not null) is { } pulled)
@@ -402,19 +402,22 @@ public static class Sizing
 
         foreach (var run in runs.Where(r => r.Pipe is null))
         {
+            // Where one cable goes on as another, each carries what it may where it lies, and the least of them counts (310.14(A)(2)).
+            var cable = run.Jacket;
+
             // A hole without a crowd is as warm as the stretch on either side of it, and as short.
             foreach (var hole in holes.Of(run).Where(h => h.Sealed && (h.Ambient.Degrees <= 30
                 || h.Runs.Length > (book.Conductors.MostInSealedHole ?? int.MaxValue) || warm.PassedOver(h.Ambient) is null)))
             {
-                places.TryAdd((hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false),
-                    new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null));
+                places.TryAdd((cable, hole.Runs.Length, hole.CurrentCarrying, hole.Ambient.Degrees, false),
+                    new(hole.Runs.Length, hole.CurrentCarrying, hole.Ambient, hole.Spot.ToString(), null) { Cable = cable });
             }
 
             foreach (var bundle in bundles[run.Id])
             {
-                places.TryAdd((bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient.Degrees, !bundle.Insulated),
+                places.TryAdd((cable, bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient.Degrees, !bundle.Insulated),
                     new(bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient, $"from {bundle.Spot}", bundle.Insulated ? null
-                        : bundle.Long));
+                        : bundle.Long) { Cable = cable });
             }
 
             // A cable of two circuits and two neutrals has four of its own, wherever it lies.
@@ -423,12 +426,12 @@ public static class Sizing
             {
                 if (own <= 3 && warm.PassedOver(leg.Ambient) is { } over)
                 {
-                    places[(1, own, 30, false)] = new(1, own, new(30), "", null) { PassedOver = over };
+                    places[(cable, 1, own, 30, false)] = new(1, own, new(30), "", null) { PassedOver = over, Cable = cable };
                     continue;
                 }
 
-                places.TryAdd((1, own, leg.Ambient.Degrees, false),
-                    new(1, own, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null));
+                places.TryAdd((cable, 1, own, leg.Ambient.Degrees, false),
+                    new(1, own, leg.Ambient, leg.Space == Space.Attic ? "in the attic" : "in the floor", null) { Cable = cable });
             }
         }
 
@@ -446,6 +449,9 @@ public static class Sizing
     internal sealed record WorstPlace(int Cables, int CurrentCarrying, Celsius Ambient, string Where, Length? Bundled,
         Column? Piped = null)
     {
+        /// <summary>The cable that lies there; as the whole circuit's when null.</summary>
+        public Jacket? Cable { get; init; }
+
         /// <summary>What was warmer, for so short that it does not count.</summary>
         public ShortStretch? PassedOver { get; init; }
     }

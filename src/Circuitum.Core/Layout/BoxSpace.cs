@@ -16,8 +16,9 @@ public static class BoxSpace
         /// <summary>Devices of two gangs: flush receptacles of 30 and 50 A.</summary>
         public int WideYokes => box.Box.Devices.Count(IsWide);
 
-        /// <summary>Gangs of the box that is usual for it; 0 for a round one, which carries a lamp, a fan or an alarm.</summary>
-        public int Gangs => box.Box.Mount == Mount.Wall && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan())
+        /// <summary>Gangs of the box that is usual for it; 0 for one without, which carries a lamp, a fan, an alarm or joints.</summary>
+        public int Gangs => box.Box.Mount == Mount.Wall && !(box.IsJoint && box.Make.IsMetal())
+            && !box.HasLight && !box.HasAlarm && !box.Box.Devices.Any(d => d.Kind.IsFan())
             ? box.Box.Devices.Length : 0;
 
         /// <summary>What so many cables and its own devices need.</summary>

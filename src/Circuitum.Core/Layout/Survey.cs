@@ -54,8 +54,14 @@ public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Hei
     /// <summary>Sinks, tubs and showers of the next room within 6 ft by way of a doorway.</summary>
     public ImmutableArray<FixtureKind> ByDoorway { get; init; } = [];
 
-    /// <summary>Its devices' kinds contain a switch and no outlet.</summary>
+    /// <summary>Switches and nothing else.</summary>
     public bool SwitchesOnly => Box.Devices.All(d => d.Kind.IsSwitch());
+
+    /// <summary>Joints under a blank cover and nothing else.</summary>
+    public bool IsJoint => Box.Devices.All(d => d.Kind == DeviceKind.JointBox);
+
+    /// <summary>Something takes power here: more than switches and joints.</summary>
+    public bool HasOutlet => Box.Devices.Any(d => !d.Kind.IsSwitch() && d.Kind != DeviceKind.JointBox);
 
     /// <summary>At least one device is a lamp, can or other lighting outlet.</summary>
     public bool HasLight => Box.Devices.Any(d => d.Kind.IsLight());

@@ -56,7 +56,9 @@ public static class Surveying
         return new(box, room, place, height,
             box.Name ?? BoxNames.For(box, room.Room))
         {
-            Make = box.Make ?? (job.Schools is { Cable: CableKind.Armoured, Boxes: BoxMake.NailOn } ? BoxMake.Square : job.Schools.Boxes),
+            // Where nothing but joints are, a square has room for them, whatever else the crew nails on.
+            Make = box.Make ?? (box.Devices.All(d => d.Kind == DeviceKind.JointBox)
+                || job.Schools is { Cable: CableKind.Armoured, Boxes: BoxMake.NailOn } ? BoxMake.Square : job.Schools.Boxes),
             Accessory = house.Structures[room.Structure].Structure.Accessory,
             Basement = house.LevelOf(box.Room).IsBasement,
             InLaundryArea = LaundryAreas.Has(room, box, Stands(house, box, job.HouseRules)),

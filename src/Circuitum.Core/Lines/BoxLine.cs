@@ -39,6 +39,7 @@ internal static partial class BoxLine
         ("smoke and co alarm", DeviceKind.SmokeCoAlarm), ("co alarm", DeviceKind.SmokeCoAlarm), ("switch", DeviceKind.Switch),
         ("dimmer", DeviceKind.Dimmer), ("three-way", DeviceKind.ThreeWay), ("3-way", DeviceKind.ThreeWay),
         ("four-way", DeviceKind.FourWay), ("4-way", DeviceKind.FourWay), ("timer", DeviceKind.Timer),
+        ("joint box", DeviceKind.JointBox), ("junction box", DeviceKind.JointBox),
     ];
 
     // Equipment that is drawn on the floor: its outlet comes with the drawing.

@@ -82,7 +82,7 @@ public static partial class HouseText
             .Append(CultureInfo.InvariantCulture, $", above {Of(job, level.CeilingJoists)}").Append(level.AtticAbove ? ", attic above" : "")
             .Append(Ambient(level.AmbientAbove, "above")).Append(Ambient(level.AmbientBelow, "below"))
             .Append(level.Basement switch { true => ", below grade", false => ", above grade", _ => "" })
-            .Append(level.NeverFinished ? ", never finished" : "").Append('\n');
+            .Append(level.NeverFinished ? ", never finished" : "").Append(level.Way is { } way ? $", {WayWords(way)}" : "").Append('\n');
         foreach (var over in level.Obstructions)
         {
             text.Append(CultureInfo.InvariantCulture,
@@ -90,6 +90,14 @@ public static partial class HouseText
                 .Append(CultureInfo.InvariantCulture, $"called {Name(over.Name)}\n");
         }
     }
+
+    /// <summary>The way cable takes on a storey: cable overhead.</summary>
+    internal static string WayWords(CableWay way) => way switch
+    {
+        CableWay.Overhead => "cable overhead",
+        CableWay.FromBelow => "cable from below",
+        _ => "cable by least labor",
+    };
 
     // What is usual is not said.
     private static string Ambient(Celsius ambient, string where) => ambient == new Celsius(30) ? ""

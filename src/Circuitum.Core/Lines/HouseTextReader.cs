@@ -92,6 +92,9 @@ internal static partial class HouseTextReader
                 "below grade" => level with { Basement = true },
                 "above grade" => level with { Basement = false },
                 "never finished" => level with { NeverFinished = true },
+                "cable overhead" => level with { Way = CableWay.Overhead },
+                "cable from below" => level with { Way = CableWay.FromBelow },
+                "cable by least labor" => level with { Way = CableWay.LeastLabour },
                 _ when JoistFact().Match(fact) is { Success: true } m => m.Groups["where"].Value == "floor"
                     ? level with { FloorJoists = ReadJoists(m) } : level with { CeilingJoists = ReadJoists(m) },
                 _ when AmbientFact().Match(fact) is { Success: true } m => m.Groups["where"].Value == "above"

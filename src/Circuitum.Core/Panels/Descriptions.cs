@@ -12,9 +12,13 @@ public static class Descriptions
     public const int Longest = DescriptionPin.Longest;
 
     /// <summary>Descriptions of one panel's circuits, each different from the others.</summary>
-    public static Dictionary<CircuitKey, string> Of(IReadOnlyList<WiredCircuit> circuits, Survey survey, Job job)
+    /// <param name="circuits">The panel's circuits.</param>
+    /// <param name="rooms">How rooms are named in the doors of this job.</param>
+    /// <param name="survey">Where the boxes are.</param>
+    /// <param name="job">The job.</param>
+    internal static Dictionary<CircuitKey, string> Of(IReadOnlyList<WiredCircuit> circuits, DoorRooms rooms, Survey survey, Job job)
     {
-        var plain = circuits.ToDictionary(c => c.Circuit.Key, c => Plain(c.Circuit, survey, job));
+        var plain = circuits.ToDictionary(c => c.Circuit.Key, c => Plain(c.Circuit, rooms, survey, job));
         foreach (var same in plain.GroupBy(p => p.Value).Where(g => g.Count() > 1).ToList())
         {
             Tell(plain, [.. same.OrderBy(p => p.Key.Value, StringComparer.Ordinal)], circuits, survey);
@@ -23,8 +27,7 @@ public static class Descriptions
         return plain;
     }
 
-    // Two circuits of the same rooms: by the side of the house that each is on, or by floor, which a stranger can see; a number says
-    // nothing.
+    // Circuits of the same rooms: by the side of the house that each is on, or by floor, which a stranger can see; a number says nothing.
     private static void Tell(Dictionary<CircuitKey, string> plain, List<KeyValuePair<CircuitKey, string>> same,
         IReadOnlyList<WiredCircuit> circuits, Survey survey)
     {
@@ -49,20 +52,33 @@ public static class Descriptions
             }
         }
 
-        for (var i = 0; i < same.Count; i++)
+        // More than two: in their row across the house, where they are a step apart.
+        var row = same.Select(s => (s.Key, s.Value, At: Middle(s.Key))).ToList();
+        double Spread(Func<(double X, double Y, double Z), double> of) => row.Max(r => of(r.At)) - row.Min(r => of(r.At));
+        var across = Spread(a => a.X) >= Spread(a => a.Y);
+        var inRow = row.OrderBy(r => across ? r.At.X : r.At.Y).ToList();
+        var told = same.Count > 2 && inRow.Zip(inRow.Skip(1), (a, b) => across ? b.At.X - a.At.X : b.At.Y - a.At.Y).All(s => s >= 24);
+        row = told ? inRow : row;
+        for (var i = 0; i < row.Count; i++)
         {
-            plain[same[i].Key] = $"{same[i].Value} ({i + 1})";
+            plain[row[i].Key] = $"{row[i].Value}{(told ? ", " + InRow(i, row.Count, across) : $" ({i + 1})")}";
         }
     }
+
+    private static string InRow(int at, int of, bool across) => at == 0 ? across ? "west" : "north"
+        : at == of - 1 ? across ? "east" : "south"
+        : of == 3 ? "middle" : $"{at + 1}{(at == 1 ? "nd" : at == 2 ? "rd" : "th")} from the {(across ? "west" : "north")}";
 
     /// <summary>True when words name a room, the equipment or the building of a circuit, whatever else they say.</summary>
     public static bool SaysWhere(string text, WiredCircuit circuit, Survey survey) => circuit.Circuit.Kind == CircuitKind.Feeder
         || circuit.Circuit.Boxes.Select(b => survey[b])
-        .SelectMany(b => b.Plates.Select(p => p.Name).Append(b.Room.Room.Name).Append(b.Box.Outside ? "outdoor" : b.Room.Room.Name))
+        .SelectMany(b => b.Plates.Select(p => p.Name).Append(b.Room.Room.Name).Append(b.Room.Room.Group ?? b.Room.Room.Name)
+            .Append(b.Box.Outside ? "outdoor" : b.Room.Room.Name))
         .Any(name => text.Contains(name, StringComparison.OrdinalIgnoreCase));
 
-    private static string Plain(Circuit circuit, Survey survey, Job job)
+    private static string Plain(Circuit circuit, DoorRooms doors, Survey survey, Job job)
     {
+        string Rooms(IEnumerable<PlacedBox> boxes, string before, string after) => doors.Said(circuit, [.. boxes], before, after);
         var boxes = circuit.Boxes.Select(id => survey[id]).ToList();
         var plates = boxes.SelectMany(b => b.Plates.Select(p => (b, p))).ToList();
         // Machines with lamps beside them: both are said.
@@ -80,16 +96,16 @@ public static class Descriptions
             CircuitKind.Individual when plates.Count > 0 => WithRoom(plates[0].p.Name, plates[0].b),
             CircuitKind.DishwasherAndDisposer =>
                 WithRoom(string.Join(" + ", plates.Select((x, i) => i == 0 ? x.p.Name : Lower(x.p.Name))), plates[0].b),
-            CircuitKind.SmallAppliance => SmallAppliance(boxes),
-            CircuitKind.Lighting => Rooms(boxes.Where(b => !b.SwitchesOnly), "Lights: ", boxes.Any(b => b.HasAlarm) ? ", alarms" : ""),
-            CircuitKind.General => Rooms(boxes.Where(b => !b.SwitchesOnly), "", " lights, receptacles"),
+            CircuitKind.SmallAppliance => SmallAppliance(boxes, Rooms),
+            CircuitKind.Lighting => Rooms(boxes.Where(b => b.HasOutlet), "Lights: ", boxes.Any(b => b.HasAlarm) ? ", alarms" : ""),
+            CircuitKind.General => Rooms(boxes.Where(b => b.HasOutlet), "", " lights, receptacles"),
             CircuitKind.Outdoor => "Outdoor receptacles",
             _ => Rooms(boxes, "", " receptacles"),
         };
     }
 
     // The counter first: it is what people look for.
-    private static string SmallAppliance(List<PlacedBox> boxes)
+    private static string SmallAppliance(List<PlacedBox> boxes, Func<IEnumerable<PlacedBox>, string, string, string> Rooms)
     {
         var counters = boxes.Where(b => b.Box.ServesCounter).ToList();
         var walls = boxes.Except(counters).ToList();
@@ -105,40 +121,8 @@ public static class Descriptions
         return text.Length <= Longest ? text : what;
     }
 
-    // As many rooms as fit, the one with most boxes first, then how many more.
-    private static string Rooms(IEnumerable<PlacedBox> boxes, string before, string after)
-    {
-        var rooms = boxes.GroupBy(b => b.Room.Room.Name).OrderByDescending(g => g.Count()).ThenBy(g => g.Key, StringComparer.Ordinal)
-            .Select(g => Numbered(g.Key)).GroupBy(r => (r.Name, HasNumber: r.Number.Length > 0))
-            .Select(g => g.Key.HasNumber ? $"{g.Key.Name} {string.Join(", ", g.Select(r => r.Number).OrderBy(n => n.Length)
-                .ThenBy(n => n, StringComparer.Ordinal))}" : g.Key.Name).ToList();
-        if (rooms.Count == 0)
-        {
-            return (before + after).Trim();
-        }
-
-        for (var shown = rooms.Count; shown > 1; shown--)
-        {
-            var rest = rooms.Count - shown;
-            var text = before + (before.Length > 0 ? Lower(rooms[0]) : rooms[0])
-                + string.Concat(rooms.Skip(1).Take(shown - 1).Select(r => ", " + Lower(r))) + (rest > 0 ? $" + {rest} more" : "") + after;
-            if (text.Length <= Longest)
-            {
-                return text;
-            }
-        }
-
-        return before + (before.Length > 0 ? Lower(rooms[0]) : rooms[0]) + (rooms.Count > 1 ? $" + {rooms.Count - 1} more" : "") + after;
-    }
-
-    // Bedroom 2 and Bedroom 3 are written bedroom 2, 3; a name without a number is its own.
-    private static (string Name, string Number) Numbered(string room)
-    {
-        var at = room.LastIndexOf(' ');
-        return at > 0 && room[(at + 1)..].All(char.IsAsciiDigit) ? (room[..at], room[(at + 1)..]) : (room, "");
-    }
-
-    private static string Lower(string name) => name.Length > 1 && char.IsUpper(name[0]) && !char.IsUpper(name[1])
+    /// <summary>A name as it stands inside a sentence; what is written in capitals stays so.</summary>
+    internal static string Lower(string name) => name.Length > 1 && char.IsUpper(name[0]) && !char.IsUpper(name[1])
         ? char.ToLowerInvariant(name[0]) + name[1..] : name;
 
     private static string RoomName(Job job, RoomId id) => job.Rooms.First(r => r.Id == id).Name;

@@ -15,10 +15,12 @@ public static class Landing
 {
     /// <summary>Lands every circuit on its panel.</summary>
     public static ImmutableArray<PanelSchedule> Land(ImmutableArray<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job,
-        CodeBook book) =>
-        [.. job.Panels.Select(p =>
-            new PanelSchedule(p, house.Room(p.Room).Room.Name,
-                Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], house, survey, job, book)))];
+        CodeBook book)
+    {
+        var doors = new DoorRooms(circuits, house, survey);
+        return [.. job.Panels.Select(p => new PanelSchedule(p, house.Room(p.Room).Room.Name,
+            Land(p, [.. circuits.Where(c => c.Circuit.Panel == p.Id)], doors, house, survey, job, book)))];
+    }
 
     /// <summary>Upper spaces beside the main, where an interlock reaches: the right side first.</summary>
     public static ImmutableArray<int> Tops { get; } = [2, 1];
@@ -29,8 +31,8 @@ public static class Landing
     /// <summary>Spaces that breakers take: two for each two-pole.</summary>
     public static int SpacesNeeded(IEnumerable<int> poles) => poles.Sum();
 
-    private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, FramedHouse house, Survey survey, Job job,
-        CodeBook book)
+    private static ImmutableArray<Landed> Land(Panel panel, List<WiredCircuit> circuits, DoorRooms doors, FramedHouse house, Survey survey,
+        Job job, CodeBook book)
     {
         var rooms = house.Rooms.Select((r, i) => (r.Room.Id, i)).ToDictionary(r => r.Id, r => r.i);
         var board = new Board(panel, job.Schools, c => Entering.SideOf(c, panel, house), c => AreaOf(c, rooms, survey),
@@ -71,7 +73,7 @@ public static class Landing
         order.Where(c => !board.Has(c) && c.Circuit.Load.Brings.Value > 0).ToList().ForEach(board.AtFarEnd);
         board.Rest([.. order.Where(c => !board.Has(c))]);
         circuits.FindAll(c => c.Circuit.ByLugs).ForEach(board.OnLugs);
-        var planned = Descriptions.Of(circuits, survey, job);
+        var planned = Descriptions.Of(circuits, doors, survey, job);
         var held = job.Pins.Descriptions.ToLookup(d => d.Circuit, d => d.Text);
         return [.. circuits.Select(c => new Landed(c, board.SpaceOf(c), held[c.Circuit.Key].FirstOrDefault() ?? planned[c.Circuit.Key],
             board.WhyOf(c)) { Planned = planned[c.Circuit.Key] })

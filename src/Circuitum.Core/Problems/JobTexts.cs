@@ -59,6 +59,7 @@ internal static class JobTexts
                 foreach (var room in level.Rooms)
                 {
                     yield return ($"rooms “{room.Id}”.name", room.Name, Printed.Longest);
+                    yield return ($"rooms “{room.Id}”.group", room.Group, Printed.Longest);
                 }
 
                 foreach (var obstruction in level.Obstructions)

@@ -25,7 +25,7 @@ public static class Protecting
     /// <summary>What the rules ask about one box on a circuit of this rating: an entry for each device in it that is no mere
     /// support.</summary>
     public static IEnumerable<Outlet> Outlets(PlacedBox box, Volts volts, Amps rating, CodeBook book) =>
-        box.Box.Devices.Select(d => new Outlet(
+        box.Box.Devices.Where(d => d.Kind != DeviceKind.JointBox).Select(d => new Outlet(
             box.Room.Room.Use,
             box.Box.Outside,
             d.Kind.IsReceptacle(),

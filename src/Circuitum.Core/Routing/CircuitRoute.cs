@@ -20,7 +20,7 @@ internal sealed class CircuitRoute
     private readonly ImmutableArray<ControlGroup> groups;
     private readonly List<Run> runs = [];
     private readonly HashSet<RunId> ids = [];
-    private readonly bool damp;
+    private readonly HashSet<int> damp;
     private readonly Func<Place, Place, Length> cost;
     private readonly Dictionary<object, int> places;
     private readonly int?[,]? costs;
@@ -37,7 +37,7 @@ internal sealed class CircuitRoute
         costs = boxes.Count > MostWeighed ? null : new int?[places.Count, places.Count];
         cost = costs is null ? Reckoning.Between : Asked;
         lies = Lying();
-        damp = boxes.Exists(b => b.Room.Room.Use == RoomUse.Greenhouse);
+        damp = [.. boxes.Where(b => b.Room.Room.Use == RoomUse.Greenhouse).Select(b => b.Place.Structure)];
         groups = ControlGroups.Of(boxes, job.Schools, p => cost(panel.Place, p.Place));
         // What the feed is near anyway: boxes that are always live, and switches that work alone.
         var near = boxes.Where(b => groups.All(g => !g.Has(b.Box.Id)) || b.Box.Devices.Any(d => !d.Kind.IsSwitch() && !d.Kind.IsLight())
@@ -68,7 +68,11 @@ internal sealed class CircuitRoute
 
     // What a cable for a purpose still costs.
     private Length Still(Place a, Place b, RunPurpose purpose) => lies.Count > 0 && places.TryGetValue(a, out var from)
-        && places.TryGetValue(b, out var to) && lies.Contains((from, to, purpose)) ? Lies : cost(a, b);
+        && places.TryGetValue(b, out var to) && lies.Contains((from, to, purpose)) ? Lies
+        : a.Structure == b.Structure ? cost(a, b) : cost(a, b) + Crossing;
+
+    // What goes to another building goes once, and does not come back: it counts as 1000 ft more.
+    private static readonly Length Crossing = Length.FromFeet(1000);
 
     private Length StillFeed(Place a, Place b) => Still(a, b, RunPurpose.Feed);
 
@@ -324,7 +328,7 @@ internal sealed class CircuitRoute
     // The box, or the largest usual one of its gangs, holds one feed in and two out beside its own legs, 314.16.
     private bool HasRoomToBranch(PlacedBox box)
     {
-        if (TwoLegs || job.Schools.Branches == FeedBranches.Never || box.Box.Mount != Mount.Wall || box.Plates.Any())
+        if (!box.IsJoint && (TwoLegs || job.Schools.Branches == FeedBranches.Never || box.Box.Mount != Mount.Wall || box.Plates.Any()))
         {
             return false;
         }
@@ -351,7 +355,8 @@ internal sealed class CircuitRoute
         var id = RunId.Of(from.End, to.End, kind.PurposeOf(), number);
         var pin = Held(id);
         var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.From(from.End) ?? [])
-            : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job, cool: true);
+            : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job, cool: true,
+                straightOut: from.Box is { } box && byId.TryGetValue(box, out var joint) && joint.IsJoint);
         var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;
         var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way,
             Routes.Footage(way, from, to, job))
@@ -375,7 +380,8 @@ internal sealed class CircuitRoute
     // Damp places take UF; steel studs take armored cable with its own fittings (300.4(B), 330.30); all
     // else what the crew pulls.
     private Jacket JacketFor(RunEnd from, RunEnd to, Way way) =>
-        damp || FeederRoute.PassesDamp(way, finder.House.Structures[from.Place.Structure].Structure) ? Jacket.Underground
+        damp.Contains(from.Place.Structure) || damp.Contains(to.Place.Structure)
+            || FeederRoute.PassesDamp(way, finder.House.Structures[from.Place.Structure].Structure) ? Jacket.Underground
         : new[] { from, to }.Any(e => e.Box is not null && e.Place.Wall is int wall
             && finder.FrameOf(e.Place.Structure, e.Place.Level, wall).Framing == WallFraming.MetalStud)
             || finder.PassesSteel(way) ? Jacket.Armoured

@@ -43,15 +43,19 @@ internal static class FeederRoute
     /// <param name="house">The buildings.</param>
     /// <param name="job">Whose trenches.</param>
     /// <param name="cool">It is cable, and keeps out of a hot attic where it can.</param>
-    public static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job, bool cool)
+    /// <param name="straightOut">It begins in a box for joints: where that is in the wall at the trench, it goes out behind it.</param>
+    public static Way ByTrench(Place from, Place to, Wayfinder finder, FramedHouse house, Job job, bool cool, bool straightOut = false)
     {
         FramedStructure start = house.Structures[from.Structure], end = house.Structures[to.Structure];
-        var trench = job.Trenches.First(t => t.From == start.Structure.Id && t.To == end.Structure.Id);
-        Place exit = OuterWall(start, trench.Path[0]), entry = OuterWall(end, trench.Path[^1]);
-        Way inside = cool ? finder.FindCool(from, exit) : finder.Find(from, exit, []), within = finder.Find(entry, to, []);
+        var (trench, _, exit, entry) = Ends(from, to, house, job) ?? throw new ArgumentException("No trench joins the two.", nameof(to));
+        var path = trench.From == start.Structure.Id ? trench.Path : [.. trench.Path.Reverse()];
+        exit = straightOut && from is { Level: 0, Wall: int wall } && start.Levels[0].Walls[wall].Exterior
+            && from.At.Plan.SquareTo(exit.At.Plan) <= AtTheTrench ? from : exit;
+        Way inside = exit == from ? new([], [], Length.Zero, false)
+            : cool ? finder.FindCool(from, exit) : finder.Find(from, exit, []), within = finder.Find(entry, to, []);
         var ground = new List<PathLeg>();
         var at = exit.At;
-        foreach (var point in trench.Path.Prepend(Site(exit.At.Plan, start)).Append(Site(entry.At.Plan, end)))
+        foreach (var point in path.Prepend(Site(exit.At.Plan, start)).Append(Site(entry.At.Plan, end)))
         {
             // Drawn in the feeding building's coordinates, so that one plan shows the whole way.
             var next = point.By(-start.Structure.Origin.X, -start.Structure.Origin.Y).At(-trench.Depth);
@@ -63,6 +67,23 @@ internal static class FeederRoute
         var legs = inside.Legs.AddRange(ground.Where(l => l.From != l.To)).AddRange(within.Legs.Select(l => Shift(l, start, end)));
         return new([.. legs], inside.Passages.AddRange(within.Passages), inside.Cost + within.Cost, inside.Blocked || within.Blocked);
     }
+
+    /// <summary>The trench between two buildings, how long it is, and where a way by it leaves the first and comes into the second; null
+    /// without one.</summary>
+    public static (Trench Trench, Length Long, Place Exit, Place Entry)? Ends(Place from, Place to, FramedHouse house, Job job)
+    {
+        FramedStructure start = house.Structures[from.Structure], end = house.Structures[to.Structure];
+        if (job.Trenches.FirstOrDefault(t => t.Joins(start.Structure.Id, end.Structure.Id)) is not { } trench)
+        {
+            return null;
+        }
+
+        var along = new Length(trench.Path.Zip(trench.Path.Skip(1), (a, b) => a.SquareTo(b).Sixtyfourths).Sum());
+        return trench.From == start.Structure.Id ? (trench, along, OuterWall(start, trench.Path[0]), OuterWall(end, trench.Path[^1]))
+            : (trench, along, OuterWall(start, trench.Path[^1]), OuterWall(end, trench.Path[0]));
+    }
+
+    private static readonly Length AtTheTrench = Length.FromFeet(8);
 
     // The place on the outer walls nearest the trench, a foot and a half up.
     private static Place OuterWall(FramedStructure structure, Point site)

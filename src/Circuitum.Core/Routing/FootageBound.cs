@@ -22,7 +22,7 @@ public static class FootageBound
 {
     /// <summary>One bound for each branch circuit that comes in cables of its own, in the order of the plan.</summary>
     public static ImmutableArray<CircuitBound> Of(ImmutableArray<RoutedCircuit> circuits, FramedHouse house, Job job) =>
-        Of(circuits, new Wayfinder(house, job with { Schools = job.Schools with { Way = CableWay.LeastLabour } }, Labour.None), job);
+        Of(circuits, new Wayfinder(house, job, Labour.None, CableWay.LeastLabour), job);
 
     private static ImmutableArray<CircuitBound> Of(ImmutableArray<RoutedCircuit> circuits, Wayfinder shortest, Job job) =>
         [.. circuits.Where(c => c.HomeRun is { Kind: RunKind.HomeRun, RidesIn: null } home

@@ -20,10 +20,15 @@ internal sealed class Wayfinder
     private readonly Aside aside;
     private readonly WayDrawing drawing;
     private readonly Labour labour;
+    private readonly CableWay? everywhere;
 
-    public Wayfinder(FramedHouse house, Job job, Labour? toll = null)
+    /// <param name="house">The house.</param>
+    /// <param name="job">Whose crew goes by its ways.</param>
+    /// <param name="toll">What labor costs; as usual when null.</param>
+    /// <param name="everywhere">The way taken on every storey, whatever the crew says; by what it says when null.</param>
+    public Wayfinder(FramedHouse house, Job job, Labour? toll = null, CableWay? everywhere = null)
     {
-        (this.house, this.job, labour) = (house, job, toll ?? Labour.Usual);
+        (this.house, this.job, labour, this.everywhere) = (house, job, toll ?? Labour.Usual, everywhere);
         webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight, labour)).ToArray())];
         var straight = job.Schools.Lay == CableLay.Shortest;
         cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour))
@@ -43,9 +48,12 @@ internal sealed class Wayfinder
     /// <summary>The house.</summary>
     public FramedHouse House => house;
 
-    /// <summary>What the cheapest way would cost, obstructions left aside; between two buildings as far as they lie apart on the
-    /// site.</summary>
-    public Length Cost(Place a, Place b) => a.Structure == b.Structure ? Best(a, b).Cost : OnSite(a).SquareTo(OnSite(b));
+    /// <summary>What the cheapest way would cost, obstructions left aside; between two buildings by the trench that joins them, or where
+    /// none does as far as they lie apart on the site.</summary>
+    public Length Cost(Place a, Place b) => a.Structure == b.Structure ? Best(a, b).Cost
+        : FeederRoute.Ends(a, b, house, job) is { } ends
+            ? Best(a, ends.Exit).Cost + ends.Long + Best(ends.Entry, b).Cost
+        : OnSite(a).SquareTo(OnSite(b));
 
     private Point OnSite(Place place) =>
         place.At.Plan.By(house.Structures[place.Structure].Structure.Origin.X, house.Structures[place.Structure].Structure.Origin.Y);
@@ -83,7 +91,8 @@ internal sealed class Wayfinder
     public Way FindCool(Place a, Place b)
     {
         var way = Find(a, b, []);
-        return job.Schools.Way != CableWay.LeastLabour || !IsHot(way) ? way : Cavities(a, b, []).Where(c => c.Cost <= way.Cost * 2)
+        return WayTo(a) != CableWay.LeastLabour || WayTo(b) != CableWay.LeastLabour || !IsHot(way)
+            ? way : Cavities(a, b, []).Where(c => c.Cost <= way.Cost * 2)
             .OrderBy(c => c.Cost).Select(c => drawing.ThroughCavities(a, b, c.Start, c.End, c.Cost, []))
             .FirstOrDefault(w => !w.Blocked && !IsHot(w)) ?? way;
     }
@@ -122,9 +131,9 @@ internal sealed class Wayfinder
         (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
         Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
         // From below is for what stands on walls; a ceiling is reached from above whatever the school.
-        var chosen = job.Schools.Way == CableWay.Overhead
-            || (job.Schools.Way == CableWay.FromBelow && a.Mount != Mount.Ceiling && b.Mount != Mount.Ceiling);
-        int startCount = Reached(a, starts, chosen), endCount = Reached(b, ends, chosen);
+        var onWalls = a.Mount != Mount.Ceiling && b.Mount != Mount.Ceiling;
+        bool Chosen(Place place) => WayTo(place) == CableWay.Overhead || (WayTo(place) == CableWay.FromBelow && onWalls);
+        int startCount = Reached(a, starts, Chosen(a)), endCount = Reached(b, ends, Chosen(b));
         for (var storeys = 0; storeys <= cavities[a.Structure].Length; storeys++)
         {
             for (var i = 0; i < startCount; i++)
@@ -152,13 +161,17 @@ internal sealed class Wayfinder
             }
         }
 
-        if (job.Schools.Way == CableWay.LeastLabour && ByStuds(a, b, best.Cost) is { } web)
+        if (WayTo(a) == CableWay.LeastLabour && ByStuds(a, b, best.Cost) is { } web)
         {
             best = (new Length(web.Cost) + chases.ToBore(a) + chases.ToBore(b), web, 0, 0);
         }
 
         return best;
     }
+
+    // As the crew goes, or as it goes on this storey.
+    private CableWay WayTo(Place place) =>
+        everywhere ?? house.Structures[place.Structure].Levels[place.Level].Level.Way ?? job.Schools.Way;
 
     private WebWay? ByStuds(Place a, Place b, Length limit) =>
         a.Level == b.Level && a.Wall is not null && b.Wall is not null && !aside.HangsOnTheWayToTheStuds(a)
@@ -171,7 +184,7 @@ internal sealed class Wayfinder
     {
         var count = 0;
         var below = cavities[place.Structure][place.Level]?.Covers(place.At.Plan) == true;
-        var fromBelow = bySchool && job.Schools.Way == CableWay.FromBelow && below && place.Mount == Mount.Wall;
+        var fromBelow = bySchool && WayTo(place) == CableWay.FromBelow && below && place.Mount == Mount.Wall;
         if ((place.Mount != Mount.Floor || !below) && !fromBelow)
         {
             numbers[count++] = place.Level + 1;

@@ -51,13 +51,14 @@ public static class UsualBoxes
     /// <param name="make">How it is made; a square serves where nothing nailed holds enough.</param>
     /// <param name="gangs">Device places, 0 to 6.</param>
     /// <param name="volume">What it holds.</param>
-    public static string? MetalNamed(BoxMake make, int gangs, CubicInches volume)
+    /// <param name="ring">A ring for what hangs before it; none under a blank cover.</param>
+    public static string? MetalNamed(BoxMake make, int gangs, CubicInches volume, bool ring = true)
     {
         if ((make == BoxMake.Square || (make == BoxMake.NailOn && SquareOf(volume) is not null)) && gangs <= 2
             && Squares.FirstOrDefault(s => s.Volume == volume.Value) is { Side: { } side } square)
         {
-            return $"{side} square box {square.Deep} deep with a {(gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring, "
-                + volume;
+            var before = !ring ? "" : $" with a {(gangs switch { 0 => "round", 1 => "one-gang", _ => "two-gang" })} ring";
+            return $"{side} square box {square.Deep} deep{before}, {volume}";
         }
 
         return !make.IsMetal() ? null

@@ -189,7 +189,7 @@ public static class CircuitRulings
 
     private static Ruling Cap(Plan plan, Circuit circuit, Amps rating)
     {
-        var outlets = circuit.Boxes.Count(b => !plan.Survey[b].SwitchesOnly);
+        var outlets = circuit.Boxes.Count(b => plan.Survey[b].HasOutlet);
         if (plan.Book.Division.MostOutlets is int allowed)
         {
             return Counted(plan, circuit, outlets, allowed);
@@ -249,7 +249,7 @@ public static class CircuitRulings
     private static Ruling Baths(Plan plan, Circuit circuit, Amps rating)
     {
         var rooms = circuit.Boxes.Select(b => plan.Survey[b].Room.Room).DistinctBy(r => r.Id).ToList();
-        var others = circuit.Boxes.Select(b => plan.Survey[b]).Where(b => !b.HasGeneralReceptacle && !b.SwitchesOnly).ToList();
+        var others = circuit.Boxes.Select(b => plan.Survey[b]).Where(b => !b.HasGeneralReceptacle && b.HasOutlet).ToList();
         var fits = rating.Value == 20 && (others.Count == 0 || rooms.Count == 1);
         return new()
         {

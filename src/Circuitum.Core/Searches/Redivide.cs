@@ -105,7 +105,10 @@ public static class Redivide
             between ??= new Wayfinder(house, job).Cost;
             var familyOf = sorted.Families.SelectMany(f => f.Bundles.Select(b => (f.Family, b)))
                 .ToDictionary(x => x.b, x => x.Family, ReferenceEqualityComparer.Instance as IEqualityComparer<Bundle>);
-            standing = [.. Dividing.Drafts(sorted, survey, job).Select(d => (d, d.Bundles.Select(b => (familyOf[b], b)).ToList()))];
+            // Joints go where their circuit goes: they are in no family.
+            standing = [.. Dividing.Drafts(sorted, survey, job)
+                .Select(d => (d, d.Bundles.Where(familyOf.ContainsKey).Select(b => (familyOf[b], b)).ToList()))
+                .Where(s => s.Item2.Count > 0)];
             foreach (var family in sorted.Families)
             {
                 // A circuit on which a person put bundles of other families stays as it is.

@@ -131,7 +131,7 @@ public static class Walk
             + (g.Key.Height is { } height ? $" at {height}" : " overhead or in the floor")));
 
     private static string KindOf(PlacedBox box) => box.SwitchesOnly ? "switch" : box.HasGeneralReceptacle ? "receptacle"
-        : box.HasAlarm ? "alarm" : box.HasLight ? "light" : "equipment";
+        : box.HasAlarm ? "alarm" : box.HasLight ? "light" : box.IsJoint ? "joint" : "equipment";
 
     private static WalkStop WholeHouse(Plan plan)
     {

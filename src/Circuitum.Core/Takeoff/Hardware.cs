@@ -164,7 +164,7 @@ public static class Hardware
         var size = given is { } volume ? volume.ToString() : "none usual is large enough";
         var kind = wired?.Make switch { BoxMake.CutIn => "cut-in box", BoxMake.Square or BoxMake.MetalDevice => "metal box", _ => "box" };
         return box.Box.Devices.Any(d => d.Kind == DeviceKind.CeilingFan) || IsForAFan(box, book) ? $"Ceiling box rated for a fan, {size}"
-            : given is { } metal && UsualBoxes.MetalNamed(wired!.Make, box.Gangs, metal) is { } named ? named
+            : given is { } metal && UsualBoxes.MetalNamed(wired!.Make, box.Gangs, metal, ring: !box.IsJoint) is { } named ? named
             : box.Box.Mount != Mount.Wall || box.HasLight || box.HasAlarm || box.Box.Devices.Any(d => d.Kind.IsFan())
                 ? $"Round {kind}, {size}"
             : gauge >= PullLengths.From && wired is not null ? $"Box for {gauge.Words}, "
@@ -182,7 +182,7 @@ public static class Hardware
 
     private static string? NameOf(Plan plan, PlacedBox box, Device device, int gang)
     {
-        if (device.Kind == DeviceKind.Equipment)
+        if (device.Kind is DeviceKind.Equipment or DeviceKind.JointBox)
         {
             return null;
         }

@@ -38,7 +38,8 @@ internal static class TrimMaterial
     {
         var devices = box.Box.Devices;
         var gangs = devices.Length;
-        return devices.Any(d => d.Kind is DeviceKind.Equipment or DeviceKind.Disconnect || d.Kind.IsLight() || d.Kind.IsAlarm()
+        return box.IsJoint ? box.Gangs == 0 ? "Blank cover, square or round" : "Blank wall plate, 1 gang"
+            : devices.Any(d => d.Kind is DeviceKind.Equipment or DeviceKind.Disconnect || d.Kind.IsLight() || d.Kind.IsAlarm()
                 || d.Kind.IsFan()) ? null
             : devices.Any(d => d.Kind == DeviceKind.ApplianceReceptacle) ? "Wall plate for a large receptacle"
             : box.Box.Mount == Mount.Floor ? "Floor box cover"

@@ -74,6 +74,7 @@ public static class WallSheets
         DeviceKind.FourWay => "S4",
         DeviceKind.Dimmer => "SD",
         DeviceKind.Disconnect => "DS",
+        DeviceKind.JointBox => "J",
         _ when d.Kind.IsSwitch() => "S",
         _ when d.Kind.IsLight() => "L",
         _ when d.Kind.IsAlarm() => "SA",

@@ -17,6 +17,7 @@ public static class Screws
 
     private static TerminalKind[] Live(DeviceKind kind, bool isProtective, Nameplate? plate, SupplySystem supply) => kind switch
     {
+        DeviceKind.JointBox => [],
         _ when isProtective => [TerminalKind.Hot, TerminalKind.Neutral, TerminalKind.LoadHot, TerminalKind.LoadNeutral],
         DeviceKind.HalfSwitched => [TerminalKind.Hot, TerminalKind.SwitchedHalf, TerminalKind.Neutral],
         DeviceKind.ThreeWay => [TerminalKind.Common, TerminalKind.TravelerOne, TerminalKind.TravelerTwo],

@@ -11,8 +11,7 @@ internal static class Burying
 {
     /// <summary>True for a run that goes through this trench: between its two buildings.</summary>
     public static bool Lies(FramedHouse house, Run run, Trench trench) =>
-        house.Structures[run.From.Place.Structure].Structure.Id == trench.From
-            && house.Structures[run.To.Place.Structure].Structure.Id == trench.To;
+        trench.Joins(house.Structures[run.From.Place.Structure].Structure.Id, house.Structures[run.To.Place.Structure].Structure.Id);
 
     /// <summary>Pipe, cable, or a protected 20 A branch circuit of 120 V.</summary>
     public static Buried What(WiredCircuit circuit, Run run) => run.Pipe is not null ? Buried.Pvc

@@ -44,7 +44,10 @@ internal sealed class MakingUp
         Pass();
         for (var gang = 0; gang < placed.Box.Devices.Length; gang++)
         {
-            Wire(gang, placed.Box.Devices[gang].Kind);
+            if (placed.Box.Devices[gang].Kind != DeviceKind.JointBox)
+            {
+                Wire(gang, placed.Box.Devices[gang].Kind);
+            }
         }
 
         var protective = circuit.Devices.TryGetValue(Id, out var device) ? (int?)Enumerable.Range(0, placed.Box.Devices.Length)

@@ -48,7 +48,7 @@ public static class DivisionDrawing
     {
         bool Here(PlacedBox box) => box.Place.Structure == level.Structure && box.Place.Level == level.Index;
         var boxes = landed.Runs.Select(r => r.To.Box).OfType<BoxId>().Distinct().Select(b => plan.Survey[b])
-            .Where(b => Here(b) && !b.SwitchesOnly).ToList();
+            .Where(b => Here(b) && b.HasOutlet).ToList();
         if (boxes.Count == 0)
         {
             return;

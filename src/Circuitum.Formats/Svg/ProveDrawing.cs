@@ -67,7 +67,7 @@ public static class ProveDrawing
     {
         var at = box.Place.At.Plan;
         decimal x = at.X.Inches, y = at.Y.Inches;
-        var (kind, says) = unknown(box.Box.Id) && !box.SwitchesOnly ? ("unknown", "not looked at") : Looks(box, energy, thrown);
+        var (kind, says) = unknown(box.Box.Id) && box.HasOutlet ? ("unknown", "not looked at") : Looks(box, energy, thrown);
         var here = circuit is null || circuit.Circuit.Boxes.Contains(box.Box.Id);
         svg.Open("a", ("href", linkTo(box)), ("class", $"place {kind}{(here ? "" : " other")}{(on == box.Box.Id ? " chosen" : "")}"),
             ("aria-label", $"{box.Name}, {says}"));
@@ -86,6 +86,11 @@ public static class ProveDrawing
                         ("x2", SvgText.N(x + (dx * 15))), ("y2", SvgText.N(y + (dy * 15))));
                 }
             }
+        }
+        else if (box.IsJoint)
+        {
+            svg.Empty("circle", ("class", "switch"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "7"));
+            svg.Words("J", x - 3, y + 5, "letter");
         }
         else if (box.SwitchesOnly)
         {
@@ -131,6 +136,11 @@ public static class ProveDrawing
                     _ => ("odd", Words.Of(tester.Says)),
                 };
             }
+        }
+
+        if (box.IsJoint)
+        {
+            return ("idle", "joints");
         }
 
         if (box.SwitchesOnly)

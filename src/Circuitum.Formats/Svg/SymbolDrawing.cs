@@ -164,6 +164,10 @@ internal static class SymbolDrawing
                 svg.Empty("rect", ("class", "symbol"), ("x", SvgText.N(x - 4.2m)), ("y", SvgText.N(y - 4.2m)), ("width", "8.4"),
                     ("height", "8.4")).Words("E", x, y + 2.7m, "symbol-letter");
                 break;
+            case DeviceKind.JointBox:
+                Circle(svg, x, y);
+                svg.Words("J", x, y + 2.7m, "symbol-letter");
+                break;
             case DeviceKind.Can:
                 Circle(svg, x, y);
                 svg.Empty("circle", ("class", "symbol"), ("cx", SvgText.N(x)), ("cy", SvgText.N(y)), ("r", "1.6"));

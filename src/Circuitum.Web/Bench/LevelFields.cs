@@ -55,6 +55,9 @@ public sealed record LevelFields
     /// <summary>Its unfinished rooms can never be finished.</summary>
     public bool NeverFinished { get; init; }
 
+    /// <summary>The way cable takes on it; empty for the crew's own.</summary>
+    public string? Way { get; init; }
+
     /// <summary>The change.</summary>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
     public JobChange Read(Job job) =>
@@ -67,5 +70,6 @@ public sealed record LevelFields
         {
             Basement = Basement switch { "true" => true, "false" => false, _ => null },
             NeverFinished = NeverFinished,
+            Way = string.IsNullOrEmpty(Way) ? null : Entry.Choice<CableWay>(Way),
         };
 }

@@ -68,6 +68,18 @@ public sealed class HouseTextTests
         Assert.Equal((1, WallFraming.MetalStud, 24.Inches()), level.Rooms[1].Builds.Select(b => (b.Wall, b.Framing, b.Spacing)).Single());
     }
 
+    [Theory] // said of one storey, and said again as it was
+    [InlineData("cable overhead", CableWay.Overhead)]
+    [InlineData("cable from below", CableWay.FromBelow)]
+    [InlineData("cable by least labor", CableWay.LeastLabour)]
+    public void A_storey_says_the_way_of_its_cable(string words, CableWay way)
+    {
+        var job = Start(Two.Replace("attic above", $"attic above, {words}", StringComparison.Ordinal));
+        Assert.Equal(way, job.Levels.Single().Way);
+        Assert.Equal(way, Start(HouseText.Write(job)).Levels.Single().Way);
+        Assert.Null(Start(Two).Levels.Single().Way);
+    }
+
     [Fact] // an L: walls in order, each so far to a side
     public void An_outline_is_walked_and_closes()
     {

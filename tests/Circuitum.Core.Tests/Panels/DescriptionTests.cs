@@ -56,6 +56,60 @@ public sealed class DescriptionTests
         Assert.Equal(["Dishwasher + kitchen lights"], Door(job));
     }
 
+    private static Job Bedrooms(params (string Id, string? Group)[] rooms)
+    {
+        var job = Houses.Row([.. rooms.Select(r => (r.Id, RoomUse.Bedroom, 12))]);
+        return job with
+        {
+            Structures = [job.Structures[0] with
+            {
+                Levels = [job.Structures[0].Levels[0] with
+                {
+                    Rooms = [.. job.Structures[0].Levels[0].Rooms.Select((r, i) => r with { Group = rooms[i].Group })],
+                }],
+            }],
+        };
+    }
+
+    [Fact] // the crew's own word for them, once one circuit has them all
+    public void Rooms_of_a_group_are_named_together()
+    {
+        var job = Bedrooms(("ash", "north bedrooms"), ("birch", "north bedrooms"), ("cedar", null))
+            .With([.. new[] { "ash", "birch", "cedar" }.Select(r => Houses.Ceiling($"l-{r}", r, 40, 60))]);
+        Assert.Equal(["Lights: north bedrooms, cedar"], Door(job));
+        // A lamp in one of them on a breaker of its own: the group is no longer what the first one lights.
+        var parted = job with { Pins = job.Pins with { Boxes = [new(new("l-birch"), new("own"))] } };
+        Assert.Equal(["Lights: ash, cedar", "Lights: birch"], Door(parted).Order(StringComparer.Ordinal));
+    }
+
+    [Fact] // one room needs no name beside its own; another kind of circuit has its own rooms
+    public void A_group_is_of_the_rooms_that_a_kind_of_circuit_reaches()
+    {
+        var job = Bedrooms(("ash", "sleeping"), ("birch", "sleeping"), ("closet", "sleeping")).With(Houses.Ceiling("l-ash", "ash", 40, 60),
+            Houses.On("r-ash", "ash", 1, 40), Houses.On("r-birch", "birch", 1, 40));
+        Assert.Equal(["Lights: ash", "Sleeping receptacles"], Door(job).Order(StringComparer.Ordinal));
+    }
+
+    [Fact] // eleven rooms of twelve letters are more than two lines of 112
+    public void A_whole_storey_is_named_where_its_rooms_do_not_fit()
+    {
+        string[] rooms = [.. Enumerable.Range(0, 11).Select(i => $"{(char)('a' + i)}-long-named-room")];
+        var job = Houses.Row([.. rooms.Select(r => (r, RoomUse.Den, 10))]).With([.. rooms.Select(r => Houses.Ceiling($"l-{r}", r, 40,
+            60))]) with
+        { Pins = new() { Boxes = [.. rooms.Select(r => new BoxPin(new($"l-{r}"), new("lights")))] } };
+        Assert.Equal(["Lights: all of ground"], Door(job));
+    }
+
+    [Fact] // three rows of counters in one kitchen, by their place along it
+    public void Three_circuits_of_one_room_stand_in_a_row()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 60)).With([.. Enumerable.Range(0, 3).Select(i => Houses.On($"r{i}", "den", 1,
+            20 + (i * 200)))]) with
+        { Pins = new() { Boxes = [new(new("r0"), new("one")), new(new("r1"), new("two")), new(new("r2"), new("three"))] } };
+        Assert.Equal(["den receptacles, east", "den receptacles, middle", "den receptacles, west"],
+            Door(job).Order(StringComparer.Ordinal));
+    }
+
     [Theory] // a name without a number stands for itself, and 10 comes after 2
     [InlineData("Lights: bedroom 2, 3, study", "Bedroom 2", "Bedroom 3", "Study")]
     [InlineData("Lights: bath, bath 2, 3", "Bath", "Bath 2", "Bath 3")]

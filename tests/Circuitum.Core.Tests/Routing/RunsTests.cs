@@ -115,6 +115,24 @@ public sealed class RunsTests
         Assert.Contains(RunsOf(job), r => r.To.Box == new BoxId("l"));
     }
 
+    [Theory] // the crew's way, and another that holds on this storey alone
+    [InlineData(CableWay.Overhead, CableWay.FromBelow, true)]
+    [InlineData(CableWay.FromBelow, CableWay.Overhead, false)]
+    [InlineData(CableWay.FromBelow, null, true)]
+    public void A_storey_may_have_a_way_of_its_own(CableWay crew, CableWay? here, bool below)
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.On("a", "den", 1, 60), Houses.On("b", "den", 3, 100)) with
+        { Schools = new() { Way = crew } };
+        job = job with
+        {
+            Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Way = here }] }],
+        };
+        var legs = RunsOf(job).SelectMany(r => r.Way.Legs).ToList();
+        Assert.Contains(legs, l => l.Space is Space.Joists or Space.Attic);
+        Assert.All(legs.Where(l => l.Space is Space.Joists or Space.Attic), l => Assert.Equal(below, l.From.Z < Length.Zero));
+        Assert.DoesNotContain(legs, l => l.Space == Space.Studs);
+    }
+
     [Fact] // 120 in east and 50 in south: squared 170 + 6 up and down, straight √(120² + 50²) = 130 + 6
     public void The_short_school_goes_straight_across_a_ceiling()
     {

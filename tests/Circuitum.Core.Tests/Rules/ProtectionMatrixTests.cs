@@ -117,7 +117,9 @@ public sealed class ProtectionMatrixTests
     [Fact]
     public void The_table_has_every_room_and_every_device() =>
         Assert.Equal((Names<RoomUse>(), Names<DeviceKind>()),
-            (string.Join(' ', Read(Table).Select(r => r[0]).Order()), string.Join(' ', Columns.Keys.Select(k => k.ToString()).Order())));
+            (string.Join(' ', Read(Table).Select(r => r[0]).Order()),
+                // A joint box is no outlet: nothing is asked of it anywhere, which a test of its own shows.
+                string.Join(' ', Columns.Keys.Append(DeviceKind.JointBox).Select(k => k.ToString()).Order())));
 
     [Theory]
     [MemberData(nameof(Rows))]

@@ -238,6 +238,13 @@ internal static class BuiltHouses
         };
     }
 
+    /// <summary>One of those with a shed, 1, 5, 9 and on, fed by a branch circuit from the house.</summary>
+    public static Job WithoutPanelInShed(int number)
+    {
+        var job = Number(number);
+        return job with { Panels = job.Panels.RemoveAll(p => p.Id == Houses.ShedPanel.Id) };
+    }
+
     private static Job Machines(Job job, Draw draw, int number)
     {
         Job With(Job j, string room, int wall, int offset, Appliance kind)

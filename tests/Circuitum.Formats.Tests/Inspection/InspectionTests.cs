@@ -4,6 +4,7 @@ using Circuitum.Core.Circuits;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Takeoff;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Tests.Golden;
 using Circuitum.Inspector;
@@ -74,6 +75,27 @@ public sealed class InspectionTests
             var found = Inspector.Inspection.Of(WrittenPapers.Of(job));
             Assert.True(found.Count == 0, $"house {number}: {string.Join("; ", found.Select(f => f.What))}");
         }
+    }
+
+    [Fact] // cable for the ground joined to the house's own where it leaves, in every house with an outbuilding
+    public void It_finds_nothing_where_two_cables_are_joined_at_the_wall()
+    {
+        var joined = 0;
+        for (var number = 1; number <= Houses; number += 4)
+        {
+            var plan = Planner.Plan(BuiltHouses.WithoutPanelInShed(number));
+            if (plan.Circuits.SelectMany(c => c.Runs).Select(r => InsideCable.Of(plan, r)).OfType<InsideCable>().FirstOrDefault()
+                is not { } offer)
+            {
+                continue;
+            }
+
+            joined++;
+            var found = Inspector.Inspection.Of(WrittenPapers.Of(offer.Joint.On(plan.Job).Job!));
+            Assert.True(found.Count == 0, $"house {number}: {string.Join("; ", found.Select(f => f.What))}");
+        }
+
+        Assert.True(joined > 9, $"{joined} houses");
     }
 
     [Fact] // rooms by lot, frames of steel, foam and masonry, machines in odd places

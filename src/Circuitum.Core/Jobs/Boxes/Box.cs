@@ -170,6 +170,9 @@ public enum DeviceKind
 
     /// <summary>Indoor head of equipment in two parts: a cable comes back to it from the outdoor unit.</summary>
     IndoorHead,
+
+    /// <summary>Nothing but joints under a blank cover, where one cable goes on as another.</summary>
+    JointBox,
 }
 
 /// <summary>What the plate on a piece of equipment says.</summary>

@@ -24,6 +24,10 @@ public sealed record Room
     /// <summary>Its inside size north to south is kept.</summary>
     public bool KeepsDepth { get; init; }
 
+    /// <summary>What the door's schedule calls it together with others that say the same: north bedrooms; null where it stands by its own
+    /// name. At most 40 characters.</summary>
+    public string? Group { get; init; }
+
     /// <summary>Doors, windows and passages on its walls.</summary>
     public ImmutableArray<Opening> Openings { get; init; } = [];
 

@@ -79,6 +79,9 @@ public sealed record Level
     /// <summary>True when an attic is above, not another storey.</summary>
     public bool AtticAbove { get; init; }
 
+    /// <summary>The way cable takes to what stands on this storey; as the crew goes elsewhere when null.</summary>
+    public CableWay? Way { get; init; }
+
     /// <summary>Rooms.</summary>
     public required ImmutableArray<Room> Rooms { get; init; }
 

@@ -15,6 +15,9 @@ public sealed record Trench(Id<Trench> Id, StructureId From, StructureId To, Imm
     /// <summary>Corners that one trench may have, its two ends among them.</summary>
     public const int MostPoints = 40;
 
+    /// <summary>It lies between these two buildings.</summary>
+    public bool Joins(StructureId one, StructureId other) => (From == one && To == other) || (From == other && To == one);
+
     /// <summary>Earth between the power and a second pipe for data in the same trench, 0 to 48 in; null without one.</summary>
     public Length? DataPipe { get; init; }
 

@@ -70,6 +70,12 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
             yield return new("Rated", $"for a fan that may hang there, {view.Plan.Book.Cite(RuleId.FanBoxes)}");
         }
 
+        if (placed.IsJoint)
+        {
+            yield return new("Stays reachable", $"its cover is never plastered over, {view.Plan.Book.Cite(RuleId.BoxReachable)}");
+            yield break;
+        }
+
         yield return new("AFCI", outlet.Afci is { } afci ? $"needed, {afci.Section}" : "not asked");
         yield return new("GFCI", outlet.Gfci is { } gfci ? $"needed, {gfci.Section}" : "not asked");
         yield return new("Resets at", view.ResetOf(placed.Box.Id));

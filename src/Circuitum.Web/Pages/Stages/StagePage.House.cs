@@ -106,6 +106,9 @@ public abstract partial class StagePage
         return new RepeatRoom(new(room), new(to), called, kind);
     });
 
+    /// <summary>Says what a room is called together with others in the door; nothing typed lets it stand by its own name.</summary>
+    public Task<IActionResult> OnPostGroupRoomAsync(string room, string? group) => ChangeAsync(() => new GroupRoom(new(room), group));
+
     /// <summary>Names a room.</summary>
     public Task<IActionResult> OnPostNameRoomAsync(string room, string name) => ChangeAsync(() => new NameRoom(new(room), name ?? ""));
 

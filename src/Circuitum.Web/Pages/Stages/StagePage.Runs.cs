@@ -1,5 +1,6 @@
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Takeoff;
 using Circuitum.Core.Units;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
@@ -26,6 +27,12 @@ public abstract partial class StagePage
         return TrenchOf(run) is { } trench ? new MoveTrenchCorner(trench, number, null, false)
             : new MoveVia(RunId.Parse(run), number, null, false);
     });
+
+    /// <summary>Joins cable for the ground to cable of the house where it leaves.</summary>
+    public Task<IActionResult> OnPostJoinAsync(string run) => AnswerAsync(from => bench.DoAsync(new(Key), from, Crew.Of(HttpContext),
+        open => Task.FromResult<JobChange>(open.Plan.FindRun(RunId.Parse(run)) is var (_, lies)
+            && InsideCable.Of(open.Plan, lies) is { } inside ? inside.Joint
+            : throw new ChangeRefusedException("No box is offered on this cable any more: it is another one now."))));
 
     /// <summary>Frees a run's way.</summary>
     public Task<IActionResult> OnPostFreeWayAsync(string run) => ChangeAsync(() => new PinWay(RunId.Parse(run), []));
