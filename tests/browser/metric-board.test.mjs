@@ -34,6 +34,22 @@ test("the schedules and the list are taken away, and the list is brought again",
   await expect(list(page)).toHaveValue(/hall, 6 m: 4 lamps/);
 });
 
+test("a drawn house shows its conduits, and a circuit of its board is found on the plan", async ({ page }) => {
+  await page.goto("/job/demo-crawl/metric");
+  await page.getByRole("link", { name: "Way 4 on the plan" }).click();
+  await expect(page.getByRole("status")).toContainText(/Way 4: ring of \d sockets/);
+  await expect(page.getByRole("group", { name: "Plan of Ground" })).toBeVisible();
+  await page.getByLabel("How it is fed, a line each").fill("supply: one phase");
+  await page.getByRole("button", { name: "Plan it" }).click();
+  await expect(page.getByText("one phase, 230 V")).toBeVisible();
+  await page.getByRole("link", { name: "Shed" }).click();
+  await expect(page.getByRole("group", { name: "Plan of Shed" })).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
+});
+
 test("a drawn house is read, and the circuit that opens a device is found by halves", async ({ page }) => {
   await page.goto("/metric-board");
   await page.getByLabel("A house that is drawn").selectOption({ label: "14 Fernhollow Rise" });

@@ -10,7 +10,7 @@ const views = [
   ["metric-board", "/metric-board"],
   ["new-job", "/new"],
   ["house", "/job/demo/house"],
-  ["house-room", "/job/demo/house?on=room:kitchen"],
+  ["metric-house", "/job/demo-crawl/metric"],
   ["house-rules", "/job/demo/rules"],
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
   [

@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Boards;
@@ -46,14 +48,32 @@ public enum PointKind
 /// <param name="Watts">What it draws, 1 W to 50 kW.</param>
 /// <param name="Assumed">The watts are the method's own for its kind, not typed.</param>
 /// <param name="ThreePhase">It takes all three phases.</param>
-public sealed record BriefPoint(PointKind Kind, string Name, Watts Watts, bool Assumed, bool ThreePhase);
+public sealed record BriefPoint(PointKind Kind, string Name, Watts Watts, bool Assumed, bool ThreePhase)
+{
+    /// <summary>Where it stands, of a house that is drawn; null in a list that was typed.</summary>
+    public Place? At { get; init; }
+
+    /// <summary>Its box there.</summary>
+    public BoxId? Box { get; init; }
+}
 
 /// <summary>A room with its points.</summary>
 /// <param name="Name">Its name; one of a kind.</param>
 /// <param name="FromBoard">Conduit from the board to its first point, as it lies.</param>
 /// <param name="Outdoors">It faces the weather: a garden.</param>
 /// <param name="Points">In the order in which a conduit passes them.</param>
-public sealed record BriefRoom(string Name, Length FromBoard, bool Outdoors, ImmutableArray<BriefPoint> Points);
+public sealed record BriefRoom(string Name, Length FromBoard, bool Outdoors, ImmutableArray<BriefPoint> Points)
+{
+    /// <summary>Number of its storey: no circuit goes on from one to another. In a list that was typed all are one.</summary>
+    public int Storey { get; init; }
+}
+
+/// <summary>A switch of a house that is drawn.</summary>
+/// <param name="At">Where it stands.</param>
+/// <param name="Name">As its box is called.</param>
+/// <param name="Gangs">The lamps that each of its gangs works.</param>
+/// <param name="TwoWay">Gangs of it that work together with another switch.</param>
+public sealed record BriefSwitch(Place At, string Name, ImmutableArray<ImmutableArray<BoxId>> Gangs, int TwoWay);
 
 /// <summary>What is reduced because not all of it runs at once.</summary>
 public enum DemandGroup
@@ -109,6 +129,12 @@ public sealed record BoardBrief
 
     /// <summary>Where the board stands, in words; empty where nobody said.</summary>
     public string BoardPlace { get; init; } = "";
+
+    /// <summary>Ways of conduit, where the house is drawn: each length is then measured along them.</summary>
+    public ConduitWays? Ways { get; init; }
+
+    /// <summary>Switches, where the house is drawn.</summary>
+    public ImmutableArray<BriefSwitch> Switches { get; init; } = [];
 
     /// <summary>The share of what is connected that runs at once, where somebody said; all of it else.</summary>
     public ImmutableDictionary<DemandGroup, Percent> Demand { get; init; } = ImmutableDictionary<DemandGroup, Percent>.Empty;

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
@@ -47,20 +48,35 @@ public sealed record BoardPoint(int Room, int Number, BriefRoom Of, BriefPoint P
     public string Mark => $"{Room}.{Number}";
 }
 
+/// <summary>Conduit from the nearest lamp of a circuit to a switch that works lamps of it.</summary>
+/// <param name="Lamp">Where it leaves.</param>
+/// <param name="Switch">Where the switch stands.</param>
+/// <param name="Name">As its box is called.</param>
+/// <param name="Wires">Singles in it, the protective conductor not counted: the phase, one back for each gang, and two more for a gang that
+/// works with another switch.</param>
+/// <param name="Long">Its length.</param>
+public sealed record SwitchDrop(Place Lamp, Place Switch, string Name, int Wires, Length Long);
+
 /// <summary>The points that one breaker feeds, and the conduit between them.</summary>
 /// <param name="Use">What for.</param>
 /// <param name="Points">In the order in which the conduit passes them; at least one.</param>
 /// <param name="Legs">Conduit to each of them from the one before, the first from the board; a ring has one more, back to it.</param>
 public sealed record BoardCircuit(CircuitUse Use, ImmutableArray<BoardPoint> Points, ImmutableArray<Length> Legs)
 {
+    /// <summary>Conduit from its lamps to their switches, where the house is drawn.</summary>
+    public ImmutableArray<SwitchDrop> Drops { get; init; } = [];
+
     /// <summary>What its points draw together.</summary>
     public Watts Watts => Points.Select(p => p.Point.Watts).Total();
 
     /// <summary>It takes all three phases.</summary>
     public bool ThreePhase => Points[0].Point.ThreePhase;
 
-    /// <summary>Conduit altogether.</summary>
+    /// <summary>Conduit from point to point.</summary>
     public Length Conduit => Legs.Total();
+
+    /// <summary>Conduit altogether, to the switches too.</summary>
+    public Length WithDrops => Conduit + Drops.Select(d => d.Long).Total();
 
     /// <summary>The rooms it feeds, each once.</summary>
     public IEnumerable<string> Rooms => Points.Select(p => p.Of.Name).Distinct();
@@ -71,15 +87,16 @@ public sealed record BoardCircuit(CircuitUse Use, ImmutableArray<BoardPoint> Poi
         get
         {
             var said = new List<string>();
-            for (var i = 0; i < Points.Length;)
+            var marked = Points.OrderBy(p => p.Room).ThenBy(p => p.Number).ToList();
+            for (var i = 0; i < marked.Count;)
             {
                 var to = i;
-                while (to + 1 < Points.Length && Points[to + 1].Room == Points[i].Room && Points[to + 1].Number == Points[to].Number + 1)
+                while (to + 1 < marked.Count && marked[to + 1].Room == marked[i].Room && marked[to + 1].Number == marked[to].Number + 1)
                 {
                     to++;
                 }
 
-                said.Add(to == i ? Points[i].Mark : $"{Points[i].Mark}–{Points[to].Mark}");
+                said.Add(to == i ? marked[i].Mark : $"{marked[i].Mark}–{marked[to].Mark}");
                 i = to + 1;
             }
 
@@ -111,7 +128,7 @@ public sealed record BoardCircuit(CircuitUse Use, ImmutableArray<BoardPoint> Poi
 
     /// <summary>Value equality over the points and legs, so that plans can be compared.</summary>
     public bool Equals(BoardCircuit? other) => other is not null && Use == other.Use && Points.SequenceEqual(other.Points)
-        && Legs.SequenceEqual(other.Legs);
+        && Legs.SequenceEqual(other.Legs) && Drops.SequenceEqual(other.Drops);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Use, Points.Length, Points[0].Mark);

@@ -48,7 +48,7 @@ public static class BoardMaterial
     {
         // Where circuits share a conduit, its length is bought once for all of them.
         var pieces = plan.Boards.SelectMany(b => b.Ways).Where(w => w.Sized.Conduit is not null)
-            .Select(w => (Size: w.Sized.Conduit!.Value, Metres: w.Circuit.Conduit.Metres / plan.Brief.Together))
+            .Select(w => (Size: w.Sized.Conduit!.Value, Metres: w.Circuit.WithDrops.Metres / plan.Brief.Together))
             .Concat(plan.Boards.Where(b => b.Feeder?.Conduit is not null)
                 .Select(b => (Size: b.Feeder!.Conduit!.Value, b.Feeder.Length.Metres)));
         var boxes = plan.Boards.SelectMany(b => b.Ways).Sum(w => w.Sized.DrawBoxes);
@@ -78,6 +78,12 @@ public static class BoardMaterial
             foreach (var way in board.Ways)
             {
                 Add(way.Phase, way.Sized.Size.Value, way.Sized.Earth, way.Circuit.Conduit, way.Circuit.Legs.Length);
+                foreach (var drop in way.Circuit.Drops)
+                {
+                    var along = (drop.Long + (AtEnd * 2)).Metres;
+                    pieces.Add((way.Sized.Size.Value, Phases[Math.Max(way.Phase, 1) - 1], along * drop.Wires));
+                    pieces.Add((way.Sized.Earth, Protective, along));
+                }
             }
         }
 
@@ -87,13 +93,17 @@ public static class BoardMaterial
     }
 
     private static IEnumerable<BoardMaterialLine> Points(BoardPlan plan) =>
-        Counted("points", plan.Brief.Rooms.SelectMany(r => r.Points.Select(p => p.Kind switch
+        Counted("points", [.. OfRooms(plan), .. plan.Brief.Switches.Select(s => $"switch of {s.Gangs.Length} "
+            + $"gang{(s.Gangs.Length == 1 ? "" : "s")}{(s.TwoWay > 0 ? $", {s.TwoWay} two-way" : "")}, with its box")]);
+
+    private static IEnumerable<string> OfRooms(BoardPlan plan) =>
+        plan.Brief.Rooms.SelectMany(r => r.Points.Select(p => p.Kind switch
         {
             PointKind.Socket or PointKind.TwinSocket or PointKind.Socket15 => $"{p.Name} with its box{(r.Outdoors ? ", IP55" : "")}",
             PointKind.Lamp or PointKind.Led or PointKind.Strip or PointKind.Chandelier =>
                 $"box for a {p.Name}{(r.Outdoors ? ", IP55" : "")}",
             _ => $"outlet with isolator for a {p.Name}{(r.Outdoors ? ", IP55" : "")}",
-        })));
+        }));
 
     private static IEnumerable<BoardMaterialLine> Counted(string group, IEnumerable<string> items) =>
         items.GroupBy(i => i).Select(g => new BoardMaterialLine(group, g.Key, g.Count(), "pcs"));

@@ -95,6 +95,33 @@ public static partial class BoardText
                 : brief;
     }
 
+    /// <summary>A brief fed as lines before the rooms of a list say it.</summary>
+    /// <param name="brief">The brief.</param>
+    /// <param name="text">Supply, ambient, circuits in a conduit and so on, a line each.</param>
+    /// <exception cref="FormatException">A line is not understood; the message names it, says why, and shows one that would be.</exception>
+    public static BoardBrief Feed(BoardBrief brief, string text)
+    {
+        var number = 0;
+        foreach (var line in text.ReplaceLineEndings("\n").Split('\n').Select(l => l.Trim()))
+        {
+            number++;
+            try
+            {
+                brief = line.Length == 0 ? brief
+                    : Setting().Match(line) is { Success: true } setting ? Set(brief, setting.Groups["what"].Value,
+                        setting.Groups["to"].Value)
+                    : throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
+                        + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %.");
+            }
+            catch (FormatException e)
+            {
+                throw new FormatException($"Line {number}: {e.Message}", e);
+            }
+        }
+
+        return brief;
+    }
+
     /// <summary>Writes a point list, so that reading it gives the same brief.</summary>
     public static string Write(BoardBrief brief)
     {

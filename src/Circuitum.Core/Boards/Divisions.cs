@@ -16,8 +16,10 @@ internal static class Divisions
         return
         [
             .. Lighting(points, brief, outdoors: false), .. Lighting(points, brief, outdoors: true), .. Sockets(points, brief),
-            .. Alone(points, PointKind.Socket15, CircuitUse.Socket15), .. Alone(points, PointKind.WaterHeater, CircuitUse.WaterHeater),
-            .. Alone(points, PointKind.Fixed, CircuitUse.Fixed), .. Alone(points, PointKind.Cooker, CircuitUse.Cooker),
+            .. Alone(points, PointKind.Socket15, CircuitUse.Socket15, brief),
+            .. Alone(points, PointKind.WaterHeater, CircuitUse.WaterHeater, brief),
+            .. Alone(points, PointKind.Fixed, CircuitUse.Fixed, brief),
+            .. Alone(points, PointKind.Cooker, CircuitUse.Cooker, brief),
             .. Cooling(points, brief),
         ];
     }
@@ -34,25 +36,25 @@ internal static class Divisions
     {
         var lamps = points.Where(p => IsLamp(p) && p.Of.Outdoors == outdoors).ToList();
         var use = outdoors ? CircuitUse.GardenLighting : CircuitUse.Lighting;
+        var storeys = lamps.GroupBy(p => p.Of.Storey).ToList();
         // Where one breaker would darken every room there are two, as soon as there are two rooms.
-        var least = !outdoors && lamps.Select(p => p.Room).Distinct().Count() > 1 ? 2 : 1;
-        return Cut(lamps, l => l.Count <= brief.LampsOnCircuit && l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least,
-            p => p.Point.Watts.Value)
-            .Select(l => new BoardCircuit(use, [.. l], Legs(l, brief)));
+        var least = !outdoors && storeys.Count == 1 && lamps.Select(p => p.Room).Distinct().Count() > 1 ? 2 : 1;
+        return storeys.SelectMany(s => Cut([.. s],
+                l => l.Count <= brief.LampsOnCircuit && l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least,
+                p => p.Point.Watts.Value))
+            .Select(l => Laid(use, l, brief));
     }
 
     // A kitchen's are apart, where most is plugged in, and so are those in the weather, which trip most.
     private static IEnumerable<BoardCircuit> Sockets(ImmutableArray<BoardPoint> points, BoardBrief brief) =>
-        points.Where(IsSocket).GroupBy(s => s.Of.Outdoors ? -1 : IsKitchen(s.Of) ? s.Room : 0)
+        points.Where(IsSocket).GroupBy(s => (s.Of.Storey, s.Of.Outdoors ? -1 : IsKitchen(s.Of) ? s.Room : 0))
             .SelectMany(g => Cut([.. g], s => s.Count <= MetricRules.MostOnRing, 1, _ => 1))
-            .Select(s => s.Count > MetricRules.MostOnRadial
-                ? new BoardCircuit(CircuitUse.Ring, [.. s], [.. Legs(s, brief), s[^1].Of.FromBoard])
-                : new(CircuitUse.Radial, [.. s], Legs(s, brief)));
+            .Select(s => Laid(s.Count > MetricRules.MostOnRadial ? CircuitUse.Ring : CircuitUse.Radial, s, brief));
 
     private static bool IsKitchen(BriefRoom room) => room.Name.Contains("kitchen", StringComparison.OrdinalIgnoreCase);
 
-    private static IEnumerable<BoardCircuit> Alone(ImmutableArray<BoardPoint> points, PointKind kind, CircuitUse use) =>
-        points.Where(p => p.Point.Kind == kind).Select(p => new BoardCircuit(use, [p], [p.Of.FromBoard]));
+    private static IEnumerable<BoardCircuit> Alone(ImmutableArray<BoardPoint> points, PointKind kind, CircuitUse use, BoardBrief brief) =>
+        points.Where(p => p.Point.Kind == kind).Select(p => Laid(use, [p], brief));
 
     private static IEnumerable<BoardCircuit> Cooling(ImmutableArray<BoardPoint> points, BoardBrief brief)
     {
@@ -60,7 +62,7 @@ internal static class Divisions
         {
             foreach (var unit in room.Where(u => u.Point.ThreePhase))
             {
-                yield return new(CircuitUse.Cooling, [unit], [unit.Of.FromBoard]);
+                yield return Laid(CircuitUse.Cooling, [unit], brief);
             }
 
             // As many as may be looped while a breaker of the board carries them.
@@ -68,7 +70,7 @@ internal static class Divisions
             foreach (var some in Cut(rest, s => s.Count <= MetricRules.MostLooped
                 && MetricRules.AtLeast(s.Select(u => u.Point.Watts).Total() / MetricRules.ToNeutral) is { Value: <= 32 }, 1, _ => 1))
             {
-                yield return new(CircuitUse.Cooling, [.. some], Legs(some, brief));
+                yield return Laid(CircuitUse.Cooling, some, brief);
             }
         }
     }
@@ -121,6 +123,47 @@ internal static class Divisions
         var at = Enumerable.Range(1, row.Count - 1).Where(i => row[i - 1].Room != row[i].Room)
             .MinBy(i => Math.Abs(row.Take(i).Sum(weight) - row.Skip(i).Sum(weight)));
         return [row[..at], row[at..]];
+    }
+
+    // As it lies: in a house that is drawn in the order that takes least conduit, each length measured; else as the list says.
+    private static BoardCircuit Laid(CircuitUse use, List<BoardPoint> points, BoardBrief brief)
+    {
+        var ring = use == CircuitUse.Ring;
+        if (brief.Ways is not { } ways || points.Exists(p => p.Point.At is null))
+        {
+            return new(use, [.. points], ring ? [.. Legs(points, brief), points[^1].Of.FromBoard] : Legs(points, brief));
+        }
+
+        Length Between(BoardPoint a, BoardPoint b) => ways.Between(a.Point.At!, b.Point.At!).Length;
+        Length FromBoard(BoardPoint p) => ways.Between(ways.Board, p.Point.At!).Length;
+        List<BoardPoint> row = [.. ConduitOrder.Of(points.Count, i => FromBoard(points[i]), (i, j) => Between(points[i], points[j]), ring)
+            .Select(i => points[i])];
+        return new(use, [.. row],
+            [FromBoard(row[0]), .. row.Zip(row.Skip(1), Between), .. ring ? [FromBoard(row[^1])] : Array.Empty<Length>()])
+        {
+            Drops = use is CircuitUse.Lighting or CircuitUse.GardenLighting ? Drops(row, brief.Switches, ways) : [],
+        };
+    }
+
+    private static ImmutableArray<SwitchDrop> Drops(List<BoardPoint> lamps, ImmutableArray<BriefSwitch> switches, ConduitWays ways)
+    {
+        var drops = ImmutableArray.CreateBuilder<SwitchDrop>();
+        foreach (var at in switches)
+        {
+            // Switches of another storey are reached by the one of this storey that works with them.
+            var worked = lamps.FindAll(l => l.Point.At!.Structure == at.At.Structure && l.Point.At.Level == at.At.Level
+                && at.Gangs.Any(g => l.Point.Box is { } box && g.Contains(box)));
+            if (worked.Count == 0)
+            {
+                continue;
+            }
+
+            var gangs = at.Gangs.Count(g => worked.Exists(l => g.Contains(l.Point.Box!.Value)));
+            var (lamp, along) = worked.Select(l => (l.Point.At!, ways.Between(l.Point.At!, at.At).Length)).MinBy(l => l.Item2);
+            drops.Add(new(lamp, at.At, at.Name, 1 + gangs + (2 * Math.Min(at.TwoWay, gangs)), along));
+        }
+
+        return drops.ToImmutable();
     }
 
     // From the board to the first point, then from point to point; between rooms at least as far as one is farther from the board.

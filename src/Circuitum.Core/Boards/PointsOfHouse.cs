@@ -15,11 +15,32 @@ public static class PointsOfHouse
     private const string Outdoors = "outdoors";
     private static readonly Length LeastWay = Length.FromMetres(.5m);
 
-    /// <summary>The brief; without rooms where nothing is laid out yet.</summary>
-    public static BoardBrief Of(Plan plan)
+    /// <summary>The brief as a list; without rooms where nothing is laid out yet.</summary>
+    public static BoardBrief Of(Plan plan) => Read(plan, null);
+
+    /// <summary>The brief with every point, the board and the switches where they stand: conduit is measured along its ways.</summary>
+    public static BoardBrief Placed(Plan plan)
+    {
+        var places = plan.Survey.Boxes;
+        // Lamps that more than one switch works are switched two-way.
+        var often = places.SelectMany(b => b.Box.Devices.Where(d => d.Kind.IsSwitch()).SelectMany(d => d.Controls)).GroupBy(c => c)
+            .Where(g => g.Count() > 1).Select(g => g.Key).ToHashSet();
+        BriefSwitch? Switch(PlacedBox box)
+        {
+            ImmutableArray<ImmutableArray<BoxId>> gangs = [.. box.Box.Devices
+                .Where(d => d.Kind.IsSwitch() && d.Kind != DeviceKind.Disconnect && !d.Controls.IsEmpty).Select(d => d.Controls)];
+            return gangs.IsEmpty ? null : new(box.Place, box.Name, gangs, gangs.Count(g => g.Any(often.Contains)));
+        }
+
+        var ways = new ConduitWays(plan.House, plan.Job, Surveying.PlacePanel(plan.House, plan.Job.Panels[0]));
+        return Read(plan, ways) with { Ways = ways, Switches = [.. places.Select(Switch).OfType<BriefSwitch>()] };
+    }
+
+    private static BoardBrief Read(Plan plan, ConduitWays? ways)
     {
         var panel = plan.Job.Panels[0];
         var from = Surveying.PlacePanel(plan.House, panel);
+        var storeys = plan.House.Levels.Select((l, i) => (l, i)).ToDictionary(x => (x.l.Structure, x.l.Index), x => x.i);
         var rooms = new List<BriefRoom>();
         var boxes = plan.Survey.Boxes.Where(b => Points(b, plan).Any()).ToList();
         foreach (var room in plan.House.Rooms)
@@ -50,7 +71,9 @@ public static class PointsOfHouse
             }
 
             to.Add(new(called, Length.Max(LeastWay, here.Min(b => Way(from, b.Place, plan.House))), outdoors,
-                [.. here.OrderBy(b => Way(from, b.Place, plan.House)).SelectMany(b => Points(b, plan)).OrderBy(p => p.Kind)]));
+                [.. here.OrderBy(b => Way(from, b.Place, plan.House)).SelectMany(b => Points(b, plan)
+                    .Select(p => ways is null ? p : p with { At = b.Place, Box = b.Box.Id })).OrderBy(p => p.Kind)])
+            { Storey = ways is null || outdoors ? 0 : storeys[(here[0].Place.Structure, here[0].Place.Level)] });
         }
     }
 

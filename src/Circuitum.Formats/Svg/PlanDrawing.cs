@@ -33,6 +33,12 @@ public sealed record DrawingView
     /// <summary>Runs that are pulled: they recede, so that what is next is seen.</summary>
     public IReadOnlySet<RunId> Pulled { get; init; } = System.Collections.Immutable.ImmutableHashSet<RunId>.Empty;
 
+    /// <summary>What is drawn over the house and its boxes in place of what the plan has found; that when null.</summary>
+    internal Action<SvgText>? Over { get; init; }
+
+    /// <summary>What the sizes of rooms and the scale are written in.</summary>
+    public Measure Sizes { get; init; }
+
     /// <summary>Id of the drawing inside the application; “plan” is the one that the bench moves.</summary>
     public string Id { get; init; } = "plan";
 }
@@ -88,12 +94,12 @@ public static class PlanDrawing
             WallDrawing.Handles(svg, level, view);
         }
 
-        if (view.Stage == Stage.Boxes)
+        if (view.Stage == Stage.Boxes && view.Over is null)
         {
             CoverageDrawing.Draw(svg, plan, level);
         }
 
-        if (view.Stage is Stage.House or Stage.Boxes)
+        if (view.Stage is Stage.House or Stage.Boxes && view.Over is null)
         {
             HouseDrawing.Wants(svg, plan, level, view, ink);
         }
@@ -109,7 +115,7 @@ public static class PlanDrawing
             Cables(svg, plan, level, view, _ => true);
         }
 
-        var low = plan.LowVoltage is not { Outlets.IsEmpty: true, Homes.IsEmpty: true };
+        var low = view.Over is null && plan.LowVoltage is not { Outlets.IsEmpty: true, Homes.IsEmpty: true };
         if (low)
         {
             Layer(svg, view, "low-voltage-ways", () => LowVoltageDrawing.Ways(svg, plan, level, view));
@@ -124,13 +130,18 @@ public static class PlanDrawing
             Layer(svg, view, "low-voltage", () => LowVoltageDrawing.Outlets(svg, plan, level, view));
         }
 
-        Layer(svg, view, "names", () => RoomNames.Draw(svg, level, ink));
+        Layer(svg, view, "names", () => RoomNames.Draw(svg, level, view.Sizes, ink));
+        if (view.Over is { } over)
+        {
+            Layer(svg, view, "over", () => over(svg));
+        }
+
         if (view.Dimensions)
         {
             Dimensions(svg, level);
         }
 
-        Scale(svg, left + 26, top + height - 9);
+        Scale(svg, left + 26, top + height - 9, view.Sizes);
         return svg.Close("svg").ToString();
     }
 
@@ -316,9 +327,11 @@ public static class PlanDrawing
         svg.Close("g");
     }
 
-    private static void Scale(SvgText svg, decimal x, decimal y)
+    private static void Scale(SvgText svg, decimal x, decimal y, Measure measure)
     {
-        svg.Raw($"<path class=\"scale\" d=\"M{SvgText.N(x)} {SvgText.N(y - 3)}v6m0-3h120m0-3v6m-60-5v4\"/>")
-            .Words("10 ft", x + 126, y + 3, "room-size", "start");
+        var (along, words) = measure == Measure.Metres ? (Length.FromMetres(3), "3 m") : (Length.FromFeet(10), "10 ft");
+        svg.Raw($"<path class=\"scale\" d=\"M{SvgText.N(x)} {SvgText.N(y - 3)}v6m0-3h{SvgText.N(along)}m0-3v6m-{SvgText.N(along / 2)}"
+            + "-5v4\"/>")
+            .Words(words, x + along.Inches + 6, y + 3, "room-size", "start");
     }
 }

@@ -6,7 +6,7 @@ namespace Circuitum.Formats.Svg;
 /// <summary>Writes the rooms' names and inside sizes where they lie on nothing else.</summary>
 internal static class RoomNames
 {
-    public static void Draw(SvgText svg, FramedLevel level, Ink ink)
+    public static void Draw(SvgText svg, FramedLevel level, Measure measure, Ink ink)
     {
         // Off the fixtures where there is room, else over them.
         var free = ink.Copy();
@@ -16,7 +16,7 @@ internal static class RoomNames
             var name = room.Room.Name;
             var nameHalf = name.Length * 2.5m;
             // Both sizes where there is room for them, else what is kept of them, else the name alone.
-            foreach (var sizes in new[] { Sizes(room).ToList(), [.. Sizes(room).Where(s => s.Kept)], [] })
+            foreach (var sizes in new[] { Sizes(room, measure).ToList(), [.. Sizes(room, measure).Where(s => s.Kept)], [] })
             {
                 if (sizes.Count > 0)
                 {
@@ -38,10 +38,9 @@ internal static class RoomNames
         }
     }
 
-    private static IEnumerable<(string Words, bool Kept)> Sizes(FramedRoom room) =>
+    private static IEnumerable<(string Words, bool Kept)> Sizes(FramedRoom room, Measure measure) =>
     [
-        (room.ClearWidth.Nearest(Length.FromInches(1)).ToString(), room.Room.KeepsWidth),
-        (room.ClearDepth.Nearest(Length.FromInches(1)).ToString(), room.Room.KeepsDepth),
+        (room.ClearWidth.Measured(measure), room.Room.KeepsWidth), (room.ClearDepth.Measured(measure), room.Room.KeepsDepth),
     ];
 
     // A size that is kept is underlined.

@@ -57,7 +57,7 @@ internal static class SymbolDrawing
                     at.Y.Inches - 3.5m, "subscript device");
             }
 
-            if (tagged.TryGetValue(box.Box.Id.Value, out var severity))
+            if (view.Over is null && tagged.TryGetValue(box.Box.Id.Value, out var severity))
             {
                 svg.Empty("use", ("href", $"#tag-{severity.ToString().ToLowerInvariant()}"), ("x", SvgText.N(at.X.Inches + 3)),
                     ("y", SvgText.N(at.Y.Inches - 15)), ("width", "9"), ("height", "12"));

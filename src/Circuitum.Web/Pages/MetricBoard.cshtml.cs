@@ -1,7 +1,6 @@
 using Circuitum.Core.Boards;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
-using Circuitum.Core.Rules.Gulf;
 using Circuitum.Data;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.Pdf;
@@ -53,6 +52,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
             return NotFound();
         }
 
+        Drawn = job;
         var brief = PointsOfHouse.Of(open.Plan);
         return brief.Rooms.IsEmpty ? await ShowAsync(Villa.Text, $"Nothing is laid out in {open.Plan.Job.Name} yet: place its boxes first.")
             : await ShowAsync(BoardText.Write(brief));
@@ -127,7 +127,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
     public IActionResult OnPostShow()
     {
         Read(Sent);
-        return Partial("_MetricBoards", this);
+        return Partial("_MetricBoards", View);
     }
 
     /// <summary>Takes a list that was kept as a file.</summary>
@@ -207,9 +207,11 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
         }
     }
 
-    /// <summary>Volts of the supply, in words.</summary>
-    public string Supply => Plan!.Brief.ThreePhase ? $"three phases, {MetricRules.ToNeutral} and {MetricRules.Between}"
-        : $"one phase, {MetricRules.ToNeutral}";
+    /// <summary>The boards as they are shown.</summary>
+    public MetricBoardsView View => new(Plan, Tags, Problem) { List = this };
+
+    /// <summary>The house that the points were read off; null for a list.</summary>
+    public string? Drawn { get; private set; }
 
     /// <summary>How a tag is read out.</summary>
     public static string Word(Severity severity) => Told.Name(severity);

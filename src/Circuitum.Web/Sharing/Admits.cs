@@ -69,6 +69,7 @@ public static class Addresses
         ["job/{key}/file/{name}"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/ruling/{topic}.pdf"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/walls"] = (Admits.Guest, Admits.Nobody),
+        ["job/{key}/metric"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/places/{panel}"] = (Admits.Guest, Admits.Lead),
         ["job/{key}/prints/{panel}"] = (Admits.Guest, Admits.Lead),
         ["job/{key}/find/{panel?}"] = (Admits.Guest, Admits.Nobody),

@@ -62,6 +62,7 @@ public sealed class GateTests : IDisposable
         ["/job/demo/file/as-built.pdf"] = ("lo", "."),
         ["/job/demo/ruling/tag.pdf"] = ("gclo", "."),
         ["/job/demo/walls"] = ("gclo", "."),
+        ["/job/demo/metric"] = ("gclo", "."),
         ["/job/demo/places/A"] = ("gclo", "lo"),
         ["/job/demo/prints/A"] = ("gclo", "lo"),
         ["/job/demo/find"] = ("gclo", "."),

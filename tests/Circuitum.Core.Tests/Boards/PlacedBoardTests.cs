@@ -1,0 +1,94 @@
+using Circuitum.Core.Boards;
+using Circuitum.Core.Jobs;
+using Circuitum.Core.Plans;
+using Circuitum.Core.Units;
+using Circuitum.Tests.Support;
+
+namespace Circuitum.Core.Tests;
+
+/// <summary>Boards of a house that is drawn: each length as it lies, each point once, no circuit over two storeys, switches
+/// counted.</summary>
+public sealed class PlacedBoardTests
+{
+    private static BoardPlan Of(Job job) => BoardPlanner.Plan(PointsOfHouse.Placed(Planner.Plan(job)));
+
+    private static IEnumerable<BoardWay> Ways(BoardPlan plan) => plan.Boards.SelectMany(b => b.Ways);
+
+    // Five sockets along a wall, the board at the middle of the west one: a ring goes out along them and comes back.
+    [Fact]
+    public void A_ring_is_laid_by_the_way_that_takes_least()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 30)).With([.. new[] { 60, 300, 120, 240, 180 }.Select((x, i) =>
+            Houses.On($"r{i}", "den", 1, x))]);
+        var ring = Assert.Single(Ways(Of(job))).Circuit;
+        Assert.Equal(CircuitUse.Ring, ring.Use);
+        // East along the wall and straight back, or the other way round; between neighbors 60 in and twice the height.
+        var order = ring.Points.Select(p => p.Point.Box!.Value.Value).ToList();
+        Assert.Contains(string.Join(' ', order), new[] { "r0 r2 r4 r3 r1", "r1 r3 r4 r2 r0" });
+        var low = ring.Points[0].Point.At!.At.Z.Inches;
+        Assert.All(ring.Legs[1..^1], l => Assert.Equal(60 + (2 * low), l.Inches));
+        Assert.Equal(6, ring.Legs.Length);
+    }
+
+    [Fact] // a lamp with its two switches, and one with a single one: three and two singles beside the protective conductor
+    public void Switches_take_conduit_and_singles()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(Houses.Ceiling("a", "den", 60, 60), Houses.Ceiling("b", "den", 160, 60),
+            Houses.Switch("s", "den", 1, 60, DeviceKind.ThreeWay, "a"), Houses.Switch("t", "den", 3, 60, DeviceKind.ThreeWay, "a"),
+            Houses.Switch("u", "den", 1, 160, DeviceKind.Switch, "b"));
+        var plan = Of(job);
+        var drops = Ways(plan).SelectMany(w => w.Circuit.Drops).ToDictionary(d => d.Name);
+        Assert.Equal([4, 4, 2], new[] { 1, 2, 3 }.Select(i => drops.Values.OrderByDescending(d => d.Wires).ElementAt(i - 1).Wires));
+        var material = BoardMaterial.Of(plan);
+        Assert.Equal((2, 1), (material.Single(m => m.Item == "switch of 1 gang, 1 two-way, with its box").Quantity,
+            material.Single(m => m.Item == "switch of 1 gang, with its box").Quantity));
+        Assert.Equal((int)Math.Ceiling(Ways(plan).Sum(w => w.Circuit.WithDrops.Metres)),
+            material.Where(m => m.Group == "conduit" && m.Unit == "m").Sum(m => m.Quantity));
+    }
+
+    [Fact]
+    public void Every_point_is_on_one_circuit_and_every_length_is_its_way()
+    {
+        var rings = 0;
+        for (var number = 1; number <= 30; number++)
+        {
+            var house = Planner.Plan(BuiltHouses.Number(number));
+            var brief = PointsOfHouse.Placed(house);
+            var plan = BoardPlanner.Plan(brief);
+            Assert.Equal(brief.Rooms.Sum(r => r.Points.Length), Ways(plan).Sum(w => w.Circuit.Points.Length));
+            Assert.Distinct(Ways(plan).SelectMany(w => w.Circuit.Points).Select(p => p.Mark));
+            foreach (var circuit in Ways(plan).Select(w => w.Circuit))
+            {
+                Assert.Single(circuit.Points.Select(p => p.Of.Storey).Distinct());
+                var ways = brief.Ways!.Along(circuit).Select(w => w.Length).ToList();
+                Assert.Equal(circuit.Legs.Concat(circuit.Drops.Select(d => d.Long)), ways);
+                rings += circuit.Use == CircuitUse.Ring ? 1 : 0;
+            }
+
+            // Where lamps can be switched, each switch box that works one on its storey has its conduit.
+            Assert.All(Ways(plan).SelectMany(w => w.Circuit.Drops), d => Assert.Equal(d.Lamp.Level, d.Switch.Level));
+        }
+
+        Assert.True(rings > 20, $"{rings} rings");
+    }
+
+    [Fact] // the list says how it is fed, in the same words
+    public void It_is_fed_as_the_lines_say()
+    {
+        var brief = BoardText.Feed(PointsOfHouse.Placed(Planner.Plan(BuiltHouses.Number(2))),
+            "supply: one phase\nambient: 50 °C\n\ncircuits in a conduit: 2\ndemand: lighting 66 %");
+        Assert.Equal((false, 50m, 2, 66m), (brief.ThreePhase, brief.Ambient.Degrees, brief.Together,
+            brief.Demand[DemandGroup.Lighting].Value));
+        Assert.NotNull(brief.Ways);
+        Assert.Contains("Line 2: “hall, 6 m: lamp” does not say how it is fed", Assert.Throws<FormatException>(() =>
+            BoardText.Feed(brief, "supply: one phase\nhall, 6 m: lamp")).Message, StringComparison.Ordinal);
+    }
+
+    [Fact] // and is read back as it was written
+    public void A_list_has_no_places()
+    {
+        var plan = Planner.Plan(BuiltHouses.Number(3));
+        Assert.All(PointsOfHouse.Of(plan).Rooms.SelectMany(r => r.Points), p => Assert.Null(p.At));
+        Assert.Equal(BoardText.Write(PointsOfHouse.Of(plan)), BoardText.Write(BoardText.Read(BoardText.Write(PointsOfHouse.Of(plan)))));
+    }
+}
