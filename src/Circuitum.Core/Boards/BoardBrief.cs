@@ -55,6 +55,9 @@ public sealed record BriefPoint(PointKind Kind, string Name, Watts Watts, bool A
 
     /// <summary>Its box there.</summary>
     public BoxId? Box { get; init; }
+
+    /// <summary>To the nearest edge of a bath or shower of its room; null in a room without one, and in a list that was typed.</summary>
+    public Length? OffBath { get; init; }
 }
 
 /// <summary>A room with its points.</summary>

@@ -19,7 +19,7 @@ public static class BoardChecks
     private static readonly string[] Baths = ["bath", "shower", "toilet", "washroom", "wc"];
 
     // Sockets stand at least this far from the edge of a bath or a shower's basin.
-    private const string FromBath = "3 m";
+    private static readonly Length FromBath = Length.FromMetres(3);
 
     // Where the fullest phase stands above the emptiest by a larger share of the whole, another way to feed the largest loads is looked
     // for.
@@ -60,14 +60,19 @@ public static class BoardChecks
                 $"The {circuit.Words} takes three phases, and one is supplied.", "Ask for three phases, or choose equipment for one.");
         }
 
-        if (circuit.Group == DemandGroup.Sockets
-            && circuit.Rooms.Where(r => Baths.Any(b => r.Contains(b, StringComparison.OrdinalIgnoreCase))).ToList() is { Count: > 0 } baths)
+        if (circuit.Group == DemandGroup.Sockets && circuit.Points.FirstOrDefault(IsNearBath) is { } near)
         {
-            yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Bath), $"A socket stands in {baths[0]}.",
-                $"Sockets keep {FromBath} from the edge of a bath or shower: move it outside, or say another name if the room has "
-                    + "neither.");
+            yield return new(Severity.Red, where, MetricRules.Cite(MetricRule.Bath), near.Point.OffBath is { } off
+                ? $"A socket stands {off.Measured(Measure.Metres)} from the bath or shower of {near.Of.Name}."
+                : $"A socket stands in {near.Of.Name}.",
+                $"Sockets keep {FromBath.Metres:0} m from the edge of a bath or shower: move it"
+                    + (near.Point.At is null ? " outside, or say another name if the room has neither." : "."));
         }
     }
+
+    // As it is measured in a house that is drawn; in a list a room's name says what is in it.
+    private static bool IsNearBath(BoardPoint point) => point.Point.At is null
+        ? Baths.Any(b => point.Of.Name.Contains(b, StringComparison.OrdinalIgnoreCase)) : point.Point.OffBath < FromBath;
 
     private static IEnumerable<BoardTag> OfBoard(BoardPlan plan, MetricBoard board)
     {

@@ -50,23 +50,27 @@ public sealed class ConduitWays
 {
     private readonly FramedHouse house;
     private readonly Job job;
+    private readonly CancellationToken gone;
     private readonly Dictionary<(int Structure, int Slab), SlabOutline> outlines = [];
 
     /// <summary>The ways of a house from its board.</summary>
     /// <param name="house">The house.</param>
     /// <param name="job">Whose trenches join its buildings.</param>
     /// <param name="board">Where the board stands.</param>
-    public ConduitWays(FramedHouse house, Job job, Place board)
+    /// <param name="gone">Ends the search for ways: nobody waits for it any more.</param>
+    public ConduitWays(FramedHouse house, Job job, Place board, CancellationToken gone = default)
     {
-        (this.house, this.job, Board) = (house, job, board);
+        (this.house, this.job, this.gone, Board) = (house, job, gone, board);
     }
 
     /// <summary>Where the board stands.</summary>
     public Place Board { get; }
 
     /// <summary>The shortest way between two places.</summary>
+    /// <exception cref="OperationCanceledException">The search was ended.</exception>
     public ConduitWay Between(Place from, Place to)
     {
+        gone.ThrowIfCancellationRequested();
         if (from.Structure == to.Structure)
         {
             return new(to.Structure, to.Level, Slabs(from, to).Select(s => Through(from, to, s)).MinBy(l => l.Select(x => x.Long).Total()));
@@ -139,7 +143,7 @@ public sealed class ConduitWays
         {
             var levels = house.Structures[structure].Levels;
             outlines[(structure, slab)] = found = new(levels.Where((_, i) => i == slab || i == slab - 1).SelectMany(l => l.Rooms)
-                .Select(r => r.Room.Corners));
+                .Select(r => r.Room.Corners), gone);
         }
 
         return found;

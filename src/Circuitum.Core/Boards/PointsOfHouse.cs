@@ -18,8 +18,21 @@ public static class PointsOfHouse
     /// <summary>The brief as a list; without rooms where nothing is laid out yet.</summary>
     public static BoardBrief Of(Plan plan) => Read(plan, null);
 
+    /// <summary>Why a house has too many points for a list; null where it has not.</summary>
+    public static string? TooMany(Plan plan)
+    {
+        var boxes = plan.Survey.Boxes.Select(b => (b.Box.Outside, b.Room.Room.Id, Points: Points(b, plan).Count())).Where(b => b.Points > 0)
+            .ToList();
+        var rooms = boxes.Where(b => !b.Outside).Select(b => b.Id).Distinct().Count() + (boxes.Exists(b => b.Outside) ? 1 : 0);
+        return rooms > BoardText.MostRooms ? $"{rooms} rooms have points, and {BoardText.MostRooms} is the most: plan the buildings apart."
+            : boxes.Sum(b => b.Points) is > BoardText.MostPoints and var points
+                ? $"There are {points} points, and {BoardText.MostPoints} is the most: plan the buildings apart." : null;
+    }
+
     /// <summary>The brief with every point, the board and the switches where they stand: conduit is measured along its ways.</summary>
-    public static BoardBrief Placed(Plan plan)
+    /// <param name="plan">The house.</param>
+    /// <param name="gone">Ends the search for ways.</param>
+    public static BoardBrief Placed(Plan plan, CancellationToken gone = default)
     {
         var places = plan.Survey.Boxes;
         // Lamps that more than one switch works are switched two-way.
@@ -32,7 +45,7 @@ public static class PointsOfHouse
             return gangs.IsEmpty ? null : new(box.Place, box.Name, gangs, gangs.Count(g => g.Any(often.Contains)));
         }
 
-        var ways = new ConduitWays(plan.House, plan.Job, Surveying.PlacePanel(plan.House, plan.Job.Panels[0]));
+        var ways = new ConduitWays(plan.House, plan.Job, Surveying.PlacePanel(plan.House, plan.Job.Panels[0]), gone);
         return Read(plan, ways) with { Ways = ways, Switches = [.. places.Select(Switch).OfType<BriefSwitch>()] };
     }
 
@@ -72,10 +85,14 @@ public static class PointsOfHouse
 
             to.Add(new(called, Length.Max(LeastWay, here.Min(b => Way(from, b.Place, plan.House))), outdoors,
                 [.. here.OrderBy(b => Way(from, b.Place, plan.House)).SelectMany(b => Points(b, plan)
-                    .Select(p => ways is null ? p : p with { At = b.Place, Box = b.Box.Id })).OrderBy(p => p.Kind)])
+                    .Select(p => ways is null ? p : p with { At = b.Place, Box = b.Box.Id, OffBath = OffBath(b) })).OrderBy(p => p.Kind)])
             { Storey = ways is null || outdoors ? 0 : storeys[(here[0].Place.Structure, here[0].Place.Level)] });
         }
     }
+
+    // From the face of its wall, straight across the floor of its room.
+    private static Length? OffBath(PlacedBox box) => box.Room.Tubs.Select(t => (Length?)box.Room.Off(t,
+        box.Box.Mount == Mount.Wall ? box.Room.Sides[box.Box.Wall - 1].At(box.Box.Offset) : box.Place.At.Plan)).Min();
 
     private static Length Way(Place from, Place to, FramedHouse house)
     {

@@ -14,7 +14,8 @@ internal sealed class SlabOutline
     private readonly bool[,] seen;
 
     /// <param name="outlines">Outlines of rooms on their wall center lines, square corners.</param>
-    public SlabOutline(IEnumerable<ImmutableArray<Point>> outlines)
+    /// <param name="gone">Ends it between two corners: nobody waits for it any more.</param>
+    public SlabOutline(IEnumerable<ImmutableArray<Point>> outlines, CancellationToken gone)
     {
         rooms = [.. outlines];
         corners = [.. rooms.SelectMany(r => r).Distinct().Where(TurnsIn)];
@@ -23,6 +24,7 @@ internal sealed class SlabOutline
         {
             for (var j = 0; j < i; j++)
             {
+                gone.ThrowIfCancellationRequested();
                 seen[i, j] = seen[j, i] = IsClear(corners[i], corners[j]);
             }
         }

@@ -417,7 +417,8 @@ public static class Sizing
             {
                 places.TryAdd((cable, bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient.Degrees, !bundle.Insulated),
                     new(bundle.Runs.Length, bundle.CurrentCarrying, bundle.Ambient, $"from {bundle.Spot}", bundle.Insulated ? null
-                        : bundle.Long) { Cable = cable });
+                        : bundle.Long)
+                    { Cable = cable });
             }
 
             // A cable of two circuits and two neutrals has four of its own, wherever it lies.

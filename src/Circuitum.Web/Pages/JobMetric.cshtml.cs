@@ -57,7 +57,7 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     };
 
     /// <summary>The drawing of the level with its conduits.</summary>
-    public string Drawing => ConduitDrawing.Draw(Open.Plan, Plan!, Drawn, Chosen, standalone: false);
+    public string Drawing { get; private set; } = "";
 
     /// <summary>The address of this page with another level or circuit, or of one of its files.</summary>
     public string Here(string? way = null, string? level = null, string? handler = null) => $"/job/{Key}/metric"
@@ -81,23 +81,23 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
         p => Utf8(ConduitDrawing.Draw(Open.Plan, p, Drawn, Chosen, standalone: true)));
 
     /// <inheritdoc/>
-    protected override Task ReadAsync()
+    protected override async Task ReadAsync()
     {
         var levels = Open.Plan.House.Levels.ToList();
         Drawn = levels.Find(l => l.Level.Id.Value == Level) ?? levels[0];
         var said = Fed;
         try
         {
-            var brief = PointsOfHouse.Placed(Open.Plan);
-            if (brief.Rooms.IsEmpty)
+            Problem = PointsOfHouse.TooMany(Open.Plan)
+                ?? (said.Length > MostSaid ? $"How it is fed has {said.Length} characters; {MostSaid} is the most." : null);
+            Plan = Problem is null ? await PlanAsync(gone => PointsOfHouse.Placed(Open.Plan, gone) is { Rooms.IsEmpty: false } brief
+                ? BoardPlanner.Plan(BoardText.Feed(brief, said)) : null) : null;
+            Problem ??= Plan is null ? $"Nothing is laid out in {Open.Plan.Job.Name} yet: place its boxes first." : null;
+            if (Plan is not null)
             {
-                Problem = $"Nothing is laid out in {Open.Plan.Job.Name} yet: place its boxes first.";
-                return Task.CompletedTask;
+                Chosen = Plan.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
+                Drawing = ConduitDrawing.Draw(Open.Plan, Plan, Drawn, Chosen, standalone: false);
             }
-
-            Plan = BoardPlanner.Plan(said.Length > MostSaid ? throw new FormatException(
-                $"How it is fed has {said.Length} characters; {MostSaid} is the most.") : BoardText.Feed(brief, said));
-            Chosen = Plan.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
         }
         catch (FormatException e)
         {
@@ -105,7 +105,6 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
         }
 
         Response.StatusCode = Problem is null ? StatusCodes.Status200OK : StatusCodes.Status422UnprocessableEntity;
-        return Task.CompletedTask;
     }
 
     private static string Told(MetricBoard board, BoardWay way) => $"{board.Name}/{way.Number}";

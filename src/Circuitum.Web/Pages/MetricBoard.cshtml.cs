@@ -54,7 +54,8 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
 
         Drawn = job;
         var brief = PointsOfHouse.Of(open.Plan);
-        return brief.Rooms.IsEmpty ? await ShowAsync(Villa.Text, $"Nothing is laid out in {open.Plan.Job.Name} yet: place its boxes first.")
+        return PointsOfHouse.TooMany(open.Plan) is { } many ? await ShowAsync(Villa.Text, many)
+            : brief.Rooms.IsEmpty ? await ShowAsync(Villa.Text, $"Nothing is laid out in {open.Plan.Job.Name} yet: place its boxes first.")
             : await ShowAsync(BoardText.Write(brief));
     }
 

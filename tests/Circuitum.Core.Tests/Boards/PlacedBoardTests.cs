@@ -72,6 +72,46 @@ public sealed class PlacedBoardTests
         Assert.True(rings > 20, $"{rings} rings");
     }
 
+    [Theory] // a tub of 30 in from the corner: a socket at 148 in is 118 in off it, at 149 in 119 in; 3 m are 118.1 in
+    [InlineData(148, true)]
+    [InlineData(149, false)]
+    public void A_socket_keeps_three_meters_from_a_bath_as_it_is_drawn(int at, bool red)
+    {
+        var job = Houses.Row(("washroom", RoomUse.Bath, 20)).With(Houses.On("r", "washroom", 1, at));
+        var room = job.Structures[0].Levels[0].Rooms[0] with
+        {
+            Fixtures = [new() { Kind = FixtureKind.Tub, Width = 30.Inches(), Depth = 60.Inches() }],
+        };
+        job = job with { Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Rooms = [room] }] }] };
+        var tags = BoardChecks.Of(Of(job)).Where(t => t.Headline.Contains("bath or shower", StringComparison.Ordinal)).ToList();
+        Assert.Equal(red ? ["A socket stands 3.00 m from the bath or shower of washroom."] : [], tags.Select(t => t.Headline));
+        // Its name says nothing where it is drawn: without a tub there is none to keep off.
+        var dry = job with
+        {
+            Structures = [job.Structures[0] with { Levels = [job.Structures[0].Levels[0] with { Rooms = [room with { Fixtures = [] }] }] }],
+        };
+        Assert.DoesNotContain(BoardChecks.Of(Of(dry)), t => t.Headline.StartsWith("A socket stands", StringComparison.Ordinal));
+    }
+
+    [Fact] // 61 rooms with a lamp each; a list has 60
+    public void More_rooms_than_a_list_holds_are_told_and_not_left_out()
+    {
+        Job Rooms(int count) => Houses.Row([.. Enumerable.Range(0, count).Select(i => ($"d{i}", RoomUse.Den, 8))])
+            .With([.. Enumerable.Range(0, count).Select(i => Houses.Ceiling($"l{i}", $"d{i}", 30, 60))]);
+        Assert.Null(PointsOfHouse.TooMany(Planner.Plan(Rooms(60))));
+        Assert.Equal("61 rooms have points, and 60 is the most: plan the buildings apart.",
+            PointsOfHouse.TooMany(Planner.Plan(Rooms(61))));
+    }
+
+    [Fact]
+    public void A_search_that_nobody_waits_for_ends()
+    {
+        using var gone = new CancellationTokenSource();
+        gone.Cancel();
+        Assert.Throws<OperationCanceledException>(() =>
+            BoardPlanner.Plan(PointsOfHouse.Placed(Planner.Plan(BuiltHouses.Number(1)), gone.Token)));
+    }
+
     [Fact] // the list says how it is fed, in the same words
     public void It_is_fed_as_the_lines_say()
     {

@@ -150,7 +150,7 @@ public sealed class InsideCableTests
             var after = Joined(plan, offer);
             // Beside windows the box stands up to 8 ft off, and the trench goes on to it along the wall.
             var saved = Of(plan, Jacket.Underground) - Of(after, Jacket.Underground);
-            Assert.True(saved > offer.Inside - 9.Feet() && saved < offer.Inside + 2.Feet(), 
+            Assert.True(saved > offer.Inside - 9.Feet() && saved < offer.Inside + 2.Feet(),
                 $"house {number}: {saved} saved of {offer.Inside} inside");
             Assert.Equal(plan.Circuits.Select(c => (c.Key, c.Breaker, Boxes: c.Circuit.Boxes.Length)).OrderBy(c => c.Key.Value),
                 after.Circuits.Select(c => (c.Key, c.Breaker, Boxes: c.Circuit.Boxes.Count(b => b != offer.Joint.Box.Id)))
