@@ -15,7 +15,8 @@ public sealed partial class JobMetricTests(BenchHost host) : IClassFixture<Bench
     public async Task Every_level_shows_its_conduits(string key, int levels)
     {
         var page = await host.Visit().GetAsync($"/job/{key}/metric");
-        var links = LevelLink().Matches(page[page.IndexOf("aria-label=\"Levels\"", StringComparison.Ordinal)..page.IndexOf("</nav>", StringComparison.Ordinal)]).Select(m => WebUtility.HtmlDecode(m.Groups[1].Value)).ToList();
+        int from = page.IndexOf("aria-label=\"Levels\"", StringComparison.Ordinal), to = page.IndexOf("</nav>", StringComparison.Ordinal);
+        var links = LevelLink().Matches(page[from..to]).Select(m => WebUtility.HtmlDecode(m.Groups[1].Value)).ToList();
         Assert.Equal(levels, links.Count);
         foreach (var link in links)
         {
