@@ -64,30 +64,11 @@ public static partial class BoardText
             throw new FormatException($"The list has {text.Length} characters; {MostLong} is the most. Nothing was read.");
         }
 
-        var brief = new BoardBrief { Name = "Board", Rooms = [] };
-        var number = 0;
-        foreach (var whole in text.ReplaceLineEndings("\n").Split('\n'))
-        {
-            number++;
-            var line = whole.Trim();
-            if (line.Length == 0 || line.StartsWith("//", StringComparison.Ordinal))
-            {
-                continue;
-            }
-
-            try
-            {
-                brief = line.StartsWith('#') ? brief with { Name = Named(line[1..].Trim(), "The name") }
-                    : Setting().Match(line) is { Success: true } setting ? Set(brief, setting.Groups["what"].Value,
-                        setting.Groups["to"].Value)
-                    : brief with { Rooms = brief.Rooms.Add(Room(line, brief)) };
-            }
-            catch (FormatException e)
-            {
-                throw new FormatException($"Line {number}: {e.Message}", e);
-            }
-        }
-
+        var brief = LineByLine(new() { Name = "Board", Rooms = [] }, text, (so, line) =>
+            line.StartsWith("//", StringComparison.Ordinal) ? so
+            : line.StartsWith('#') ? so with { Name = Named(line[1..].Trim(), "The name") }
+            : Setting().Match(line) is { Success: true } setting ? Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value)
+            : so with { Rooms = so.Rooms.Add(Room(line, so)) });
         return brief.Rooms.IsEmpty
             ? throw new FormatException("There is no room yet. Write one a line: bedroom 1, 12 m: 6 lamps, 4 twin sockets, split 2400 W.")
             : brief.Rooms.Sum(r => r.Points.Length) > MostPoints
@@ -99,7 +80,13 @@ public static partial class BoardText
     /// <param name="brief">The brief.</param>
     /// <param name="text">Supply, ambient, circuits in a conduit and so on, a line each.</param>
     /// <exception cref="FormatException">A line is not understood; the message names it, says why, and shows one that would be.</exception>
-    public static BoardBrief Feed(BoardBrief brief, string text)
+    public static BoardBrief Feed(BoardBrief brief, string text) => LineByLine(brief, text, (so, line) =>
+        Setting().Match(line) is { Success: true } setting ? Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value)
+            : throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
+                + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %."));
+
+    // Each line that says something, in order; one that is not understood is told by its number.
+    private static BoardBrief LineByLine(BoardBrief brief, string text, Func<BoardBrief, string, BoardBrief> read)
     {
         var number = 0;
         foreach (var line in text.ReplaceLineEndings("\n").Split('\n').Select(l => l.Trim()))
@@ -107,11 +94,7 @@ public static partial class BoardText
             number++;
             try
             {
-                brief = line.Length == 0 ? brief
-                    : Setting().Match(line) is { Success: true } setting ? Set(brief, setting.Groups["what"].Value,
-                        setting.Groups["to"].Value)
-                    : throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
-                        + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %.");
+                brief = line.Length == 0 ? brief : read(brief, line);
             }
             catch (FormatException e)
             {

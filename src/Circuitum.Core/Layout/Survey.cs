@@ -58,7 +58,7 @@ public sealed record PlacedBox(Box Box, FramedRoom Room, Place Place, Length Hei
     public bool SwitchesOnly => Box.Devices.All(d => d.Kind.IsSwitch());
 
     /// <summary>Joints under a blank cover and nothing else.</summary>
-    public bool IsJoint => Box.Devices.All(d => d.Kind == DeviceKind.JointBox);
+    public bool IsJoint => Box.HoldsOnlyJoints();
 
     /// <summary>Something takes power here: more than switches and joints.</summary>
     public bool HasOutlet => Box.Devices.Any(d => !d.Kind.IsSwitch() && d.Kind != DeviceKind.JointBox);

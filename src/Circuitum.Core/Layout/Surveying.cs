@@ -57,7 +57,7 @@ public static class Surveying
             box.Name ?? BoxNames.For(box, room.Room))
         {
             // Where nothing but joints are, a square has room for them, whatever else the crew nails on.
-            Make = box.Make ?? (box.Devices.All(d => d.Kind == DeviceKind.JointBox)
+            Make = box.Make ?? (box.HoldsOnlyJoints()
                 || job.Schools is { Cable: CableKind.Armoured, Boxes: BoxMake.NailOn } ? BoxMake.Square : job.Schools.Boxes),
             Accessory = house.Structures[room.Structure].Structure.Accessory,
             Basement = house.LevelOf(box.Room).IsBasement,

@@ -79,7 +79,8 @@ public static class Descriptions
     private static string Plain(Circuit circuit, DoorRooms doors, Survey survey, Job job)
     {
         string Rooms(IEnumerable<PlacedBox> boxes, string before, string after) => doors.Said(circuit, [.. boxes], before, after);
-        var boxes = circuit.Boxes.Select(id => survey[id]).ToList();
+        // Where its cable is joined is passing circumstance: the room of a joint box is none that it serves.
+        var boxes = circuit.Boxes.Select(id => survey[id]).Where(b => !b.IsJoint).ToList();
         var plates = boxes.SelectMany(b => b.Plates.Select(p => (b, p))).ToList();
         // Machines with lamps beside them: both are said.
         var lamps = boxes.Where(b => b.HasLight && !b.Plates.Any()).ToList();

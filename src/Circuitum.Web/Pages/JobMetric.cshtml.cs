@@ -57,7 +57,7 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     };
 
     /// <summary>The drawing of the level with its conduits.</summary>
-    public string Drawing { get; private set; } = "";
+    public string Drawing => ConduitDrawing.Draw(Open.Plan, Plan!, Drawn, Chosen, standalone: false);
 
     /// <summary>The address of this page with another level or circuit, or of one of its files.</summary>
     public string Here(string? way = null, string? level = null, string? handler = null) => $"/job/{Key}/metric"
@@ -93,11 +93,7 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
             Plan = Problem is null ? await PlanAsync(gone => PointsOfHouse.Placed(Open.Plan, gone) is { Rooms.IsEmpty: false } brief
                 ? BoardPlanner.Plan(BoardText.Feed(brief, said)) : null) : null;
             Problem ??= Plan is null ? $"Nothing is laid out in {Open.Plan.Job.Name} yet: place its boxes first." : null;
-            if (Plan is not null)
-            {
-                Chosen = Plan.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
-                Drawing = ConduitDrawing.Draw(Open.Plan, Plan, Drawn, Chosen, standalone: false);
-            }
+            Chosen = Plan?.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
         }
         catch (FormatException e)
         {

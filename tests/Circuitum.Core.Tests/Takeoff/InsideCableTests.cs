@@ -41,6 +41,8 @@ public sealed class InsideCableTests
         var after = Joined(plan, offer);
         var home = after.Circuits.Single().HomeRun!;
         Assert.Equal((offer.Joint.Box.Id, Jacket.Nonmetallic), (home.To.Box!.Value, home.Jacket));
+        // The door says what is served, not where the cable is joined on its way.
+        Assert.Equal(plan.Panels[0].Circuits.Single().Description, after.Panels[0].Circuits.Single().Description);
         var onward = after.Circuits.Single().Runs.Single(r => r.From.Box == offer.Joint.Box.Id);
         Assert.Equal(Jacket.Underground, onward.Jacket);
         Assert.InRange((Of(plan, Jacket.Underground) - Of(after, Jacket.Underground)).Feet, offer.Inside.Feet - 3, offer.Inside.Feet);

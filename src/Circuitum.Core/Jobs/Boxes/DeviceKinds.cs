@@ -29,6 +29,9 @@ public static class DeviceKinds
     /// <summary>A fan.</summary>
     public static bool IsFan(this DeviceKind kind) => kind is DeviceKind.CeilingFan or DeviceKind.BathFan;
 
+    /// <summary>A box with nothing but joints under a blank cover.</summary>
+    public static bool HoldsOnlyJoints(this Box box) => box.Devices.All(d => d.Kind == DeviceKind.JointBox);
+
     /// <summary>Hangs on a ceiling when it is set into a room and not on its wall.</summary>
     public static bool IsOverhead(this DeviceKind kind) => kind.IsLight() || kind.IsAlarm() || kind.IsFan();
 
