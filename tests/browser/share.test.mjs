@@ -1,9 +1,9 @@
 // A crew on one server: each with a browser of their own, over HTTPS.
 import { test as base, expect } from "@playwright/test";
-import AxeBuilder from "@axe-core/playwright";
 import { execFileSync, spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { faults } from "./axe.mjs";
 import { configuration, workers } from "./playwright.config.mjs";
 
 const address = `https://127.0.0.1:${Number(process.env.BROWSER_TEST_PORT) + workers}`;
@@ -51,7 +51,7 @@ async function invite(owner, name, role) {
 }
 
 async function sound(page) {
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0].html}`)).toEqual([]);
+  expect(await faults(page)).toEqual([]);
 }
 
 test("the owner comes in by the address that was printed, invites a crew, and a phone takes the link", async ({ comes }) => {

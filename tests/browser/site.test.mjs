@@ -1,13 +1,12 @@
 // Site on a phone: without signal, two at once, and the plan as it recedes behind what is pulled.
-import AxeBuilder from "@axe-core/playwright";
-import { served, expect } from "./bench.mjs";
+import { everything, faults } from "./axe.mjs";
+import { served, expect, reset } from "./bench.mjs";
 
 // Without the law about the console: a request that does not arrive stands there, and belongs there.
 const test = served.extend({
-  page: async ({ page }, use) => {
-    await page.goto("/");
-    await page.getByRole("button", { name: "Reset the demo" }).click();
-    await page.waitForURL("/");
+  page: async ({ page, demo }, use) => {
+    demo.isFresh = false;
+    await reset(page);
     await page.setViewportSize({ width: 390, height: 844 });
     await use(page);
   },
@@ -249,10 +248,7 @@ for (const view of ["pull", "make-up", "land", "walk", "test", "reels", "done"])
     await openSite(page, view);
     // A group that is done, and one that is not.
     if (view === "pull") await page.getByRole("button", { name: "All of these pulled" }).first().click();
-    const found = await new AxeBuilder({ page })
-      .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
-      .analyze();
-    expect(found.violations.map((v) => `${v.id}: ${v.nodes[0].target.join(" ")}`)).toEqual([]);
+    expect(await faults(page, everything)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
     const small = await page
       .locator("button, .chip, select")
@@ -347,8 +343,7 @@ test("a tester's lamps and volts are kept, what is not right is told with where 
   await expect(unsent(page)).toHaveText("Everything is sent.");
   await openSite(page, "test");
   await expect(page.getByRole("heading", { name: /not right/ })).toHaveCount(0);
-  const found = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
-  expect(found.violations.map((v) => v.id)).toEqual([]);
+  expect(await faults(page, ["wcag2a", "wcag2aa", "wcag22aa"])).toEqual([]);
 
   await openSite(page, "land");
   const range = page.getByRole("listitem").filter({ hasText: "Induction range" });

@@ -1,13 +1,12 @@
 // What a person sees when the server is gone or cannot save: said, nothing typed is lost, and the same thing can be sent again.
-import { served, expect, open, card, said } from "./bench.mjs";
+import { served, expect, open, card, reset, said } from "./bench.mjs";
 
 // Without the law about the console: a connection that is refused stands there, and belongs there.
 const test = served;
 
-test.beforeEach(async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "Reset the demo" }).click();
-  await page.waitForURL("/");
+test.beforeEach(async ({ page, demo }) => {
+  demo.isFresh = false;
+  await reset(page);
   await open(page, "boxes", "box:f-r2");
 });
 
