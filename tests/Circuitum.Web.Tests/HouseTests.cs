@@ -174,7 +174,8 @@ public sealed class HouseTests : IClassFixture<BenchHost>
         await DoneAsync(v, job, "house", "Fixture", ("fixture", "kitchen.1"), ("fields.kind", "Counter"), ("fields.wall", "1"),
             ("fields.offset", "1-0"), ("fields.width", "7-0"), ("fields.depth", "25\""));
         await DoneAsync(v, job, "house", "BuildWall", ("wall", "bedroom-1.2"), ("framing", "InsulatedPanel"), ("spacing", "4-0"),
-            ("chases", "1-4, 4-0"));
+            ("chases", "1-4, 4-0"), ("firstChase", "0-8"), ("chaseWidth", "1 1/4\""));
+        Assert.Matches("name=\"firstChase\"\\s+value=\"8(\"|&)", await v.GetAsync($"/job/{job}/house?on=wall:bedroom-1.2"));
         await DoneAsync(v, job, "house", "WallLength", ("wall", "bedroom-1.1"), ("clear", "11-0"));
         await DoneAsync(v, job, "house", "KeepBays", ("wall", "kitchen.1"), ("keptFor", "drain"), ("offset", "10-0"), ("width", "1-4"));
         await DoneAsync(v, job, "house", "LeaveChase", ("wall", "kitchen.1"), ("keptFor", "later"), ("offset", "9-0"), ("cord", "true"));

@@ -106,6 +106,27 @@ public sealed class RunsTests : IDisposable
     }
 
     [Fact]
+    public async Task A_run_from_box_to_box_is_put_in_a_pipe_and_taken_out()
+    {
+        var visitor = await host.AtAsync("/job/demo/runs");
+        var run = Planner.Plan(await NowAsync()).Circuits.SelectMany(c => c.Runs)
+            .First(r => r.Kind == Core.Routing.RunKind.Jumper && r.From.Place.Structure == 0).Id;
+        var (status, text, _) = await visitor.PostAsync("/job/demo/runs?handler=PutRunInPipe", ("run", run.ToString()), ("pipe", "P1"));
+        Assert.True(status == HttpStatusCode.OK, text);
+        Assert.Equal([run], Assert.Single((await NowAsync()).Pipes).Runs.AsEnumerable());
+        await visitor.PostAsync("/job/demo/runs?handler=Pipe", ("pipe", "P1"), ("circuit", "none"), ("kind", "Emt"), ("atLeast", "3/4"));
+        Assert.Equal((ConduitKind.Emt, "3/4"), ((await NowAsync()).Pipes[0].Kind, (await NowAsync()).Pipes[0].AtLeast));
+        var card = WebUtility.HtmlDecode(await visitor.GetAsync($"/job/demo/runs?on=run:{Uri.EscapeDataString(run.ToString())}"));
+        Assert.Contains("3/4 in EMT", card, StringComparison.Ordinal);
+        var (refused, why, _) = await visitor.PostAsync("/job/demo/runs?handler=Pipe", ("pipe", "P1"), ("circuit", "none"),
+            ("kind", "Emt"), ("atLeast", "5/8"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused);
+        Assert.Contains("“5/8” is none", WebUtility.HtmlDecode(why), StringComparison.Ordinal);
+        await visitor.PostAsync("/job/demo/runs?handler=PutRunInPipe", ("run", run.ToString()), ("pipe", ""));
+        Assert.Empty((await NowAsync()).Pipes);
+    }
+
+    [Fact]
     public async Task Footage_is_told_in_metres_where_the_crew_measures_so()
     {
         var visitor = await host.AtAsync("/job/demo/runs");

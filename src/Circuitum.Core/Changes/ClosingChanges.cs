@@ -56,6 +56,7 @@ public static class ClosingWords
     /// <summary>As a line is headed: Insulation and board.</summary>
     public static string Of(Closing closing) => closing switch
     {
+        Closing.Pour => "The slab is poured",
         Closing.Trench => "The trench is filled",
         Closing.Walls => "Insulation and board",
         _ => "The house is handed over",

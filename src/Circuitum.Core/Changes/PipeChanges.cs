@@ -13,8 +13,7 @@ public sealed record PutInPipe(CircuitKey Circuit, Id<Pipe>? Pipe) : JobChange
     /// <inheritdoc/>
     protected override Job Apply(Job job, out string phrase)
     {
-        var without = job.Pipes.Select(p => p with { Circuits = p.Circuits.Remove(Circuit) }).Where(p => !p.Circuits.IsEmpty)
-            .ToImmutableArray();
+        var without = job.Pipes.Select(p => p with { Circuits = p.Circuits.Remove(Circuit) }).Where(p => !p.IsEmpty()).ToImmutableArray();
         if (Pipe is null)
         {
             phrase = $"Take {Circuit} out of its pipe";
@@ -35,6 +34,31 @@ public sealed record PutInPipe(CircuitKey Circuit, Id<Pipe>? Pipe) : JobChange
     /// <summary>The next free id: P1, P2.</summary>
     public static string NextId(Job job) => Enumerable.Range(1, job.Pipes.Length + 1).Select(n => $"P{n}")
         .First(id => job.Pipes.All(p => p.Id.Value != id));
+}
+
+/// <summary>Pulls a run from box to box in a pipe instead of cable; null takes it out again, and a pipe that is left empty goes.</summary>
+/// <param name="Run">The run; no home run, which goes by its circuit.</param>
+/// <param name="Pipe">Id of a pipe of the job, or a new one.</param>
+public sealed record PutRunInPipe(RunId Run, Id<Pipe>? Pipe) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var without = job.Pipes.Select(p => p with { Runs = p.Runs.Remove(Run) }).Where(p => !p.IsEmpty()).ToImmutableArray();
+        if (Pipe is not { } id)
+        {
+            phrase = "Take a run out of its pipe";
+            return job with { Pipes = without };
+        }
+
+        phrase = $"Pull a run from box to box in pipe {id}";
+        var known = without.FirstOrDefault(p => p.Id == id);
+        return job with
+        {
+            Pipes = known is not null ? without.Replace(known, known with { Runs = known.Runs.Add(Run) })
+                : without.Add((job.Pipes.FirstOrDefault(p => p.Id == id) ?? new() { Id = id, Circuits = [] }) with { Runs = [Run] }),
+        };
+    }
 }
 
 /// <summary>Sets what a pipe is and what is along it; one that the planner assumed for a feeder becomes the job's own.</summary>

@@ -11,7 +11,8 @@ using Circuitum.Core.Units;
 namespace Circuitum.Core.Checks;
 
 /// <summary>Holes no larger than the timber bears: joists by a third of their depth and 2 in from the edges (R502.8.1), the web of an
-/// I-joist between its flanges (R502.8.2), studs by 40 per cent of their depth, since every wall may bear (R602.6).</summary>
+/// I-joist between its flanges (R502.8.2), studs by 40 per cent of their depth, since every wall may bear (R602.6); and cable that is too
+/// thick for the chase it goes into.</summary>
 internal static class FramingChecks
 {
     private static readonly Length Flange = Length.FromInches(1.5m);
@@ -43,6 +44,17 @@ internal static class FramingChecks
                 $"At most {plan.Book.Framing.OfStud} of a stud that bears, {plan.Book.Framing.OfStud.Share(group.Key.Depth)}, and "
                     + $"{plan.Book.Framing.FromStudEdge} from its edges. Go "
                     + "overhead or below, or through a deeper wall.");
+        }
+
+        foreach (var tight in plan.Holes.All.Where(h => h.Spot.Kind is MemberKind.Plate or MemberKind.Corner)
+            .Select(h => (Bit: Bit(h), Wall: plan.House.Structures[h.Spot.Structure].Levels[h.Spot.Level].Walls[h.Spot.Member]))
+            .Where(h => h.Wall.Frame.Framing == WallFraming.InsulatedPanel && h.Bit > h.Wall.Frame.ChaseWidth)
+            .GroupBy(h => (Room: h.Wall.Rooms[0], h.Wall.Frame.ChaseWidth)))
+        {
+            yield return new(Severity.Amber, Stage.Runs, Subject.Room(tight.Key.Room), "framing",
+                $"Cable that wants {tight.Max(h => h.Bit)} goes into a chase of {tight.Key.ChaseWidth}.",
+                $"{tight.Count()} hole{(tight.Count() == 1 ? "" : "s")} into the insulated panels of "
+                    + $"{plan.House.Room(tight.Key.Room).Room.Name}. Have the panels made with a wider chase, or bring it another way.");
         }
     }
 

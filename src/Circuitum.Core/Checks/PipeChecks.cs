@@ -91,17 +91,28 @@ internal static class PipeChecks
                 $"It shares {Feet(raceway.With(run))} of its {Feet(run.Way.Measured)} with {raceway.Lead.Circuit}, which the pipe "
                 + $"follows. Hold its way along the pipe, or take it out.")
             {
-                Fixes = [new Fix("Take it out of the pipe", new PutInPipe(run.Circuit, null))],
+                Fixes = [new Fix("Take it out of the pipe", run.Kind is RunKind.HomeRun or RunKind.Feeder ? new PutInPipe(run.Circuit, null)
+                    : new PutRunInPipe(run.Id, null))],
             };
         }
     }
 
-    // A circuit that is no more stays in its pipe, and is told.
+    // What is no more stays in its pipe, and is told.
     private static IEnumerable<Tag> Idle(Checked plan)
     {
         if (plan.Job.Pipes.IsEmpty)
         {
             yield break;
+        }
+
+        var runs = plan.Circuits.SelectMany(c => c.Runs).Select(r => r.Id).ToHashSet();
+        foreach (var (pipe, run) in plan.Job.Pipes.SelectMany(p => p.Runs.Where(r => !runs.Contains(r)).Select(r => (p, r))))
+        {
+            yield return new(Severity.Amber, Stage.Runs, Subject.Run(run), "pipes", $"Pipe {pipe.Id} is kept for a run that is no more.",
+                "Its two boxes are not joined by one cable now.")
+            {
+                Fixes = [new Fix("Take it out of the pipe", new PutRunInPipe(run, null))],
+            };
         }
 
         var pulled = plan.Circuits.Where(c => c.Pipe is not null).Select(c => c.Circuit.Key).ToHashSet();

@@ -66,7 +66,7 @@ public static class Boring
         {
             // What would do if every cable lay alone where it lies: warmth is not mended by another hole.
             var alone = Sizing.ByNeed(circuit.Circuit, circuit.Breaker.Value,
-                [.. Sizing.WorstPlaces(circuit.Routed.Runs, pipeOf.GetValueOrDefault(circuit.Circuit.Key), holes, bundles, book)
+                [.. Sizing.WorstPlaces(circuit.Routed.Runs, [.. pipeOf[circuit.Circuit.Key]], holes, bundles, book)
                     .Select(p => p.Piped is null ? p with { Cables = 1, CurrentCarrying = 2, Bundled = null } : p)], book, circuit.Jacket,
                 circuit.Mca).Gauge;
             bool TooMany(Run run, int cables, int carrying, Celsius ambient, Length? bundled) =>

@@ -31,8 +31,9 @@ public static class ConduitFill
     /// <param name="bends">Degrees of each bend, 1 to 180.</param>
     /// <param name="length">Of the pull.</param>
     /// <param name="book">The rules.</param>
+    /// <param name="atLeast">The least trade size wanted; as small as it may be when null.</param>
     public static ConduitSum Size(ConduitKind kind, ImmutableArray<PulledConductors> conductors, ImmutableArray<int> bends, Length length,
-        CodeBook book)
+        CodeBook book, string? atLeast = null)
     {
         var count = conductors.Sum(c => c.Count);
         var area = new SquareInches(conductors.Sum(c => c.Count * book.Conductors.ConductorArea(c.Gauge).Value));
@@ -47,7 +48,12 @@ public static class ConduitFill
         why = why.Book($"{count} conductor{(count == 1 ? "" : "s")} may fill", most.ToString(), book.Cite(RuleId.PipeFill));
         var turns = bends.Sum();
         var pulling = Pulling(length, turns);
-        foreach (var (trade, whole) in book.Conductors.Conduit(kind))
+        if (atLeast is not null)
+        {
+            why = why.Pin("held by a person, for what may be pulled later", $"{atLeast} in or larger");
+        }
+
+        foreach (var (trade, whole) in book.Conductors.Conduit(kind).SkipWhile(c => atLeast is not null && c.Trade != atLeast))
         {
             var room = new SquareInches(whole.Value * most.Value / 100);
             if (room.Value >= area.Value)

@@ -25,12 +25,12 @@ public sealed record FittedPipe(Raceway Raceway, ImmutableArray<PulledConductors
 
         var byKey = circuits.ToDictionary(c => c.Circuit.Key);
         var fitted = raceways.Select(r => Of(r, byKey, book)).SelectMany(f => f.Raceway.Runs.Select(r => (r.Circuit, f)))
-            .ToDictionary(x => x.Circuit, x => x.f);
-        return [.. circuits.Select(c => fitted.TryGetValue(c.Circuit.Key, out var pipe) ? c with { Pipe = pipe } : c)];
+            .ToLookup(x => x.Circuit, x => x.f);
+        return [.. circuits.Select(c => fitted.Contains(c.Circuit.Key) ? c with { Pipes = [.. fitted[c.Circuit.Key].Distinct()] } : c)];
     }
 
     /// <summary>Every pipe that circuits are pulled in, once.</summary>
-    public static IEnumerable<FittedPipe> Each(IEnumerable<SizedCircuit> circuits) => circuits.Select(c => c.Pipe).OfType<FittedPipe>()
+    public static IEnumerable<FittedPipe> Each(IEnumerable<SizedCircuit> circuits) => circuits.SelectMany(c => c.Pipes)
         .DistinctBy(p => p.Raceway.Pipe.Id);
 
     private static FittedPipe Of(Raceway raceway, Dictionary<CircuitKey, SizedCircuit> byKey, CodeBook book)
@@ -48,7 +48,8 @@ public sealed record FittedPipe(Raceway Raceway, ImmutableArray<PulledConductors
         ImmutableArray<PulledConductors> contents = [.. raceway.Runs.SelectMany(r => In(byKey[r.Circuit], r)).GroupBy(c => c.Gauge)
             .OrderByDescending(g => g.Key).Select(g => new PulledConductors(g.Sum(c => c.Count), g.Key))];
         var pull = raceway.Pulls.MaxBy(p => p.Degrees)!;
-        var sum = ConduitFill.Size(raceway.Pipe.Kind, contents, [.. pull.Bends.Select(b => b.Degrees)], pull.Long, book);
+        var sum = ConduitFill.Size(raceway.Pipe.Kind, contents, [.. pull.Bends.Select(b => b.Degrees)], pull.Long, book,
+            raceway.Pipe.AtLeast);
         return new(raceway, contents, sum, new(sum.Trade is null ? $"{kind} larger than 2 in" : $"{sum.Trade} in {kind}", sum.Why));
     }
 

@@ -44,7 +44,7 @@ public static class HoleSizes
     public static Length Of(Hole hole, Func<RunId, (SizedCircuit Circuit, Run Run)?> find)
     {
         var through = hole.Runs.Select(find).OfType<(SizedCircuit Circuit, Run Run)>().ToList();
-        if (through.Find(t => t.Run.Pipe is not null).Circuit?.Pipe is { } pipe)
+        if (through.Find(t => t.Run.Pipe is not null) is { Circuit: { } circuit } piped && circuit.PipeOf(piped.Run) is { } pipe)
         {
             return ForPipe(pipe.Raceway.Pipe.Kind, pipe.Sum?.Trade);
         }

@@ -34,6 +34,10 @@ public sealed record SizedCircuit
     /// <summary>The home run's conductor; larger only by house rule.</summary>
     public required Gauge HomeRunGauge { get; init; }
 
+    /// <summary>Runs that go on from the home run through boxes of nothing but joints, as far as the first box with something in it: what
+    /// makes the home run larger makes them so too, and it is joined to what is smaller in that box.</summary>
+    public ImmutableHashSet<RunId> GoOn { get; init; } = [];
+
     /// <summary>What the conductor may carry in its worst place.</summary>
     public required Figure<Amps> Ampacity { get; init; }
 
@@ -58,8 +62,11 @@ public sealed record SizedCircuit
     /// <summary>The smallest conductor that carries it where it lies: what a larger ground is reckoned from.</summary>
     public Gauge? Least { get; init; }
 
+    /// <summary>The pipes that some of its runs are pulled in; none for cable.</summary>
+    public ImmutableArray<FittedPipe> Pipes { get; init; } = [];
+
     /// <summary>The pipe its home run is pulled in; null for cable.</summary>
-    public FittedPipe? Pipe { get; init; }
+    public FittedPipe? Pipe => Routed.HomeRun is { } home ? PipeOf(home) : null;
 
     /// <summary>What a feeder is sized by; null for a branch circuit.</summary>
     public FeederLoad? Feeding { get; init; }
@@ -76,6 +83,9 @@ public sealed record SizedCircuit
     /// <summary>The circuit.</summary>
     public Circuit Circuit => Routed.Circuit;
 
+    /// <summary>The pipe one of its runs is pulled in; null for cable.</summary>
+    public FittedPipe? PipeOf(Run run) => run.Pipe is { } id ? Pipes.FirstOrDefault(p => p.Raceway.Pipe.Id == id) : null;
+
     /// <summary>The cable of another circuit that a run's conductors come in before it.</summary>
     public Run? SharedBefore(Run run) => run.RidesIn is null ? null : ComesIn;
 
@@ -85,7 +95,7 @@ public sealed record SizedCircuit
 
     /// <summary>The gauge of one of its runs, or of the cable that it comes in.</summary>
     public Gauge GaugeOf(Run run) => run.Id == ComesIn?.Id ? ComesInGauge ?? Gauge.Value
-        : run.Kind is RunKind.HomeRun ? HomeRunGauge : Gauge.Value;
+        : run.Kind is RunKind.HomeRun || GoOn.Contains(run.Id) ? HomeRunGauge : Gauge.Value;
 
     /// <summary>The cable of one of its runs as the trade names it: 12-2, or three 6 and a 10 in pipe.</summary>
     public string CableOf(Run run) => run.Jacket == Jacket.Loose
@@ -130,8 +140,8 @@ public static class Sizing
         var fed = new Dictionary<PanelId, SizedCircuit>();
         foreach (var (c, i) in circuits.Select((c, i) => (c, i)).Where(x => x.c.Circuit.Kind == CircuitKind.Feeder))
         {
-            fed[c.Circuit.Feeds!.Value] = Stays(c, null) ? known[i] : FeederSizing.Size(c, pipeOf.GetValueOrDefault(c.Circuit.Key),
-                WorstPlaces(c.Runs, null, holes, bundles, book), feeders[c.Circuit.Feeds.Value],
+            fed[c.Circuit.Feeds!.Value] = Stays(c, null) ? known[i] : FeederSizing.Size(c, pipeOf[c.Circuit.Key].FirstOrDefault(),
+                WorstPlaces(c.Runs, [], holes, bundles, book), feeders[c.Circuit.Feeds.Value],
                 LargestBehind(c.Circuit.Feeds.Value, circuits, survey, job, book), job, book);
         }
 
@@ -139,7 +149,7 @@ public static class Sizing
         {
             var comesIn = ComesIn(c, circuits);
             return c.Circuit.Kind == CircuitKind.Feeder ? fed[c.Circuit.Feeds!.Value] : Stays(c, comesIn) ? known[i]
-                : Branch(c, comesIn, pipeOf.GetValueOrDefault(c.Circuit.Key), holes, bundles, survey, job, book,
+                : Branch(c, comesIn, [.. pipeOf[c.Circuit.Key]], holes, bundles, survey, job, book,
                     MayLose(c.Circuit.Panel, fed, book));
         })];
     }
@@ -196,8 +206,8 @@ public static class Sizing
 
     private static bool Passes(Run run, IReadOnlySet<Spot> spots) => run.Way.Passages.Any(p => spots.Contains(p.Spot));
 
-    internal static Dictionary<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
-        raceways.SelectMany(w => w.Runs.Select(r => (r.Circuit, w))).ToDictionary(x => x.Circuit, x => x.w);
+    internal static ILookup<CircuitKey, Raceway> Piped(ImmutableArray<Raceway> raceways) =>
+        raceways.SelectMany(w => w.Runs.Select(r => r.Circuit).Distinct().Select(c => (Circuit: c, w))).ToLookup(x => x.Circuit, x => x.w);
 
     internal static bool Carries(Gauge gauge, Circuit circuit, Amps breaker, Amps ampacity, CodeBook book, Amps? mca) =>
         mca is Amps needed ? ampacity >= needed : Serves(gauge, circuit, breaker, ampacity, book);
@@ -206,16 +216,17 @@ public static class Sizing
     private static Run? ComesIn(RoutedCircuit routed, ImmutableArray<RoutedCircuit> circuits) =>
         routed.HomeRun?.RidesIn is RunId id ? circuits.SelectMany(c => c.Runs).First(r => r.Id == id) : null;
 
-    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, Raceway? raceway, Holes holes,
+    private static SizedCircuit Branch(RoutedCircuit routed, Run? comesIn, ImmutableArray<Raceway> raceways, Holes holes,
         ILookup<RunId, CableBundle> bundles, Survey survey, Job job, CodeBook book, Percent? mayLose)
     {
         var circuit = routed.Circuit;
         var plates = circuit.Boxes.SelectMany(b => survey[b].Plates).ToList();
         var breaker = Breakers.Choose(circuit, plates, job, book);
         var ways = comesIn is null ? routed.Runs : routed.Runs.Add(comesIn);
-        var places = WorstPlaces(ways, raceway, holes, bundles, book);
+        var places = WorstPlaces(ways, raceways, holes, bundles, book);
         var mca = plates.Count == 1 ? plates[0].Mca : null;
         var relieved = holes.RelievedOn(ways);
+        var goOn = GoingOn(routed, survey);
         var jacket = JacketOf(routed.Runs);
         var (needed, ampacity) = ByNeed(circuit, breaker.Value, places, book, jacket, mca);
         var gauge = needed;
@@ -233,7 +244,7 @@ public static class Sizing
             ampacity = Worst(gauge, places, book, jacket);
             why = why.Pin("held by a person", gauge.Words);
         }
-        else if (Lying(routed, job, r => r.Kind != RunKind.HomeRun) is { } pulled && pulled > gauge)
+        else if (Lying(routed, job, r => r.Kind != RunKind.HomeRun && !goOn.Contains(r.Id)) is { } pulled && pulled > gauge)
         {
             gauge = pulled;
             ampacity = Worst(gauge, places, book, jacket);
@@ -262,7 +273,8 @@ public static class Sizing
             && book.Conductors.Next(gauge) is Gauge larger
             && Grounding.For(breaker.Value, larger, needed, book) <= book.Conductors.GroundWith(larger) ? larger : gauge;
         // A home run that lies there is not pulled again for a habit, nor for being larger than the rest.
-        home = Lying(routed, job, r => r.Kind == RunKind.HomeRun && r.RidesIn is null) is { } lies && lies >= gauge ? lies : home;
+        home = Lying(routed, job, r => (r.Kind == RunKind.HomeRun && r.RidesIn is null) || goOn.Contains(r.Id)) is { } lies
+            && lies >= gauge ? lies : home;
         SizedCircuit Made(Gauge all, Gauge homeRun, Because because) => Drops.Measure(new()
         {
             Routed = routed,
@@ -271,13 +283,14 @@ public static class Sizing
             Breaker = breaker,
             Gauge = new(all, because),
             HomeRunGauge = homeRun,
+            GoOn = goOn,
             Jacket = jacket,
             Mca = mca,
             ComesIn = comesIn,
             Ampacity = all == gauge ? ampacity : Worst(all, places, book, jacket),
             Least = needed,
             GroundNeeded = Grounding.For(breaker.Value, homeRun, needed, book),
-            Ground = raceway is { Jacketed: false } ? Grounding.For(breaker.Value, homeRun, needed, book) : null,
+            Ground = routed.Runs.Any(r => r.Jacket == Jacket.Loose) ? Grounding.For(breaker.Value, homeRun, needed, book) : null,
             VoltsAtPanel = circuit.Load.Volts,
             VoltsAt = [],
             Through = [],
@@ -301,6 +314,19 @@ public static class Sizing
         }
 
         return sized;
+    }
+
+    private static ImmutableHashSet<RunId> GoingOn(RoutedCircuit routed, Survey survey)
+    {
+        var found = ImmutableHashSet.CreateBuilder<RunId>();
+        // In the order they are fed: what a run begins at is known before it.
+        foreach (var run in routed.Runs.Where(r => r.From.Box is { } box && survey[box].IsJoint && r.Upstream is { } before
+            && (before == routed.HomeRun!.Id || found.Contains(before))))
+        {
+            found.Add(run.Id);
+        }
+
+        return found.ToImmutable();
     }
 
     internal static Because PulledAlready(Because why, Gauge gauge) =>
@@ -384,15 +410,20 @@ public static class Sizing
                 + $"tenth, so the rest counts", ampacity.Value.ToString(), book.Cite(RuleId.ShortStretch)),
         };
 
-    internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, Raceway? raceway, Holes holes,
+    internal static List<WorstPlace> WorstPlaces(ImmutableArray<Run> runs, ImmutableArray<Raceway> raceways, Holes holes,
         ILookup<RunId, CableBundle> bundles, CodeBook book)
     {
         var allowed = book.Conductors.BundledBeyond.Length;
         var places = new Dictionary<(Jacket, int, int, decimal, bool), WorstPlace>();
         var warm = new WarmStretches(runs, book);
         List<WorstPlace> piped = [];
-        if (raceway is not null && runs.FirstOrDefault(r => r.Pipe is not null) is { } pulled)
+        foreach (var raceway in raceways)
         {
+            if (runs.FirstOrDefault(r => r.Pipe == raceway.Pipe.Id) is not { } pulled)
+            {
+                continue;
+            }
+
             var worst = raceway.Worst(pulled, allowed);
             // What goes on in cable ends at 60 °C all the same: one circuit, one conductor (110.14(C)).
             piped.Add(pulled.Jacket != Jacket.Loose ? new(worst.Runs.Length, worst.CurrentCarrying, worst.Ambient, worst.Where, worst.Long)

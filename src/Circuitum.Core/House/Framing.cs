@@ -68,9 +68,12 @@ public static class Framing
                 if (sides.Count > 0)
                 {
                     var rooms = sides.Select(e => e.Room.Id).Distinct().ToImmutableArray();
-                    var build = sides.Select(e => e.Build).FirstOrDefault(b => b is not null);
-                    strips.Add(new(line.Key.AlongX, line.Key.At, from, to, rooms, build is not null ? WallFrame.Of(build)
-                        : rooms.Length == 1 ? WallFrame.Exterior : WallFrame.Interior));
+                    var built = sides.FirstOrDefault(e => e.Build is not null);
+                    strips.Add(new(line.Key.AlongX, line.Key.At, from, to, rooms, built.Build is { } build ? WallFrame.Of(build)
+                        : rooms.Length == 1 ? WallFrame.Exterior : WallFrame.Interior)
+                    {
+                        Built = built.Build is { } said ? (built.Room.Id, said) : null,
+                    });
                 }
             }
         }
@@ -126,6 +129,14 @@ public static class Framing
             var start = strip.AlongX ? new Point(strip.From, strip.Line) : new Point(strip.Line, strip.From);
             var end = strip.AlongX ? new Point(strip.To, strip.Line) : new Point(strip.Line, strip.To);
             var wall = new Wall(walls.Count, start, end, strip.Frame, exterior, strip.Rooms, []);
+            if (strip.Built is { Build.FirstChase: { } first } built)
+            {
+                // A person measures from the corner of the room; upright chases go on at their spacing through all of the wall.
+                var side = byId[built.Room].Sides[built.Build.Wall - 1];
+                var corner = Length.Min(wall.Along(side.Start), wall.Along(side.End));
+                wall = wall with { Frame = wall.Frame.WithChaseAt(corner + first) };
+            }
+
             var openings = strip.Rooms.SelectMany(id => byId[id].Room.Openings.Select(o => (Room: byId[id], Opening: o)))
                 .Where(x => OnWall(x.Room.Sides[x.Opening.Wall - 1], strip))
                 .Select(x => Cut(x.Room, x.Opening, wall))
@@ -161,5 +172,9 @@ public static class Framing
         return new(opening, room.Room.Id, Length.Min(a, b), Length.Max(a, b));
     }
 
-    private sealed record Strip(bool AlongX, Length Line, Length From, Length To, ImmutableArray<RoomId> Rooms, WallFrame Frame);
+    private sealed record Strip(bool AlongX, Length Line, Length From, Length To, ImmutableArray<RoomId> Rooms, WallFrame Frame)
+    {
+        /// <summary>What a person said of its framing, and in which room.</summary>
+        public (RoomId Room, WallBuild Build)? Built { get; init; }
+    }
 }

@@ -5,6 +5,15 @@ namespace Circuitum.Core.House;
 /// <summary>Questions about a polygon with square corners.</summary>
 public static class Outline
 {
+    /// <summary>The middle of what of a line lies in a rectangle or along its edge; null where none of it does. One that slants is taken
+    /// with all that lies between its ends.</summary>
+    public static Point? MiddleWithin(Point northWest, Point southEast, Point a, Point b)
+    {
+        Length west = Length.Max(Length.Min(a.X, b.X), northWest.X), east = Length.Min(Length.Max(a.X, b.X), southEast.X),
+            north = Length.Max(Length.Min(a.Y, b.Y), northWest.Y), south = Length.Min(Length.Max(a.Y, b.Y), southEast.Y);
+        return west > east || north > south || (west == east && north == south) ? null : new((west + east) / 2, (north + south) / 2);
+    }
+
     /// <summary>True when a place lies in the outline or on its edge.</summary>
     public static bool Contains(IReadOnlyList<Point> corners, Point at)
     {

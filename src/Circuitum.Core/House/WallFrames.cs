@@ -10,6 +10,12 @@ namespace Circuitum.Core.House;
 /// <param name="ChaseHeights">Horizontal chases of an insulated panel, above the floor.</param>
 public sealed record WallFrame(WallFraming Framing, Length Spacing, ImmutableArray<Length> ChaseHeights)
 {
+    /// <summary>The first upright chase from the wall's start on its center line, less than <see cref="Spacing"/>.</summary>
+    public Length FirstChase { get; init; }
+
+    /// <summary>Across a chase; as panels are usually made, 1-1/2 in.</summary>
+    public Length ChaseWidth { get; init; } = Length.FromInches(1.5m);
+
     /// <summary>Studs stand at 16 in on centres from the wall's start, the usual layout (R602.3).</summary>
     public static Length UsualSpacing { get; } = Length.FromInches(16);
 
@@ -55,5 +61,26 @@ public sealed record WallFrame(WallFraming Framing, Length Spacing, ImmutableArr
         ? ChaseHeights.MinBy(h => ((h - bored).Abs(), h.Sixtyfourths)) : bored;
 
     /// <summary>As a person's entry says it.</summary>
-    public static WallFrame Of(WallBuild build) => new(build.Framing, build.Spacing, build.ChaseHeights);
+    public static WallFrame Of(WallBuild build)
+    {
+        var frame = new WallFrame(build.Framing, build.Spacing, build.ChaseHeights);
+        return build.ChaseWidth is { } width ? frame with { ChaseWidth = width } : frame;
+    }
+
+    /// <summary>With its upright chases counted on from one of them.</summary>
+    /// <param name="chase">Along the center line from the wall's start; before or behind the wall too.</param>
+    public WallFrame WithChaseAt(Length chase)
+    {
+        var rest = chase.Sixtyfourths % Spacing.Sixtyfourths;
+        return this with { FirstChase = new(rest < 0 ? rest + Spacing.Sixtyfourths : rest) };
+    }
+
+    /// <summary>The upright chase of an insulated panel that lies nearest to a place along a wall.</summary>
+    /// <param name="along">From the wall's start.</param>
+    /// <param name="run">How long the wall is.</param>
+    public Length NearestChase(Length along, Length run)
+    {
+        int step = Spacing.Sixtyfourths, first = FirstChase.Sixtyfourths, last = Math.Max(0, (run.Sixtyfourths - first) / step);
+        return new(first + (Math.Clamp((along.Sixtyfourths - first + (step / 2)) / step, 0, last) * step));
+    }
 }

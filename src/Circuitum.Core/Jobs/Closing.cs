@@ -4,6 +4,9 @@ namespace Circuitum.Core.Jobs;
 /// come.</summary>
 public enum Closing
 {
+    /// <summary>A slab is poured.</summary>
+    Pour,
+
     /// <summary>A trench is filled.</summary>
     Trench,
 

@@ -20,9 +20,13 @@ public static class FloorMarks
     [
         .. survey.Boxes.Where(b => b.Box.Mount == Mount.Ceiling).OrderBy(b => b.Place.Structure).ThenBy(b => b.Place.Level)
         .ThenBy(b => b.Room.Room.Name, StringComparer.Ordinal).ThenBy(b => b.Name, StringComparer.Ordinal)
-            .Select(b => new FloorMark(b, b.Room, Nearest(b.Room, b.Place.At.Plan, alongX: true),
-                Nearest(b.Room, b.Place.At.Plan, alongX: false))),
+            .Select(b => (Box: b, Marks: Measures(b.Room, b.Place.At.Plan)))
+            .Select(x => new FloorMark(x.Box, x.Box.Room, x.Marks.First, x.Marks.Second)),
     ];
+
+    /// <summary>A place in a room by two measures from walls square to each other.</summary>
+    public static ((int Wall, Length Off) First, (int Wall, Length Off) Second) Measures(FramedRoom room, Point at) =>
+        (Nearest(room, at, alongX: true), Nearest(room, at, alongX: false));
 
     // The nearest wall of that direction that the tape meets squarely.
     private static (int Wall, Length Off) Nearest(FramedRoom room, Point at, bool alongX)

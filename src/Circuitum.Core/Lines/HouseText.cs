@@ -20,7 +20,7 @@ public static partial class HouseText
         ("level Ground, ceiling 8-1, floor sawn joists 0-9 1/4 deep 1-4 on center north south, above roof trusses 0-5 1/2 deep 2-0 on "
             + "center north south, attic above, 50 °C above", "a level, with what is below and above it"),
         ("beam 20-0 x 0-6 at 3-0 east, 4-0 south called Ridge beam", "what cable goes around: a beam, shaft, chimney, stair opening, "
-            + "duct or plumbing wall, east to west first"),
+            + "duct or plumbing wall, east to west first; or what it goes through where no room is, a breezeway or an open roof"),
         ("Kitchen as kitchen, on centers 13-5 1/2 x 12-5 1/2 at 0-0 east, 0-0 south", "a room of four walls, from its north-west "
             + "corner; “width kept” and “depth kept” where its inside sizes are"),
         ("- window 5-0 north at 4-0, sill 3-6", "an opening in the north wall of the room above"),
@@ -32,7 +32,8 @@ public static partial class HouseText
         ("- panel A 200 A 42 spaces north at 11-0, top 6-0", "a panel, to its middle; “fed from A” for another’s"),
         ("Hall as hall, on centers from 13-5 1/2 east, 0-0 south: 8-0 east, 12-5 1/2 south, 4-0 west, 8-0 north, 4-0 west, 4-5 1/2 north",
             "a room of more walls, walked clockwise until it closes"),
-        ("- wall 3 built of 2x6, 1-4 on center", "how a wall is framed: 2x4, 2x6, metal studs, masonry or insulated panel"),
+        ("- wall 3 built of 2x6, 1-4 on center", "how a wall is framed: 2x4, 2x6, metal studs, masonry or insulated panel; "
+            + "of panels too “chases at 1-2 and 3-8, first chase at 0-8, chases 0-1 1/2 wide”"),
         ("trench 2-0 deep from House to Shed by 10-0 east 20-0 south; 10-0 east 60-0 south", "a trench between two buildings"),
     ];
 
@@ -150,7 +151,9 @@ public static partial class HouseText
             foreach (var build in Room.Builds)
             {
                 Line($"{Wall(build.Wall)} built of {WallWords.Of(build.Framing)}, {Of(build.Spacing)} on center"
-                    + (build.ChaseHeights.IsEmpty ? "" : $", chases at {string.Join(" and ", build.ChaseHeights.Select(Of))}"));
+                    + (build.ChaseHeights.IsEmpty ? "" : $", chases at {string.Join(" and ", build.ChaseHeights.Select(Of))}")
+                    + (build.FirstChase is { } first ? $", first chase at {Of(first)}" : "")
+                    + (build.ChaseWidth is { } wide ? $", chases {Of(wide)} wide" : ""));
             }
 
             foreach (var opening in Room.Openings)

@@ -161,6 +161,8 @@ internal static partial class HouseTextReader
                 Framing = WallWords.All.First(w => w.Word.Equals(built.Groups["of"].Value, StringComparison.OrdinalIgnoreCase)).Framing,
                 Spacing = Size(built, "s"),
                 ChaseHeights = [.. built.Groups["c"].Captures.Select(c => Sized(c.Value))],
+                FirstChase = built.Groups["first"].Success ? Size(built, "first") : null,
+                ChaseWidth = built.Groups["wide"].Success ? Size(built, "wide") : null,
             });
         }
 
@@ -292,8 +294,8 @@ internal static partial class HouseTextReader
     [GeneratedRegex("^(?<t>-?[0-9]{1,3}) ?°? ?c (?<where>above|below)$", Options)]
     private static partial Regex AmbientFact();
 
-    [GeneratedRegex("^(?<kind>beam|shaft|chimney|stair opening|duct|plumbing wall) (?<w>" + Long + ") x (?<d>" + Long + ") " + Place
-        + " called " + Name + "$", Options)]
+    [GeneratedRegex("^(?<kind>beam|shaft|chimney|stair opening|duct|plumbing wall|breezeway|open roof) (?<w>" + Long + ") x (?<d>" + Long
+        + ") " + Place + " called " + Name + "$", Options)]
     private static partial Regex OverLine();
 
     private const string TrenchPoint = "(?<p>" + Long + " (?:east|west) " + Long + " (?:north|south))";
@@ -315,7 +317,8 @@ internal static partial class HouseTextReader
     private static partial Regex LegPart();
 
     [GeneratedRegex("^" + Wall + " built of (?<of>2x4|2x6|metal studs|masonry|insulated panel), (?<s>" + Long
-        + ") on center(?:, chases at (?<c>" + Long + ")(?: and (?<c>" + Long + "))*)?$", Options)]
+        + ") on center(?:, chases at (?<c>" + Long + ")(?: and (?<c>" + Long + "))*)?(?:, first chase at (?<first>" + Long
+        + "))?(?:, chases (?<wide>" + Long + ") wide)?$", Options)]
     private static partial Regex BuiltItem();
 
     [GeneratedRegex("^keep (?<w>" + Long + ") " + Wall + " at (?<at>" + Long + ") for " + Name + "$", Options)]

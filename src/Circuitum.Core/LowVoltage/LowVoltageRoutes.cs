@@ -32,7 +32,10 @@ internal sealed class LowVoltageRoutes
         (this.house, this.job, homes) = (house, job, LowVoltagePlaces.Homes(house, job));
         var apart = job.HouseRules.LowVoltageApart;
         // Where it does go along studs it is bored as far above the power as it is kept from it elsewhere.
-        finder = new(house, job with { HouseRules = job.HouseRules with { BoreHeight = job.HouseRules.BoreHeight + apart } }, Toll);
+        // Up from storey to storey it takes a bay that no power comes through.
+        finder = new(house, job with { HouseRules = job.HouseRules with { BoreHeight = job.HouseRules.BoreHeight + apart } }, Toll,
+            taken: power.SelectMany(r => r.Way.Passages).Select(p => p.Spot).Where(s => s.Kind == MemberKind.Plate)
+                .Select(s => (s.Structure, s.Level, s.Member, s.Number)).ToHashSet());
         Near = new(house, power, apart);
     }
 

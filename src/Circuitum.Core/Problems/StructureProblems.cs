@@ -269,6 +269,14 @@ public static partial class JobProblems
             {
                 yield return new($"{where} builds, wall {build.Wall}", "at most 6 chases, each from 0 to 20 ft high");
             }
+            else if (build.FirstChase is { } first && (first < Length.Zero || first > Length.FromFeet(8)))
+            {
+                yield return new($"{where} builds, wall {build.Wall}", $"the first upright chase lies from 0 to 8 ft; it is {first}");
+            }
+            else if (build.ChaseWidth is { } width && (width < Length.FromInches(.75m) || width > Length.FromInches(4)))
+            {
+                yield return new($"{where} builds, wall {build.Wall}", $"a chase is from 3/4 to 4 in wide; it is {width}");
+            }
         }
     }
 

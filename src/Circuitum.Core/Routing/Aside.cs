@@ -1,4 +1,5 @@
 using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Units;
 
@@ -6,7 +7,7 @@ namespace Circuitum.Core.Routing;
 
 /// <summary>A beam or a duct over a wall, and a window between a box and the cavity, shut the bay: cable is bored aside through the studs
 /// to the next bay that is open, and leaves the wall there.</summary>
-internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chases, Labour labour)
+internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chases, SlabPipes slab, Labour labour)
 {
     // King stud and jack stud at either side of an opening.
     private static readonly Length Jambs = Length.FromInches(3);
@@ -14,9 +15,10 @@ internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chas
     // Few bays are shut, and they are asked of for every pair of places.
     private readonly Dictionary<(Place Place, int Cavity), (Wall Wall, Length Along, Length Z)?> steps = [];
 
-    /// <summary>Where the cable of a place leaves its wall for a cavity: its own bay, the upright chase of a panel, or the nearest open bay
-    /// aside.</summary>
-    public Point Exit(Place place, int cavity) => Step(place, cavity) is { } step ? step.Wall.At(step.Along) : chases.Exit(place);
+    /// <summary>Where the cable of a place leaves its wall for a cavity: its own bay, the upright chase of a panel, the nearest open bay
+    /// aside, or where its pipe comes up out of the slab.</summary>
+    public Point Exit(Place place, int cavity) => place.Mount == Mount.Floor && cavity > place.Level && slab.Stub(place) is { } stub
+        ? stub.At : Step(place, cavity) is { } step ? step.Wall.At(step.Along) : chases.Exit(place);
 
     /// <summary>What the step costs beside the rise: along the wall, and the studs bored on it.</summary>
     public Length Cost(Place place, int cavity) => Step(place, cavity) is not { } step ? Length.Zero

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
@@ -17,15 +18,19 @@ internal sealed class Cavity
     private readonly Labour labour;
 
     private Cavity(FramedLevel level, IReadOnlyList<FramedRoom> rooms, int number, Joists joists, Length z, Celsius ambient, bool attic,
-        IEnumerable<Block> obstructions, bool straight, Labour labour)
+        IEnumerable<Obstruction> overhead, bool straight, Labour labour)
     {
         (Structure, Number, Joists, Z, Ambient, IsAttic, this.straight, this.labour) = (level.Structure, number, joists, z, ambient, attic,
             straight, labour);
-        outside = Outside(rooms);
-        this.obstructions = [.. obstructions];
+        var above = overhead.ToList();
+        List<ImmutableArray<Point>> covered = [.. rooms.Select(r => r.Room.Corners), .. above.Where(o => o.Kind.IsRoof())
+            .Select(o => Shapes.Box(o.Corner, o.Corner.By(o.Width, o.Depth)))];
+        outside = Outside(covered);
+        obstructions = [.. above.Where(o => !o.Kind.IsRoof()).Select(o => new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width,
+            o.Corner.Y + o.Depth))];
         blocks = [.. outside, .. this.obstructions];
         // Over a level that is not drawn yet nothing runs.
-        var corners = rooms.SelectMany(r => r.Room.Corners).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
+        var corners = covered.SelectMany(c => c).DefaultIfEmpty(new(Length.Zero, Length.Zero)).ToList();
         whole = new(corners.Min(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.X), corners.Max(c => c.Y));
     }
 
@@ -55,11 +60,13 @@ internal sealed class Cavity
     public static Cavity Above(FramedStructure structure, int index, bool straight, Labour labour)
     {
         var level = structure.Levels[index];
-        var inTheWay = level.Level.Obstructions.Select(o =>
-            new Block(o.Corner.X, o.Corner.Y, o.Corner.X + o.Width, o.Corner.Y + o.Depth));
         return new(level, level.Rooms, index + 1, level.Level.CeilingJoists, level.Ceiling + (level.Level.CeilingJoists.Depth / 2),
-            level.Level.AmbientAbove, level.Level.AtticAbove, inTheWay, straight, labour);
+            level.Level.AmbientAbove, level.Level.AtticAbove, level.Level.Obstructions, straight, labour);
     }
+
+    /// <summary>What is poured under rooms: pipe lies in it around what is outside.</summary>
+    public static Cavity InSlab(FramedLevel level, int number, IReadOnlyList<FramedRoom> rooms, Length z, Labour labour) =>
+        new(level, rooms, number, new(JoistRun.EastWest, WallFrame.UsualSpacing, Length.Zero), z, new(30), false, [], false, labour);
 
     /// <summary>The place is under or over some room.</summary>
     public bool Covers(Point at) => at.X >= whole.West && at.X <= whole.East && at.Y >= whole.North && at.Y <= whole.South
@@ -209,11 +216,11 @@ internal sealed class Cavity
         return points;
     }
 
-    // What of the level's bounds no room covers is open air: in strips both ways, so that no line between two cells of it is free, and a
-    // little beyond the bounds, so that their own line is not either.
-    private static List<Block> Outside(IReadOnlyList<FramedRoom> rooms)
+    // What of the level's bounds neither room nor roof covers is open air: in strips both ways, so that no line between two cells of it is
+    // free, and a little beyond the bounds, so that their own line is not either.
+    private static List<Block> Outside(List<ImmutableArray<Point>> covered)
     {
-        var corners = rooms.SelectMany(r => r.Room.Corners).ToList();
+        var corners = covered.SelectMany(c => c).ToList();
         var xs = corners.Select(c => c.X).Distinct().Order().ToList();
         var ys = corners.Select(c => c.Y).Distinct().Order().ToList();
         if (xs.Count < 2 || ys.Count < 2)
@@ -230,7 +237,7 @@ internal sealed class Cavity
             for (var j = 0; j < rows; j++)
             {
                 var middle = new Point((xs[i] + xs[i + 1]) / 2, (ys[j] + ys[j + 1]) / 2);
-                open[i, j] = !rooms.Any(r => Outline.Contains(r.Room.Corners, middle));
+                open[i, j] = !covered.Exists(c => Outline.Contains(c, middle));
             }
         }
 

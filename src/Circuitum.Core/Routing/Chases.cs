@@ -33,9 +33,7 @@ internal sealed class Chases(FramedHouse house, Length boreHeight)
             return place.At.Plan;
         }
 
-        var step = wall.Frame.Spacing.Sixtyfourths;
-        var nearest = (place.Along.Sixtyfourths + (step / 2)) / step * step;
-        return wall.At(new(Math.Min(nearest, wall.Run.Sixtyfourths / step * step)));
+        return wall.At(wall.Frame.NearestChase(place.Along, wall.Run));
     }
 
     // The level chase that leads from a box to an upright one; none where the box stands on an upright chase, or the panel has no level

@@ -357,7 +357,8 @@ internal sealed class CircuitRoute
         var way = from.Place.Structure == to.Place.Structure ? finder.Find(from.Place, to.Place, pin?.From(from.End) ?? [])
             : FeederRoute.ByTrench(from.Place, to.Place, finder, finder.House, job, cool: true,
                 straightOut: from.Box is { } box && byId.TryGetValue(box, out var joint) && joint.IsJoint);
-        var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false) : null;
+        var pipe = kind == RunKind.HomeRun && ridesIn is null ? Raceways.For(job, circuit.Key, false)
+            : job.Pipes.IsEmpty ? null : job.Pipes.FirstOrDefault(p => p.Runs.Contains(id));
         var run = new Run(id, circuit.Key, kind, from, to, upstream?.Id, carries, way,
             Routes.Footage(way, from, to, job))
         {

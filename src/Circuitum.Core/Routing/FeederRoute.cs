@@ -32,9 +32,17 @@ internal static class FeederRoute
         || PassesDamp(way, house.Structures[from.Place.Structure].Structure)
         || job.Panels.Where(p => p.Id == from.Panel || p.Id == to.Panel).Any(p => house.Room(p.Room).Room.Use == RoomUse.Greenhouse);
 
-    /// <summary>A way lies in the earth, or passes under the lowest floor of a building where it is damp there.</summary>
-    public static bool PassesDamp(Way way, Structure building) => way.Legs.Any(l => l.Space == Space.Trench
-        || (building.DampUnderfloor && l.Space == Space.Joists && l.From.Z < Length.Zero && l.To.Z < Length.Zero));
+    /// <summary>A way lies in the earth or in a slab on it, or passes under the lowest floor of a building where it is damp there, or
+    /// through a roof that is open below.</summary>
+    public static bool PassesDamp(Way way, Structure building) => way.Legs.Any(l => l.Space is Space.Trench or Space.Slab
+        || (building.DampUnderfloor && l.Space == Space.Joists && l.From.Z < Length.Zero && l.To.Z < Length.Zero))
+        || building.Levels.Any(level => level.Obstructions.Any(o => o.Kind == ObstructionKind.OpenRoof && way.Legs.Any(l =>
+            l.Space is Space.Joists or Space.Attic && IsUnder(level, o, l))));
+
+    // Along the roof's edge it is in the roof, unless that edge is a room's.
+    private static bool IsUnder(Level level, Obstruction roof, PathLeg leg) =>
+        Outline.MiddleWithin(roof.Corner, roof.Corner.By(roof.Width, roof.Depth), leg.From.Plan, leg.To.Plan) is { } middle
+        && !level.Rooms.Any(r => Outline.Contains(r.Corners, middle));
 
     /// <summary>A way between two buildings by the trench that joins them.</summary>
     /// <param name="from">Where it begins.</param>

@@ -17,6 +17,7 @@ public sealed record Labour
         Corner = Length.FromInches(18),
         Storey = Length.FromInches(36),
         Branch = Length.FromInches(24),
+        Stub = Length.FromInches(96),
     };
 
     /// <summary>Footage alone: for a bound on it.</summary>
@@ -48,4 +49,7 @@ public sealed record Labour
 
     /// <summary>A box that feeds two ways: one more cable in it, spliced.</summary>
     public Length Branch { get; init; }
+
+    /// <summary>One end of a pipe in a slab: bent up, held and plugged before the pour.</summary>
+    public Length Stub { get; init; }
 }

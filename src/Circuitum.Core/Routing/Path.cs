@@ -23,6 +23,9 @@ public enum Space
 
     /// <summary>In the ground.</summary>
     Trench,
+
+    /// <summary>In a pipe in a slab or in the fill under it.</summary>
+    Slab,
 }
 
 /// <summary>A straight piece of a path.</summary>

@@ -41,7 +41,7 @@ public sealed record PipePull(Length From, Length To, ImmutableArray<PipeBend> B
 
 /// <summary>One pipe with the runs pulled in it. Its properties are those of its worst stretch.</summary>
 /// <param name="Pipe">What the job says of it, or what is assumed for a feeder.</param>
-/// <param name="Runs">Home runs and feeders in it, the longest first.</param>
+/// <param name="Runs">Home runs and feeders in it, or runs from box to box, the longest first.</param>
 public sealed record Raceway(Pipe Pipe, ImmutableArray<Run> Runs)
 {
     /// <summary>Bends between two pull points, 352.26 and 358.26: four quarters of a circle.</summary>
@@ -195,7 +195,7 @@ public static class Raceways
     public static ImmutableArray<Raceway> Of(ImmutableArray<RoutedCircuit> circuits, Job job) =>
     [
         .. circuits.SelectMany(c => c.Runs).Where(r => r.Pipe is not null).GroupBy(r => r.Pipe!)
-            .Select(g => new Raceway(For(job, g.First().Circuit, true)!,
+            .Select(g => new Raceway(job.Pipes.FirstOrDefault(p => p.Id == g.Key) ?? For(job, g.First().Circuit, true)!,
                 [.. g.OrderByDescending(r => r.Way.Measured).ThenBy(r => r.Id.ToString(), StringComparer.Ordinal)]))
             .Select(r => job.Pipes.Contains(r.Pipe) ? r : WithPullBoxes(r)),
     ];

@@ -15,9 +15,13 @@ internal readonly record struct RiserBay(int Wall, int Number, Point At)
 }
 
 /// <summary>The stud bays of a house in which cable rises from storey to storey.</summary>
-internal sealed class Risers(FramedHouse house)
+/// <param name="house">The house.</param>
+/// <param name="taken">Plates that something else comes through, in whose bays nothing rises while others are free; none when
+/// null.</param>
+internal sealed class Risers(FramedHouse house, IReadOnlySet<(int Structure, int Level, int Wall, int Bay)>? taken = null)
 {
-    private readonly RiserBay[][][] bays = [.. house.Structures.Select(s => s.Levels.Select(RiserBays).ToArray())];
+    private readonly RiserBay[][][] bays = [.. house.Structures.Select(s => s.Levels.Select(l =>
+        Free(RiserBays(l), s.Index, l.Index, taken)).ToArray())];
 
     // The bay of a wall on the level between two cavities that lies least out of the way; the first of equals.
     public RiserBay Riser(int structure, int level, Point a, Point b)
@@ -40,6 +44,11 @@ internal sealed class Risers(FramedHouse house)
 
         return best;
     }
+
+    private static RiserBay[] Free(RiserBay[] all, int structure, int level,
+        IReadOnlySet<(int Structure, int Level, int Wall, int Bay)>? taken) =>
+        taken is not null && all.Where(b => !taken.Contains((structure, level, b.Wall, b.Number))).ToArray() is { Length: > 0 } free
+            ? free : all;
 
     // The middle of every stud bay that no opening and no other trade takes; of walls with open bays where there are any.
     private static RiserBay[] RiserBays(FramedLevel level)

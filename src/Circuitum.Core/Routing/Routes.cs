@@ -74,6 +74,7 @@ public static class Routes
                 Space.Joists => way.Passages.Count(p => p.Spot.Kind == MemberKind.Joist) is > 0 and var bored
                     ? $"in the floor, {bored} joists bored" : "in the floor, no joist bored",
                 Space.Attic => "in the attic",
+                Space.Slab => "in a pipe in the slab",
                 _ => "in the trench",
             }, group.Select(l => l.Run).Total().Measured(measure));
         }

@@ -8,7 +8,7 @@ namespace Circuitum.Core.Routing;
 
 /// <summary>Draws a way that was chosen: every leg of it, and every member it passes.</summary>
 internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][] cavities, Risers risers, Chases chases,
-    Aside aside)
+    Aside aside, SlabPipes slab)
 {
     private readonly ILookup<(bool AlongX, Length Line), Wall>[][] wallsOn = [.. house.Structures.Select(s =>
         s.Levels.Select(l => l.Walls.ToLookup(w => (w.AlongX, w.AlongX ? w.Start.Y : w.Start.X))).ToArray())];
@@ -111,6 +111,15 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
     private void Leave(WayBuilder build, Place place, int number, bool entering)
     {
         var cavity = cavities[place.Structure][number]!;
+        if (place.Mount == Mount.Floor && number > place.Level && slab.Stub(place) is { } stub)
+        {
+            // Its sole plate is cut around the pipe; the top one is bored.
+            slab.Draw(build, place, stub, cavity.Z, entering);
+            build.Pass(new(MemberKind.Plate, place.Structure, place.Level, stub.Wall.Index, stub.Wall.Bay(stub.Along), true),
+                stub.At.At(cavity.Z), true, cavity.Ambient);
+            return;
+        }
+
         var turn = aside.Exit(place, number).At(cavity.Z);
         List<Point3> stops = [place.At];
         var step = aside.Step(place, number);

@@ -18,6 +18,7 @@ internal sealed class Wayfinder
     private readonly Risers risers;
     private readonly Chases chases;
     private readonly Aside aside;
+    private readonly SlabPipes slab;
     private readonly WayDrawing drawing;
     private readonly Labour labour;
     private readonly CableWay? everywhere;
@@ -26,16 +27,19 @@ internal sealed class Wayfinder
     /// <param name="job">Whose crew goes by its ways.</param>
     /// <param name="toll">What labor costs; as usual when null.</param>
     /// <param name="everywhere">The way taken on every storey, whatever the crew says; by what it says when null.</param>
-    public Wayfinder(FramedHouse house, Job job, Labour? toll = null, CableWay? everywhere = null)
+    /// <param name="taken">Bays by their plates in which it does not rise from storey to storey while others are free.</param>
+    public Wayfinder(FramedHouse house, Job job, Labour? toll = null, CableWay? everywhere = null,
+        IReadOnlySet<(int Structure, int Level, int Wall, int Bay)>? taken = null)
     {
         (this.house, this.job, labour, this.everywhere) = (house, job, toll ?? Labour.Usual, everywhere);
         webs = [.. house.Structures.Select(s => s.Levels.Select(l => new WallWeb(l, job.HouseRules.BoreHeight, labour)).ToArray())];
         var straight = job.Schools.Lay == CableLay.Shortest;
         cavities = [.. house.Structures.Select(s => s.Levels.Select((_, i) => (Cavity?)Cavity.Above(s, i, straight, labour))
             .Prepend(Cavity.Below(s, straight, labour)).ToArray())];
-        (risers, chases) = (new(house), new(house, job.HouseRules.BoreHeight));
-        aside = new(house, cavities, chases, labour);
-        drawing = new(house, webs, cavities, risers, chases, aside);
+        (risers, chases) = (new(house, taken), new(house, job.HouseRules.BoreHeight));
+        slab = new(house, cavities, labour);
+        aside = new(house, cavities, chases, slab, labour);
+        drawing = new(house, webs, cavities, risers, chases, aside, slab);
     }
 
     /// <summary>What a wall is made of.</summary>
@@ -66,6 +70,11 @@ internal sealed class Wayfinder
             return Cavities(a, b, via).Select(c => drawing.ThroughCavities(a, b, c.Start, c.End, c.Cost, via))
                 .OrderBy(w => w.Blocked ? 1 : 0)
                 .ThenBy(w => w.Cost).First();
+        }
+
+        if (slab.Between(a, b) is { } piped)
+        {
+            return piped;
         }
 
         var best = Best(a, b);
@@ -128,6 +137,11 @@ internal sealed class Wayfinder
     // only where the least they could cost is less.
     private (Length Cost, WebWay? Web, int Start, int End) Best(Place a, Place b)
     {
+        if (slab.Cost(a, b) is { } piped)
+        {
+            return (piped, null, 0, 0);
+        }
+
         (Length Cost, WebWay? Web, int Start, int End) best = (new Length(int.MaxValue), null, 0, 0);
         Span<int> starts = stackalloc int[2], ends = stackalloc int[2];
         // From below is for what stands on walls; a ceiling is reached from above whatever the school.
@@ -179,7 +193,7 @@ internal sealed class Wayfinder
             .Between(a, b, (limit - chases.ToBore(a) - chases.ToBore(b)).Sixtyfourths) : null;
 
     // From a wall the cavity below or above; from a ceiling or floor the one it is in. What stands on a slab, or beside the basement and
-    // not over it, is reached from the ceiling above, a box in the slab by its sleeve.
+    // not over it, is reached from the ceiling above, a box in the slab by a pipe in it and up the nearest wall.
     private int Reached(Place place, Span<int> numbers, bool bySchool)
     {
         var count = 0;
@@ -222,6 +236,11 @@ internal sealed class Wayfinder
     private Length Rise(Place place, int cavity)
     {
         var z = cavities[place.Structure][cavity]!.Z;
+        if (place.Mount == Mount.Floor && cavity > place.Level && slab.Stub(place) is { } stub)
+        {
+            return slab.Cost(stub) + (z - place.At.Z) + labour.Plate;
+        }
+
         var plate = place.Wall is null ? Length.Zero : labour.Plate;
         if (!chases.HasAny || chases.InPanel(place) is not { } wall)
         {

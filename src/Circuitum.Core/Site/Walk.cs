@@ -38,6 +38,7 @@ public static class Walk
     /// <summary>The stops of a closing; empty where the job has nothing that it would cover.</summary>
     public static ImmutableArray<WalkStop> Of(Plan plan, SiteRecord record, Closing closing) => WithCrewLines(plan, closing, closing switch
     {
+        Closing.Pour => [.. SlabPipeSheet.Of(plan).GroupBy(p => p.Structure).Select(g => Pour(plan, g.Key, [.. g]))],
         Closing.Trench => [.. plan.Job.Trenches.Select(t => Trench(plan, t))],
         Closing.Walls => [.. Rooms(plan).Select(r => Walls(plan, record, r.Room, r.Level, r.Boxes)), WholeHouse(plan)],
         _ => [.. Rooms(plan).Select(r => Trim(plan, r.Room, r.Level, r.Boxes)), .. plan.Panels.Select(p => TrimPanel(plan, record, p))],
@@ -132,6 +133,24 @@ public static class Walk
 
     private static string KindOf(PlacedBox box) => box.SwitchesOnly ? "switch" : box.HasGeneralReceptacle ? "receptacle"
         : box.HasAlarm ? "alarm" : box.HasLight ? "light" : box.IsJoint ? "joint" : "equipment";
+
+    private static WalkStop Pour(Plan plan, int structure, IReadOnlyList<SlabPipe> pipes)
+    {
+        var building = plan.House.Structures[structure].Structure;
+        var subject = Subject.Structure(building.Id);
+        var lines = pipes.Select(p => new WalkLine(subject, $"slab-{p.Ends}", $"{p.Trade} in PVC for {p.What}: from {p.From}, to {p.To}; "
+            + $"{p.Long.Measured(plan.Job.Schools.Measure)} between, {p.Degrees}° in all", Cite(plan, RuleId.PlasticBends))).ToList();
+        lines.Add(new(subject, "slab-held", "Every stub upright, tied to a stake, capped, with a cord in it; 6 in over the finished floor",
+            "good practice"));
+        if (plan.Job.Service.FootingSteel && structure == plan.House.Room(plan.Job.Panels.First(p => p.FedFrom is null).Room).Structure)
+        {
+            lines.Add(new(subject, "footing", "The footing's steel is brought out where the electrode conductor comes",
+                Cite(plan, RuleId.FootingSteel)));
+        }
+
+        lines.Add(new(subject, "photograph", "Photographed with a tape along it: nobody sees it again", "good practice"));
+        return new($"The slab of {building.Name}", "", [.. lines]);
+    }
 
     private static WalkStop WholeHouse(Plan plan)
     {

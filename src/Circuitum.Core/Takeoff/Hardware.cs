@@ -131,6 +131,17 @@ public static class Hardware
             }
         }
 
+        foreach (var size in SlabPipeSheet.Of(plan).GroupBy(p => p.Trade).OrderBy(g => g.Key, StringComparer.Ordinal))
+        {
+            // Up to the finished floor and 6 in over it, at either end.
+            var stubs = Length.FromInches(20) * size.Count();
+            yield return Long(plan, $"{size.Key} in PVC", size.Select(p => p.Long).Total() + stubs,
+                $"in the slab before the pour, {size.Count()} pipe{(size.Count() == 1 ? "" : "s")} with their stubs; one cable fills "
+                    + $"53 % at most by its larger width ({plan.Book.Cite(RuleId.PipeOneCable)})");
+            yield return new($"Bends in {size.Key} in PVC", "each", size.Sum(p => p.Degrees) / 90, "sweeps up and around, in the slab");
+            yield return new("Caps for stubs in a slab", "each", size.Count() * 2, "kept on until cable is pulled");
+        }
+
         foreach (var trench in plan.Job.Trenches)
         {
             var ground = Trenching.InGround(plan, trench);
@@ -275,6 +286,18 @@ public static class Hardware
             $"where a hole's edge is nearer than 1-1/4 in to a face, {plan.Book.Cite(RuleId.NailPlate)}");
         yield return new("Fire-caulked holes", "each", CaulkedCount(plan),
             $"plates between stories, {plan.Book.Cite(RuleId.FireBlocking)}");
+        var drilled = PreDrill.Of(plan);
+        if (!drilled.IsEmpty)
+        {
+            var corners = drilled.Count(h => h.IsCorner);
+            var inPanels = plan.Survey.Boxes.Count(b => b.Place.Wall is int wall && plan.House.Structures[b.Place.Structure]
+                .Levels[b.Place.Level].Walls[wall].Frame.Framing == WallFraming.InsulatedPanel);
+            yield return new("Plugs for access holes of insulated panels", "each", corners, "where the level chases of two panels meet");
+            yield return new("Foam seals in insulated panels", "each", drilled.Length + inPanels,
+                $"{drilled.Length} hole{(drilled.Length == 1 ? "" : "s")} and {inPanels} box{(inPanels == 1 ? "" : "es")}: what is cut "
+                    + "leaks until it is foamed");
+        }
+
         if (plan.Book.Has(RuleId.GarageSeparation) && SealedCount(plan) is > 0 and var places)
         {
             yield return new("Sealed places in the garage's separation", "each", places,

@@ -13,7 +13,12 @@ namespace Circuitum.Core.Takeoff;
 /// <param name="Conductors">3 × 6 + 10 G.</param>
 /// <param name="Together">How far it lies in the pipe with the longest.</param>
 /// <param name="Worst">Where most conductors lie with it.</param>
-public sealed record PipedCircuit(CircuitKey Circuit, string Conductors, Length Together, PipeStretch Worst);
+public sealed record PipedCircuit(CircuitKey Circuit, string Conductors, Length Together, PipeStretch Worst)
+{
+    /// <summary>What tells its conductors from those of the others, at every place they come out: a band of a color; null where none is
+    /// beside it.</summary>
+    public string? Band { get; init; }
+}
 
 /// <summary>A pipe as those need it who assemble it and pull through it.</summary>
 /// <param name="Pipe">The pipe, sized.</param>
@@ -24,6 +29,10 @@ public sealed record PipeSheet(FittedPipe Pipe, ImmutableArray<PipedCircuit> Cir
 /// <summary>Reads pipes off the plan.</summary>
 public static class PipeSheets
 {
+    // No color of the conductors themselves, which are what they are in cable; nine circuits in a pipe at most.
+    private static readonly ImmutableArray<string> Bands = ["blue", "orange", "yellow", "brown", "purple", "pink", "two blue",
+        "two orange"];
+
     /// <summary>Every pipe of the plan, once.</summary>
     public static ImmutableArray<FittedPipe> Pipes(Plan plan) => [.. FittedPipe.Each(plan.Circuits.Select(c => c.Sized))];
 
@@ -31,8 +40,11 @@ public static class PipeSheets
     public static ImmutableArray<PipeSheet> Of(Plan plan) => [.. Pipes(plan).Select(p => Of(plan, p))];
 
     private static PipeSheet Of(Plan plan, FittedPipe pipe) => new(pipe,
-        [.. pipe.Raceway.Runs.Select(r => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.CableOf(r), pipe.Raceway.With(r),
-            pipe.Raceway.Worst(r, plan.Book.Conductors.BundledBeyond.Length)))],
+        [.. pipe.Raceway.Runs.Select((r, i) => new PipedCircuit(r.Circuit, plan.FindRun(r.Id)!.Value.Circuit.CableOf(r),
+            pipe.Raceway.With(r), pipe.Raceway.Worst(r, plan.Book.Conductors.BundledBeyond.Length))
+        {
+            Band = pipe.Raceway.Runs.Length == 1 ? null : i == 0 ? "no band" : $"{Bands[i - 1]} bands",
+        })],
         [.. OrderOf(plan, pipe)]);
 
     // What cannot be done later comes first: cemented pipe does not come apart, and a filled trench is not opened again.
@@ -55,6 +67,12 @@ public static class PipeSheets
 
         if (!pipe.Raceway.Jacketed)
         {
+            if (pipe.Raceway.Runs.Length > 1)
+            {
+                yield return "Band the conductors of each circuit in its color at both ends and in every pull box: whites are told apart "
+                    + "no other way.";
+            }
+
             yield return $"Pull every conductor together, {pipe.Sum!.Pulling}; leave {plan.Job.HouseRules.AtPanel} at the panel.";
         }
     }

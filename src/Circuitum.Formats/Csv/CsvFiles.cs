@@ -76,8 +76,11 @@ public static class CsvFiles
 
     /// <summary>pre-drill.csv: holes to bore while insulated panels are set.</summary>
     public static string PreDrilled(Plan plan) =>
-        Write("wall,where,from_start,above_floor,cables",
-            PreDrill.Of(plan).Select(h => new object[] { h.Wall, h.Where, h.FromStart.ToString(), h.Above.ToString(), h.Cables }));
+        Write("wall,where,from_start,above_floor,from_west,from_north,cables,bit", PreDrill.Of(plan).Select(h => new object[]
+        {
+            h.Wall, h.Where, h.FromStart.ToString(), h.Above.ToString(), h.FromWest.ToString(), h.FromNorth.ToString(), h.Cables,
+            h.Bit.ToString(),
+        }));
 
     /// <summary>tags.csv: a line for each tag.</summary>
     public static string Tags(Plan plan) => Write("severity,rule,subject,message",

@@ -33,20 +33,26 @@ internal static class HouseDrawing
         }
     }
 
-    public static void Obstructions(SvgText svg, FramedLevel level, DrawingView view)
+    /// <summary>What is overhead while a house is drawn; roofs beside its rooms always, for cable lies there.</summary>
+    public static void Obstructions(SvgText svg, FramedLevel level, DrawingView view, bool drafting)
     {
         for (var i = 0; i < level.Level.Obstructions.Length; i++)
         {
             var o = level.Level.Obstructions[i];
+            if (!drafting && !o.Kind.IsRoof())
+            {
+                continue;
+            }
+
             var subject = Subject.Obstruction(level.Level.Id, i + 1);
             var opposite = o.Corner.By(o.Width, o.Depth);
+            var cross = $"M{SvgText.N(o.Corner.X)} {SvgText.N(o.Corner.Y)}L{SvgText.N(opposite.X)} {SvgText.N(opposite.Y)}"
+                + $"M{SvgText.N(o.Corner.X)} {SvgText.N(opposite.Y)}L{SvgText.N(opposite.X)} {SvgText.N(o.Corner.Y)}";
             Hold(svg, view, subject, "obstruction", $"{o.Name}",
                 [("data-drag", "obstruction"), ("data-key", subject.Id), ("data-x", SvgText.N(o.Corner.X)),
                     ("data-y", SvgText.N(o.Corner.Y))], () =>
                 svg.Rect(o.Corner, opposite, "obstruction")
-                    .Raw($"<path class=\"obstruction-cross\" d=\"M{SvgText.N(o.Corner.X)} {SvgText.N(o.Corner.Y)}L{SvgText.N(opposite.X)}"
-                        + $" {SvgText.N(opposite.Y)}M{SvgText.N(o.Corner.X)} {SvgText.N(opposite.Y)}L{SvgText.N(opposite.X)} "
-                        + $"{SvgText.N(o.Corner.Y)}\"/>"));
+                    .Raw(o.Kind.IsRoof() ? "" : $"<path class=\"obstruction-cross\" d=\"{cross}\"/>"));
         }
     }
 

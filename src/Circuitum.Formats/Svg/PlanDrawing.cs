@@ -83,11 +83,7 @@ public static class PlanDrawing
         Layer(svg, view, "walls", () => WallDrawing.Walls(svg, level, view));
         HouseDrawing.Kept(svg, level, view);
         Layer(svg, view, "fixtures", () => FixtureDrawing.Fixtures(svg, level, view, ink));
-        if (drafting)
-        {
-            HouseDrawing.Obstructions(svg, level, view);
-        }
-
+        HouseDrawing.Obstructions(svg, level, view, drafting);
         HouseDrawing.Sides(svg, plan, level, view);
         if (drafting)
         {

@@ -176,6 +176,78 @@ public sealed class PipeTests
         Assert.True(boxes > 0);
     }
 
+    [Theory] // 6 × .0133 = .0798 in² goes into half an inch, 40 % of .285; a person may want more, never gets less
+    [InlineData(null, "1/2 in PVC")]
+    [InlineData("1", "1 in PVC")]
+    [InlineData("1/2", "1/2 in PVC")]
+    public void A_pipe_is_as_large_as_a_person_wants_it(string? least, string size)
+    {
+        var job = InOne(Heaters(2), "h1", "h2");
+        job = new SetPipe(job.Pipes[0] with { AtLeast = least }).On(job).Job!;
+        Assert.Equal(size, Of(Planner.Plan(job), "h1").Pipe!.Size.Value);
+        // Ten conductors of 10 and five grounds need 1 in whatever is asked.
+        var five = InOne(Heaters(5), "h1", "h2", "h3", "h4", "h5");
+        five = new SetPipe(five.Pipes[0] with { AtLeast = "3/4" }).On(five).Job!;
+        Assert.Equal("1 in PVC", Of(Planner.Plan(five), "h1").Pipe!.Size.Value);
+        Assert.Contains("“7/8” is none", new SetPipe(job.Pipes[0] with { AtLeast = "7/8" }).On(job).Refusal, StringComparison.Ordinal);
+    }
+
+    [Fact] // what comes out of one pipe looks alike: a band for each circuit but the first
+    public void Circuits_in_one_pipe_are_told_apart_by_bands()
+    {
+        var sheet = Assert.Single(PipeSheets.Of(Planner.Plan(InOne(Heaters(3), "h1", "h2", "h3"))));
+        Assert.Equal(["no band", "blue bands", "orange bands"], sheet.Circuits.Select(c => c.Band));
+        Assert.Contains(sheet.Order, o => o.StartsWith("Band the conductors", StringComparison.Ordinal));
+        Assert.Null(Assert.Single(PipeSheets.Of(Planner.Plan(InOne(Heaters(1), "h1")))).Circuits.Single().Band);
+    }
+
+    // Two receptacles on a wall of a shop: home run, and one run from box to box. Three conductors of 12, .0399 in², in half an inch of
+    // thin steel: 40 % of .304 = .1216. Its hole is larger than .706 in outside: 3/4 in.
+    [Fact]
+    public void A_run_from_box_to_box_is_pulled_in_a_pipe_of_its_own()
+    {
+        var job = Houses.Row(("shop", RoomUse.Utility, 30)).With(Houses.On("a", "shop", 1, 60), Houses.On("b", "shop", 1, 160));
+        var plain = Planner.Plan(job);
+        var run = plain.Circuits.Single().Runs.Single(r => r.Kind == RunKind.Jumper);
+        var piped = new PutRunInPipe(run.Id, new("P1")).On(job).Job!;
+        piped = new SetPipe(piped.Pipes[0] with { Kind = ConduitKind.Emt }).On(piped).Job!;
+        var plan = Planner.Plan(piped);
+        var circuit = plan.Circuits.Single();
+        var (home, between) = (circuit.HomeRun!, circuit.Runs.Single(r => r.Kind == RunKind.Jumper));
+        Assert.Equal((Jacket.Nonmetallic, Jacket.Loose), (home.Jacket, between.Jacket));
+        Assert.Equal(("12-2", "2 × 12 + 12 G"), (circuit.CableOf(home), circuit.CableOf(between)));
+        Assert.Equal("1/2 in EMT", circuit.Sized.PipeOf(between)!.Size.Value);
+        Assert.Null(circuit.Pipe);
+        Assert.Equal(plain.Circuits.Single().Sized.Ampacity.Value, circuit.Sized.Ampacity.Value);
+        var studs = plan.Holes.Of(between).Where(h => h.Spot.Kind == MemberKind.Stud).ToList();
+        Assert.NotEmpty(studs);
+        Assert.All(studs, h => Assert.Equal(.75m, Hardware.BitOf(plan, h).Inches));
+        var material = Hardware.Of(plan);
+        Assert.Equal(between.Way.Measured.WholeFeetUp, material.Single(m => m.Item == "1/2 in EMT").Quantity);
+        Assert.Equal(between.Length.Value.WholeFeetUp * 2, material.Single(m => m.Item == "12 THWN-2").Quantity);
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "pipes");
+
+        // Its box goes: the pipe is told, and let go by the tag's own act.
+        var gone = new DeleteBox(new("b")).On(piped).Job!;
+        var tag = Assert.Single(Planner.Plan(gone).Tags, t => t.Rule == "pipes");
+        Assert.Empty(Assert.Single(tag.Fixes).Change.On(gone).Job!.Pipes);
+        Assert.Empty(new PutRunInPipe(run.Id, null).On(piped).Job!.Pipes);
+    }
+
+    [Fact] // the home run in one pipe, what goes on in another: each is sized for itself
+    public void A_circuit_may_lie_in_two_pipes()
+    {
+        var job = Houses.Row(("shop", RoomUse.Utility, 30)).With(Houses.On("a", "shop", 1, 60), Houses.On("b", "shop", 1, 160));
+        var circuit = Planner.Plan(job).Circuits.Single();
+        job = new PutInPipe(circuit.Circuit.Key, new("P1")).On(job).Job!;
+        job = new PutRunInPipe(circuit.Runs[1].Id, new("P2")).On(job).Job!;
+        var plan = Planner.Plan(job);
+        Assert.Equal(["P1", "P2"], PipeSheets.Pipes(plan).Select(p => p.Raceway.Pipe.Id.Value).Order());
+        Assert.All(plan.Circuits.Single().Runs, r => Assert.Equal("2 × 12 + 12 G", plan.Circuits.Single().CableOf(r)));
+        Assert.Contains("lies in two pipes", new PutRunInPipe(circuit.Runs[1].Id, new("P3")).On(job).Job is { } moved
+            ? new SetPipe(moved.Pipes[0] with { Runs = [circuit.Runs[1].Id] }).On(moved).Refusal : "", StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_joint_between_boxes_is_red_until_a_box_stands_there_or_it_is_pulled_new()
     {

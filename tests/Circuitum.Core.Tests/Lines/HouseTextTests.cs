@@ -158,6 +158,18 @@ public sealed class HouseTextTests
         Assert.Equal(job.Rooms.Last().Builds.AsEnumerable(), bare.Rooms.Last().Builds.AsEnumerable());
     }
 
+    [Fact] // panels as they were made: where their first chase is, and how wide; said again word by word
+    public void Insulated_panels_are_read_as_they_are_made_and_written_so()
+    {
+        const string said = "- north built of insulated panel, 2-0 on center, chases at 1-2 and 3-8, first chase at 0-8, "
+            + "chases 0-1 1/4 wide";
+        var job = Start(Two.Replace("- north built of metal studs, 2-0 on center", said, StringComparison.Ordinal));
+        var build = Assert.Single(job.Rooms.Last().Builds);
+        Assert.Equal((8.Inches(), Length.FromInches(1.25m)), (build.FirstChase, build.ChaseWidth));
+        Assert.Equal([14.Inches(), 44.Inches()], build.ChaseHeights.AsEnumerable());
+        Assert.Contains(said, HouseText.Write(job), StringComparison.Ordinal);
+    }
+
     [Fact] // a notch is cut out of the hall: its other wall numbers bring no framing of before along
     public void A_room_with_other_walls_is_framed_as_its_text_says()
     {
@@ -192,12 +204,15 @@ public sealed class HouseTextTests
     {
         var job = Start(Two);
         foreach (var (line, count) in new[] { ("beam 20-0 x 0-6 at 1-0 east, 4-0 south called Ridge", 1),
-            ("duct 2-0 x 1-0 at 5-0 east, 1-0 south called Return", 2) })
+            ("duct 2-0 x 1-0 at 5-0 east, 1-0 south called Return", 2),
+            ("open roof 8-0 x 5-0 at 30-0 east, 4-0 south called Link", 3) })
         {
             job = SayLines.Of(job.Levels.First().Id, line).On(job).Job!;
             Assert.Equal(count, job.Levels.First().Obstructions.Length);
         }
 
+        Assert.Equal(new("Link", ObstructionKind.OpenRoof, new(30.Feet(), 4.Feet()), 8.Feet(), 5.Feet()),
+            job.Levels.First().Obstructions[2]);
         Assert.Equal(new("Ridge", ObstructionKind.Beam, new(1.Feet(), 4.Feet()), 20.Feet(), 6.Inches()),
             job.Levels.First().Obstructions[0]);
     }

@@ -31,6 +31,44 @@ public sealed class LowVoltageTests
 
     private static Job With(Job job, params LowVoltageOutlet[] outlets) => job with { LowVoltage = [.. job.LowVoltage, .. outlets] };
 
+    [Fact] // two storeys of ten houses, a speaker in every ceiling upstairs: it rises where no power comes through a plate
+    public void It_rises_in_a_bay_of_its_own()
+    {
+        var risen = 0;
+        foreach (var number in Enumerable.Range(1, 10).Select(n => n * 3))
+        {
+            var job = BuiltHouses.Number(number);
+            var upstairs = job.Structures[0].Levels[^1].Rooms.Where(r => r.Use == RoomUse.Bedroom).Select(r => new LowVoltageOutlet
+            {
+                Id = new($"speaker-{r.Id}"),
+                Kind = LowVoltageKind.Speaker,
+                Room = r.Id,
+                Mount = Mount.Ceiling,
+                X = 40.Inches(),
+                Y = 40.Inches(),
+            });
+            var plan = Planner.Plan(job with
+            {
+                LowVoltageHomes = [new() { Id = new("can"), Room = new("g-laundry"), Wall = 1, Offset = 30.Inches() }],
+                LowVoltage = [.. upstairs],
+            });
+            var power = plan.Circuits.SelectMany(c => c.Runs).SelectMany(r => r.Way.Passages).Select(p => p.Spot)
+                .Where(s => s.Kind == MemberKind.Plate).Select(s => (s.Structure, s.Level, s.Member, s.Number)).ToHashSet();
+            foreach (var run in plan.LowVoltage.Runs)
+            {
+                // What it comes through at both plates of one bay is where it rises; its own bay at either end it comes through once.
+                foreach (var bay in run.Way.Passages.Select(p => p.Spot).Where(s => s.Kind == MemberKind.Plate)
+                    .GroupBy(s => (s.Structure, s.Level, s.Member, s.Number)).Where(g => g.Any(s => s.Top) && g.Any(s => !s.Top)))
+                {
+                    risen++;
+                    Assert.False(power.Contains(bay.Key), $"{number}: {run.Outlet.Name} rises beside power");
+                }
+            }
+        }
+
+        Assert.True(risen > 15, $"{risen} risen");
+    }
+
     private static IEnumerable<Tag> TagsOf(Plan plan) =>
         plan.Tags.Where(t => t.Subject.Kind is SubjectKind.LowVoltage or SubjectKind.LowVoltageHome);
 

@@ -48,6 +48,19 @@ public sealed class HouseProblemsTests
                     ChaseHeights = [.. Enumerable.Range(1, 7).Select(i => i.Feet())] }]
             }));
 
+    [Theory] // panels as they are made: from the corner to 8 ft on; 3/4 to 4 in wide
+    [InlineData(0, 48, null)]
+    [InlineData(6144, 48, null)]
+    [InlineData(6145, 48, "the first upright chase lies from 0 to 8 ft")]
+    [InlineData(-1, 48, "the first upright chase lies from 0 to 8 ft")]
+    [InlineData(0, 256, null)]
+    [InlineData(0, 47, "a chase is from 3/4 to 4 in wide")]
+    [InlineData(0, 257, "a chase is from 3/4 to 4 in wide")]
+    public void Chases_of_a_panel(int first, int width, string? says) => Says(says, Den(r => r with
+    {
+        Builds = [new() { Wall = 1, Framing = WallFraming.InsulatedPanel, FirstChase = new(first), ChaseWidth = new(width) }],
+    }));
+
     [Theory]
     [InlineData("", 20, 16, "1 to 40 characters")]
     [InlineData("drain", 20, 0, "1 in to 20 ft wide")]

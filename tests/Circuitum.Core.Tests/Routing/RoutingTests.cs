@@ -1,3 +1,4 @@
+using Circuitum.Core.Changes;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
@@ -83,6 +84,84 @@ public sealed class RoutingTests
         Assert.False(around.Way.Blocked);
         var wall = Blocked(new("Shaft", ObstructionKind.Shaft, new(80.Inches(), -20.Inches()), 20.Inches(), 400.Inches()));
         Assert.Contains(Planner.Plan(wall).Tags, t => t.Rule == "routing" && t.Subject.Kind == SubjectKind.Run);
+    }
+
+    // Two wings 8 ft apart, 16 ft wide each; a roof of 4 ft between them from 4 to 8 ft south. Lamps 40 in east and 20 in south of the
+    // inside corners: 24 ft apart, 23-1/4 in south of the outline. To the roof's edge at 48 in and back: twice 24-3/4 in. Up 3 in twice.
+    private static Job Wings(ObstructionKind? roof)
+    {
+        var job = Houses.House([Houses.Rectangle("west", RoomUse.Den, Length.Zero, Length.Zero, 16.Feet(), 12.Feet()),
+            Houses.Rectangle("east", RoomUse.Den, 24.Feet(), Length.Zero, 16.Feet(), 12.Feet())])
+            .With(Houses.Ceiling("a", "west", 40, 20), Houses.Ceiling("b", "east", 40, 20)) with
+        { Panels = [Houses.Panel("west")] };
+        return roof is not { } kind ? job : job with
+        {
+            Structures = [job.Structures[0] with
+            {
+                Levels = [job.Structures[0].Levels[0] with
+                {
+                    Obstructions = [new("Breezeway", kind, new(16.Feet(), 4.Feet()), 8.Feet(), 4.Feet())],
+                }],
+            }],
+        };
+    }
+
+    [Fact]
+    public void Two_wings_are_joined_over_the_roof_between_them()
+    {
+        var plan = Planner.Plan(Wings(ObstructionKind.Breezeway));
+        var run = plan.Circuits.SelectMany(c => c.Runs).Single(r => r.To.Box?.Value == "b");
+        Assert.Equal((288 + 49.5m + 6, false, Jacket.Nonmetallic), (run.Way.Measured.Inches, run.Way.Blocked, run.Jacket));
+        Assert.DoesNotContain(plan.Tags, t => t.Rule == "routing");
+        // Without it there is no way in the air; open below it is a damp place.
+        Assert.Contains(Planner.Plan(Wings(null)).Tags, t => t.Rule == "routing");
+        var open = Planner.Plan(Wings(ObstructionKind.OpenRoof)).Circuits.SelectMany(c => c.Runs).ToLookup(r => r.To.Box!.Value.Value);
+        Assert.Equal((Jacket.Nonmetallic, Jacket.Underground), (open["a"].Single().Jacket, open["b"].Single().Jacket));
+    }
+
+    [Fact] // wings and roofs by lot: nothing is in the open air, and nothing is blocked
+    public void Over_two_wings_cable_keeps_to_rooms_and_the_roof()
+    {
+        for (var number = 0; number < 40; number++)
+        {
+            var draw = new Draw((uint)number + 900);
+            int wide = 12 + draw.Below(8), gap = 4 + draw.Below(12), shift = draw.Below(6), deep = 10 + draw.Below(6);
+            int from = shift + draw.Below(3), roof = 3 + draw.Below(Math.Min(deep, deep + shift) - from - 2);
+            var job = Houses.House([Houses.Rectangle("west", RoomUse.Bedroom, Length.Zero, Length.Zero, wide.Feet(), deep.Feet()),
+                Houses.Rectangle("east", RoomUse.Bedroom, (wide + gap).Feet(), shift.Feet(), wide.Feet(), deep.Feet())]) with
+            { Panels = [Houses.Panel("west")], Schools = CrewSchools.Number(number) };
+            var corner = new Point(wide.Feet(), from.Feet());
+            job = LayOut.Everything.On(job with
+            {
+                Structures = [job.Structures[0] with
+                {
+                    Levels = [job.Structures[0].Levels[0] with
+                    {
+                        Obstructions = [new("Breezeway", ObstructionKind.Breezeway, corner, gap.Feet(), roof.Feet())],
+                    }],
+                }],
+            }).Job!;
+            var (west, east, north, south) = (corner.X, corner.X + gap.Feet(), corner.Y, corner.Y + roof.Feet());
+            var passed = 0;
+            foreach (var run in Planner.Plan(job).Circuits.SelectMany(c => c.Runs))
+            {
+                Assert.False(run.Way.Blocked, $"{number}: {run.Id} is blocked");
+                foreach (var leg in run.Way.Legs.Where(l => Length.Min(l.From.X, l.To.X) < east && Length.Max(l.From.X, l.To.X) > west))
+                {
+                    // Where it enters the gap and where it leaves it; some crews pull aslant.
+                    passed++;
+                    foreach (var x in new[] { Length.Max(west, Length.Min(leg.From.X, leg.To.X)), Length.Min(east, Length.Max(leg.From.X,
+                        leg.To.X)) })
+                    {
+                        var y = leg.From.X == leg.To.X ? leg.From.Y.Inches : leg.From.Y.Inches + ((leg.To.Y - leg.From.Y).Inches
+                            * (x - leg.From.X).Inches / (leg.To.X - leg.From.X).Inches);
+                        Assert.True(y >= north.Inches - .1m && y <= south.Inches + .1m, $"{number}: {run.Id} is in the open air");
+                    }
+                }
+            }
+
+            Assert.True(passed > 0, $"{number}: nothing goes over");
+        }
     }
 
     // A den with its panel at 68-3/4 in along the west wall, and a beam over that wall from 50 to 90 in.

@@ -79,6 +79,42 @@ public sealed class RunsTests
         Assert.All(sheet, h => Assert.StartsWith("den, wall 1", h.Wall, StringComparison.Ordinal));
     }
 
+    // The wall's center line begins at the corner of the outline; the room's inside corner lies half a 2×6 wall of 6-1/2 in further on:
+    // 3-1/4 + 12 = 15-1/4 in, then every 24 in. Measured from below, from the outside of the studs: 5-1/2 / 2 = 2-3/4 in further west, and
+    // half the panel's own 6-1/2 in = 3-1/4 in from the north.
+    [Fact]
+    public void Upright_chases_are_counted_from_the_first_one_as_it_was_measured()
+    {
+        var plan = Planner.Plan(Panels(24.Inches(), 12.Inches(), Length.FromInches(1.25m)));
+        var sheet = PreDrill.Of(plan);
+        Assert.NotEmpty(sheet);
+        Assert.All(sheet, h => Assert.Equal(15.25m, h.FromStart.Inches % 24));
+        Assert.All(sheet, h => Assert.Equal((h.FromStart + Length.FromInches(2.75m), Length.FromInches(3.25m)), (h.FromWest, h.FromNorth)));
+        Assert.All(sheet, h => Assert.True(h.Bit <= Length.FromInches(1.25m)));
+        var material = Hardware.Of(plan);
+        Assert.Equal(0, material.Single(m => m.Item == "Plugs for access holes of insulated panels").Quantity);
+        Assert.Equal(sheet.Length + 2, material.Single(m => m.Item == "Foam seals in insulated panels").Quantity);
+    }
+
+    [Theory] // 6-3 for a range of 50 A wants a hole of 1 in: a chase of 1 in takes it, one of a sixty-fourth less does not
+    [InlineData(64, false)]
+    [InlineData(63, true)]
+    public void Cable_that_is_too_thick_for_its_chase_is_told(int width, bool thick)
+    {
+        var job = Panels(48.Inches(), null, new(width)).With(Houses.Appliance("range", "den", 1, 150,
+            EquipmentLibrary.Typical(Appliance.Range), DeviceKind.ApplianceReceptacle));
+        Assert.Equal(thick, Planner.Plan(job).Tags.Any(t => t.Headline.Contains("goes into a chase of", StringComparison.Ordinal)));
+    }
+
+    private static Job Panels(Length spacing, Length? first, Length? width) => new BuildWall(new("den"), 1, new()
+    {
+        Wall = 1,
+        Framing = WallFraming.InsulatedPanel,
+        Spacing = spacing,
+        FirstChase = first,
+        ChaseWidth = width,
+    }).On(Den(WallFraming.InsulatedPanel, spacing)).Job!;
+
     [Fact]
     public void A_house_of_studs_has_nothing_to_pre_drill() =>
         Assert.Empty(PreDrill.Of(Planner.Plan(Den(WallFraming.Wood2x6, 16.Inches()))));

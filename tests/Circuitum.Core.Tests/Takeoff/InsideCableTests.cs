@@ -62,6 +62,22 @@ public sealed class InsideCableTests
         Assert.Equal(3, after.WiringOf(offer.Joint.Box.Id)!.Splices);
     }
 
+    [Fact] // one size larger to the first thing that takes power, through the joint as if it were not there; smaller beyond
+    public void What_makes_the_home_run_larger_goes_on_through_its_joint()
+    {
+        var (plan, offer) = Offered(Shed);
+        var key = plan.Circuits.Single().Circuit.Key;
+        var after = Planner.Plan(Joined(plan, offer!).Job with
+        {
+            CircuitSchools = [new() { Circuit = key, HomeRun = HomeRunSize.OneLarger }],
+        });
+        var circuit = after.Circuits.Single();
+        var joint = offer!.Joint.Box.Id;
+        Assert.Equal(3, circuit.Runs.Length);
+        Assert.All(circuit.Runs, r => Assert.Equal(r.From.Box is null || r.From.Box == joint ? "10" : "12",
+            circuit.Sized.GaugeOf(r).ToString()));
+    }
+
     [Fact] // what lies to the shed already is not pulled again for a box that came later: its cable comes back through the trench
     public void A_joint_set_after_the_cable_was_pulled_breaks_nothing()
     {

@@ -16,7 +16,8 @@ public enum ConduitKind
     Emt,
 }
 
-/// <summary>A pipe that the home runs or feeders of one circuit or several are pulled in, from their panel as far as each goes.</summary>
+/// <summary>A pipe that the home runs or feeders of one circuit or several are pulled in, from their panel as far as each goes; or one
+/// between two boxes, for what goes from one to the other.</summary>
 public sealed record Pipe
 {
     /// <summary>Circuits that one pipe may take in a job.</summary>
@@ -28,8 +29,15 @@ public sealed record Pipe
     /// <summary>What it is made of.</summary>
     public ConduitKind Kind { get; init; }
 
-    /// <summary>The circuits in it, 1 to 9; a circuit lies in one pipe at most.</summary>
+    /// <summary>The circuits in it, with <see cref="Runs"/> 1 to 9; a circuit's home run lies in one pipe at most.</summary>
     public required ImmutableArray<CircuitKey> Circuits { get; init; }
+
+    /// <summary>Runs from box to box in it; a run lies in one pipe at most.</summary>
+    public ImmutableArray<RunId> Runs { get; init; } = [];
+
+    /// <summary>The least trade size that a person wants, in, for what may be pulled later: 3/4; as large as it must be when null.
+    /// </summary>
+    public string? AtLeast { get; init; }
 
     /// <summary>What was set or done along it.</summary>
     public ImmutableArray<PipeStop> Stops { get; init; } = [];
@@ -39,6 +47,13 @@ public sealed record Pipe
 
     /// <summary>True when both ends of every conductor in it are marked for 75 °C, 110.14(C).</summary>
     public bool Marked75 { get; init; }
+}
+
+/// <summary>What pipes hold.</summary>
+public static class PipeContents
+{
+    /// <summary>Nothing is pulled in it.</summary>
+    public static bool IsEmpty(this Pipe pipe) => pipe.Circuits.IsEmpty && pipe.Runs.IsEmpty;
 }
 
 /// <summary>A place along a pipe.</summary>

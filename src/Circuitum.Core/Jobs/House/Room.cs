@@ -53,6 +53,13 @@ public sealed record WallBuild
 
     /// <summary>Heights of the horizontal chases of an insulated panel above the floor; none for other walls.</summary>
     public ImmutableArray<Length> ChaseHeights { get; init; } = [];
+
+    /// <summary>The first upright chase of an insulated panel, from the room's inside corner at the wall's west or north end, 0 to 8 ft;
+    /// null where nobody measured, when they are taken from the end of the wall's center line.</summary>
+    public Length? FirstChase { get; init; }
+
+    /// <summary>How wide the chases of an insulated panel are, 3/4 to 4 in; 1-1/2 in as usual when null.</summary>
+    public Length? ChaseWidth { get; init; }
 }
 
 /// <summary>What a wall is made of, board on both faces.</summary>

@@ -186,7 +186,8 @@ public enum JoistRun
     NorthSouth,
 }
 
-/// <summary>A beam, shaft, chimney or stair opening: a rectangle on the level's plan that cable goes around.</summary>
+/// <summary>What is overhead beside rooms: a beam, shaft, chimney or stair opening, a rectangle on the level's plan that cable goes around;
+/// or the roof between two wings, in which it goes where no room is.</summary>
 /// <param name="Name">What it is.</param>
 /// <param name="Kind">Its kind.</param>
 /// <param name="Corner">North-west corner.</param>
@@ -214,4 +215,17 @@ public enum ObstructionKind
 
     /// <summary>The joist bays over a plumbing wall, taken by drains and vents.</summary>
     PlumbingWall,
+
+    /// <summary>The roof of a breezeway, closed below: cable goes through it from wing to wing.</summary>
+    Breezeway,
+
+    /// <summary>A roof that is open below, over a passage or a porch: cable goes through it as in a damp place.</summary>
+    OpenRoof,
+}
+
+/// <summary>What an obstruction does to cable.</summary>
+public static class Obstructions
+{
+    /// <summary>Cable goes through it, not around.</summary>
+    public static bool IsRoof(this ObstructionKind kind) => kind is ObstructionKind.Breezeway or ObstructionKind.OpenRoof;
 }

@@ -152,7 +152,8 @@ public abstract partial class StagePage
         new KeepSize(new(room), width, depth));
 
     /// <summary>Says how a wall is built.</summary>
-    public Task<IActionResult> OnPostBuildWallAsync(string wall, string framing, string spacing, string? chases) => ChangeAsync(() =>
+    public Task<IActionResult> OnPostBuildWallAsync(string wall, string framing, string spacing, string? chases,
+        string? firstChase, string? chaseWidth) => ChangeAsync(() =>
     {
         var (room, number) = HouseEntry.Numbered(wall);
         return new BuildWall(new(room), number, framing == "usual" ? null : new()
@@ -162,6 +163,8 @@ public abstract partial class StagePage
             Spacing = Length.Parse(spacing),
             ChaseHeights = [.. (chases ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
                 .Select(Length.Parse)],
+            FirstChase = string.IsNullOrWhiteSpace(firstChase) ? null : Length.Parse(firstChase),
+            ChaseWidth = string.IsNullOrWhiteSpace(chaseWidth) ? null : Length.Parse(chaseWidth),
         });
     });
 

@@ -49,11 +49,17 @@ public abstract partial class StagePage
     public Task<IActionResult> OnPostPutInPipeAsync(string circuit, string? pipe) =>
         ChangeAsync(() => new PutInPipe(new(circuit), string.IsNullOrEmpty(pipe) ? null : new Id<Pipe>(pipe)));
 
+    /// <summary>Pulls a run from box to box in a pipe; nothing chosen takes it out.</summary>
+    public Task<IActionResult> OnPostPutRunInPipeAsync(string run, string? pipe) =>
+        ChangeAsync(() => new PutRunInPipe(RunId.Parse(run), string.IsNullOrEmpty(pipe) ? null : new Id<Pipe>(pipe)));
+
     /// <summary>Sets what a pipe is.</summary>
-    public Task<IActionResult> OnPostPipeAsync(string pipe, string circuit, string kind, bool marked75, bool jacketed) =>
+    public Task<IActionResult> OnPostPipeAsync(string pipe, string circuit, string kind, string? atLeast, bool marked75,
+        bool jacketed) =>
         ChangeAsync(job => new SetPipe(PipeOf(job, pipe, circuit) with
         {
             Kind = Entry.Choice<ConduitKind>(kind),
+            AtLeast = string.IsNullOrEmpty(atLeast) ? null : atLeast,
             Marked75 = marked75,
             Jacketed = jacketed
         }));
@@ -79,8 +85,8 @@ public abstract partial class StagePage
             underDrive));
 
     // The job's own pipe, or the one assumed for a feeder.
-    private static Pipe PipeOf(Job job, string pipe, string circuit) => Core.Routing.Raceways.For(job, new(circuit), true) is { } known
-        && known.Id.Value == pipe
+    private static Pipe PipeOf(Job job, string pipe, string circuit) => job.Pipes.FirstOrDefault(p => p.Id.Value == pipe) is { } own ? own
+        : Core.Routing.Raceways.For(job, new(circuit), true) is { } known && known.Id.Value == pipe
         ? known : throw new ChangeRefusedException($"Pipe {pipe} is not in this job any more.");
 
     private static string? TrenchOf(string run) => run.StartsWith("trench:", StringComparison.Ordinal) ? run["trench:".Length..] : null;
