@@ -172,6 +172,22 @@ public sealed class HouseDrawingTests
         Assert.Equal(5, space.GetProperty("pieces").GetArrayLength());
     }
 
+    // The north wall’s outer face lies 3-1/4 in north of its center line; the pad begins 36 in beyond and is 36 in deep.
+    [Fact]
+    public void A_unit_on_a_pad_stands_off_its_wall()
+    {
+        var unit = Houses.Appliance("m", "den", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4000)) with
+        {
+            Outside = true,
+            OnPad = 36.Inches(),
+        };
+        var drawing = Draw(Stage.Boxes, job: Job.With(unit));
+        var pad = Assert.Single(Of(drawing, "pad"), p => p.Name.LocalName == "rect");
+        Assert.Equal(("-75.25", "36"), (A(pad, "y"), A(pad, "height")));
+        var top = decimal.Parse(A(drawing, "viewBox").Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
+        Assert.True(top <= -75.25m, $"{top}");
+    }
+
     [Fact]
     public void In_a_file_each_kind_of_thing_is_on_a_layer_of_its_name()
     {

@@ -163,9 +163,24 @@ internal static class Cables
     {
         foreach (var (circuit, run) in site.Runs.Where(r => r.Run.Text("jacket") == "nonmetallic" && r.Run.Text("pipe").Length == 0))
         {
-            if (run.Each("path").Any(l => l.Text("space") == "trench"))
+            if (run.Each("path").Any(l => l.Text("space") is "trench" or "slab"))
             {
                 yield return new("wet", "334.12", [Site.Of(circuit), "run:" + run.Text("run")], $"{run.Text("run")} lies in the earth");
+            }
+        }
+
+        // What goes up or down does so in a wall, not through a room: from floor to ceiling is more than 2 ft, into a floor's joists less.
+        foreach (var (_, run) in site.Runs.Where(r => r.Run.Each("path").All(l => l.Text("space") != "trench")))
+        {
+            var structure = site.Boxes.FirstOrDefault(b => b.Id == run.Text("to") || b.Id == run.Text("from"))?.Room.Structure;
+            foreach (var leg in run.Each("path").Where(l => l.Place("from") is var a && l.Place("to") is var b && a[0] == b[0]
+                && a[1] == b[1] && Math.Abs(a[2] - b[2]) > 24))
+            {
+                var at = leg.Place("from");
+                if (structure is not null && !site.House.Rooms.Any(r => r.Structure == structure && r.IsAtWall(at[0], at[1])))
+                {
+                    yield return new("air", "", [], $"{run.Text("run")} hangs through a room at {at[0] / 12:0.0}, {at[1] / 12:0.0} ft");
+                }
             }
         }
 

@@ -36,6 +36,23 @@ internal sealed class SurveyedRoom
         return Math.Abs(ax - bx) + Math.Abs(ay - by);
     }
 
+    /// <summary>A place lies in one of its walls, or within 10 in of its face: no wall is thicker.</summary>
+    public bool IsAtWall(double x, double y)
+    {
+        for (var side = 0; side < Walls; side++)
+        {
+            var ((ax, ay), (bx, by)) = (Inside[side], Inside[(side + 1) % Walls]);
+            double dx = Math.Max(0, Math.Max(Math.Min(ax, bx) - x, x - Math.Max(ax, bx))),
+                dy = Math.Max(0, Math.Max(Math.Min(ay, by) - y, y - Math.Max(ay, by)));
+            if (dx <= 10 && dy <= 10)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /// <summary>A place on the face of a wall, so far from its start.</summary>
     public (double X, double Y) On(int wall, double offset)
     {

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Changes;
 
@@ -112,6 +113,20 @@ public sealed record SetBoxPlace(BoxId Box, bool ServesCounter, bool Outside) : 
     {
         var box = Find(job, Box);
         phrase = $"{Called(job, box)}: {(ServesCounter ? "serves a counter" : Outside ? "faces the weather" : "serves the room")}";
-        return With(job, box with { ServesCounter = ServesCounter, Outside = Outside });
+        return With(job, box with { ServesCounter = ServesCounter, Outside = Outside, OnPad = Outside ? box.OnPad : null });
+    }
+}
+
+/// <summary>Stands equipment on a pad outdoors, or hangs it on its wall again.</summary>
+/// <param name="Box">Its box.</param>
+/// <param name="FromWall">From the wall to the pad, 0 to 10 ft; null for the wall.</param>
+public sealed record SetPad(BoxId Box, Length? FromWall) : JobChange
+{
+    /// <inheritdoc/>
+    protected override Job Apply(Job job, out string phrase)
+    {
+        var box = Find(job, Box);
+        phrase = FromWall is { } off ? $"Stand {Called(job, box)} on a pad {off} from the wall" : $"Hang {Called(job, box)} on the wall";
+        return With(job, box with { OnPad = FromWall });
     }
 }

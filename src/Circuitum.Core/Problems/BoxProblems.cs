@@ -82,6 +82,12 @@ public static partial class JobProblems
                 yield return new(where + ".height", $"must lie from 0 to 20 ft; it is {height}");
             }
 
+            if (box.OnPad is Length pad && (pad < Length.Zero || pad > Length.FromFeet(10) || !box.Outside || box.Mount != Mount.Wall
+                || !box.Devices.Any(d => d.Kind == DeviceKind.Equipment)))
+            {
+                yield return new(where + ".onPad", $"equipment outdoors stands on a pad 0 to 10 ft from its wall; it is {pad}");
+            }
+
             if (box.Volume is CubicInches volume && volume.Value is < 4 or > 400)
             {
                 yield return new(where + ".volume", "must lie from 4 to 400 in³");

@@ -37,8 +37,8 @@ internal sealed class SlabPipes
     public SlabPipes(FramedHouse house, Cavity?[][] cavities, Labour labour)
     {
         (this.house, this.labour) = (house, labour);
-        slabs = [.. house.Structures.Select((s, i) => s.Levels.Select((level, n) =>
-            level.Rooms.Where(r => cavities[i][n]?.Covers(r.Centre) != true).ToList() is { Count: > 0 } rooms
+        slabs = [.. house.Structures.Select((s, i) => s.Levels.Select((level, n) => IsAtGrade(s, n)
+            && level.Rooms.Where(r => cavities[i][n]?.Covers(r.Centre) != true).ToList() is { Count: > 0 } rooms
                 ? Cavity.InSlab(level, n, rooms, level.Floor - Under, labour) : null).ToArray())];
     }
 
@@ -114,6 +114,9 @@ internal sealed class SlabPipes
             build.Go(Space.Slab, from.At(z), to.At(z), Indoors);
         }
     }
+
+    // The lowest level, and what stands beside a basement. A room that juts out upstairs has no slab under it.
+    private static bool IsAtGrade(FramedStructure building, int level) => level == 0 || (level == 1 && building.Levels[0].IsBasement);
 
     private Cavity? SlabOf(Place place) => slabs[place.Structure][place.Level];
 

@@ -73,7 +73,8 @@ public static class PipeSheets
                     + "no other way.";
             }
 
-            yield return $"Pull every conductor together, {pipe.Sum!.Pulling}; leave {plan.Job.HouseRules.AtPanel} at the panel.";
+            yield return $"Pull every conductor together, {pipe.Sum!.Pulling}"
+                + (pipe.Raceway.Lead.From.Panel is null ? "." : $"; leave {plan.Job.HouseRules.AtPanel} at the panel.");
         }
     }
 }

@@ -1,5 +1,6 @@
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Layout;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Routing;
@@ -16,11 +17,31 @@ internal static class ServiceMaterial
         .Concat(LockedOff(plan)).Concat(Whips(plan)).Concat(Furring(plan));
 
     // From the disconnect to what it shuts off; a hot tub's way is piped, and its pipe is its maker's.
-    private static IEnumerable<MaterialLine> Whips(Plan plan) => Hardware.Counted(plan.Survey.Boxes
-        .SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls).Select(u => plan.Survey[u]))
-        .Where(u => u.Plates.Any(p => !p.Cord && p.Appliance != Appliance.HotTub) && plan.CircuitOf(u.Box.Id) is not null)
-        .Select(u => $"Whip of {plan.CircuitOf(u.Box.Id)!.Sized.Gauge.Value.Words}, {(u.Box.Outside ? "liquid-tight" : "flexible metal")}, "
-            + "up to 6 ft"), "from the disconnect to what it shuts off");
+    private static IEnumerable<MaterialLine> Whips(Plan plan)
+    {
+        var whips = plan.Survey.Boxes.SelectMany(b => b.Box.Devices.Where(d => d.Kind == DeviceKind.Disconnect).SelectMany(d => d.Controls)
+                .Select(u => (Disconnect: b, Unit: plan.Survey[u])))
+            .Where(w => w.Unit.Plates.Any(p => !p.Cord && p.Appliance != Appliance.HotTub) && plan.CircuitOf(w.Unit.Box.Id) is not null)
+            .ToList();
+        return Hardware.Counted(whips.Select(w => $"Whip of {plan.CircuitOf(w.Unit.Box.Id)!.Sized.Gauge.Value.Words}, "
+                + $"{(w.Unit.Box.Outside ? "liquid-tight" : "flexible metal")}, up to {WhipFeet(w.Disconnect, w.Unit)} ft"),
+                "from the disconnect to what it shuts off")
+            .Concat(Hardware.Counted(whips.Where(w => w.Unit.Box.OnPad is not null).Select(_ => "Pad for equipment outdoors"),
+                "level, and not on what settles; before the unit comes"));
+    }
+
+    // Whips are made 6 ft long. To a unit on a pad: along the wall, down from the disconnect, over the ground, and 6 in at either end.
+    private static int WhipFeet(PlacedBox disconnect, PlacedBox unit)
+    {
+        const int made = 6;
+        if (unit.Box.OnPad is not { } off)
+        {
+            return made;
+        }
+
+        var along = disconnect.Place.At.Plan.SquareTo(unit.Place.At.Plan);
+        return Math.Max(made, (along + disconnect.Height + off + Length.FromFeet(1)).WholeFeetUp);
+    }
 
     private static IEnumerable<MaterialLine> Service(Plan plan)
     {

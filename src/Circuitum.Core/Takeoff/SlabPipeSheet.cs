@@ -44,9 +44,13 @@ public static class SlabPipeSheet
             != (p.Second.From.X == p.Second.To.X));
         var foot = way.Legs.First(l => l.Space == Space.Slab).From;
         var head = way.Legs.Last(l => l.Space == Space.Slab).To;
-        return new(structure, ends, what, Mark(plan, structure, foot, from), Mark(plan, structure, head, to),
+        return new(structure, ends, what, Mark(plan, structure, foot, Ending(from, foot)),
+            Mark(plan, structure, head, Ending(to, head)),
             lying.Select(l => l.Run).Total(), turns * 90, trade);
     }
+
+    // A pipe that goes on overhead ends in a wall, at no box.
+    private static RunEnd? Ending(RunEnd? end, Point3 at) => end?.Place.At.Plan == at.Plan ? end : null;
 
     // Jacketed cable by its larger width, 53 % (Chapter 9, Table 1): to 10 AWG with a ground it is less than 3/4 in wide, to 6 AWG less
     // than 1-1/8 in.

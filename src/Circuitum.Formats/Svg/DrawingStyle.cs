@@ -24,6 +24,7 @@ public static class DrawingStyle
         .hit{fill:transparent}.panel{fill:#1F2D36}.panel-name{font-size:8.6px;font-weight:600;fill:#1F2D36}
         .room.chosen-room{fill:#DDEBE6}.room.see-through{fill-opacity:.35}
         .below{fill:none;stroke:#8A8672;stroke-width:1;stroke-dasharray:7 4}.underlay{opacity:.75}
+        .pad{fill:#EFEAE0;fill-opacity:.6;stroke:#8A8672;stroke-width:.8}
         .obstruction{fill:#EFEAE0;fill-opacity:.5;stroke:#4C5A60;stroke-width:.8;stroke-dasharray:6 3}
         .obstruction-cross{fill:none;stroke:#8A8672;stroke-width:.5}
         .kept{fill:#DCE6F1;stroke:#3B5678;stroke-width:.8;stroke-dasharray:2 2}.chase-ring{fill:#FCFBF7;stroke:#1F2D36;stroke-width:1}

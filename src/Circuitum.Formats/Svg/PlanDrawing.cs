@@ -175,6 +175,7 @@ public static class PlanDrawing
             corners.AddRange(plan.House.Structures[level.Structure].Levels.SelectMany(l => l.Rooms).SelectMany(r => r.Room.Corners));
         }
 
+        corners.AddRange(SymbolDrawing.On(plan, level).Where(b => b.Box.Box.OnPad is not null).Select(b => b.At));
         if (view.Stage == Stage.House && level.Level.Underlay is { } under && view.Underlay is not null)
         {
             corners.AddRange([under.Corner, under.Corner.By(under.Width, under.Depth)]);

@@ -45,6 +45,11 @@ internal static class SymbolDrawing
                 svg.Open("g", ("class", css));
             }
 
+            if (box.Box.OnPad is not null)
+            {
+                Pad(svg, box, at);
+            }
+
             Symbol(svg, box, at);
             if (view.Stage is not Stage.House && landed?.Space is { } space && (view.Stage != Stage.Boxes))
             {
@@ -90,7 +95,20 @@ internal static class SymbolDrawing
 
         var side = box.Room.Sides[box.Box.Wall - 1];
         var face = side.At(box.Box.Offset);
-        return side.Into(face, box.Box.Outside ? -(side.HalfThickness * 2) - Length.FromInches(6) : Length.FromInches(6));
+        return side.Into(face, box.Box.OnPad is { } off ? -(side.HalfThickness * 2) - off - HalfPad
+            : box.Box.Outside ? -(side.HalfThickness * 2) - Length.FromInches(6) : Length.FromInches(6));
+    }
+
+    // Pads are 3 ft square as they are sold for one unit.
+    private static Length HalfPad { get; } = Length.FromInches(18);
+
+    // The slab, and its whip from the wall.
+    private static void Pad(SvgText svg, PlacedBox box, Point at)
+    {
+        var side = box.Room.Sides[box.Box.Wall - 1];
+        var wall = side.Into(side.At(box.Box.Offset), -(side.HalfThickness * 2));
+        svg.Rect(at.By(-HalfPad, -HalfPad), at.By(HalfPad, HalfPad), "pad");
+        svg.Empty("path", ("class", "pad"), ("d", $"M{SvgText.N(wall.X)} {SvgText.N(wall.Y)}L{SvgText.N(at.X)} {SvgText.N(at.Y)}"));
     }
 
     public static string Direction(RoomSide side) => side.AlongX ? side.End.X >= side.Start.X ? "1 0" : "-1 0" : side.End.Y >= side.Start.Y

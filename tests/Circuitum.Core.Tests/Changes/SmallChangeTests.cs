@@ -32,6 +32,7 @@ public sealed class SmallChangeTests
         { new NameBox(new("r"), "Desk"), "Call den receptacle Desk" },
         { new SetRating(new("r"), 0, 20.Amps()), "Make den receptacle 20 A" },
         { new SetBoxPlace(new("r"), true, false), "den receptacle: serves a counter" },
+        { new PutRunInPipe(RunId.Parse("@A~r"), new("P1")), "Pull a run from box to box in pipe P1" },
         { new SetHeights([new("r"), new("s")], 20.Inches()), "Set 2 boxes at 1'-8\"" },
         { new SetStructure(new("house"), "House", Underfloor.Basement, true, true), "Change House" },
         { new AddLevel(new("house"), "Upper"), "Add level Upper to House" },

@@ -47,6 +47,40 @@ public sealed class DisconnectTests
         Assert.Contains(Hardware.Of(Planner.Plan(outside)), m => m.Item == "Whip of 10 AWG, liquid-tight, up to 6 ft");
     }
 
+    [Theory] // 24 in along the wall, 48 in down from the disconnect, over to the pad, 6 in made up at either end
+    [InlineData(null, 6)]
+    [InlineData(0, 7)]
+    [InlineData(12 * 64, 8)]
+    [InlineData(36 * 64, 10)]
+    [InlineData((36 * 64) + 1, 11)]
+    public void A_unit_on_a_pad_has_a_whip_that_reaches_it(int? off, int feet)
+    {
+        var unit = Houses.Appliance("m", "den", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4000)) with { Outside = true };
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(unit, Houses.Switch("d", "den", 1, 84, DeviceKind.Disconnect, "m") with
+        {
+            Outside = true,
+            Height = 48.Inches(),
+        });
+        var plan = Planner.Plan(new SetPad(new("m"), off is int far ? new Length(far) : null).On(job).Job!);
+        var material = Hardware.Of(plan);
+        Assert.EndsWith($"liquid-tight, up to {feet} ft", Assert.Single(material, m => m.Item.StartsWith("Whip", StringComparison.Ordinal))
+            .Item, StringComparison.Ordinal);
+        Assert.Equal(off is null ? 0 : 1, material.Count(m => m.Item == "Pad for equipment outdoors"));
+    }
+
+    [Fact] // to 10 ft from the wall, and outdoors only
+    public void A_pad_lies_outdoors_within_ten_feet()
+    {
+        var unit = Houses.Appliance("m", "den", 1, 60, Houses.Plate(Appliance.HeatPump, 240, 4000)) with { Outside = true };
+        var job = Houses.Row(("den", RoomUse.Den, 20)).With(unit, Houses.On("r", "den", 1, 100) with { Outside = true });
+        Assert.NotNull(new SetPad(new("m"), 10.Feet()).On(job).Job);
+        Assert.Contains("0 to 10 ft from its wall", new SetPad(new("m"), 10.Feet() + new Length(1)).On(job).Refusal,
+            StringComparison.Ordinal);
+        Assert.Contains("0 to 10 ft from its wall", new SetPad(new("r"), 2.Feet()).On(job).Refusal, StringComparison.Ordinal);
+        var on = new SetPad(new("m"), 2.Feet()).On(job).Job!;
+        Assert.Null(new SetBoxPlace(new("m"), false, false).On(on).Job!.Boxes.First(b => b.Id == new BoxId("m")).OnPad);
+    }
+
     [Theory] // the panel in its own room is in sight, and so is what is built in; a water heater's breaker is locked off instead
     [InlineData(Appliance.AirHandler, "den", false)]
     [InlineData(Appliance.AirHandler, "far", true)]

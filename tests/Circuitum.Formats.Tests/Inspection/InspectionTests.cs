@@ -5,6 +5,7 @@ using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Units;
 using Circuitum.Formats.JobFile;
 using Circuitum.Formats.Tests.Golden;
 using Circuitum.Inspector;
@@ -96,6 +97,29 @@ public sealed class InspectionTests
         }
 
         Assert.True(joined > 9, $"{joined} houses");
+    }
+
+    [Fact] // a box in the floor of every living room, kitchen and garage of fifty houses, on whatever they stand
+    public void No_cable_hangs_through_a_room_where_boxes_stand_in_floors()
+    {
+        for (var number = 1; number <= Houses; number += 4)
+        {
+            var job = BuiltHouses.Number(number);
+            var found = Inspector.Inspection.Of(WrittenPapers.Of(job with
+            {
+                Boxes = [.. job.Boxes, .. job.Structures[0].Levels.SelectMany(l => l.Rooms)
+                    .Where(r => r.Use is RoomUse.Family or RoomUse.Kitchen or RoomUse.Garage).Select((r, i) => new Box
+                    {
+                        Id = new($"in-floor-{i}"),
+                        Room = r.Id,
+                        Mount = Mount.Floor,
+                        X = Length.FromFeet(6),
+                        Y = Length.FromFeet(6),
+                        Devices = [new() { Kind = DeviceKind.Duplex }],
+                    })],
+            })).Where(f => f.Check is "air" or "wet" or "reached" or "ampacity" or "feet").ToList();
+            Assert.True(found.Count == 0, $"house {number}: {string.Join("; ", found.Select(f => f.What))}");
+        }
     }
 
     [Fact] // rooms by lot, frames of steel, foam and masonry, machines in odd places

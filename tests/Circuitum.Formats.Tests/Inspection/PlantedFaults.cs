@@ -45,6 +45,8 @@ internal static class PlantedFaults
         ("a feeder with a ground of 14", "ground", 1, p => Runs(p, null, "feeder-G")[0]!["ground"] = "14"),
         ("a feeder with two wires", "feeder", 1, p => Runs(p, null, "feeder-G")[0]!["carries"] = new JsonArray("hot", "second leg")),
         ("nonmetallic cable in the earth", "wet", 1, Bury),
+        ("nonmetallic cable in a slab", "wet", 1, p => Runs(p, "g-bed2-r-1")[0]!["path"]![0]!["space"] = "slab"),
+        ("a cable that hangs through a room", "air", 1, Hang),
         ("a trench of 6 in", "cover", 1, p => p.Job["trenches"]![0]!["depth"] = "6\""),
         ("a box that is too small", "fill", 1, p => Box(p, "g-kitchen-r-1")["volumeIn3"] = 10),
         ("armored cable into a box of plastic", "metal box", 1, p => Runs(p, "g-kitchen-r-1")[0]!["jacket"] = "armoured"),
@@ -168,6 +170,15 @@ internal static class PlantedFaults
             hole["runs"]!.AsArray().Add(run);
         }
     }
+
+    // Eight feet in from both walls of the living room.
+    private static void Hang(Papers papers) => Runs(papers, "g-bed2-r-1")[0]!["path"]!.AsArray().Add(new JsonObject
+    {
+        ["space"] = "stud-bay",
+        ["from"] = new JsonArray("8'-0\"", "8'-0\"", "0\""),
+        ["to"] = new JsonArray("8'-0\"", "8'-0\"", "8'-0\""),
+        ["ambientC"] = 30,
+    });
 
     private static void Bury(Papers papers)
     {

@@ -30,6 +30,10 @@ public sealed record Box
     /// <summary>True when it faces the weather on an exterior wall.</summary>
     public bool Outside { get; init; }
 
+    /// <summary>For equipment outdoors that stands on a pad: from the wall to the pad, 0 to 10 ft; null where it hangs on the
+    /// wall.</summary>
+    public Length? OnPad { get; init; }
+
     /// <summary>East of the room's north-west inside corner, for ceiling and floor.</summary>
     public Length X { get; init; }
 

@@ -37,6 +37,10 @@ public abstract partial class StagePage
         return new AddBox(box);
     });
 
+    /// <summary>Stands equipment on a pad outdoors; nothing typed hangs it on its wall.</summary>
+    public Task<IActionResult> OnPostPadAsync(string box, string? fromWall) =>
+        ChangeAsync(() => new SetPad(new(box), string.IsNullOrWhiteSpace(fromWall) ? null : Length.Parse(fromWall)));
+
     /// <summary>Lays out by rule: a room, or the whole job.</summary>
     public Task<IActionResult> OnPostLayOutAsync(string? room) =>
         ChangeAsync(() => string.IsNullOrEmpty(room) ? LayOut.Everything : new LayOut([new(room)]));

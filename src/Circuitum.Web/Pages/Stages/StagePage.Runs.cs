@@ -31,7 +31,7 @@ public abstract partial class StagePage
     /// <summary>Joins cable for the ground to cable of the house where it leaves.</summary>
     public Task<IActionResult> OnPostJoinAsync(string run) => AnswerAsync(from => bench.DoAsync(new(Key), from, Crew.Of(HttpContext),
         open => Task.FromResult<JobChange>(open.Plan.FindRun(RunId.Parse(run)) is var (_, lies)
-            && InsideCable.Of(open.Plan, lies) is { } inside ? inside.Joint
+            && (InsideCable.Of(open.Plan, lies)?.Joint ?? BeyondSteel.Of(open.Plan, lies)?.Joint) is { } joint ? joint
             : throw new ChangeRefusedException("No box is offered on this cable any more: it is another one now."))));
 
     /// <summary>Frees a run's way.</summary>
