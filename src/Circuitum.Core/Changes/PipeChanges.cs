@@ -21,15 +21,13 @@ public sealed record PutInPipe(CircuitKey Circuit, Id<Pipe>? Pipe) : JobChange
         }
 
         phrase = $"Pull {Circuit} in pipe {Pipe}";
-        var pipe = Pipe.Value;
-        return without.FirstOrDefault(p => p.Id == pipe) is { } known
-            ? job with { Pipes = without.Replace(known, known with { Circuits = known.Circuits.Add(Circuit) }) }
-            : job with
-            {
-                Pipes = without.Add(job.Pipes.FirstOrDefault(p => p.Id == pipe) is { } kept ? kept with { Circuits = [Circuit] }
-                : new() { Id = pipe, Circuits = [Circuit] })
-            };
+        return job with { Pipes = Into(job, without, Pipe.Value, p => p with { Circuits = p.Circuits.Remove(Circuit).Add(Circuit) }) };
     }
+
+    // A pipe that was emptied for it keeps what it is made of; one that nobody has heard of is new.
+    internal static ImmutableArray<Pipe> Into(Job job, ImmutableArray<Pipe> without, Id<Pipe> id, Func<Pipe, Pipe> add) =>
+        without.FirstOrDefault(p => p.Id == id) is { } known ? without.Replace(known, add(known))
+            : without.Add(add(job.Pipes.FirstOrDefault(p => p.Id == id) ?? new() { Id = id, Circuits = [] }));
 
     /// <summary>The next free id: P1, P2.</summary>
     public static string NextId(Job job) => Enumerable.Range(1, job.Pipes.Length + 1).Select(n => $"P{n}")
@@ -52,12 +50,7 @@ public sealed record PutRunInPipe(RunId Run, Id<Pipe>? Pipe) : JobChange
         }
 
         phrase = $"Pull a run from box to box in pipe {id}";
-        var known = without.FirstOrDefault(p => p.Id == id);
-        return job with
-        {
-            Pipes = known is not null ? without.Replace(known, known with { Runs = known.Runs.Add(Run) })
-                : without.Add((job.Pipes.FirstOrDefault(p => p.Id == id) ?? new() { Id = id, Circuits = [] }) with { Runs = [Run] }),
-        };
+        return job with { Pipes = PutInPipe.Into(job, without, id, p => p with { Runs = p.Runs.Remove(Run).Add(Run) }) };
     }
 }
 

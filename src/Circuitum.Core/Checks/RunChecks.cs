@@ -20,10 +20,9 @@ internal static class RunChecks
 
     // What is poured in is not opened for a pull box (352.26).
     private static IEnumerable<Tag> InSlab(Checked plan) => plan.Circuits.SelectMany(c => c.Runs)
-        .Select(r => (Run: r, Turns: r.Way.Legs.Where(l => l.Space == Space.Slab && l.From.Z == l.To.Z).ToList()))
-        .Where(x => (x.Turns.Count + 1) * 90 > Raceway.MostDegrees).Select(x => new Tag(Severity.Red, Stage.Runs, Subject.Run(x.Run.Id),
-            plan.Book.Cite(RuleId.PlasticBends), $"The pipe in the slab to {x.Run.To.Name} bends too much.",
-            $"{(x.Turns.Count + 1) * 90}° between its two ends; at most {Raceway.MostDegrees}°, and no box can be set in a slab. Feed it "
+        .Where(r => r.Way.SlabDegrees > Raceway.MostDegrees).Select(r => new Tag(Severity.Red, Stage.Runs, Subject.Run(r.Id),
+            plan.Book.Cite(RuleId.PlasticBends), $"The pipe in the slab to {r.To.Name} bends too much.",
+            $"{r.Way.SlabDegrees}° between its two ends; at most {Raceway.MostDegrees}°, and no box can be set in a slab. Feed it "
                 + "from a box that lies straighter to it."));
 
     // 225.30: a building without a panel has one supply, one branch circuit or one multiwire circuit.

@@ -170,6 +170,18 @@ public sealed record Wall(int Index, Point Start, Point End, WallFrame Frame, bo
     /// <summary>A place on the center line.</summary>
     public Point At(Length along) => AlongX ? Start.By(along, Length.Zero) : Start.By(Length.Zero, along);
 
+    /// <summary>The middles of its bays, from its start, that no opening and no other trade takes.</summary>
+    public IEnumerable<Length> FreeBays()
+    {
+        for (var middle = Frame.Spacing / 2; middle < Run; middle += Frame.Spacing)
+        {
+            if (!Openings.Any(o => o.From < middle && o.To > middle) && !Reserved.Any(r => r.From < middle && r.To > middle))
+            {
+                yield return middle;
+            }
+        }
+    }
+
     /// <summary>Number of the stud bay at a place along the wall, from 0.</summary>
     public int Bay(Length along) => Math.Max(0, along.Sixtyfourths) / Frame.Spacing.Sixtyfourths;
 }

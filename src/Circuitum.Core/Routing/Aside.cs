@@ -1,5 +1,4 @@
 using Circuitum.Core.House;
-using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Units;
 
@@ -17,8 +16,8 @@ internal sealed class Aside(FramedHouse house, Cavity?[][] cavities, Chases chas
 
     /// <summary>Where the cable of a place leaves its wall for a cavity: its own bay, the upright chase of a panel, the nearest open bay
     /// aside, or where its pipe comes up out of the slab.</summary>
-    public Point Exit(Place place, int cavity) => place.Mount == Mount.Floor && cavity > place.Level && slab.Stub(place) is { } stub
-        ? stub.At : Step(place, cavity) is { } step ? step.Wall.At(step.Along) : chases.Exit(place);
+    public Point Exit(Place place, int cavity) => slab.Stub(place, cavity) is { } stub ? stub.At
+        : Step(place, cavity) is { } step ? step.Wall.At(step.Along) : chases.Exit(place);
 
     /// <summary>What the step costs beside the rise: along the wall, and the studs bored on it.</summary>
     public Length Cost(Place place, int cavity) => Step(place, cavity) is not { } step ? Length.Zero

@@ -98,6 +98,12 @@ public sealed record Way(ImmutableArray<PathLeg> Legs, ImmutableArray<Passage> P
     /// <summary>Measured along the path.</summary>
     public Length Measured => Legs.Select(l => l.Run).Total();
 
+    /// <summary>Its pieces that lie level in a slab.</summary>
+    public IEnumerable<PathLeg> InSlab => Legs.Where(l => l.Space == Space.Slab && l.From.Z == l.To.Z);
+
+    /// <summary>How far its pipe in a slab turns: up at either end, and at every corner between; 0 without one.</summary>
+    public int SlabDegrees => InSlab.Count() is > 0 and var pieces ? (pieces + 1) * 90 : 0;
+
     /// <summary>Its bends as a plan shows them, both ends with them: what goes up or down is one place.</summary>
     /// <param name="end">Where it ends when it has no leg.</param>
     public IEnumerable<Point> OnPlan(Point end)

@@ -53,19 +53,8 @@ internal sealed class Risers(FramedHouse house, IReadOnlySet<(int Structure, int
     // The middle of every stud bay that no opening and no other trade takes; of walls with open bays where there are any.
     private static RiserBay[] RiserBays(FramedLevel level)
     {
-        var found = new List<RiserBay>();
         var open = level.Walls.Any(w => w.Frame.HasOpenBays);
-        foreach (var wall in level.Walls.Where(w => !open || w.Frame.HasOpenBays))
-        {
-            for (var middle = wall.Frame.Spacing / 2; middle < wall.Run; middle += wall.Frame.Spacing)
-            {
-                if (!wall.Openings.Any(o => o.From < middle && o.To > middle) && !wall.Reserved.Any(r => r.From < middle && r.To > middle))
-                {
-                    found.Add(new(wall.Index, wall.Bay(middle), wall.At(middle)));
-                }
-            }
-        }
-
-        return [.. found];
+        return [.. level.Walls.Where(w => !open || w.Frame.HasOpenBays)
+            .SelectMany(w => w.FreeBays().Select(middle => new RiserBay(w.Index, w.Bay(middle), w.At(middle))))];
     }
 }

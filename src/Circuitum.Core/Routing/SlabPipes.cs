@@ -49,11 +49,11 @@ internal sealed class SlabPipes
     /// <summary>It stands in a slab, away from the walls.</summary>
     public bool Stands(Place place) => place.Mount == Mount.Floor && SlabOf(place)?.Covers(place.At.Plan) == true;
 
-    /// <summary>Where its pipe comes up in the nearest wall, to go on overhead; null for what does not stand in a slab, and where no wall
-    /// has a bay free.</summary>
-    public SlabStub? Stub(Place place)
+    /// <summary>Where its pipe comes up in the nearest wall, to go on to a cavity overhead; null for what does not stand in a slab, for a
+    /// cavity under it, and where no wall has a bay free.</summary>
+    public SlabStub? Stub(Place place, int cavity)
     {
-        if (!Stands(place))
+        if (cavity <= place.Level || !Stands(place))
         {
             return null;
         }
@@ -71,8 +71,7 @@ internal sealed class SlabPipes
 
     /// <summary>What a pipe straight from one to the other costs: between two boxes in the slab, or from one to what hangs on a wall over
     /// it. Null where none can lie.</summary>
-    public Length? Cost(Place a, Place b) => Corners(a, b) is { } corners
-        ? Level(corners) + Depth(a) + Depth(b) + (labour.Stub * 2) : null;
+    public Length? Cost(Place a, Place b) => Corners(a, b) is { } corners ? Cost(corners, a, b) : null;
 
     /// <summary>That pipe, with its way up the bay to what hangs on the wall.</summary>
     public Way? Between(Place a, Place b)
@@ -87,8 +86,10 @@ internal sealed class SlabPipes
         build.Go(SpaceOf(a), a.At, a.At.Plan.At(z), Indoors);
         Lie(build, corners, z);
         build.Go(SpaceOf(b), b.At.Plan.At(z), b.At, Indoors);
-        return build.Done(Cost(a, b)!.Value);
+        return build.Done(Cost(corners, a, b));
     }
+
+    private Length Cost(List<Point> corners, Place a, Place b) => Level(corners) + Depth(a) + Depth(b) + (labour.Stub * 2);
 
     /// <summary>The pipe from a box in the slab to its stub, and up the wall to a cavity; and back when entering.</summary>
     public void Draw(WayBuilder build, Place place, SlabStub stub, Length up, bool entering)
@@ -164,20 +165,9 @@ internal sealed class SlabPipes
 
     private SlabStub? Nearest(Place place, Cavity slab)
     {
-        var bays = new List<(Wall Wall, Length Along)>();
-        foreach (var wall in house.Structures[place.Structure].Levels[place.Level].Walls)
-        {
-            for (var middle = wall.Frame.Spacing / 2; middle < wall.Run; middle += wall.Frame.Spacing)
-            {
-                if (!wall.Openings.Any(o => o.From < middle && o.To > middle) && !wall.Reserved.Any(r => r.From < middle && r.To > middle)
-                    && slab.Covers(wall.At(middle)))
-                {
-                    bays.Add((wall, middle));
-                }
-            }
-        }
-
-        return bays.OrderBy(b => b.Wall.At(b.Along).SquareTo(place.At.Plan)).ThenBy(b => b.Wall.Index)
+        return house.Structures[place.Structure].Levels[place.Level].Walls
+            .SelectMany(w => w.FreeBays().Select(along => (Wall: w, Along: along))).Where(b => slab.Covers(b.Wall.At(b.Along)))
+            .OrderBy(b => b.Wall.At(b.Along).SquareTo(place.At.Plan)).ThenBy(b => b.Wall.Index)
             .Select(b => Turned(Away(slab, b.Wall, b.Wall.At(b.Along), place.At.Plan)) is { } corners
                 ? new SlabStub(b.Wall, b.Along, corners) : null)
             .FirstOrDefault(s => s is not null);

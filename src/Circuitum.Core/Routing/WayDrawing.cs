@@ -111,7 +111,7 @@ internal sealed class WayDrawing(FramedHouse house, WallWeb[][] webs, Cavity?[][
     private void Leave(WayBuilder build, Place place, int number, bool entering)
     {
         var cavity = cavities[place.Structure][number]!;
-        if (place.Mount == Mount.Floor && number > place.Level && slab.Stub(place) is { } stub)
+        if (slab.Stub(place, number) is { } stub)
         {
             // Its sole plate is cut around the pipe; the top one is bored.
             slab.Draw(build, place, stub, cavity.Z, entering);

@@ -236,7 +236,7 @@ internal sealed class Wayfinder
     private Length Rise(Place place, int cavity)
     {
         var z = cavities[place.Structure][cavity]!.Z;
-        if (place.Mount == Mount.Floor && cavity > place.Level && slab.Stub(place) is { } stub)
+        if (slab.Stub(place, cavity) is { } stub)
         {
             return slab.Cost(stub) + (z - place.At.Z) + labour.Plate;
         }

@@ -31,7 +31,7 @@ public sealed record BeyondSteel(Length InSteel, Length Beyond, AddJoint Joint)
         var over = Enumerable.Range(0, legs.Length).Where(i => legs[i].Space is Space.Joists or Space.Attic).ToList();
         if (run.Jacket != Jacket.Armoured || plan.Job.Schools.Cable == CableKind.Armoured || run.Kind is not (RunKind.HomeRun
             or RunKind.Jumper) || over.Count == 0 || run.From.Place.Structure != run.To.Place.Structure
-            || run.From.Place.Level != run.To.Place.Level || IsJoint(plan, run.From) || IsJoint(plan, run.To))
+            || run.From.Place.Level != run.To.Place.Level || InsideCable.IsJoint(plan, run.From) || InsideCable.IsJoint(plan, run.To))
         {
             return null;
         }
@@ -49,8 +49,6 @@ public sealed record BeyondSteel(Length InSteel, Length Beyond, AddJoint Joint)
         return beyond >= WorthABox && Beside(plan, run, at.Plan, steelAtFrom ? run.From : run.To) is { } box
             ? new(inSteel, beyond, new(box, run.Circuit)) : null;
     }
-
-    private static bool IsJoint(Plan plan, RunEnd end) => end.Box is { } box && plan.Survey[box].IsJoint;
 
     // What stands in a wall of steel, or passes its studs on the way out of it.
     private static bool IsSteel(Plan plan, Run run, RunEnd end, ImmutableArray<PathLeg> inWalls)

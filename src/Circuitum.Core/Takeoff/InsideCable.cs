@@ -58,7 +58,8 @@ public sealed record InsideCable(Length Inside, Length InGround, AddJoint Joint)
         }, run.Circuit));
     }
 
-    private static bool IsJoint(Plan plan, RunEnd end) => end.Box is { } box && plan.Survey[box].IsJoint;
+    /// <summary>It ends in a box for nothing but joints.</summary>
+    internal static bool IsJoint(Plan plan, RunEnd end) => end.Box is { } box && plan.Survey[box].IsJoint;
 
     private static Length Off(RoomSide side, Point at) => side.At(Length.Max(Length.Zero, Length.Min(side.Offset(at), side.Clear)))
         .SquareTo(at);

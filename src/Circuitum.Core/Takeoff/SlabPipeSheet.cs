@@ -38,15 +38,11 @@ public static class SlabPipeSheet
 
     private static SlabPipe Of(Plan plan, Way way, int structure, string ends, string what, string trade, RunEnd? from, RunEnd? to)
     {
-        var lying = way.Legs.Where(l => l.Space == Space.Slab && l.From.Z == l.To.Z).ToList();
-        // Up at either end, and a sweep at every corner between.
-        var turns = lying.Count == 0 ? 0 : 2 + lying.Zip(lying.Skip(1)).Count(p => (p.First.From.X == p.First.To.X)
-            != (p.Second.From.X == p.Second.To.X));
         var foot = way.Legs.First(l => l.Space == Space.Slab).From;
         var head = way.Legs.Last(l => l.Space == Space.Slab).To;
         return new(structure, ends, what, Mark(plan, structure, foot, Ending(from, foot)),
             Mark(plan, structure, head, Ending(to, head)),
-            lying.Select(l => l.Run).Total(), turns * 90, trade);
+            way.InSlab.Select(l => l.Run).Total(), way.SlabDegrees, trade);
     }
 
     // A pipe that goes on overhead ends in a wall, at no box.
