@@ -39,6 +39,19 @@ test("a house is said line by line: a ghost while it is typed, sizes as they wer
   await expect(card(page).getByRole("heading", { name: "range" })).toBeVisible();
 });
 
+test("what is typed before the page is ready is heard when it is", async ({ page }) => {
+  let go;
+  const typed = new Promise((r) => (go = r));
+  await page.route("**/js/say.*", async (route) => {
+    await typed;
+    await route.continue();
+  });
+  await page.goto("/job/demo/house", { waitUntil: "commit" });
+  await page.getByLabel("Say it in a line").fill("door 2-8 nowhere to mudroom");
+  go();
+  await expect(page.locator("#heard")).toContainText("nowhere");
+});
+
 test("what is not understood stays in the field and is said; Escape lets go; the arrow brings the last line back", async ({ page }) => {
   await page.goto("/job/demo/house?level=ground");
   await expect(page.locator("html")).toHaveAttribute("data-ready", "true");

@@ -28,7 +28,8 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     {
         var feeds = b.Box.Devices.Any(d => d.Kind == DeviceKind.GfciReceptacle && d.FeedsLoadSide);
         var next = Next(b.Box.Id);
-        return new ProtectiveDevice(ProtectiveKind.Gfci, feeds ? next : [], feeds ? [] : next, true);
+        var load = feeds ? Alone(b.Box.Id, next) : [];
+        return new ProtectiveDevice(ProtectiveKind.Gfci, load, [.. next.Except(load)], true);
     });
 
     /// <summary>A device at the first receptacle of each way that needs it, what needs protection beyond on its load side; or why that
@@ -39,35 +40,16 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     /// <summary>A device at each place that needs it, everything else fed around it; or why that cannot be.</summary>
     public (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) EachPlace(ISet<BoxId> needs) => Place(needs, each: true);
 
-    /// <summary>Which device protects each box, following the runs from the panel.</summary>
+    /// <summary>Which device protects each box: none where a way from the panel comes to it before any device, or by two of them (a switch
+    /// set comes back to it), since what is taken off there may be of either.</summary>
     public static Dictionary<BoxId, BoxId> Resets(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
     {
-        var resets = new Dictionary<BoxId, BoxId>();
-        // A box that is fed from before a device and from behind it (a switch set comes back to it) is not said to be protected: what is
-        // taken off there may be either.
-        var bare = new HashSet<BoxId>();
-        foreach (var run in sized.Routed.Runs)
+        var resets = devices.Keys.ToDictionary(d => d);
+        foreach (var behind in Ways(sized, devices).GroupBy(w => w.At, w => w.Device))
         {
-            if (run.To.Box is not BoxId box || resets.ContainsKey(box))
+            if (behind.Distinct().ToList() is [BoxId only])
             {
-                continue;
-            }
-
-            if (devices.ContainsKey(box))
-            {
-                resets[box] = box;
-            }
-            else if (run.From.Box is BoxId before && resets.TryGetValue(before, out var reset)
-                && (reset != before || devices[before].Load.Contains(box)))
-            {
-                if (!bare.Contains(box))
-                {
-                    resets[box] = reset;
-                }
-            }
-            else
-            {
-                bare.Add(box);
+                resets.TryAdd(behind.Key, only);
             }
         }
 
@@ -76,20 +58,9 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 
     /// <summary>Devices that hang on the load side of another: a trip may be at either.</summary>
     public static IEnumerable<(BoxId Device, BoxId Behind)> InSeries(SizedCircuit sized,
-        IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
-    {
-        var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).GroupBy(r => r.To.Box!.Value)
-            .ToDictionary(g => g.Key, g => g.First().From.Box!.Value);
-        var resets = Resets(sized, devices);
-        foreach (var device in devices.Keys.OrderBy(d => d.Value, StringComparer.Ordinal))
-        {
-            if (feeds.TryGetValue(device, out var before) && resets.TryGetValue(before, out var behind)
-                && (behind != before || devices[before].Load.Contains(device)))
-            {
-                yield return (device, behind);
-            }
-        }
-    }
+        IReadOnlyDictionary<BoxId, ProtectiveDevice> devices) =>
+        Ways(sized, devices).Where(w => w.Device is not null && devices.ContainsKey(w.At)).Select(w => (w.At, w.Device!.Value))
+            .DistinctBy(w => w.At).OrderBy(w => w.At.Value, StringComparer.Ordinal);
 
     /// <summary>A box that can carry a protective receptacle and be reached to press its button: 210.8 asks for ready access.</summary>
     public static bool CanCarry(PlacedBox box) =>
@@ -123,8 +94,7 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
         string? refused = null;
 
         // Cables may come back to a box that they left (a switch on the circuit of what it works), so each box is passed once protected and
-        // once not:
-        // one that is reached both ways needs a device of its own.
+        // once not.
         var passed = new HashSet<(BoxId, bool)>();
         var waiting = new Stack<(BoxId At, bool Covered)>();
         if (sized.Routed.HomeRun?.To.Box is BoxId first)
@@ -150,8 +120,8 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
                     continue;
                 }
 
-                load = each ? [] : [.. next.Where(n => Beyond(n) is var beyond && beyond.Any(needs.Contains)
-                    && !beyond.Any(b => KeepsAlive(survey[b]) && !needs.Contains(b)))];
+                load = each ? [] : Alone(at, next.Where(n => Beyond(n) is var beyond && beyond.Any(needs.Contains)
+                    && !beyond.Any(b => KeepsAlive(survey[b]) && !needs.Contains(b))));
                 devices[at] = new(ProtectiveKind.Gfci, load, [.. next.Except(load)], false);
             }
 
@@ -164,14 +134,55 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
         return (refused is null ? devices.ToImmutable() : ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, refused);
     }
 
-    // A box with all that hangs behind it.
-    private List<BoxId> Beyond(BoxId box)
+    // Of these branches those that nothing comes to but by them: a neutral that is joined with one from before the device would trip it.
+    private ImmutableArray<BoxId> Alone(BoxId device, IEnumerable<BoxId> branches)
     {
-        var found = new List<BoxId> { box };
-        var known = new HashSet<BoxId> { box };
+        ImmutableArray<BoxId> load = [.. branches];
+        if (sized.Routed.HomeRun?.To.Box is not BoxId first)
+        {
+            return load;
+        }
+
+        while (true)
+        {
+            var before = Reached([first], (from, to) => from == device && load.Contains(to)).Where(b => b != device).ToHashSet();
+            ImmutableArray<BoxId> alone = [.. load.Where(n => !Beyond(n).Any(before.Contains))];
+            if (alone.Length == load.Length)
+            {
+                return load;
+            }
+
+            load = alone;
+        }
+    }
+
+    // Every way from the panel to a box, by the last device whose load side it comes through.
+    private static List<(BoxId At, BoxId? Device)> Ways(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
+    {
+        var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).ToLookup(r => r.From.Box!.Value, r => r.To.Box!.Value);
+        List<(BoxId At, BoxId? Device)> found = sized.Routed.HomeRun?.To.Box is BoxId first ? [(first, null)] : [];
+        var known = found.ToHashSet();
         for (var i = 0; i < found.Count; i++)
         {
-            found.AddRange(onward[found[i]].Where(known.Add));
+            var (at, device) = found[i];
+            found.AddRange(feeds[at].Select(n => (n, devices.TryGetValue(at, out var here) && here.Load.Contains(n) ? at : device))
+                .Where(known.Add));
+        }
+
+        return found;
+    }
+
+    // A box with all that hangs behind it.
+    private List<BoxId> Beyond(BoxId box) => Reached([box], (_, _) => false);
+
+    private List<BoxId> Reached(IEnumerable<BoxId> from, Func<BoxId, BoxId, bool> closed)
+    {
+        List<BoxId> found = [.. from];
+        var known = found.ToHashSet();
+        for (var i = 0; i < found.Count; i++)
+        {
+            var at = found[i];
+            found.AddRange(onward[at].Where(n => !closed(at, n) && known.Add(n)));
         }
 
         return found;

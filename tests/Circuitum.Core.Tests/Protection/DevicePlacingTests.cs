@@ -82,6 +82,36 @@ public sealed class DevicePlacingTests
         Assert.Equal(("a load  around b", "a:a b:- c:- d:-"), (Devices(safe), Resets(safe)));
     }
 
+    // Two switches for one lamp, a receptacle between them and one beyond: the cable between the switches goes past the first receptacle.
+    private static Job AroundBySwitches(DeviceKind between = DeviceKind.Duplex, bool loadSide = false)
+    {
+        var job = Chain(new() { Gfci = GfciWay.FirstReceptacle }, RoomUse.Garage,
+            Houses.Switch("s", "room", 3, 40, DeviceKind.ThreeWay, "lamp"),
+            At("r", 130) with { Devices = [new() { Kind = between, FeedsLoadSide = loadSide }] },
+            Houses.Switch("t", "room", 3, 220, DeviceKind.ThreeWay, "lamp"), At("z", 260), Houses.Ceiling("lamp", "room", 220, 60));
+        return job with { Pins = new() { Boxes = [.. job.Boxes.Select(b => new BoxPin(b.Id, new("one")))] } };
+    }
+
+    [Fact] // what comes back from before the device would trip it by its neutral: fed around, and what needs it beyond has its own
+    public void What_a_switch_set_reaches_from_before_a_device_is_fed_around_it()
+    {
+        var safe = Plan(AroundBySwitches(), "r");
+        var runs = safe.Routed.Runs.Where(r => r.From.Box is not null).Select(r => $"{r.From.Box}→{r.To.Box}").ToList();
+        Assert.Contains("s→r", runs);
+        Assert.Contains("s→t", runs);
+        Assert.Contains("r→t", runs);
+        Assert.Equal(("r load  around t; z load  around ", "lamp:- r:r s:- t:- z:z"), (Devices(safe), Resets(safe)));
+    }
+
+    [Fact] // set by hand with what lies beyond on its load screws: the plan does not put there what comes back from before it
+    public void A_device_that_is_set_there_protects_nothing_that_comes_back_from_before_it()
+    {
+        var plan = Planner.Plan(AroundBySwitches(DeviceKind.GfciReceptacle, loadSide: true));
+        var safe = plan.CircuitOf(new("r"))!.Protected;
+        Assert.Equal(("r load  around t", "lamp:- r:r s:- t:- z:-"), (Devices(safe), Resets(safe)));
+        Assert.Contains(plan.Tags, t => t.Severity == Severity.Red && t.Subject == Subject.Box(new("z")) && t.Rule == "210.8(A)(2)");
+    }
+
     [Fact] // 210.8(A)(6) of 2023: every kitchen receptacle, the refrigerator too; behind it none can press the button
     public void Upstream_of_the_device_what_the_edition_protects_is_tagged()
     {

@@ -110,4 +110,9 @@ export function watchSay() {
     },
     true,
   );
+  // What was typed before this was here is heard too.
+  const typed = field();
+  if (!typed?.value) return;
+  fit(typed);
+  hear();
 }
