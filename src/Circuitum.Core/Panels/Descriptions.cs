@@ -27,7 +27,8 @@ public static class Descriptions
         return plain;
     }
 
-    // Circuits of the same rooms: by the side of the house that each is on, or by floor, which a stranger can see; a number says nothing.
+    // Circuits of the same rooms: by the side of the house that each is on, or by floor, which a stranger can see; where they lie among
+    // each other by their outlets, since a number says nothing.
     private static void Tell(Dictionary<CircuitKey, string> plain, List<KeyValuePair<CircuitKey, string>> same,
         IReadOnlyList<WiredCircuit> circuits, Survey survey)
     {
@@ -58,10 +59,37 @@ public static class Descriptions
         var across = Spread(a => a.X) >= Spread(a => a.Y);
         var inRow = row.OrderBy(r => across ? r.At.X : r.At.Y).ToList();
         var told = same.Count > 2 && inRow.Zip(inRow.Skip(1), (a, b) => across ? b.At.X - a.At.X : b.At.Y - a.At.Y).All(s => s >= 24);
-        row = told ? inRow : row;
-        for (var i = 0; i < row.Count; i++)
+        for (var i = 0; told && i < row.Count; i++)
         {
-            plain[row[i].Key] = $"{row[i].Value}{(told ? ", " + InRow(i, row.Count, across) : $" ({i + 1})")}";
+            plain[inRow[i].Key] = $"{inRow[i].Value}, {InRow(i, row.Count, across)}";
+        }
+
+        if (!told)
+        {
+            TellByOutlets(plain, same, circuits, survey);
+        }
+    }
+
+    // By all its outlets, or where they are too many for two lines by the one its home run comes to.
+    private static void TellByOutlets(Dictionary<CircuitKey, string> plain, List<KeyValuePair<CircuitKey, string>> same,
+        IReadOnlyList<WiredCircuit> circuits, Survey survey)
+    {
+        var told = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        foreach (var (key, words) in same)
+        {
+            var circuit = circuits.First(c => c.Circuit.Key == key);
+            var outlets = circuit.Circuit.Boxes.Select(b => survey[b]).Where(b => b.HasOutlet).ToList();
+            var alone = outlets.DistinctBy(b => b.Room.Room.Id).Count() == 1 ? outlets[0].Room.Room.Name + " " : "";
+            var names = DoorRooms.Listed(outlets.Select(b => b.Name).Order(StringComparer.Ordinal)
+                .Select(n => alone.Length > 0 && n.StartsWith(alone, StringComparison.OrdinalIgnoreCase) ? n[alone.Length..] : Lower(n)));
+            var end = words[(words.LastIndexOf(' ') + 1)..] + " ";
+            var all = names is [var only] && only.StartsWith(end, StringComparison.OrdinalIgnoreCase)
+                ? $"{words} {only[end.Length..]}" : $"{words}: {string.Join(", ", names)}";
+            var first = circuit.HomeRun?.To.Box is BoxId at ? $"{words}, first {Lower(survey[at].Name)}" : words;
+            var said = new[] { all, first, words }.First(t => t.Length <= Longest || t == words);
+            // Two outlets of one name on two circuits: nothing is left but a number.
+            plain[key] = said != words && told.Add(said) ? said
+                : Enumerable.Range(1, same.Count).Select(n => $"{words} ({n})").First(told.Add);
         }
     }
 

@@ -61,8 +61,8 @@ internal sealed class DoorRooms
     private bool IsWhole(Circuit circuit, IEnumerable<RoomId> rooms, HashSet<RoomId> here) => rooms.Skip(1).Any()
         && rooms.All(r => here.Contains(r) && on[(circuit.Kind, r)].All(k => k == circuit.Key));
 
-    // Each once, the one with most boxes first; bedroom 2 and bedroom 3 are written bedroom 2, 3.
-    private static List<string> Listed(IEnumerable<string> labels) => [.. labels.GroupBy(l => l).OrderByDescending(g => g.Count())
+    /// <summary>Names, each once, the one that comes most often first; bedroom 2 and bedroom 3 are written bedroom 2, 3.</summary>
+    public static List<string> Listed(IEnumerable<string> labels) => [.. labels.GroupBy(l => l).OrderByDescending(g => g.Count())
         .ThenBy(g => g.Key, StringComparer.Ordinal).Select(g => Numbered(g.Key)).GroupBy(r => (r.Name, HasNumber: r.Number.Length > 0))
         .Select(g => g.Key.HasNumber ? $"{g.Key.Name} {string.Join(", ", g.Select(r => r.Number).OrderBy(n => n.Length)
             .ThenBy(n => n, StringComparer.Ordinal))}" : g.Key.Name)];

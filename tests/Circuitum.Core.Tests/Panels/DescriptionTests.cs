@@ -110,6 +110,21 @@ public sealed class DescriptionTests
             Door(job).Order(StringComparer.Ordinal));
     }
 
+    [Fact] // every other receptacle of a row: no side of the house tells them apart, their own names do
+    public void Circuits_that_lie_among_each_other_are_told_by_their_outlets()
+    {
+        var job = Houses.Row(("den", RoomUse.Den, 60)).With([.. Enumerable.Range(1, 4).Select(i => Houses.On($"r{i}", "den", 1,
+            20 + (i * 100)))]) with
+        {
+            Pins = new()
+            {
+                Boxes = [new(new("r1"), new("one")), new(new("r2"), new("two")), new(new("r3"), new("two")),
+            new(new("r4"), new("one"))]
+            }
+        };
+        Assert.Equal(["den receptacles: receptacle 1, 4", "den receptacles: receptacle 2, 3"], Door(job).Order(StringComparer.Ordinal));
+    }
+
     [Theory] // a name without a number stands for itself, and 10 comes after 2
     [InlineData("Lights: bedroom 2, 3, study", "Bedroom 2", "Bedroom 3", "Study")]
     [InlineData("Lights: bath, bath 2, 3", "Bath", "Bath 2", "Bath 3")]

@@ -120,6 +120,6 @@ public sealed class PlanLawTests
     {
         var words = plan.Panels[0].Circuits.Select(c => c.Description).ToList();
         Assert.Equal(words.Count, words.Distinct().Count());
-        Assert.All(words, w => Assert.InRange(w.Length, 1, 90));
+        Assert.All(words, w => Assert.InRange(w.Length, 1, Panels.Descriptions.Longest));
     });
 }
