@@ -13,7 +13,10 @@ export function settleLabels() {
   const svg = document.getElementById("plan");
   const scale = svg?.getScreenCTM()?.a;
   if (!scale) return;
-  svg.style.setProperty("--least", `${(LEAST / scale).toFixed(2)}px`);
+  // On the root, which no answer replaces, and only where it differs: every word of the plan is laid out anew for it.
+  const least = `${(LEAST / scale).toFixed(2)}px`;
+  const { style } = document.documentElement;
+  if (style.getPropertyValue("--least") !== least) style.setProperty("--least", least);
   const words = RANKS.flatMap((rank) => [...svg.querySelectorAll(`text${rank}`)]);
   for (const word of words) {
     word.classList.remove("gives-way");
