@@ -31,6 +31,7 @@ builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<Planning>();
 builder.Services.AddSingleton<KeptPlans>();
 builder.Services.AddSingleton<Workbench>();
+builder.Services.AddSingleton<SentBenches>();
 builder.Services.AddSingleton<DistanceMeter>();
 builder.Services.AddSingleton<RuleSets>();
 builder.Services.AddSingleton<Looks>();

@@ -59,7 +59,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
             };
         }
 
-        return InPlace && !Request.Headers.ContainsKey("HX-History-Restore-Request") ? Partial("_Bench", View) : Page();
+        return InPlace && !Request.Headers.ContainsKey("HX-History-Restore-Request") ? BenchOnly() : Page();
     }
 
     /// <summary>An act that no page knows.</summary>
@@ -147,6 +147,8 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     private bool InPlace => Request.Headers.ContainsKey("HX-Request");
 
+    private BenchAnswer BenchOnly() => new(Partial("_Bench", View), HttpContext.RequestServices.GetRequiredService<SentBenches>());
+
     private Task<IActionResult> ChangeAsync(Func<JobChange> change) => ChangeAsync(_ => change());
 
     private Task<IActionResult> ChangeAsync(Func<Job, JobChange> change, Func<DivisionEffect, string?>? veto = null) =>
@@ -203,7 +205,7 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
         View = new(changed.Job, stage, Level, On) { Said = ActAnswer.Of(changed)!.Said };
         Response.Headers["HX-Replace-Url"] = View.Link(View.Selected);
-        return InPlace ? Partial("_Bench", View) : Page();
+        return InPlace ? BenchOnly() : Page();
     }
 
     /// <summary>Says in the quiet line why nothing was done; what was typed stays in its field.</summary>

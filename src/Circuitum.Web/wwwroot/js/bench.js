@@ -13,11 +13,14 @@ import { watchDarkness } from "./darkness.js";
 import { watchLand } from "./land.js";
 import { watchTrouble } from "./trouble.js";
 import { watchTurns } from "./turns.js";
+import { watchAnswers } from "./answers.js";
 import { watchSay } from "./say.js";
 import { watchLive } from "./live.js";
 import { watchAccount } from "./account.js";
 
 watchTrouble();
+// Answers before turns: what is sent waits for its turn, and names what the window has then.
+watchAnswers();
 watchTurns();
 // Tools before drags and drags before pans: what a tool takes, nothing else moves.
 watchTools();
