@@ -94,6 +94,14 @@ test("sign in on a phone, sign out, and what was kept for no signal is put away"
   await crew.getByRole("button", { name: "Sign in" }).click();
   await expect(crew.getByRole("alert")).toContainText("do not go together");
   await crew.getByLabel("Password").fill(words);
+  // What is typed with a thumb is looked at, and hidden again.
+  await crew.getByLabel("Show what I type").check();
+  await expect(crew.getByRole("textbox", { name: "Password" })).toHaveValue(words);
+  await expect(crew.getByRole("textbox", { name: "Password" })).toHaveAttribute("type", "text");
+  await sound(crew);
+  await crew.getByLabel("Show what I type").uncheck();
+  await expect(crew.getByLabel("Password")).toHaveAttribute("type", "password");
+  await crew.getByLabel("Show what I type").check();
   await crew.getByRole("button", { name: "Sign in" }).click();
   await expect(crew).toHaveURL(/\/job\/demo\/site$/);
   await expect(crew.getByRole("heading", { name: "14 Fernhollow Rise" })).toBeVisible();
