@@ -1,4 +1,6 @@
 // One editor of one job over HTTP: it keeps the cookie, the token and the revision of the page it looks at.
+import { whole } from "../src/Circuitum.Web/wwwroot/js/answers.js";
+
 export class Editor {
   static async at(base, job) {
     const editor = new Editor();
@@ -39,14 +41,6 @@ export class Editor {
     });
   }
 
-  /** The whole bench again: pieces of the last one by their place, and what is new. */
-  whole(parts) {
-    let text = "";
-    for (let i = 0; i < parts.length; i++)
-      text += typeof parts[i] === "string" ? parts[i] : this.last.slice(parts[i], parts[i] + parts[++i]);
-    return text;
-  }
-
   /** Moves one box; what came of it and how long it took, from request sent to the answer received whole. */
   async edit(i, box = "f-r2") {
     const started = performance.now();
@@ -54,7 +48,7 @@ export class Editor {
     const answer = await this.post("Move", { box, offset: `${offset}"` });
     const sent = await answer.text();
     const took = performance.now() - started;
-    const text = answer.headers.has("Bench-Of") ? this.whole(JSON.parse(sent)) : sent;
+    const text = answer.headers.has("Bench-Of") ? whole(JSON.parse(sent), this.last) : sent;
     this.had = answer.headers.get("Bench-Is") ?? this.had;
     if (answer.headers.has("Bench-Is")) this.last = text;
     if (answer.status === 200) {

@@ -58,15 +58,15 @@ public static class Descriptions
         double Spread(Func<(double X, double Y, double Z), double> of) => row.Max(r => of(r.At)) - row.Min(r => of(r.At));
         var across = Spread(a => a.X) >= Spread(a => a.Y);
         var inRow = row.OrderBy(r => across ? r.At.X : r.At.Y).ToList();
-        var told = same.Count > 2 && inRow.Zip(inRow.Skip(1), (a, b) => across ? b.At.X - a.At.X : b.At.Y - a.At.Y).All(s => s >= 24);
-        for (var i = 0; told && i < row.Count; i++)
-        {
-            plain[inRow[i].Key] = $"{inRow[i].Value}, {InRow(i, row.Count, across)}";
-        }
-
-        if (!told)
+        if (same.Count == 2 || inRow.Zip(inRow.Skip(1), (a, b) => across ? b.At.X - a.At.X : b.At.Y - a.At.Y).Any(s => s < 24))
         {
             TellByOutlets(plain, same, circuits, survey);
+            return;
+        }
+
+        for (var i = 0; i < inRow.Count; i++)
+        {
+            plain[inRow[i].Key] = $"{inRow[i].Value}, {InRow(i, inRow.Count, across)}";
         }
     }
 

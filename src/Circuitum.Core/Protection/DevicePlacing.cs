@@ -145,7 +145,7 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 
         while (true)
         {
-            var before = Reached([first], (from, to) => from == device && load.Contains(to)).Where(b => b != device).ToHashSet();
+            var before = Reached(first, (from, to) => from == device && load.Contains(to)).Where(b => b != device).ToHashSet();
             ImmutableArray<BoxId> alone = [.. load.Where(n => !Beyond(n).Any(before.Contains))];
             if (alone.Length == load.Length)
             {
@@ -159,6 +159,12 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     // Every way from the panel to a box, by the last device whose load side it comes through.
     private static List<(BoxId At, BoxId? Device)> Ways(SizedCircuit sized, IReadOnlyDictionary<BoxId, ProtectiveDevice> devices)
     {
+        // Most circuits have none: nothing is behind one.
+        if (devices.Count == 0)
+        {
+            return [];
+        }
+
         var feeds = sized.Routed.Runs.Where(r => r.From.Box is not null).ToLookup(r => r.From.Box!.Value, r => r.To.Box!.Value);
         List<(BoxId At, BoxId? Device)> found = sized.Routed.HomeRun?.To.Box is BoxId first ? [(first, null)] : [];
         var known = found.ToHashSet();
@@ -173,12 +179,12 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     }
 
     // A box with all that hangs behind it.
-    private List<BoxId> Beyond(BoxId box) => Reached([box], (_, _) => false);
+    private List<BoxId> Beyond(BoxId box) => Reached(box, (_, _) => false);
 
-    private List<BoxId> Reached(IEnumerable<BoxId> from, Func<BoxId, BoxId, bool> closed)
+    private List<BoxId> Reached(BoxId from, Func<BoxId, BoxId, bool> closed)
     {
-        List<BoxId> found = [.. from];
-        var known = found.ToHashSet();
+        var found = new List<BoxId> { from };
+        var known = new HashSet<BoxId> { from };
         for (var i = 0; i < found.Count; i++)
         {
             var at = found[i];

@@ -27,27 +27,27 @@ public sealed class BenchAnswer(PartialViewResult bench, SentBenches sent) : IAc
         }
 
         var (body, whole) = (response.Body, Streams.Get());
+        response.Body = whole;
         try
         {
-            response.Body = whole;
             await bench.ExecuteResultAsync(context);
-            response.Body = body;
-            var text = whole.GetBuffer().AsMemory(0, (int)whole.Length);
-            var (name, differs) = sent.Next(before, text.Span);
-            response.Headers[Is] = name;
-            if (differs is not null)
-            {
-                response.Headers[Of] = before;
-                response.ContentType = "application/json";
-            }
-
-            await response.Body.WriteAsync(differs ?? text, context.HttpContext.RequestAborted);
         }
         finally
         {
             response.Body = body;
-            Streams.Return(whole);
         }
+
+        var text = whole.GetBuffer().AsMemory(0, (int)whole.Length);
+        var (name, differs) = sent.Next(before, text.Span);
+        response.Headers[Is] = name;
+        if (differs is not null)
+        {
+            response.Headers[Of] = before;
+            response.ContentType = "application/json";
+        }
+
+        await body.WriteAsync(differs ?? text, context.HttpContext.RequestAborted);
+        Streams.Return(whole);
     }
 
     // A bench is larger than what is collected cheaply: the same few streams are drawn into again and again.
