@@ -259,6 +259,10 @@ internal static class CircuitChecks
         ? (RuleId.BathCircuit, $"bathroom receptacles have their own {plan.Book.Division.Receptacles} circuit")
         : box.InLaundryArea && circuit.Kind != CircuitKind.Laundry
         ? (RuleId.LaundryCircuit, $"laundry receptacles have their own {plan.Book.Division.Receptacles} circuit")
+        : plan.Book.Division.KeepsUtilityRoomsApart && InUtilityRoom(plan, box)
+            && circuit.Boxes.Any(b => plan.Survey[b] is { HasOutlet: true } other
+                && (other.IsLighting || other.Box.Outside || other.Room.Room.Use != RoomUse.Utility))
+        ? (RuleId.UtilityRoomCircuit, $"the receptacles of utility rooms have their own {plan.Book.Division.Receptacles} circuit")
         : box.Room.Room.Use == RoomUse.Garage && circuit.Kind != CircuitKind.Garage
             && plan.Job.Panels.Any(p => plan.House.Room(p.Room).Structure == box.Place.Structure)
         ? (RuleId.GarageCircuit, $"a garage's receptacles have their own {plan.Book.Division.Receptacles} circuit")
@@ -267,6 +271,10 @@ internal static class CircuitChecks
         : InKitchen(box) && circuit.Kind != CircuitKind.SmallAppliance
         ? (RuleId.KitchenOnSmallAppliance, "kitchen, dining and pantry receptacles are on the small-appliance circuits")
         : null;
+
+    // A shed or a workshop is a building, and no room of a dwelling.
+    private static bool InUtilityRoom(Checked plan, PlacedBox box) => box.Room.Room.Use == RoomUse.Utility && box.HasGeneralReceptacle
+        && !box.Box.Outside && !plan.House.Structures[box.Place.Structure].Structure.Accessory;
 
     private static bool InKitchen(PlacedBox box) => box.Room.Room.Use is RoomUse.Kitchen or RoomUse.Dining or RoomUse.Pantry;
 

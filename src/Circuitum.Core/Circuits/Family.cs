@@ -40,7 +40,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
 {
     private readonly HashSet<BoxId> individual = [.. job.Pins.Individual];
 
-    public Family Of(Bundle bundle) => Sort(bundle) with { Accessory = house.Structures[bundle.Structure].Structure.Accessory };
+    public Family Of(Bundle bundle) => Sort(bundle) with { Accessory = IsApart(bundle.Structure) };
+
+    // A shed or a workshop is a building, and no room of a dwelling.
+    private bool IsApart(int structure) => house.Structures[structure].Structure.Accessory;
 
     private Family Sort(Bundle bundle)
     {
@@ -103,6 +106,10 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
                     schools.Baths == BathReceptacles.OneEach ? $"{room.Room.Id}-receptacles" : "baths",
                         Reason($"bathroom receptacles on one or more {book.Division.Receptacles} circuits with no other outlets", "",
                             book.Cite(RuleId.BathCircuit))),
+                RoomUse.Utility when book.Division.KeepsUtilityRoomsApart && !IsApart(bundle.Structure) =>
+                    new($"{building}/utility", CircuitKind.Receptacles, book.Division.Receptacles, "utility",
+                        Reason($"the receptacles of utility rooms on a {book.Division.Receptacles} circuit with no other outlets", "",
+                            book.Cite(RuleId.UtilityRoomCircuit))),
                 RoomUse.Garage => new($"{building}/garage", CircuitKind.Garage, book.Division.Receptacles, "garage",
                     Reason($"a {book.Division.Receptacles} circuit for the garage's vehicle bays, no other outlets", "",
                         book.Cite(RuleId.GarageCircuit))),

@@ -69,8 +69,16 @@ public static class BasicMethod
             yield return new(Names(vehicles), "as rated, not managed", counted, book.Cite(RuleId.DwellingVehicle), new(0));
         }
 
+        var water = list.Loads.Where(l => l.WaterAtOnce).ToList();
+        if (water.Count > 0)
+        {
+            var counted = water.Select(w => w.Load).Total();
+            yield return new(Names(water), "all of it: water that is heated while it runs, or of a tub", counted,
+                book.Cite(RuleId.DwellingWaterAtOnce), water.Exists(w => w.Neutral) ? counted : new(0));
+        }
+
         var others = list.Loads.Where(l => l.Kind is LoadKind.Fixed or LoadKind.Specific or LoadKind.Dryer
-            && l.Load > basic.Small).ToList();
+            && l.Load > basic.Small && !l.WaterAtOnce).ToList();
         if (others.Count > 0)
         {
             yield return Others(others, ranges.Count > 0, basic, book);

@@ -126,6 +126,7 @@ public static class Listing
                 || (plate.Appliance == Appliance.AirHandler && !book.Supply.IsAcross(plate.Volts)),
             Cooks = plate.Appliance is Appliance.Range or Appliance.Cooktop or Appliance.Oven or Appliance.Microwave,
             Heats = plate.Appliance == Appliance.SaunaHeater,
+            WaterAtOnce = plate.Appliance is Appliance.HotTub or Appliance.TanklessHeater,
             OneLeg = !book.Supply.IsAcross(plate.Volts),
             Neutral = !book.Supply.IsAcross(plate.Volts) || plate.Neutral
         } : null;

@@ -53,6 +53,9 @@ public sealed record ListedLoad(string Name, LoadKind Kind, VoltAmps Load)
     /// (220.53 leaves heating out).</summary>
     public bool Heats { get; init; }
 
+    /// <summary>It heats water while it runs, or the water of a pool or a tub: it takes all of its rating whenever it is wanted.</summary>
+    public bool WaterAtOnce { get; init; }
+
     /// <summary>Between one leg and the neutral.</summary>
     public bool OneLeg { get; init; }
 

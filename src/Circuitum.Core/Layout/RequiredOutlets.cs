@@ -146,6 +146,11 @@ internal static class RequiredOutlets
                 yield return new(room.Room.Id, draft.Book.Cite(RuleId.BasementReceptacle), $"{room.Room.Name}: no receptacle.",
                     "At least one in each unfinished portion, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
             }
+            else if (room.Room.Use == RoomUse.Utility && general == 0 && !accessory && draft.Book.Has(RuleId.UtilityRoomReceptacle))
+            {
+                yield return new(room.Room.Id, draft.Book.Cite(RuleId.UtilityRoomReceptacle), $"{room.Room.Name}: no receptacle.",
+                    "At least one in each utility room, beyond those for equipment.", d => Spread(d, room, 1, Length.FromInches(48)));
+            }
             else if (accessory && general == 0 && !draft.House.Structures[room.Structure].Levels.SelectMany(l => l.Rooms)
                 .Any(r => draft.In(r.Room.Id).Any(b => b.Devices.Any(x => x.Plate is null && x.Kind.IsGeneralReceptacle()))))
             {

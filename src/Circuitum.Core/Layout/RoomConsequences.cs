@@ -74,6 +74,8 @@ public sealed record RoomConsequence(string What, Citation Section)
         RoomUse.Garage => [new($"a receptacle for each vehicle bay, on a {book.Division.Receptacles} circuit",
             book.Cite(RuleId.GarageReceptacle, RuleId.GarageCircuit)),
             new("carbon monoxide alarms outside the bedrooms of the house", book.Cite(RuleId.CarbonMonoxideWhere))],
+        RoomUse.Utility when book.Has(RuleId.UtilityRoomReceptacle) => [new($"a receptacle, on a {book.Division.Receptacles} circuit of "
+            + "its own", book.Cite(RuleId.UtilityRoomReceptacle, RuleId.UtilityRoomCircuit))],
         RoomUse.UnfinishedBasement => [new("a receptacle in each unfinished part", book.Cite(RuleId.BasementReceptacle))],
         RoomUse.Hall => [new($"a receptacle when it is {book.Outlets.HallFrom} or longer", book.Cite(RuleId.HallReceptacle))],
         RoomUse.Entry => [new("over 60 ft²: a receptacle on each wall of 3 ft or more", book.Cite(RuleId.FoyerReceptacles))],

@@ -16,6 +16,7 @@ internal static partial class BoxLine
         ("refrigerator", "Refrigerator"), ("range", "Range"), ("cooktop", "Cooktop"), ("wall oven", "Wall oven"), ("oven", "Wall oven"),
         ("microwave", "Microwave"), ("range hood", "Range hood"), ("hood", "Range hood"), ("dishwasher", "Dishwasher"),
         ("disposer", "Disposer"), ("disposal", "Disposer"), ("washer", "Washer"), ("dryer", "Dryer"), ("water heater", "Water heater"),
+        ("tankless heater", "Tankless heater"), ("tankless water heater", "Tankless heater"),
         ("heat pump", "Heat pump, outdoor unit"), ("condenser", "Heat pump, outdoor unit"), ("outdoor unit", "Heat pump, outdoor unit"),
         ("air handler", "Air handler"), ("furnace", "Air handler"), ("baseboard heater", "Baseboard heater"),
         ("baseboard", "Baseboard heater"), ("vehicle charger", "Vehicle charger"), ("car charger", "Vehicle charger"),

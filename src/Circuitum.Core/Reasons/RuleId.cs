@@ -80,6 +80,8 @@ public enum RuleId
     SmallApplianceCircuits,
     /// <summary>One for the laundry's receptacles.</summary>
     LaundryCircuit,
+    /// <summary>One for the receptacles of a utility room.</summary>
+    UtilityRoomCircuit,
     /// <summary>One for bathroom receptacles.</summary>
     BathCircuit,
     /// <summary>A circuit of one bathroom may feed all of it.</summary>
@@ -176,6 +178,8 @@ public enum RuleId
     AccessoryReceptacle,
     /// <summary>One in each unfinished part of a basement.</summary>
     BasementReceptacle,
+    /// <summary>One in each utility room.</summary>
+    UtilityRoomReceptacle,
     /// <summary>One in a hall of 10 ft or more.</summary>
     HallReceptacle,
     /// <summary>Those of a foyer over 60 ft².</summary>
@@ -624,6 +628,8 @@ public enum RuleId
 
     /// <summary>Charging of vehicles in it.</summary>
     DwellingVehicle,
+    /// <summary>What heats water while it runs, and the water of pools and tubs, in it.</summary>
+    DwellingWaterAtOnce,
 
     /// <summary>Other loads in it.</summary>
     DwellingOthers,

@@ -28,6 +28,9 @@ public abstract class DivisionRules
     /// <summary>A refrigerator has a circuit of its own, whatever the crew's way.</summary>
     public abstract bool RefrigeratorAlone { get; }
 
+    /// <summary>The receptacles of a utility room have a circuit of their own.</summary>
+    public abstract bool KeepsUtilityRoomsApart { get; }
+
     /// <summary>The circuits of a kitchen's counters, in a word: small-appliance.</summary>
     public abstract string CounterWord { get; }
 

@@ -141,7 +141,8 @@ internal static class ServiceMaterial
         var worked = plan.Job.Boxes.ShutOff();
         var locked = plan.Job.Boxes.Count(b => !worked.Contains(b.Id) && plan.Job.Panels.All(p => p.Room != b.Room)
             && b.Devices.Any(d => d is { Kind: DeviceKind.Equipment, Plate: { Cord: false, OwnDisconnect: false, Load.Value: > 300 } plate }
-                && plate.Appliance is Appliance.WaterHeater or Appliance.SaunaHeater or Appliance.Cooktop or Appliance.Oven));
+                && plate.Appliance is Appliance.WaterHeater or Appliance.TanklessHeater or Appliance.SaunaHeater
+                    or Appliance.Cooktop or Appliance.Oven));
         if (locked > 0)
         {
             yield return new("Lock-offs for breakers", "each", locked,

@@ -99,6 +99,49 @@ public sealed class CanadaTests
         Assert.All(sum.Lines, l => Assert.Contains("8-200", l.Section, StringComparison.Ordinal));
     }
 
+    [Fact] // a hot tub of 9.6 kW and a heater without a tank of 14.4 kW count whole: 29 250 + 24 000 = 53 250 W; a water heater is 25 %
+    public void Water_that_is_heated_while_it_runs_counts_whole()
+    {
+        var units = new[] { Appliance.HotTub, Appliance.TanklessHeater, Appliance.WaterHeater }.Select(EquipmentLibrary.Typical).ToList();
+        Assert.Equal([9600m, 14_400m, 4500m], units.Select(u => u.Load.Value));
+        var drawn = Planner.Plan(House(Houses.Rectangle("den", RoomUse.Den, Length.Zero, Length.Zero, 30.Feet(), 12.Feet()))
+            .With([.. units.Select((u, i) => Houses.Appliance($"u{i}", "den", 1, 40 + (90 * i), u))])).Service.List.Loads;
+        Assert.Equal([true, true, false], units.Select(u => drawn.Single(l => l.Name == u.Name).WaterAtOnce));
+        var sum = Of(Worked with { Loads = [.. Worked.Loads, .. drawn.Where(l => l.WaterAtOnce)] });
+        Assert.Equal(53_250m, sum.Total.Value);
+        Assert.Equal(24_000m, Assert.Single(sum.Lines, l => l.Section == "8-200(1)(a)(v)").Counted.Value);
+    }
+
+    private static Job Utility(Edition edition) => House(
+        Houses.Rectangle("utility", RoomUse.Utility, Length.Zero, Length.Zero, 12.Feet(), 12.Feet()),
+        Houses.Rectangle("den", RoomUse.Den, 12.Feet(), Length.Zero, 12.Feet(), 12.Feet())) with
+    { Edition = edition };
+
+    [Theory] // two receptacles in each of two rooms: one circuit where a utility room may share, two where it may not
+    [InlineData(Edition.Canada2021, 2)]
+    [InlineData(Edition.Y2023, 1)]
+    public void A_utility_room_has_a_circuit_of_its_own(Edition edition, int circuits)
+    {
+        var job = Utility(edition).With(Houses.On("u1", "utility", 1, 40), Houses.On("u2", "utility", 3, 40), Houses.On("d1", "den", 1, 40),
+            Houses.On("d2", "den", 3, 40));
+        Assert.Equal(circuits, Planner.Plan(job).Circuits.Length);
+        var key = Planner.Plan(job).Circuits.First(c => c.Circuit.Boxes.Contains(new("d1"))).Circuit.Key;
+        Assert.Equal(circuits == 2, Tagged(new PinBox(new("u1"), key).On(job).Job!, RuleId.UtilityRoomCircuit).Any());
+        Assert.Empty(Tagged(job, RuleId.UtilityRoomCircuit));
+    }
+
+    [Theory] // and a receptacle, which laying out by rule places; a shed is none
+    [InlineData(Edition.Canada2021, false, true)]
+    [InlineData(Edition.Canada2021, true, false)]
+    [InlineData(Edition.Y2023, false, false)]
+    public void A_utility_room_has_a_receptacle(Edition edition, bool shed, bool asked)
+    {
+        var job = Utility(edition);
+        job = shed ? job with { Structures = [job.Structures[0] with { Accessory = true }] } : job;
+        Assert.Equal(asked, Tagged(job, RuleId.UtilityRoomReceptacle).Any(t => t.Severity == Severity.Red));
+        Assert.Empty(Tagged(new LayOut([.. job.Rooms.Select(r => r.Id)]).On(job).Job!, RuleId.UtilityRoomReceptacle));
+    }
+
     [Theory] // each further 90 m² or part of it
     [InlineData(90, 5000)]
     [InlineData(90.1, 6000)]

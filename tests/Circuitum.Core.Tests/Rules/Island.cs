@@ -172,6 +172,8 @@ internal sealed class IslandDivision : DivisionRules
 
     public override bool RefrigeratorAlone => false;
 
+    public override bool KeepsUtilityRoomsApart => false;
+
     public override string CounterWord => "kitchen";
 
     public override bool KeepsBathroomsApart => false;

@@ -300,6 +300,9 @@ public enum Appliance
     /// <summary>Bath tub with pumps of its own.</summary>
     HydromassageTub,
 
+    /// <summary>Heater of water while it runs, without a tank.</summary>
+    TanklessHeater,
+
     /// <summary>Hot tub in one piece with its heater.</summary>
     HotTub,
 

@@ -47,6 +47,7 @@ public static class EquipmentLibrary
         Fixed(Jobs.Appliance.FloorHeating, "Floor warming", Supply.ToNeutral, 900) with { Continuous = true, Individual = true },
         Fixed(Jobs.Appliance.HydromassageTub, "Hydromassage tub", Supply.ToNeutral, 1440) with { Motor = true, Individual = true },
         Fixed(Jobs.Appliance.HotTub, "Hot tub", Supply.Between, 9600) with { Continuous = true, Neutral = true, Individual = true },
+        Fixed(Jobs.Appliance.TanklessHeater, "Tankless heater", Supply.Between, 14400) with { Individual = true },
         Freezer, Treadmill, Tool, Appliance,
         Fixed(Jobs.Appliance.SolarInverter, "Solar inverter", Supply.Between, 7600) with { Continuous = true, Individual = true },
         Fixed(Jobs.Appliance.GeneratorInlet, "Generator inlet", Supply.Between, 7200) with { Neutral = true, Individual = true },

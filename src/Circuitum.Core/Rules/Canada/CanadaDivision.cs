@@ -25,6 +25,9 @@ internal sealed class CanadaDivision(SupplySystem supply) : DivisionRules
     /// <summary>26-654.</summary>
     public override bool RefrigeratorAlone => true;
 
+    /// <summary>26-654.</summary>
+    public override bool KeepsUtilityRoomsApart => true;
+
     /// <inheritdoc/>
     public override string CounterWord => "counter";
 

@@ -49,6 +49,7 @@ internal static class Clauses
         [RuleId.NamedCircuits] = "26-650 to 26-658",
         [RuleId.SmallApplianceCircuits] = "26-650 to 26-658",
         [RuleId.LaundryCircuit] = "26-650 to 26-658",
+        [RuleId.UtilityRoomCircuit] = "26-650 to 26-658",
         [RuleId.BathCircuit] = null,
         [RuleId.BathCircuitAlone] = null,
         [RuleId.GarageCircuit] = "26-650 to 26-658",
@@ -97,6 +98,7 @@ internal static class Clauses
         [RuleId.GarageReceptacle] = "26-722 to 26-726",
         [RuleId.AccessoryReceptacle] = null,
         [RuleId.BasementReceptacle] = "26-722 to 26-726",
+        [RuleId.UtilityRoomReceptacle] = "26-722 to 26-726",
         [RuleId.HallReceptacle] = "26-722 to 26-726",
         [RuleId.FoyerReceptacles] = null,
         [RuleId.EquipmentReceptacle] = null,
@@ -311,6 +313,7 @@ internal static class Clauses
         [RuleId.DwellingClimate] = "8-200(1)(a)(iii)",
         [RuleId.DwellingRange] = "8-200(1)(a)(iv)",
         [RuleId.DwellingVehicle] = "8-200(1)(a)(vi)",
+        [RuleId.DwellingWaterAtOnce] = "8-200(1)(a)(v)",
         [RuleId.DwellingOthers] = "8-200(1)(a)(vii)",
         [RuleId.DwellingLeast] = "8-200(1)(b)",
     }.ToImmutableDictionary();

@@ -24,6 +24,9 @@ internal sealed class UsDivision(SupplySystem supply) : DivisionRules
     public override bool RefrigeratorAlone => false;
 
     /// <inheritdoc/>
+    public override bool KeepsUtilityRoomsApart => false;
+
+    /// <inheritdoc/>
     public override string CounterWord => "small-appliance";
 
     /// <summary>210.11(C)(3).</summary>
