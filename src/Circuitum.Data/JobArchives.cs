@@ -23,6 +23,8 @@ public static partial class JobArchives
 
     private const string Format = "circuitum-archive";
     private const int Version = 1;
+    // The site of the metric boards of a house that is drawn; archives of before have none.
+    private const string BoardSite = "board-site.json";
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -90,6 +92,9 @@ public static partial class JobArchives
         await AddJsonAsync(zip, "sheets.json", (await db.Sheets.AsNoTracking().Where(s => s.JobKey == key).OrderBy(s => s.Id)
             .Select(s => new ArchivedSheet(s.Panel, s.Revision, s.Paper, s.At, s.Who)).ToListAsync())
             .Select(s => s with { Who = names.AsText(s.Who) }));
+        await AddJsonAsync(zip, BoardSite, (await db.BoardEntries.AsNoTracking().Where(e => e.BoardKey == key).OrderBy(e => e.At)
+            .ThenBy(e => e.Id).Select(e => new ArchivedBoardEntry(e.Id, e.Subject, e.Step, e.At, e.Who, e.AsWhat, e.Reading, e.TakesBack))
+            .ToListAsync()).Select(e => e with { Who = names.AsText(e.Who) }));
         await AddJsonAsync(zip, "look.json", await db.Looks.AsNoTracking().Where(l => l.JobKey == key).Select(l => l.At).ToListAsync());
         return true;
     }
@@ -184,6 +189,7 @@ public static partial class JobArchives
         { JobKey = key, Number = m.Number, Name = m.Name, At = m.At, Who = Names.Typed(m.Who) }));
         db.AddRange(archive.Read<List<ArchivedSheet>>("sheets.json").Select(s => new StoredSheet
         { JobKey = key, Panel = s.Panel, Revision = s.Revision, Paper = s.Paper, At = s.At, Who = Names.Typed(s.Who) }));
+        db.AddRange(archive.Has(BoardSite) ? archive.Read<List<ArchivedBoardEntry>>(BoardSite).Select(e => e.For(key)) : []);
         db.AddRange(archive.Read<List<long>>("look.json").Take(1).Select(at => new StoredLook { JobKey = key, At = at }));
     }
 
@@ -280,6 +286,23 @@ public static partial class JobArchives
         };
     }
 
+    private sealed record ArchivedBoardEntry(Guid Id, string Subject, string Step, long At, string Who, string As, string Reading,
+        Guid? TakesBack)
+    {
+        public StoredBoardEntry For(string key) => new()
+        {
+            BoardKey = key,
+            Id = Id,
+            Subject = Subject,
+            Step = Step,
+            At = At,
+            Who = Names.Typed(Who),
+            AsWhat = As,
+            Reading = Reading,
+            TakesBack = TakesBack,
+        };
+    }
+
     // An archive of which nothing is believed: what a file says of its size least of all.
     private sealed class Opened : IDisposable
     {
@@ -308,6 +331,8 @@ public static partial class JobArchives
         public IReadOnlyList<string> Names(string folder) => [.. zip.Entries.Select(e => e.FullName)
             .Where(n => n.StartsWith(folder, StringComparison.Ordinal) && Fingerprints().IsMatch(n) && n.Length == folder.Length + 64)
             .Select(n => n[folder.Length..]).Distinct()];
+
+        public bool Has(string name) => zip.Entries.Any(e => e.FullName == name);
 
         public string Text(string name)
         {

@@ -27,7 +27,12 @@ public sealed class JobRevisions(IDbContextFactory<JobsDb> databases, TimeProvid
         {
             await using var db = await databases.CreateDbContextAsync();
             KeptAside.Forget(db);
-            return await db.Jobs.Where(j => j.Key == job.Value).ExecuteDeleteAsync() > 0;
+            await using var all = await db.Database.BeginTransactionAsync();
+            // Boards of lists have entries as well, which no job takes along: those of a job go by its key.
+            await db.BoardEntries.Where(e => e.BoardKey == job.Value).ExecuteDeleteAsync();
+            var gone = await db.Jobs.Where(j => j.Key == job.Value).ExecuteDeleteAsync() > 0;
+            await all.CommitAsync();
+            return gone;
         }
         finally
         {

@@ -108,7 +108,14 @@ public sealed class KeptBoards(IDbContextFactory<JobsDb> databases, TimeProvider
         await all.CommitAsync();
     }
 
-    /// <summary>What was written down on site.</summary>
+    /// <summary>Another house is in the place of a job, and nothing of that is done.</summary>
+    public async Task ForgetAsync(JobKey job)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await db.BoardEntries.Where(e => e.BoardKey == job.Value).ExecuteDeleteAsync();
+    }
+
+    /// <summary>What was written down on site of a board that is kept, or of the boards of a job.</summary>
     public async Task<IReadOnlyList<BoardEntry>> EntriesAsync(string key)
     {
         await using var db = await databases.CreateDbContextAsync();
@@ -120,13 +127,13 @@ public sealed class KeptBoards(IDbContextFactory<JobsDb> databases, TimeProvider
             e.TakesBack is { } back ? new EntryId(back) : null))];
     }
 
-    /// <summary>Writes facts down, all of them or none; one that is there already is left as it is. False when the board is gone or has as
-    /// many as are kept.</summary>
+    /// <summary>Writes facts down, all of them or none; one that is there already is left as it is. False when the board, or the job, is
+    /// gone or has as many as are kept.</summary>
     public async Task<bool> AppendAsync(string key, IReadOnlyCollection<BoardEntry> entries)
     {
         await using var db = await databases.CreateDbContextAsync();
         await using var all = await db.Database.BeginTransactionAsync();
-        if (!await db.Boards.AnyAsync(b => b.Key == key)
+        if ((!await db.Boards.AnyAsync(b => b.Key == key) && !await db.Jobs.AnyAsync(j => j.Key == key))
             || await db.BoardEntries.CountAsync(e => e.BoardKey == key) + entries.Count > MostEntries)
         {
             return false;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Circuitum.Core.Boards;
 using Circuitum.Core.Circuits;
 using Circuitum.Core.House;
 using Circuitum.Core.Jobs;
@@ -55,6 +56,22 @@ public sealed class DemoHousesTests(Xunit.Abstractions.ITestOutputHelper output)
         decimal least = bounds.Sum(b => b.Bound.Feet), planned = bounds.Sum(b => b.Measured.Feet);
         output.WriteLine($"{name}: {planned:0} ft planned, no less than {least:0} ft, {(planned / least) - 1:P1} above");
         Assert.InRange(planned / least, 1, 1.25m);
+    }
+
+    [Fact] // 20 × 11 m; 6000 W ÷ 230 V is 26.09 A, above the 25 A of a water heater; nine units have a board of their own
+    public void The_villa_has_two_boards_and_three_tags_worth_finding()
+    {
+        var plan = Of("saltbush");
+        Assert.DoesNotContain(plan.Tags, t => t.Severity == Severity.Red);
+        Assert.InRange(plan.Service.List.Area.Value * .3048m * .3048m, 215, 232);
+        var boards = PointsOfHouse.Boards(plan)!;
+        Assert.Equal((true, 45m), (boards.Brief.Fed.ThreePhase, boards.Brief.Fed.Ambient.Degrees));
+        Assert.Equal([0, 9], boards.Boards.Select(b => b.Ways.SelectMany(w => w.Circuit.Points)
+            .Count(p => p.Point.Kind == PointKind.SplitUnit)));
+        Assert.Equal(["A socket stands 2.99 m from the bath or shower of Bath.", "A socket stands 2.19 m from the bath or shower of Main "
+            + "bath.", "The water heater cannot be fed so."],
+            BoardChecks.Of(boards).Where(t => t.Severity == Severity.Red).Select(t => t.Headline));
+        Assert.Contains(BoardChecks.Of(boards), t => t.Arithmetic.Contains("26.09 A", StringComparison.Ordinal));
     }
 
     [Fact] // 10 × 12 ft, 60 ft behind, lights and two receptacles: 212 VA

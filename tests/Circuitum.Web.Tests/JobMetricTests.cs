@@ -1,5 +1,9 @@
 using System.Net;
 using System.Text.RegularExpressions;
+using Circuitum.Data;
+using Circuitum.Formats.JobFile;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Circuitum.Web.Tests;
 
@@ -44,38 +48,96 @@ public sealed partial class JobMetricTests(BenchHost host) : IClassFixture<Bench
         Assert.Contains("m from the board", page, StringComparison.Ordinal);
     }
 
-    [Fact]
-    public async Task Every_file_is_taken_along_as_it_is_fed()
+    [Fact] // said once, it is kept with the job: the files, the stages and the copy of the job have it
+    public async Task How_it_is_fed_is_kept_with_the_house()
     {
-        var http = host.Visit().Http;
+        var key = await NewAsync();
+        var page = await host.AtAsync($"/job/{key}/metric");
+        Assert.Contains("As usual, until somebody says so", await page.GetAsync($"/job/{key}/metric"), StringComparison.Ordinal);
+        Assert.DoesNotContain(">Boards<", await host.Visit().GetAsync($"/job/{key}/boxes"), StringComparison.Ordinal);
+        var (status, text, _) = await page.PostAsync($"/job/{key}/metric?handler=Feed", ("from", "1"),
+            ("fed", "supply: one phase\r\nambient: 45 °C"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("Plan a metric board.", text, StringComparison.Ordinal);
+        var job = await host.NewestAsync(key);
+        Assert.Equal((false, 45m), (job.Metric!.ThreePhase, job.Metric.Ambient.Degrees));
+        Assert.Contains(">Boards<", await host.Visit().GetAsync($"/job/{key}/boxes"), StringComparison.Ordinal);
         foreach (var file in Files)
         {
-            var answer = await http.GetAsync(new Uri($"/job/demo/metric?handler={file}&fed=supply%3A+one+phase", UriKind.Relative));
+            var answer = await page.Http.GetAsync(new Uri($"/job/{key}/metric?handler={file}", UriKind.Relative));
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
             Assert.NotEqual("text/html", answer.Content.Headers.ContentType!.MediaType);
         }
 
-        var one = await http.GetStringAsync(new Uri("/job/demo/metric?handler=Schedule&fed=supply%3A+one+phase", UriKind.Relative));
+        var one = await page.Http.GetStringAsync(new Uri($"/job/{key}/metric?handler=Schedule", UriKind.Relative));
         Assert.DoesNotContain("L2", one, StringComparison.Ordinal);
+        await page.PostAsync($"/job/{key}/metric?handler=None", ("from", "2"));
+        Assert.Null((await host.NewestAsync(key)).Metric);
     }
 
-    [Theory] // in the words of the list, with its line; nothing is planned by half
+    [Theory] // in the words of the list, with its line; nothing is planned by half, and what was typed stays in the field
     [InlineData("ambient: 90 °C", "Line 1: “90 °C” is no warmth of a conduit")]
-    [InlineData("supply: one phase\nfountain", "Line 2: “fountain” does not say how it is fed")]
+    [InlineData("supply: one phase\r\nfountain", "Line 2: “fountain” does not say how it is fed")]
     public async Task What_is_not_understood_is_told(string fed, string says)
     {
-        var answer = await host.Visit().Http.GetAsync(new Uri("/job/demo/metric?fed=" + Uri.EscapeDataString(fed),
-            UriKind.Relative));
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
-        Assert.Contains(says, WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync()), StringComparison.Ordinal);
+        var key = await NewAsync();
+        var page = await host.AtAsync($"/job/{key}/metric");
+        var (status, text, _) = await page.PostAsync($"/job/{key}/metric?handler=Feed", ("from", "1"), ("fed", fed));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains(says, WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+        Assert.Contains(fed.Split('\n')[^1], WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+        Assert.Null((await host.NewestAsync(key)).Metric);
+    }
+
+    [Fact] // halves of a section: what opens it is found by answers
+    public async Task What_opens_a_device_is_asked_for_over_the_house()
+    {
+        var page = await host.Visit().GetAsync("/job/demo-villa/metric?find=Board%20A%2FC%2F");
+        var first = Answer().Match(page);
+        Assert.True(first.Success);
+        var next = await host.Visit().GetAsync("/job/demo-villa/metric?find="
+            + Uri.EscapeDataString(WebUtility.HtmlDecode(first.Groups[1].Value)));
+        Assert.NotEqual(Found().Match(page).Value, Found().Match(next).Value);
+    }
+
+    [Fact] // written down circuit by circuit, beside the house's own record, and in its archive
+    public async Task The_boards_of_a_house_are_kept_on_site()
+    {
+        var key = await NewAsync();
+        var site = await host.AtAsync($"/job/{key}/metric/site");
+        var subject = WebUtility.HtmlDecode(Subject().Match(await site.GetAsync($"/job/{key}/metric/site")).Groups[1].Value);
+        var (_, done, _) = await site.PostAsync($"/job/{key}/metric/site", ("subject", subject), ("step", "Conduit"));
+        Assert.Contains("1 of ", done, StringComparison.Ordinal);
+        Assert.Contains("✓ conduit laid", await host.Visit().GetAsync($"/job/{key}/metric/site"), StringComparison.Ordinal);
+
+        using var zip = new MemoryStream();
+        Assert.True(await JobArchives.WriteAsync(Databases, new(key), zip));
+        zip.Position = 0;
+        var brought = await JobArchives.ReadAsync(Databases, TimeProvider.System, zip, _ => { }, p => ("image/png", p), _ => { });
+        Assert.Contains("✓ conduit laid", await host.Visit().GetAsync($"/job/{brought}/metric/site"), StringComparison.Ordinal);
     }
 
     [Fact]
     public async Task A_job_that_is_not_there_is_not_found() => Assert.Equal(HttpStatusCode.NotFound,
         (await host.CreateClient().GetAsync(new Uri("/job/none/metric", UriKind.Relative))).StatusCode);
 
+    private IDbContextFactory<JobsDb> Databases => host.Services.GetRequiredService<IDbContextFactory<JobsDb>>();
+
+    // The shed’s house as a job of its own: what is done to it is seen by no other test.
+    private async Task<string> NewAsync() => (await host.Revisions.StartAsync("somebody", "Start", "House",
+        JobFiles.Write(await host.NewestAsync("demo-crawl")))).ToString();
+
     [GeneratedRegex("href=\"([^\"]*level=[^\"]*)\"")]
     private static partial Regex LevelLink();
+
+    [GeneratedRegex("name=\"find\" value=\"([^\"]+t)\"")]
+    private static partial Regex Answer();
+
+    [GeneratedRegex("(?s)metric-find\" role=\"status\"><p><b>.*?</p>.*?</p>")]
+    private static partial Regex Found();
+
+    [GeneratedRegex("name=\"subject\"\\s+value=\"([^\"]+)\"><input type=\"hidden\" name=\"step\" value=\"Conduit\"")]
+    private static partial Regex Subject();
 
     [GeneratedRegex("(?s)<[^>]*>")]
     private static partial Regex Tag();

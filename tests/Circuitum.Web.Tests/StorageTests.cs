@@ -49,7 +49,7 @@ public sealed class StorageTests : IDisposable
             await new Demo(revisions).LoadOnceAsync();
         })));
         // Each demo once, the first at the head.
-        Assert.Equal(["14 Fernhollow Rise", "3 Quarrel Bend", "27 Tarn Hollow"],
+        Assert.Equal(["14 Fernhollow Rise", "3 Quarrel Bend", "27 Tarn Hollow", "Villa Saltbush"],
             (await new JobRevisions(new DatabaseAt(File), TimeProvider.System).ListAsync()).Select(j => j.Name));
     }
 

@@ -39,14 +39,35 @@ test("a drawn house shows its conduits, and a circuit of its board is found on t
   await page.getByRole("link", { name: "Way 4 on the plan" }).click();
   await expect(page.getByRole("status")).toContainText(/Way 4: ring of \d sockets/);
   await expect(page.getByRole("group", { name: "Plan of Ground" })).toBeVisible();
-  await page.getByLabel("How it is fed, a line each").fill("supply: one phase");
-  await page.getByRole("button", { name: "Plan it" }).click();
-  await expect(page.getByText("one phase, 230 V")).toBeVisible();
+  await page.getByRole("button", { name: "It opens: which circuit?" }).first().click();
+  await expect(page.getByRole("status").first()).toContainText("circuits may be it");
+  await page.getByRole("button", { name: "It holds" }).first().click();
+  await expect(page.getByRole("status").first()).toContainText(/Way \d|circuits may be it/);
   await page.getByRole("link", { name: "Shed" }).click();
   await expect(page.getByRole("group", { name: "Plan of Shed" })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   expect(await faults(page)).toEqual([]);
+});
+
+test("how a house is fed is kept with it, and its boards have a stage and a site", async ({ page }) => {
+  await page.goto("/job/demo-basement/metric");
+  await page.getByLabel("How it is fed, a line each").fill("supply: one phase\nambient: 99");
+  await page.getByRole("button", { name: "Plan this house so" }).click();
+  await expect(page.getByRole("alert")).toContainText("Line 2: “99” is no warmth of a conduit");
+  await page.getByLabel("How it is fed, a line each").fill("supply: one phase");
+  await page.getByRole("button", { name: "Plan this house so" }).click();
+  await expect(page.getByText("one phase, 230 V")).toBeVisible();
+  await page.getByRole("link", { name: "Back to the bench" }).click();
+  await page.getByRole("link", { name: "Boards", exact: true }).click();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole("link", { name: "These boards on site" }).click();
+  await page.getByRole("button", { name: /^conduit laid, Board A way 1$/ }).click();
+  await expect(page.getByRole("button", { name: "Take back: conduit laid, Board A way 1" })).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+  await page.getByRole("link", { name: "The house with its conduits" }).click();
+  await page.getByRole("button", { name: "Plan no metric board" }).click();
+  await expect(page.getByText("As usual, until somebody says so", { exact: false })).toBeVisible();
 });
 
 test("a drawn house is read, and the circuit that opens a device is found by halves", async ({ page }) => {

@@ -10,7 +10,7 @@ const views = [
   ["metric-board", "/metric-board"],
   ["new-job", "/new"],
   ["house", "/job/demo/house"],
-  ["metric-house", "/job/demo-crawl/metric"],
+  ["metric-house", "/job/demo-villa/metric"],
   ["house-rules", "/job/demo/rules"],
   ["boxes", "/job/demo/boxes?on=box:f-r2"],
   [

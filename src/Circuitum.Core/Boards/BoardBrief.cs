@@ -78,28 +78,6 @@ public sealed record BriefRoom(string Name, Length FromBoard, bool Outdoors, Imm
 /// <param name="TwoWay">Gangs of it that work together with another switch.</param>
 public sealed record BriefSwitch(Place At, string Name, ImmutableArray<ImmutableArray<BoxId>> Gangs, int TwoWay);
 
-/// <summary>What is reduced because not all of it runs at once.</summary>
-public enum DemandGroup
-{
-    /// <summary>Lamps.</summary>
-    Lighting,
-
-    /// <summary>Sockets.</summary>
-    Sockets,
-
-    /// <summary>Cookers.</summary>
-    Cooking,
-
-    /// <summary>Water heaters.</summary>
-    Water,
-
-    /// <summary>Cooling.</summary>
-    Cooling,
-
-    /// <summary>The rest.</summary>
-    Other,
-}
-
 /// <summary>What a board is planned from: the points of the rooms, and how they are fed.</summary>
 public sealed record BoardBrief
 {
@@ -109,26 +87,11 @@ public sealed record BoardBrief
     /// <summary>The rooms, as a person walks through them: neighbors stand beside each other.</summary>
     public required ImmutableArray<BriefRoom> Rooms { get; init; }
 
-    /// <summary>Three phases are supplied, not one.</summary>
-    public bool ThreePhase { get; init; } = true;
-
-    /// <summary>How warm it is where the conduits lie.</summary>
-    public Celsius Ambient { get; init; } = new(40);
-
-    /// <summary>Circuits that share a conduit where most do, 1 to 20.</summary>
-    public int Together { get; init; } = 1;
-
-    /// <summary>Most lamps on one breaker, 4 to 60: a breaker that opens leaves the other rooms lit.</summary>
-    public int LampsOnCircuit { get; init; } = 24;
+    /// <summary>How it is fed.</summary>
+    public MetricFeed Fed { get; init; } = new();
 
     /// <summary>Conduit from a point to the next one in a room.</summary>
     public Length Apart { get; init; } = Length.FromMetres(4);
-
-    /// <summary>Conduit from the sub-main board to a board, where there are several.</summary>
-    public Length SubMain { get; init; } = Length.FromMetres(5);
-
-    /// <summary>The board stands where it rains or is washed.</summary>
-    public bool BoardOutdoors { get; init; }
 
     /// <summary>Where the board stands, in words; empty where nobody said.</summary>
     public string BoardPlace { get; init; } = "";
@@ -138,7 +101,4 @@ public sealed record BoardBrief
 
     /// <summary>Switches, where the house is drawn.</summary>
     public ImmutableArray<BriefSwitch> Switches { get; init; } = [];
-
-    /// <summary>The share of what is connected that runs at once, where somebody said; all of it else.</summary>
-    public ImmutableDictionary<DemandGroup, Percent> Demand { get; init; } = ImmutableDictionary<DemandGroup, Percent>.Empty;
 }

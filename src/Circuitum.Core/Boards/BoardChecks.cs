@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
@@ -117,7 +118,7 @@ public static class BoardChecks
 
     private static IEnumerable<BoardTag> OfList(BoardPlan plan)
     {
-        if (plan.Brief.BoardOutdoors)
+        if (plan.Brief.Fed.BoardOutdoors)
         {
             yield return new(Severity.Hold, "Board", MetricRules.Cite(MetricRule.Board), "The board stands outdoors.",
                 "Order it for dust and jets of water (IP55), in the shade, where it can be reached without a key.");

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;

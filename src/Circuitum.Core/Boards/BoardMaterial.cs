@@ -32,9 +32,9 @@ public static class BoardMaterial
         IEnumerable<string> items =
         [
             .. plan.SubMain is { } main ? [$"sub-main board with incomer {main.Incomer.Value}, {whole} poles",
-                .. plan.Boards.Select(b => $"breaker {b.Feeder!.Breaker.Value}, {(plan.Brief.ThreePhase ? 3 : 1)} poles, for a board")]
+                .. plan.Boards.Select(b => $"breaker {b.Feeder!.Breaker.Value}, {(plan.Brief.Fed.ThreePhase ? 3 : 1)} poles, for a board")]
                 : Array.Empty<string>(),
-            .. plan.Boards.SelectMany(b => new[] { $"board of {b.Holds} ways with two sections or more{(plan.Brief.BoardOutdoors
+            .. plan.Boards.SelectMany(b => new[] { $"board of {b.Holds} ways with two sections or more{(plan.Brief.Fed.BoardOutdoors
                 ? ", IP55" : "")}", $"incomer {b.Incomer.Value}, {whole} poles" }),
             .. plan.Boards.SelectMany(b => b.Sections)
                 .Select(s => $"residual-current device {s.Rating.Value}, {s.Milliamps} mA, {whole} poles"),
@@ -48,14 +48,14 @@ public static class BoardMaterial
     {
         // Where circuits share a conduit, its length is bought once for all of them.
         var pieces = plan.Boards.SelectMany(b => b.Ways).Where(w => w.Sized.Conduit is not null)
-            .Select(w => (Size: w.Sized.Conduit!.Value, Metres: w.Circuit.WithDrops.Metres / plan.Brief.Together))
+            .Select(w => (Size: w.Sized.Conduit!.Value, Metres: w.Circuit.WithDrops.Metres / plan.Brief.Fed.Together))
             .Concat(plan.Boards.Where(b => b.Feeder?.Conduit is not null)
                 .Select(b => (Size: b.Feeder!.Conduit!.Value, b.Feeder.Length.Metres)));
         var boxes = plan.Boards.SelectMany(b => b.Ways).Sum(w => w.Sized.DrawBoxes);
         return pieces.GroupBy(p => p.Size).OrderBy(g => g.Key)
             .Select(g => new BoardMaterialLine("conduit", $"PVC conduit {g.Key} mm", (int)Math.Ceiling(g.Sum(p => p.Metres)), "m"))
             .Concat(Counted("conduit", Enumerable.Repeat("box to draw in from, with lid",
-                (boxes + plan.Brief.Together - 1) / plan.Brief.Together)));
+                (boxes + plan.Brief.Fed.Together - 1) / plan.Brief.Fed.Together)));
     }
 
     private static IEnumerable<BoardMaterialLine> Singles(BoardPlan plan)
@@ -72,7 +72,7 @@ public static class BoardMaterial
         {
             if (board.Feeder is { } feeder)
             {
-                Add(plan.Brief.ThreePhase ? 0 : 1, feeder.Size.Value, feeder.Earth, feeder.Length, 1);
+                Add(plan.Brief.Fed.ThreePhase ? 0 : 1, feeder.Size.Value, feeder.Earth, feeder.Length, 1);
             }
 
             foreach (var way in board.Ways)

@@ -98,7 +98,7 @@ public sealed record SubMainBoard(Figure<Amps> Incomer, PhaseLoads Loads, string
 public sealed record BoardPlan(BoardBrief Brief, ImmutableArray<MetricBoard> Boards, SubMainBoard? SubMain)
 {
     /// <summary>Poles of a device ahead of all phases with the neutral: 4, or 2.</summary>
-    public int WholePoles => Brief.ThreePhase ? 4 : 2;
+    public int WholePoles => Brief.Fed.ThreePhase ? 4 : 2;
 
     /// <summary>All that is connected.</summary>
     public Watts Connected => Boards.Select(b => b.Loads.Whole).Total();

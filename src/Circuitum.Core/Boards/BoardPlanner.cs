@@ -36,7 +36,8 @@ public static class BoardPlanner
         Figure<Amps>? behind)
     {
         var incomer = behind ?? IncomerOf(group, shared.Loads);
-        var feeder = behind is null ? null : Pulling.Feeder(shared.Loads.Fullest / MetricRules.ToNeutral, behind, brief.ThreePhase, brief);
+        var feeder = behind is null ? null
+            : Pulling.Feeder(shared.Loads.Fullest / MetricRules.ToNeutral, behind, brief.Fed.ThreePhase, brief);
         var number = 1;
         var sections = ImmutableArray.CreateBuilder<BoardSection>();
         foreach (var section in Sections.Of(group.Circuits))

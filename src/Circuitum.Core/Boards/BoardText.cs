@@ -23,7 +23,6 @@ public static partial class BoardText
 
     private const int MostOfItem = 80;
     private static readonly Watts MostWatts = new(50_000);
-    private static readonly Length Farthest = Length.FromMetres(300);
 
     // What each kind is written as, one and several, and what it is taken for where nothing is said; none where it must be said.
     private static readonly (PointKind Kind, string One, string Many, int? Watts)[] Kinds =
@@ -76,14 +75,25 @@ public static partial class BoardText
                 : brief;
     }
 
-    /// <summary>A brief fed as lines before the rooms of a list say it.</summary>
-    /// <param name="brief">The brief.</param>
-    /// <param name="text">Supply, ambient, circuits in a conduit and so on, a line each.</param>
-    /// <exception cref="FormatException">A line is not understood; the message names it, says why, and shows one that would be.</exception>
-    public static BoardBrief Feed(BoardBrief brief, string text) => LineByLine(brief, text, (so, line) =>
-        Setting().Match(line) is { Success: true } setting ? Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value)
-            : throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
-                + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %."));
+    /// <summary>How a house that is drawn is fed, as lines before the rooms of a list say it.</summary>
+    /// <param name="text">Supply, ambient, circuits in a conduit and so on, a line each; what is not said is as usual.</param>
+    /// <exception cref="FormatException">A line is not understood, or is not asked where the house is drawn; the message names it, says
+    /// why, and shows one that would be.</exception>
+    public static MetricFeed Feed(string text) => LineByLine(new() { Name = "", Rooms = [] }, text, (so, line) =>
+        Setting().Match(line) is not { Success: true } setting
+            ? throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
+                + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %.")
+        : NotDrawn(Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value), so)).Fed;
+
+    // What a drawing says itself is not said beside it.
+    private static BoardBrief NotDrawn(BoardBrief said, BoardBrief before) => said.Apart != before.Apart
+        ? throw new FormatException("points apart are measured on the drawing; leave the line out.")
+        : said.BoardPlace.Length > 0
+            ? throw new FormatException("where the board stands is on the drawing; write board: outdoors, or leave the line out.")
+        : said;
+
+    /// <summary>How a house is fed, as lines, so that reading them gives the same.</summary>
+    public static string Lines(MetricFeed feed) => Settings(feed, []) + (feed.BoardOutdoors ? "board: outdoors\n" : "") + Shares(feed);
 
     // Each line that says something, in order; one that is not understood is told by its number.
     private static BoardBrief LineByLine(BoardBrief brief, string text, Func<BoardBrief, string, BoardBrief> read)
@@ -110,25 +120,14 @@ public static partial class BoardText
     {
         var text = new StringBuilder().Append(CultureInfo.InvariantCulture, $"# {brief.Name}\n")
             .Append(CultureInfo.InvariantCulture, $"rules: {MetricRules.Key}\n")
-            .Append(CultureInfo.InvariantCulture, $"supply: {(brief.ThreePhase ? "three phases" : "one phase")}\n")
-            .Append(CultureInfo.InvariantCulture, $"ambient: {brief.Ambient}\n")
-            .Append(CultureInfo.InvariantCulture, $"circuits in a conduit: {brief.Together}\n")
-            .Append(CultureInfo.InvariantCulture, $"lamps on a circuit: {brief.LampsOnCircuit}\n")
-            .Append(CultureInfo.InvariantCulture, $"points apart: {Metres(brief.Apart)}\n")
-            .Append(CultureInfo.InvariantCulture, $"sub-main: {Metres(brief.SubMain)}\n");
-        string[] stands = [.. new[] { brief.BoardPlace, brief.BoardOutdoors ? "outdoors" : "" }.Where(w => w.Length > 0)];
+            .Append(Settings(brief.Fed, [$"points apart: {Metres(brief.Apart)}"]));
+        string[] stands = [.. new[] { brief.BoardPlace, brief.Fed.BoardOutdoors ? "outdoors" : "" }.Where(w => w.Length > 0)];
         if (stands.Length > 0)
         {
             text.Append(CultureInfo.InvariantCulture, $"board: {string.Join(", ", stands)}\n");
         }
 
-        if (!brief.Demand.IsEmpty)
-        {
-            text.Append(CultureInfo.InvariantCulture, $"demand: {string.Join(", ", brief.Demand.OrderBy(d => d.Key)
-                .Select(d => $"{Word(d.Key)} {d.Value}"))}\n");
-        }
-
-        text.Append('\n');
+        text.Append(Shares(brief.Fed)).Append('\n');
         foreach (var room in brief.Rooms)
         {
             text.Append(CultureInfo.InvariantCulture, $"{room.Name}, {Metres(room.FromBoard)}{(room.Outdoors ? ", outdoors" : "")}: ")
@@ -137,6 +136,15 @@ public static partial class BoardText
 
         return text.ToString();
     }
+
+    private static string Settings(MetricFeed feed, IEnumerable<string> between) => string.Concat(new[]
+    {
+        $"supply: {(feed.ThreePhase ? "three phases" : "one phase")}", $"ambient: {feed.Ambient}",
+        $"circuits in a conduit: {feed.Together}", $"lamps on a circuit: {feed.LampsOnCircuit}",
+    }.Concat(between).Append($"sub-main: {Metres(feed.SubMain)}").Select(l => l + "\n"));
+
+    private static string Shares(MetricFeed feed) => feed.Demand.IsEmpty ? ""
+        : $"demand: {string.Join(", ", feed.Demand.OrderBy(d => d.Group).Select(d => $"{Word(d.Group)} {d.Share}"))}\n";
 
     /// <summary>What a kind is called, one of it.</summary>
     public static string Word(PointKind kind) => Kinds.FirstOrDefault(k => k.Kind == kind).One ?? "equipment";
@@ -175,14 +183,19 @@ public static partial class BoardText
     {
         "rules" => Mine(to) ? brief : throw new FormatException($"“{Short(to)}” are the rules of another family; this list is planned by "
             + $"{MetricRules.Key}, and a house by the others is a job of its own."),
-        "supply" => brief with { ThreePhase = Phases(to) },
-        "ambient" => brief with { Ambient = Warm(to) },
-        "circuits in a conduit" => brief with { Together = Together(to) },
-        "lamps on a circuit" => brief with { LampsOnCircuit = Lamps(to) },
         "points apart" => brief with { Apart = Far(to) },
-        "sub-main" => brief with { SubMain = Far(to) },
         "board" => Placed(brief, to),
-        _ => brief with { Demand = Shares(to) },
+        var setting => brief with { Fed = Set(brief.Fed, setting, to) },
+    };
+
+    private static MetricFeed Set(MetricFeed feed, string what, string to) => what switch
+    {
+        "supply" => feed with { ThreePhase = Phases(to) },
+        "ambient" => feed with { Ambient = Warm(to) },
+        "circuits in a conduit" => feed with { Together = Together(to) },
+        "lamps on a circuit" => feed with { LampsOnCircuit = Lamps(to) },
+        "sub-main" => feed with { SubMain = Far(to) },
+        _ => feed with { Demand = Shares(to) },
     };
 
     // A list from before files named their family says nothing of it.
@@ -197,27 +210,32 @@ public static partial class BoardText
 
     private static Celsius Warm(string to) =>
         decimal.TryParse(to.Replace("°C", "", StringComparison.Ordinal).Replace("C", "", StringComparison.Ordinal).Trim(),
-            NumberStyles.Number, CultureInfo.InvariantCulture, out var degrees) && degrees is >= 10 and <= 60 ? new(degrees)
+            NumberStyles.Number, CultureInfo.InvariantCulture, out var degrees) && degrees >= MetricFeed.Ambients.Least.Degrees
+            && degrees <= MetricFeed.Ambients.Most.Degrees ? new(degrees)
             : throw new FormatException($"“{Short(to)}” is no warmth of a conduit; write ambient: 40 °C, from 10 to 60.");
 
     private static int Together(string to) => int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var count)
-        && count is >= 1 and <= 20 ? count
+        && count is >= 1 and <= MetricFeed.MostTogether ? count
         : throw new FormatException($"“{Short(to)}” is no number of circuits; write circuits in a conduit: 2, from 1 to 20.");
 
     private static int Lamps(string to) => int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var count)
-        && count is >= 4 and <= 60 ? count
+        && count >= MetricFeed.Lamps.Least && count <= MetricFeed.Lamps.Most ? count
         : throw new FormatException($"“{Short(to)}” is no number of lamps; write lamps on a circuit: 24, from 4 to 60.");
 
     private static BoardBrief Placed(BoardBrief brief, string to)
     {
         var words = to.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToList();
         var outdoors = words.RemoveAll(w => w.Equals("outdoors", StringComparison.OrdinalIgnoreCase)) > 0;
-        return brief with { BoardOutdoors = outdoors, BoardPlace = words.Count == 0 ? "" : Named(string.Join(" ", words), "The place") };
+        return brief with
+        {
+            Fed = brief.Fed with { BoardOutdoors = outdoors },
+            BoardPlace = words.Count == 0 ? "" : Named(string.Join(" ", words), "The place")
+        };
     }
 
-    private static ImmutableDictionary<DemandGroup, Percent> Shares(string to)
+    private static ImmutableArray<DemandShare> Shares(string to)
     {
-        var shares = ImmutableDictionary.CreateBuilder<DemandGroup, Percent>();
+        var shares = new SortedDictionary<DemandGroup, Percent>();
         foreach (var part in to.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
         {
             var match = Share().Match(part);
@@ -231,7 +249,7 @@ public static partial class BoardText
             shares[group[0].Group] = new(decimal.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture));
         }
 
-        return shares.ToImmutable();
+        return [.. shares.Select(s => new DemandShare(s.Key, s.Value))];
     }
 
     private static BriefRoom Room(string line, BoardBrief brief)
@@ -316,8 +334,8 @@ public static partial class BoardText
 
     private static Length Far(string text) => Distance().Match(text) is { Success: true } match
         && Length.FromMetres(decimal.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture)) is var length
-        && length > Length.Zero && length <= Farthest ? length
-        : throw new FormatException($"“{Short(text)}” is no length of conduit; write 12 m or 8.5 m, to {Metres(Farthest)}.");
+        && length > Length.Zero && length <= MetricFeed.Farthest ? length
+        : throw new FormatException($"“{Short(text)}” is no length of conduit; write 12 m or 8.5 m, to {Metres(MetricFeed.Farthest)}.");
 
     private static string Named(string text, string what) => Printed.Problem(text) is { } problem
         ? throw new FormatException($"{what} {problem}.") :

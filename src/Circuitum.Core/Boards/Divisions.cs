@@ -40,7 +40,7 @@ internal static class Divisions
         // Where one breaker would darken every room there are two, as soon as there are two rooms.
         var least = !outdoors && storeys.Count == 1 && lamps.Select(p => p.Room).Distinct().Count() > 1 ? 2 : 1;
         return storeys.SelectMany(s => Cut([.. s],
-                l => l.Count <= brief.LampsOnCircuit && l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least,
+                l => l.Count <= brief.Fed.LampsOnCircuit && l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least,
                 p => p.Point.Watts.Value))
             .Select(l => Laid(use, l, brief));
     }

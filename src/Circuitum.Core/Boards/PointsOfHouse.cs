@@ -29,6 +29,12 @@ public static class PointsOfHouse
                 ? $"There are {points} points, and {BoardText.MostPoints} is the most: plan the buildings apart." : null;
     }
 
+    /// <summary>The boards of a house as its job feeds them; null where nothing is laid out yet.</summary>
+    /// <param name="plan">The house.</param>
+    /// <param name="gone">Ends the search for ways.</param>
+    public static BoardPlan? Boards(Plan plan, CancellationToken gone = default) => Placed(plan, gone) is { Rooms.IsEmpty: false } brief
+        ? BoardPlanner.Plan(brief with { Fed = plan.Job.Metric ?? new() }) : null;
+
     /// <summary>The brief with every point, the board and the switches where they stand: conduit is measured along its ways.</summary>
     /// <param name="plan">The house.</param>
     /// <param name="gone">Ends the search for ways.</param>
@@ -120,7 +126,7 @@ public static class PointsOfHouse
     private static BriefPoint Equipment(Nameplate plate, CodeBook book) => plate.Appliance switch
     {
         Appliance.Range or Appliance.Cooktop or Appliance.Oven => Own(PointKind.Cooker, plate.Load),
-        Appliance.WaterHeater => Own(PointKind.WaterHeater, plate.Load),
+        Appliance.WaterHeater or Appliance.TanklessHeater => Own(PointKind.WaterHeater, plate.Load),
         Appliance.HeatPump or Appliance.AirHandler => Own(PointKind.SplitUnit, plate.Load),
         _ when plate.Cord && !book.Supply.IsAcross(plate.Volts) => Usual(PointKind.TwinSocket),
         _ => new(PointKind.Fixed, Clean(Letters(plate.Name), "equipment"), Within(plate.Load), false, false),

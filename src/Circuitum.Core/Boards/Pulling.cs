@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
@@ -20,11 +21,11 @@ internal static class Pulling
         var flows = ring ? RingDrop.Shared(circuit.Legs, loads) : RingDrop.InRow(loads);
         var most = flows.Max(f => Math.Abs(f.Value));
         var needed = ring ? Larger(MetricRules.LeastOfRing, new(most)) : rated.Breaker.Value;
-        var way = Smallest(Least(rated), needed, circuit.ThreePhase, brief.Ambient, brief.Together,
+        var way = Smallest(Least(rated), needed, circuit.ThreePhase, brief.Fed.Ambient, brief.Fed.Together,
             size => Lost(RingDrop.Most(circuit.Legs, flows, MetricConductors.Millivolts(size, circuit.ThreePhase)), circuit.ThreePhase),
             MetricRules.MostDrop - lost, ring ? $"a ring fed from both ends: {needed} at least" : $"In = {needed} ≤ Iz");
         return new(rated, new(way.Size, way.Why), MetricConductors.Earth(way.Size), way.Carries, way.Drop,
-            MetricConductors.Conduit(Singles(circuit.ThreePhase, brief.Together, way.Size)), way.Refused)
+            MetricConductors.Conduit(Singles(circuit.ThreePhase, brief.Fed.Together, way.Size)), way.Refused)
         {
             RingEnds = ring ? (MetricConductors.Resistance(way.Size, circuit.Conduit),
                 MetricConductors.Resistance(MetricConductors.Earth(way.Size), circuit.Conduit)) : null,
@@ -36,11 +37,11 @@ internal static class Pulling
     /// <summary>The feeder of a board behind a sub-main.</summary>
     public static Feeder Feeder(Amps current, Figure<Amps> breaker, bool threePhase, BoardBrief brief)
     {
-        var way = Smallest(MetricRules.PowerSize, breaker.Value, threePhase, brief.Ambient, 1,
-            size => Lost(RingDrop.Most([brief.SubMain], [current], MetricConductors.Millivolts(size, threePhase)), threePhase),
+        var way = Smallest(MetricRules.PowerSize, breaker.Value, threePhase, brief.Fed.Ambient, 1,
+            size => Lost(RingDrop.Most([brief.Fed.SubMain], [current], MetricConductors.Millivolts(size, threePhase)), threePhase),
                 MetricRules.MostDrop,
             $"In = {breaker.Value} ≤ Iz");
-        return new(breaker, new(way.Size, way.Why), MetricConductors.Earth(way.Size), brief.SubMain, way.Drop,
+        return new(breaker, new(way.Size, way.Why), MetricConductors.Earth(way.Size), brief.Fed.SubMain, way.Drop,
             MetricConductors.Conduit(Singles(threePhase, 1, way.Size)), way.Refused);
     }
 

@@ -10,7 +10,7 @@ internal static class Sharing
     /// <summary>A phase for each circuit, 1 to 3 and 0 for all three, and what they bring.</summary>
     public static (ImmutableArray<int> Phases, PhaseLoads Loads) Over(IReadOnlyList<RatedCircuit> circuits, BoardBrief brief)
     {
-        if (!brief.ThreePhase)
+        if (!brief.Fed.ThreePhase)
         {
             return ([.. circuits.Select(_ => 1)], Loads(circuits, [.. circuits.Select(_ => 1)], brief, proven: true));
         }
@@ -30,7 +30,7 @@ internal static class Sharing
     public static PhaseLoads Loads(IReadOnlyList<RatedCircuit> circuits, IReadOnlyList<int> phases, BoardBrief brief, bool proven)
     {
         ImmutableArray<Watts> On(Func<RatedCircuit, Watts> load) =>
-            [.. Enumerable.Range(1, brief.ThreePhase ? 3 : 1).Select(p => circuits.Select((c, i) => phases[i] == p ? load(c)
+            [.. Enumerable.Range(1, brief.Fed.ThreePhase ? 3 : 1).Select(p => circuits.Select((c, i) => phases[i] == p ? load(c)
                 : phases[i] == 0 ? load(c) * (1 / 3m) : new Watts(0)).Total())];
         return Of(On(c => c.Circuit.Watts), On(c => Running(c, brief)), proven);
     }
@@ -64,7 +64,7 @@ internal static class Sharing
 
     /// <summary>What a circuit brings while everything runs that runs at once.</summary>
     public static Watts Running(RatedCircuit circuit, BoardBrief brief) =>
-        circuit.Circuit.Watts * (brief.Demand.GetValueOrDefault(circuit.Circuit.Group, new(100)).Value / 100);
+        circuit.Circuit.Watts * (brief.Fed.ShareOf(circuit.Circuit.Group).Value / 100);
 
     private static decimal Spread(ImmutableArray<Watts> a, ImmutableArray<Watts> b) =>
         a.Select((w, i) => w.Value + b[i].Value).ToList() is var sums ? sums.Max() - sums.Min() : 0;

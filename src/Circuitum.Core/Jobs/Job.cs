@@ -49,6 +49,9 @@ public sealed record Job
     /// <summary>The service.</summary>
     public Service Service { get; init; } = new();
 
+    /// <summary>How its metric boards are fed, where the house is planned by the metric method as well; null where it is not.</summary>
+    public MetricFeed? Metric { get; init; }
+
     /// <summary>Boards; exactly one is fed by the service.</summary>
     public required ImmutableArray<Panel> Panels { get; init; }
 

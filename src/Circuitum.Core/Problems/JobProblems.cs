@@ -270,7 +270,7 @@ public static partial class JobProblems
             yield return problem;
         }
 
-        foreach (var problem in ServiceProblems.Find(job.Service))
+        foreach (var problem in ServiceProblems.Find(job.Service).Concat(job.Metric is { } fed ? MetricProblems.Find(fed) : []))
         {
             yield return problem;
         }

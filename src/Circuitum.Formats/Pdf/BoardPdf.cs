@@ -25,8 +25,8 @@ public static class BoardPdf
         var to = new Pages(document, $"{plan.Brief.Name} · {MetricRules.Called}", Paper.A4);
         to.Turn();
         to.Say(plan.Brief.Name, 18, bold: true);
-        to.Say($"{MetricRules.Called} · {(plan.Brief.ThreePhase ? $"three phases, {MetricRules.ToNeutral} and {MetricRules.Between}"
-            : $"one phase, {MetricRules.ToNeutral}")} · conduits at {plan.Brief.Ambient} · {plan.Connected} connected", 9.5);
+        to.Say($"{MetricRules.Called} · {(plan.Brief.Fed.ThreePhase ? $"three phases, {MetricRules.ToNeutral} and {MetricRules.Between}"
+            : $"one phase, {MetricRules.ToNeutral}")} · conduits at {plan.Brief.Fed.Ambient} · {plan.Connected} connected", 9.5);
         if (plan.SubMain is { } main)
         {
             to.Say($"Sub-main board: incomer {main.Incomer.Value}, {plan.WholePoles} poles. "

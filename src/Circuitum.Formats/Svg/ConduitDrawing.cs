@@ -1,5 +1,6 @@
 using Circuitum.Core.Boards;
 using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 
 namespace Circuitum.Formats.Svg;

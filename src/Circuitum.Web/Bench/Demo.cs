@@ -24,7 +24,7 @@ public sealed class Demo(JobRevisions revisions)
 
     /// <summary>Every demo's key and file, the first last: it stands at the head of a list of what was touched last.</summary>
     public static IReadOnlyList<(JobKey Key, string File)> All { get; } =
-        [(new("demo-basement"), "tarn-hollow"), (new("demo-crawl"), "quarrel-bend"), (Key, "fernhollow")];
+        [(new("demo-villa"), "saltbush"), (new("demo-basement"), "tarn-hollow"), (new("demo-crawl"), "quarrel-bend"), (Key, "fernhollow")];
 
     /// <summary>Puts the demos on the list of a new database, and those that came since on the list of an old one.</summary>
     public async Task LoadOnceAsync()

@@ -10,8 +10,8 @@ namespace Circuitum.Web.Bench;
 /// <param name="Problem">Why they cannot be planned, or what was not done; null where there is nothing to say.</param>
 public sealed record MetricBoardsView(BoardPlan? Plan, IReadOnlyList<BoardTag> Tags, string? Problem)
 {
-    /// <summary>The page of the list, which searches for faults and takes readings; null for a house that is drawn.</summary>
-    public MetricBoardModel? List { get; init; }
+    /// <summary>What is asked of them.</summary>
+    public required BoardQuestions Asks { get; init; }
 
     /// <summary>Where a circuit is shown on the drawing; null without one.</summary>
     public Func<MetricBoard, BoardWay, string>? Drawn { get; init; }
@@ -20,6 +20,6 @@ public sealed record MetricBoardsView(BoardPlan? Plan, IReadOnlyList<BoardTag> T
     public BoardWay? Chosen { get; init; }
 
     /// <summary>Volts of the supply, in words.</summary>
-    public string Supply => Plan!.Brief.ThreePhase ? $"three phases, {MetricRules.ToNeutral} and {MetricRules.Between}"
+    public string Supply => Plan!.Brief.Fed.ThreePhase ? $"three phases, {MetricRules.ToNeutral} and {MetricRules.Between}"
         : $"one phase, {MetricRules.ToNeutral}";
 }

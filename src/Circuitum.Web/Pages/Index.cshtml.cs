@@ -83,6 +83,7 @@ public sealed class IndexModel(JobRevisions revisions, Workbench bench, KeptPlan
             // Another house stands there now, as it was shipped: nothing of it is pulled.
             await site.ForgetAsync(key);
             await offers.ForgetAsync(key);
+            await boards.ForgetAsync(key);
         }
 
         return RedirectToPage();

@@ -1,7 +1,8 @@
 using System.Text;
 using Circuitum.Core.Boards;
-using Circuitum.Core.Jobs;
+using Circuitum.Core.Changes;
 using Circuitum.Core.House;
+using Circuitum.Core.Jobs;
 using Circuitum.Formats.Csv;
 using Circuitum.Formats.Pdf;
 using Circuitum.Formats.Svg;
@@ -16,15 +17,11 @@ namespace Circuitum.Web.Pages;
 public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
 {
     private const int MostSaid = 1000;
-    /// <summary>How it is fed where nothing is said, and a demand to show how one is written.</summary>
-    public const string Usual = "supply: three phases\nambient: 40 °C\ncircuits in a conduit: 1\nlamps on a circuit: 24\n"
-        + "demand: lighting 66 %, sockets 40 %";
-
     private const string FileType = "text/csv; charset=utf-8";
+    private string? typed;
 
-    /// <summary>How it is fed, as lines of a point list say it; as usual where nothing is said. A field of lines is read by itself: others
-    /// are one line.</summary>
-    public string Fed => string.Join('\n', Request.Query["fed"].ToString().ReplaceLineEndings("\n").Split('\n').Select(Printed.Of));
+    /// <summary>How it is fed, as lines of a point list say it: as the job has it, or as it was typed and not taken.</summary>
+    public string Fed => typed ?? BoardText.Lines(Open.Plan.Job.Metric ?? new());
 
     /// <summary>The level drawn.</summary>
     [FromQuery]
@@ -34,7 +31,7 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     [FromQuery]
     public string? Way { get; set; }
 
-    /// <summary>The boards; null where nothing is laid out, or where it is not understood how they are fed.</summary>
+    /// <summary>The boards; null where nothing is laid out.</summary>
     public BoardPlan? Plan { get; private set; }
 
     /// <summary>Why there are none.</summary>
@@ -52,6 +49,7 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     /// <summary>The boards as they are shown.</summary>
     public MetricBoardsView View => new(Plan, Plan is null ? [] : BoardChecks.Of(Plan), null)
     {
+        Asks = BoardQuestions.Of(Here(level: Drawn.Level.Id.Value), Request.Query["find"], name => Request.Query[name].ToString()),
         Drawn = (board, way) => Here(way: Told(board, way), level: LevelOf(way)) + "#drawn",
         Chosen = Chosen,
     };
@@ -61,8 +59,23 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
 
     /// <summary>The address of this page with another level or circuit, or of one of its files.</summary>
     public string Here(string? way = null, string? level = null, string? handler = null) => $"/job/{Key}/metric"
-        + new QueryBuilder(new[] { ("handler", handler), ("level", level), ("way", way), ("fed", Fed) }
+        + new QueryBuilder(new[] { ("handler", handler), ("level", level), ("way", way) }
             .Where(p => !string.IsNullOrEmpty(p.Item2)).Select(p => KeyValuePair.Create(p.Item1, p.Item2!)));
+
+    /// <summary>Says how it is fed: from then on the house is planned by this method as well. A field of lines is read by itself: others
+    /// are one line.</summary>
+    public async Task<IActionResult> OnPostFeedAsync(int from)
+    {
+        var lines = string.Join('\n', Request.Form["fed"].ToString().ReplaceLineEndings("\n").Split('\n').Select(Printed.Of));
+        typed = lines;
+        var answer = await ChangeAsync(from, () => Task.FromResult<JobChange>(new SetMetricFeed(lines.Length <= MostSaid
+            ? BoardText.Feed(lines) : throw new FormatException($"How it is fed has {lines.Length} characters; {MostSaid} is the most."))));
+        typed = Refused ? lines : null;
+        return answer;
+    }
+
+    /// <summary>Plans it by this method no more.</summary>
+    public Task<IActionResult> OnPostNoneAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetMetricFeed(null)));
 
     /// <summary>The schedules on A4.</summary>
     public Task<IActionResult> OnGetPrintAsync() => FileAsync("boards.pdf", "application/pdf", BoardPdf.Write);
@@ -85,21 +98,10 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     {
         var levels = Open.Plan.House.Levels.ToList();
         Drawn = levels.Find(l => l.Level.Id.Value == Level) ?? levels[0];
-        var said = Fed;
-        try
-        {
-            Problem = PointsOfHouse.TooMany(Open.Plan)
-                ?? (said.Length > MostSaid ? $"How it is fed has {said.Length} characters; {MostSaid} is the most." : null);
-            Plan = Problem is null ? await PlanAsync(gone => PointsOfHouse.Placed(Open.Plan, gone) is { Rooms.IsEmpty: false } brief
-                ? BoardPlanner.Plan(BoardText.Feed(brief, said)) : null) : null;
-            Problem ??= Plan is null ? $"Nothing is laid out in {Open.Plan.Job.Name} yet: place its boxes first." : null;
-            Chosen = Plan?.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
-        }
-        catch (FormatException e)
-        {
-            Problem = e.Message;
-        }
-
+        Problem = PointsOfHouse.TooMany(Open.Plan);
+        Plan = Problem is null ? await PlanAsync(gone => PointsOfHouse.Boards(Open.Plan, gone)) : null;
+        Problem ??= Plan is null ? $"Nothing is laid out in {Open.Plan.Job.Name} yet: place its boxes first." : null;
+        Chosen = Plan?.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
         Response.StatusCode = Problem is null ? StatusCodes.Status200OK : StatusCodes.Status422UnprocessableEntity;
     }
 

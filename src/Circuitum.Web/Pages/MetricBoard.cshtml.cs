@@ -15,6 +15,8 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
 {
     private const string FileType = "text/csv; charset=utf-8";
 
+    private string? found;
+
     /// <summary>What is in the field.</summary>
     public string Text { get; private set; } = "";
 
@@ -118,9 +120,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
             return NotFound();
         }
 
-        // Answers that nobody's button sends are passed over: the list stands all the same.
-        Answers = find is { Length: < 60 } && AnswersOf(find) is { Length: <= TripFinder.MostAnswers } sent
-            && sent.All(a => a is 't' or 'h') ? find : null;
+        found = find;
         return await ShowAsync(Sent);
     }
 
@@ -169,47 +169,11 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
     public Task<IActionResult> OnPostKeepAsync() =>
         FileAsync("points.board.txt", "text/plain; charset=utf-8", plan => Utf8(BoardText.Write(plan.Brief)));
 
-    /// <summary>Where the search for what opens a section's device stands; null while nobody asked.</summary>
-    public TripFinder? Finding(MetricBoard board, BoardSection section) =>
-        Answers is { } sent && sent.StartsWith(AskedOf(board, section), StringComparison.Ordinal)
-            ? TripFinder.After(section, AnswersOf(sent)) : null;
-
-    /// <summary>What was answered so far, for the next button.</summary>
-    public static string AnswersOf(string? sent) => sent is null ? "" : sent[(sent.LastIndexOf('/') + 1)..];
-
-    /// <summary>How a section is told by its button, the answers after it.</summary>
-    public static string AskedOf(MetricBoard board, BoardSection section) => $"{board.Name}/{section.Letter}/";
-
-    /// <summary>The section that is searched, and the answers: “Board A/C/th”.</summary>
-    public string? Answers { get; private set; }
-
-    /// <summary>The name of the field for the reading of a ring.</summary>
-    public static string EndsField(MetricBoard board, BoardWay way) => $"ends {board.Name} {way.Number}";
-
-    /// <summary>What was typed for a ring's ends.</summary>
-    public string EndsTyped(MetricBoard board, BoardWay way) =>
-        Request.HasFormContentType ? Request.Form[EndsField(board, way)].ToString() : "";
-
-    /// <summary>What the reading of a ring says, or why it is none; nothing where nothing was typed.</summary>
-    public IReadOnlyList<string> EndsSay(MetricBoard board, BoardWay way)
-    {
-        if (EndsTyped(board, way) is not { Length: > 0 } typed || way.Sized.RingEnds is not { } ends)
-        {
-            return [];
-        }
-
-        try
-        {
-            return RingReading.Parse(typed).Against(ends.Phase, ends.Earth);
-        }
-        catch (FormatException e)
-        {
-            return [e.Message];
-        }
-    }
+    /// <summary>What is asked of the boards.</summary>
+    public BoardQuestions Asks { get; private set; } = null!;
 
     /// <summary>The boards as they are shown.</summary>
-    public MetricBoardsView View => new(Plan, Tags, Problem) { List = this };
+    public MetricBoardsView View => new(Plan, Tags, Problem) { Asks = Asks };
 
     /// <summary>The house that the points were read off; null for a list.</summary>
     public string? Drawn { get; private set; }
@@ -251,6 +215,7 @@ public sealed class MetricBoardModel(Workbench bench, JobRevisions revisions, Ke
     private void Read(string text)
     {
         Text = text;
+        Asks = BoardQuestions.Of(Here, found, name => Request.HasFormContentType ? Request.Form[name].ToString() : "");
         try
         {
             Plan = BoardPlanner.Plan(BoardText.Read(text));

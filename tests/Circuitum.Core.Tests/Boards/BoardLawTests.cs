@@ -105,7 +105,7 @@ public sealed class BoardLawTests
             var drawn = circuit.ThreePhase ? watts / (decimal)Math.Sqrt(3) / 400 : watts / 230;
             Assert.True(drawn <= sized.Rating.Value + .001m, $"{drawn} A behind {sized.Rating}");
             var row = Table[sized.Size.Value.Value];
-            var carries = (circuit.ThreePhase ? row.Three : row.Two) * Warm(brief.Ambient.Degrees) * Company[brief.Together - 1];
+            var carries = (circuit.ThreePhase ? row.Three : row.Two) * Warm(brief.Fed.Ambient.Degrees) * Company[brief.Fed.Together - 1];
             Assert.True(carries >= (circuit.Use == CircuitUse.Ring ? 20 : sized.Rating.Value), $"{carries} A before {sized.Rating}");
             Assert.True(sized.Size.Value.Value >= (circuit.Use is CircuitUse.Lighting or CircuitUse.GardenLighting ? 2.5m : 4));
             // No way loses more than if all its breaker’s current went to the end of it by one way.

@@ -1,4 +1,5 @@
 using Circuitum.Core.Boards;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Tests.Support;
 using Circuitum.Core.Units;
 using CsCheck;
@@ -32,10 +33,10 @@ public sealed class BoardTextTests
             kitchen, 14 m: 8 LEDs 18 W, 6 twins, 15 A socket, 2 15A sockets, Cooker 7.2 kW, AC 2400W
             garden, 8.5 m, outdoors: 3 x lamps, garden pump 1.5 kW
             """);
-        Assert.Equal(("Villa Test", false, 45m, 3, 3.5m, true, "hall"), (brief.Name, brief.ThreePhase, brief.Ambient.Degrees,
-            brief.Together,
-            decimal.Round(brief.Apart.Metres, 2), brief.BoardOutdoors, brief.BoardPlace));
-        Assert.Equal((66m, 50m), (brief.Demand[DemandGroup.Lighting].Value, brief.Demand[DemandGroup.Water].Value));
+        Assert.Equal(("Villa Test", false, 45m, 3, 3.5m, true, "hall"), (brief.Name, brief.Fed.ThreePhase, brief.Fed.Ambient.Degrees,
+            brief.Fed.Together,
+            decimal.Round(brief.Apart.Metres, 2), brief.Fed.BoardOutdoors, brief.BoardPlace));
+        Assert.Equal((66m, 50m), (brief.Fed.ShareOf(DemandGroup.Lighting).Value, brief.Fed.ShareOf(DemandGroup.Water).Value));
         var kitchen = brief.Rooms[0];
         Assert.Equal((14m, 8, 6, 3), (decimal.Round(kitchen.FromBoard.Metres, 2), kitchen.Points.Count(p => p.Kind == PointKind.Led),
             kitchen.Points.Count(p => p.Kind == PointKind.TwinSocket), kitchen.Points.Count(p => p.Kind == PointKind.Socket15)));
@@ -97,8 +98,8 @@ public sealed class BoardTextTests
     {
         var again = BoardText.Read(BoardText.Write(brief));
         Assert.Equal(BoardText.Write(brief), BoardText.Write(again));
-        Assert.Equal((brief.Ambient, brief.Together, brief.ThreePhase, brief.BoardPlace),
-            (again.Ambient, again.Together, again.ThreePhase, again.BoardPlace));
+        Assert.Equal((brief.Fed.Ambient, brief.Fed.Together, brief.Fed.ThreePhase, brief.BoardPlace),
+            (again.Fed.Ambient, again.Fed.Together, again.Fed.ThreePhase, again.BoardPlace));
         Assert.Equal(brief.Rooms.SelectMany(r => r.Points), again.Rooms.SelectMany(r => r.Points));
         Assert.Equal(brief.Rooms.Select(r => (r.Name, r.FromBoard, r.Outdoors)), again.Rooms.Select(r => (r.Name, r.FromBoard,
             r.Outdoors)));

@@ -1,8 +1,11 @@
 using Circuitum.Core.Boards;
+using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Units;
+using Circuitum.Core.Tests.Support;
 using Circuitum.Tests.Support;
+using CsCheck;
 
 namespace Circuitum.Core.Tests;
 
@@ -115,13 +118,56 @@ public sealed class PlacedBoardTests
     [Fact] // the list says how it is fed, in the same words
     public void It_is_fed_as_the_lines_say()
     {
-        var brief = BoardText.Feed(PointsOfHouse.Placed(Planner.Plan(BuiltHouses.Number(2))),
-            "supply: one phase\nambient: 50 °C\n\ncircuits in a conduit: 2\ndemand: lighting 66 %");
-        Assert.Equal((false, 50m, 2, 66m), (brief.ThreePhase, brief.Ambient.Degrees, brief.Together,
-            brief.Demand[DemandGroup.Lighting].Value));
-        Assert.NotNull(brief.Ways);
-        Assert.Contains("Line 2: “hall, 6 m: lamp” does not say how it is fed", Assert.Throws<FormatException>(() =>
-            BoardText.Feed(brief, "supply: one phase\nhall, 6 m: lamp")).Message, StringComparison.Ordinal);
+        var fed = BoardText.Feed("supply: one phase\nambient: 50 °C\n\ncircuits in a conduit: 2\ndemand: lighting 66 %");
+        Assert.Equal((false, 50m, 2, 66m, 100m), (fed.ThreePhase, fed.Ambient.Degrees, fed.Together,
+            fed.ShareOf(DemandGroup.Lighting).Value, fed.ShareOf(DemandGroup.Sockets).Value));
+        var boards = PointsOfHouse.Boards(Planner.Plan(BuiltHouses.Number(2) with { Metric = fed }))!;
+        Assert.Equal(fed, boards.Brief.Fed);
+        Assert.All(boards.Boards, b => Assert.Single(b.Loads.Running));
+        Assert.NotNull(boards.Brief.Ways);
+    }
+
+    [Theory] // in the words of the list, with its line; what the drawing says is not said beside it
+    [InlineData("supply: one phase\nhall, 6 m: lamp", "Line 2: “hall, 6 m: lamp” does not say how it is fed")]
+    [InlineData("points apart: 3 m", "Line 1: points apart are measured on the drawing")]
+    [InlineData("board: hall, outdoors", "Line 1: where the board stands is on the drawing; write board: outdoors")]
+    public void What_does_not_say_how_it_is_fed_is_refused(string lines, string says) =>
+        Assert.Contains(says, Assert.Throws<FormatException>(() => BoardText.Feed(lines)).Message, StringComparison.Ordinal);
+
+    [Fact] // export then import is identity
+    public void How_it_is_fed_is_read_back_as_it_was_written() => Briefs.Fed.Sample(fed =>
+    {
+        var again = BoardText.Feed(BoardText.Lines(fed));
+        Assert.Equal(fed with { Demand = [] }, again with { Demand = [] });
+        Assert.Equal(fed.Demand.AsEnumerable(), again.Demand);
+    });
+
+    [Theory] // each limit from both sides
+    [InlineData(10, 1, 4, 1, 1, null)]
+    [InlineData(60, 20, 60, 300, 100, null)]
+    [InlineData(9, 1, 24, 5, 50, "ambient")]
+    [InlineData(61, 1, 24, 5, 50, "ambient")]
+    [InlineData(40, 0, 24, 5, 50, "together")]
+    [InlineData(40, 21, 24, 5, 50, "together")]
+    [InlineData(40, 1, 3, 5, 50, "lampsOnCircuit")]
+    [InlineData(40, 1, 61, 5, 50, "lampsOnCircuit")]
+    [InlineData(40, 1, 24, 0, 50, "subMain")]
+    [InlineData(40, 1, 24, 301, 50, "subMain")]
+    [InlineData(40, 1, 24, 5, 0, "demand")]
+    [InlineData(40, 1, 24, 5, 101, "demand")]
+    public void A_job_is_fed_within_what_the_method_has_figures_for(int warm, int together, int lamps, int metres, int share, string? wrong)
+    {
+        var job = BuiltHouses.Number(2);
+        var problem = new SetMetricFeed(new MetricFeed
+        {
+            Ambient = new(warm),
+            Together = together,
+            LampsOnCircuit = lamps,
+            SubMain = Length.FromMetres(metres),
+            Demand = [new(DemandGroup.Sockets, new(share))],
+        }).On(job).Refusal;
+        Assert.Equal(wrong is null, problem is null);
+        Assert.Contains(wrong is null ? "" : $"metric.{wrong}", problem ?? "", StringComparison.Ordinal);
     }
 
     [Fact] // and is read back as it was written

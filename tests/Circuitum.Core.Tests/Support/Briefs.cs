@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using Circuitum.Core.Boards;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 using CsCheck;
 
@@ -40,6 +41,19 @@ internal static class Briefs
     private static readonly Gen<BriefRoom> Room = Gen.Select(Points, Gen.Int[10, 400], Gen.Int[0, 6])
         .Select((points, far, out_) => new BriefRoom("", Length.FromMetres(far / 10m), out_ == 0, points));
 
+    /// <summary>Any way to be fed.</summary>
+    public static readonly Gen<MetricFeed> Fed = Gen.Select(Gen.Int[10, 60], Gen.Int[1, 20], Gen.Int[4, 60], Gen.Int[1, 3000], Gen.Bool,
+        Gen.Bool, Gen.Int[0, 100]).Select((warm, together, lamps, far, three, outdoors, share) => new MetricFeed
+        {
+            Ambient = new(warm),
+            Together = together,
+            LampsOnCircuit = lamps,
+            SubMain = Length.FromMetres(far / 10m),
+            ThreePhase = three,
+            BoardOutdoors = outdoors,
+            Demand = share == 0 ? [] : [new(DemandGroup.Lighting, new(share)), new(DemandGroup.Other, new(share))],
+        });
+
     /// <summary>A brief that may be as large as a palace, as warm as a roof, and on one phase or three.</summary>
     public static readonly Gen<BoardBrief> Any = Gen.Select(Room.Array[1, 14], Gen.Int[20, 60], Gen.Int[1, 6], Gen.Bool, Gen.Int[20, 100])
         .Select((rooms, warm, together, three, share) => new BoardBrief
@@ -47,10 +61,13 @@ internal static class Briefs
             Name = "Any",
             Rooms = [.. rooms.Select((r, i) => r with { Name = "room " + (i + 1).ToString(CultureInfo.InvariantCulture),
                 Points = three ? r.Points : [.. r.Points.Select(p => p with { ThreePhase = false })] })],
-            Ambient = new(warm),
-            Together = together,
-            ThreePhase = three,
+            Fed = new()
+            {
+                Ambient = new(warm),
+                Together = together,
+                ThreePhase = three,
+                Demand = [new(DemandGroup.Sockets, new(share))]
+            },
             BoardPlace = "hall",
-            Demand = ImmutableDictionary<DemandGroup, Percent>.Empty.Add(DemandGroup.Sockets, new(share)),
         });
 }
