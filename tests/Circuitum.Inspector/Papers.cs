@@ -31,7 +31,7 @@ public sealed record Papers(JsonObject JobFile, JsonObject Plan, List<Dictionary
     public static Papers Read(string job, string plan, string schedule, string pullList, string material, string homeRuns) => new(
         JsonNode.Parse(job)!.AsObject(), JsonNode.Parse(plan)!.AsObject(), Rows(schedule), Rows(pullList), Rows(material), Rows(homeRuns));
 
-    private static List<Dictionary<string, string>> Rows(string csv)
+    internal static List<Dictionary<string, string>> Rows(string csv)
     {
         var lines = Fields(csv);
         return [.. lines.Skip(1).Select(l => lines[0].Zip(l).ToDictionary(p => p.First, p => p.Second))];

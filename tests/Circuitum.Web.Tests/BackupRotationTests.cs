@@ -1,4 +1,5 @@
 using Circuitum.Data;
+using Circuitum.Web.Bench;
 using Circuitum.Web.Edge;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -50,7 +51,7 @@ public sealed class BackupRotationTests : IDisposable
         var visitor = await host.AtAsync("/job/demo/boxes");
         await visitor.PostAsync("/job/demo/boxes?handler=Height", ("box", "f-r2"), ("height", "20\""));
         var made = BackupRotation.Make(host.Database, folder, First);
-        Assert.Equal(4, made!.Revisions);
+        Assert.Equal(1 + Demo.All.Count, made!.Revisions);
         Assert.Null(BackupRotation.Make(host.Database, folder, First));
         // What is not ours in the folder stays.
         File.WriteAllText(Path.Combine(folder, "circuitum-notes.backup"), "x");

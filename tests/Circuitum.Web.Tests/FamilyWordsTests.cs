@@ -34,7 +34,8 @@ public sealed partial class FamilyWordsTests : IDisposable
         {
             found.AddRange(Sections.Where(s => text.Contains(s, StringComparison.Ordinal)).Select(s => $"{address}: {Around(text, s)}"));
             // A drawing is in feet and inches, whatever the book; what a rule says is not.
-            found.AddRange(!address.StartsWith("ruling", StringComparison.Ordinal) ? [] : Imperial().Matches(text).Select(m =>
+            found.AddRange(!address.StartsWith("ruling", StringComparison.Ordinal)
+                && !address.EndsWith("/divisions", StringComparison.Ordinal) ? [] : Imperial().Matches(text).Select(m =>
                 $"{address}: {Around(text, m.Value)}"));
             found.AddRange(TheirWords().Matches(text).Select(m => $"{address}: {Around(text, m.Value)}"));
         }

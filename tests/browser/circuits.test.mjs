@@ -161,10 +161,10 @@ test("a better division is looked for with progress, stopped, and accepted as a 
   await page.getByLabel("Look for").selectOption("60");
   await page.getByRole("button", { name: "Find a better division" }).click();
   await expect(page.getByRole("progressbar", { name: "Time of the search" })).toBeVisible();
-  await expect(page.getByText(/Best so far \d+ ft by the aims, \d+ ft better than what stands/)).toBeVisible();
+  await expect(page.getByText(/Best so far [\d,]+ ft by the aims, [\d,]+ ft better than what stands/)).toBeVisible();
   await page.getByRole("button", { name: "Stop and keep the best" }).click();
   await expect(page.getByText("Found a better division.")).toBeVisible();
-  await expect(page.getByText(/No division weighs less than \d+ ft: proven/)).toBeVisible();
+  await expect(page.getByText(/No division weighs less than [\d,]+ ft: proven/)).toBeVisible();
   const found = page.getByRole("table", { name: "Aim by aim" }).getByRole("row", { name: /^All by the crew's weights/ });
   const [stands, better] = (await found.getByRole("cell").allTextContents()).map((t) => Number(t.replace(/\D/g, "")));
   expect(better).toBeLessThan(stands);

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Web.Bench;
 
@@ -6,7 +7,9 @@ namespace Circuitum.Web.Bench;
 public static class SearchWords
 {
     /// <summary>While it looks: how many tries, how much better, how far from the bound.</summary>
-    public static string Looking(SearchState search)
+    /// <param name="search">The search.</param>
+    /// <param name="measure">What the job measures cable in.</param>
+    public static string Looking(SearchState search, Measure measure)
     {
         if (search.Latest is not { } so)
         {
@@ -14,8 +17,8 @@ public static class SearchWords
         }
 
         var better = so.IsBetter
-            ? $"Best so far {so.Found.Weight.WholeFeetUp} ft by the aims, "
-                + $"{(so.Standing.Weight - so.Found.Weight).WholeFeetUp} ft better than what stands."
+            ? $"Best so far {so.Found.Weight.Cut(measure)} by the aims, "
+                + $"{(so.Standing.Weight - so.Found.Weight).Cut(measure)} better than what stands."
             : "Nothing better yet.";
         var bound = so.Gap is { } gap ? $"At most {gap} from the best there can be." : "No bound proven yet.";
         return $"{Tries(so.Step)} {better} {bound}";
@@ -24,7 +27,8 @@ public static class SearchWords
     /// <summary>When it has ended: how long, how near to the best there can be, and whether the job went on meanwhile.</summary>
     /// <param name="search">The search, with something found.</param>
     /// <param name="revision">The job's revision now.</param>
-    public static string Ended(SearchState search, int revision)
+    /// <param name="measure">What the job measures cable in.</param>
+    public static string Ended(SearchState search, int revision, Measure measure)
     {
         if (search.Latest is not { } done)
         {
@@ -32,7 +36,7 @@ public static class SearchWords
         }
 
         var bound = done.Bound is { } least
-            ? $"No division weighs less than {least.WholeFeetUp} ft: proven. "
+            ? $"No division weighs less than {least.Cut(measure)}: proven. "
                 + $"{(done.IsBetter ? "The one found" : "What stands")} is at most {done.Gap} from the best."
             : "Stopped before a bound was proven.";
         var since = search.Revision == revision ? ""

@@ -42,7 +42,7 @@ public sealed record DividedSo(DivisionManner Manner, bool Stands, Plan Plan)
 }
 
 /// <summary>An aim as a row: how it is called, what a division has of it, and what it weighs.</summary>
-public sealed record AimRow(string Words, Func<AimAmounts, string> Value, Func<Aims, string> Weight);
+public sealed record AimRow(string Words, Func<AimAmounts, Measure, string> Value, Func<Aims, string> Weight);
 
 /// <summary>Divisions of a job: a better one is looked for, several are kept and compared.</summary>
 public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) : JobPage(bench)
@@ -60,6 +60,9 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     /// <summary>What the plan that follows the found division differs by; null while there is none.</summary>
     public DivisionEffect? Found { get; private set; }
 
+    /// <summary>What the job measures cable in.</summary>
+    public Measure Measure => Open.Plan.Job.Schools.Measure;
+
     /// <summary>Divisions to compare.</summary>
     public IReadOnlyList<ComparedDivision> Compared { get; private set; } = [];
 
@@ -72,16 +75,16 @@ public sealed class DivisionsModel(Workbench bench, DivisionSearches searches) :
     /// <summary>The aims.</summary>
     public static IReadOnlyList<AimRow> Rows { get; } =
     [
-        new("Cable between boxes", a => $"{a.Cable.WholeFeetUp} ft", w => $"{w.Cable} of a foot"),
-        new("Breakers", a => $"{a.Breakers}", w => $"{w.Breaker} each"),
-        new("Outlets that go dead together", a => a.Darkness.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture),
+        new("Cable between boxes", (a, m) => a.Cable.Cut(m), w => $"{w.Cable} of its length"),
+        new("Breakers", (a, _) => $"{a.Breakers}", w => $"{w.Breaker} each"),
+        new("Outlets that go dead together", (a, _) => a.Darkness.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture),
             w => $"{w.Darkness} each"),
-        new("Beyond the wanted fill", a => a.Crowding.ToString(), w => $"{w.Crowding} a hundredth above {w.WantedFill}"),
-        new("Floors crossed", a => $"{a.Crossings}", w => $"{w.Crossing} each"),
-        new("Into another room", a => $"{a.RoomsLeft}", w => $"{w.LeavingRoom} each"),
-        new("One outlet alone", a => a.Lone.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture), w =>
+        new("Beyond the wanted fill", (a, _) => a.Crowding.ToString(), w => $"{w.Crowding} a hundredth above {w.WantedFill}"),
+        new("Floors crossed", (a, _) => $"{a.Crossings}", w => $"{w.Crossing} each"),
+        new("Into another room", (a, _) => $"{a.RoomsLeft}", w => $"{w.LeavingRoom} each"),
+        new("One outlet alone", (a, _) => a.Lone.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture), w =>
             $"{w.Lone} each, half for two"),
-        new("All by the crew's weights", a => $"{a.Weight.WholeFeetUp} ft", _ => "feet of cable"),
+        new("All by the crew's weights", (a, m) => a.Weight.Cut(m), _ => "as so much cable"),
     ];
 
     /// <summary>The search only, asked for while it runs.</summary>
