@@ -9,6 +9,7 @@ using Circuitum.Core.Lines;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Searches;
+using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Data.People;
 using Circuitum.Formats;
@@ -55,6 +56,8 @@ public static class CommandLine
     /// <summary>Runs one command.</summary>
     public static int Run(IReadOnlyList<string> args, TextWriter output, TextWriter errors)
     {
+        // What a command reads and says is in what its job is drawn in.
+        using var written = Writing.In(Measure.Feet);
         try
         {
             return args switch
@@ -267,7 +270,9 @@ public static class CommandLine
     private static Job Read(string file)
     {
         using var stream = File.OpenRead(file);
-        return JobFiles.Read(stream);
+        var job = JobFiles.Read(stream);
+        Writing.Turn(job.Schools.Drawn, job.Edition.Parlance());
+        return job;
     }
 
     private static string Told(BackupContents held) =>

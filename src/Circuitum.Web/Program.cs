@@ -88,6 +88,7 @@ app.Use((context, next) => figures.MeasureAsync(context, () => next(context)));
 app.UseMiddleware<Guard>();
 app.UseSharing(shared);
 app.UseMiddleware<Doorway>();
+app.UseMiddleware<Drawn>();
 app.MapStaticAssets();
 app.MapPlanFiles();
 app.MapMeter();

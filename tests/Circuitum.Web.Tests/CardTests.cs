@@ -21,7 +21,7 @@ public sealed class CardTests
         var card = BoxCard.Of(View("box:l-washer"));
         Assert.Contains("laundry receptacles", Fact(card.Facts, "Circuit"), StringComparison.Ordinal);
         Assert.Equal(Stage.Circuits, card.Facts.Single(f => f.What == "Circuit").On);
-        Assert.Equal($"{card.Wired.Volume.Value} of {card.Wired.Given}", Fact(card.Facts, "Box"));
+        Assert.Equal($"{card.Wired!.Volume.Value} of {card.Wired!.Given}", Fact(card.Facts, "Box"));
         Assert.StartsWith("needed, 210.8(A)", Fact(card.Facts, "GFCI"), StringComparison.Ordinal);
         Assert.Contains("panel A", Fact(card.Facts, "Resets at"), StringComparison.Ordinal);
     }

@@ -172,7 +172,7 @@ public sealed record PlaceCans(RoomId Room, Length Spacing) : JobChange
         HouseChange.Find(job, Room);
         if (Spacing < Length.FromFeet(2) || Spacing > Length.FromFeet(10))
         {
-            throw new ChangeRefusedException($"Cans stand 2 to 10 ft apart; {Spacing} was asked.");
+            throw new ChangeRefusedException($"Cans stand {Limit.Feet(2, 10)} apart; {Spacing} was asked.");
         }
 
         var room = Framing.Frame(job).Room(Room);
@@ -199,8 +199,8 @@ public sealed record PlaceCans(RoomId Room, Length Spacing) : JobChange
             }
         }
 
-        phrase = $"Place {cans.Count} cans in {room.Room.Name}, {((b.X - a.X) / across).Nearest(Length.FromInches(.25m))} by "
-            + $"{((b.Y - a.Y) / down).Nearest(Length.FromInches(.25m))} apart";
+        phrase = $"Place {cans.Count} cans in {room.Room.Name}, {((b.X - a.X) / across).Taped(Length.FromInches(.25m))} by "
+            + $"{((b.Y - a.Y) / down).Taped(Length.FromInches(.25m))} apart";
         var grown = job with { Boxes = [.. job.Boxes, .. cans] };
         // The room's own switches work them too.
         var lamps = job.Boxes.Where(x => x.Room == Room && !x.Outside && x.Devices.Any(d => d.Kind.IsLight())).Select(x => x.Id)

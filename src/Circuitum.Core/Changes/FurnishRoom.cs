@@ -106,7 +106,7 @@ public sealed record FurnishRoom(RoomId Room) : JobChange
     // Under the first window over the counter.
     private static Length? Window(FramedRoom room, Fixture? counter) => counter is { Wall: int wall }
         && room.Sides[wall - 1].Openings.FirstOrDefault(o => o.Opening.Kind == OpeningKind.Window) is { } window
-        ? ((window.From + window.To - UsualSizes.Of(FixtureKind.Sink).Width) / 2).Nearest(Length.FromInches(1)) : null;
+        ? ((window.From + window.To - UsualSizes.Of(FixtureKind.Sink).Width) / 2).Snapped(Length.FromInches(1)) : null;
 
     // To the right of the sink.
     private static Length? Beside(FramedRoom room) => room.Room.Fixtures.FirstOrDefault(f => f.Kind == FixtureKind.Sink) is { } sink

@@ -23,7 +23,7 @@ public abstract record JobChange
     {
         try
         {
-            var changed = LooseEnds.Drop(Apply(job, out var phrase));
+            var changed = LooseEnds.Drop(OnSupply.Settled(Apply(job, out var phrase)));
             return JobProblems.First(changed) is { } problem ? new(null, phrase, problem.Told(changed))
                 : new(changed, phrase, null) { Selects = Selects(job) };
         }

@@ -110,15 +110,18 @@ public sealed record NewJob
             Levels = [.. Enumerable.Range(0, Storeys).Select(Storey)],
         };
         var schools = Manner is { } so ? DivideAs.In(so, Schools) : Schools;
+        var book = CodeBook.For(Edition);
         return new()
         {
             Name = Name.Trim(),
             Edition = Edition,
             Amendments = Amendments,
             // A crew that measures in meters does so under any book.
-            Schools = CodeBook.For(Edition).Measure == Measure.Metres ? schools with { Measure = Measure.Metres } : schools,
+            Schools = book.FeedsBoards ? schools with { Measure = Measure.Metres, Drawn = Measure.Metres }
+                : book.Measure == Measure.Metres ? schools with { Measure = Measure.Metres } : schools,
+            Metric = book.FeedsBoards ? new() : null,
             Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,
-            HouseRules = HouseRules,
+            HouseRules = book.FeedsBoards && HouseRules == new HouseRules() ? AtMetricHeights : HouseRules,
             Prices = Prices,
             CrewLines = CrewLines,
             Structures = [house],
@@ -136,6 +139,13 @@ public sealed record NewJob
         Rating = Service,
         Spaces = Spaces,
         Top = Length.Min(Length.FromFeet(6), Length.FromInches(Math.Floor(CodeBook.For(Edition).Service.HighestTop.Inches))),
+    };
+
+    // A socket stands at 450 mm, a switch at 1200, where the crew says nothing else.
+    private static HouseRules AtMetricHeights { get; } = new()
+    {
+        ReceptacleHeight = Length.FromMetres(.45m),
+        SwitchHeight = Length.FromMetres(1.2m),
     };
 
     private Level Storey(int index)

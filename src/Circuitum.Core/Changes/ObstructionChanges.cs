@@ -142,7 +142,7 @@ public sealed record ScaleUnderlay(LevelId Level, Length Measured, Length Known)
         Length Scaled(Length size) =>
             new((int)Math.Clamp(Math.Round(size.Sixtyfourths * (decimal)Known.Sixtyfourths / Measured.Sixtyfourths), int.MinValue / 2,
                 int.MaxValue / 2));
-        phrase = $"Scale the drawing under {level.Name}: {Measured.Nearest(Length.FromInches(.25m))} is {Known}";
+        phrase = $"Scale the drawing under {level.Name}: {Measured.Taped(Length.FromInches(.25m))} is {Known}";
         return HouseChange.With(job, level with { Underlay = under with { Width = Scaled(under.Width), Depth = Scaled(under.Depth) } });
     }
 }

@@ -84,7 +84,7 @@ public sealed record AddRoom(RoomId Neighbour, int Wall, Length From, Length Alo
 
         if (Along < Length.FromInches(12) || Away < Length.FromInches(12))
         {
-            throw new ChangeRefusedException("A room is at least 1 ft each way inside.");
+            throw new ChangeRefusedException($"A room is at least {Limit.Feet(1)} each way inside.");
         }
 
         var room = new Room { Id = NewRoomId(job, Name), Name = Name.Trim(), Use = Use, Corners = [] };
@@ -187,7 +187,7 @@ public sealed record SplitRoom(RoomId Room, int Wall, Length Offset, string Name
         var side = RoomFitting.Side(job, room, Wall);
         if (Offset < Length.FromInches(12) || Offset > side.Clear - Length.FromInches(12))
         {
-            throw new ChangeRefusedException($"Leave at least 1 ft on both sides; wall {Wall} is {side.Clear} clear.");
+            throw new ChangeRefusedException($"Leave at least {Limit.Feet(1)} on both sides; wall {Wall} is {side.Clear} clear.");
         }
 
         var at = side.At(Offset);
@@ -252,7 +252,7 @@ public sealed record CutCorner(RoomId Room, int Corner, Length Along, Length Bac
 
         if (Along < Length.FromInches(12) || Back < Length.FromInches(12))
         {
-            throw new ChangeRefusedException("Cut at least 1 ft each way.");
+            throw new ChangeRefusedException($"Cut at least {Limit.Feet(1)} each way.");
         }
 
         var at = room.Corners[Corner - 1];
@@ -261,8 +261,8 @@ public sealed record CutCorner(RoomId Room, int Corner, Length Along, Length Bac
         if (Along > at.SquareTo(next) - Length.FromInches(12) || Back > at.SquareTo(before) - Length.FromInches(12))
         {
             throw new ChangeRefusedException(
-                $"That leaves less than 1 ft of wall; the walls at corner {Corner} are {at.SquareTo(next)} and {at.SquareTo(before)} on "
-                + $"their center lines.");
+                $"That leaves less than {Limit.Feet(1)} of wall; the walls at corner {Corner} are {at.SquareTo(next)} and "
+                + $"{at.SquareTo(before)} on their center lines.");
         }
 
         Point along = Step(at, next, Along), back = Step(at, before, Back);

@@ -9,7 +9,7 @@ public sealed record SetEdition(Edition Edition) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = $"Plan by the {Edition.Words()}";
-        return job with { Edition = Edition };
+        return OnSupply.Of(job, Edition);
     }
 }
 

@@ -130,7 +130,7 @@ public sealed record SetDoors(LevelId Level) : JobChange
                 Id = new(AddOpening.FreeId(job, a)),
                 Kind = kind,
                 Wall = wall.Side.Number,
-                Offset = offset.Nearest(Length.FromInches(.5m)),
+                Offset = offset.Snapped(Length.FromInches(.5m)),
                 Width = width,
                 SwingsOut = b is RoomId to && DoorSwing.SwingsOut(house.Room(a).Room.Use, house.Room(to).Room.Use),
             };

@@ -95,7 +95,7 @@ public sealed record SetWallLength(RoomId Room, int Wall, Length Clear) : HouseC
         var (level, room) = Find(job, Room);
         if (Clear < Length.FromInches(12))
         {
-            throw new ChangeRefusedException($"{Clear} is no wall of a room; walls are at least 1 ft.");
+            throw new ChangeRefusedException($"{Clear} is no wall of a room; walls are at least {Limit.Feet(1)}.");
         }
 
         var count = room.Corners.Length;

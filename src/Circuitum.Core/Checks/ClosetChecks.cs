@@ -32,7 +32,7 @@ internal static class ClosetChecks
             {
                 yield return new(Severity.Red, Stage.Boxes, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.ClosetLight),
                     $"{box.Name} is too near the storage of {box.Room.Room.Name}.",
-                    $"{near.Nearest(Length.FromInches(.5m))} from the shelf’s storage space; {clear} for one {(clear > Length.FromInches(6)
+                    $"{near.Taped(Length.FromInches(.5m))} from the shelf’s storage space; {clear} for one {(clear > Length.FromInches(6)
                         ? "on the surface, enclosed, 6 in for one that is recessed" : "that is recessed")}.");
             }
         }

@@ -47,7 +47,7 @@ public static class Ampacities
         {
             var factor = together > book.Conductors.BundledBeyond.Length ? book.Conductors.AdjustmentFactor(currentCarrying) : 1;
             (amps, company) = (amps * factor, factor);
-            why = why.Book($"{cables} cables together for {together.Nearest(Length.FromInches(1))}, {currentCarrying} current-carrying "
+            why = why.Book($"{cables} cables together for {together.Taped(Length.FromInches(1))}, {currentCarrying} current-carrying "
                 + $"conductors, {where}: × {factor:0.00}", amps.ToString(), book.Cite(RuleId.AdjustmentTable));
         }
         else if (cables == 1 && currentCarrying > 3)

@@ -158,5 +158,7 @@ public sealed record ChainCheck(ImmutableArray<Length> Typed, Length? Said, Dime
         ? [.. Drawn.Pieces.Zip(Typed)] : [];
 
     private static Length Piece(string text) => Length.TryParse(text, out var length) && length > Length.Zero ? length
-        : throw new FormatException($"“{text.Trim()}” is no length. Feet and inches are 12-6 or 12'-6\", inches alone 4 1/2.");
+        : throw new FormatException($"“{text.Trim()}” is no length. "
+            + (Writing.Measure == Measure.Metres ? "Meters are 3.2, millimeters 450."
+                : "Feet and inches are 12-6 or 12'-6\", inches alone 4 1/2."));
 }

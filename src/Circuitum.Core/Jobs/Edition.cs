@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Jobs;
 
@@ -12,6 +13,9 @@ public enum RuleFamily
 
     /// <summary>The Canadian method (CSA C22.1).</summary>
     Canada = 1,
+
+    /// <summary>The Gulf metric method: boards of 230 and 400 V, with conduit in block and slab (after IEC 60364).</summary>
+    Gulf = 2,
 }
 
 /// <summary>A book that jobs are planned by: a family and its year. The number is ten thousand times the family and the year, so that
@@ -29,6 +33,9 @@ public enum Edition
 
     /// <summary>Canadian method, 2021.</summary>
     Canada2021 = 12021,
+
+    /// <summary>Gulf metric method, 2022.</summary>
+    Gulf2022 = 22022,
 }
 
 /// <summary>What an edition is called, on paper and in addresses.</summary>
@@ -38,6 +45,9 @@ public static class Editions
 
     /// <summary>Every edition, those of one family together, the oldest first.</summary>
     public static ImmutableArray<Edition> All { get; } = [.. Enum.GetValues<Edition>().Order()];
+
+    /// <summary>Those by which circuits are laid in cable and landed in panels, and which can be compared outlet by outlet.</summary>
+    public static ImmutableArray<Edition> WithPanels { get; } = [.. All.Where(e => e.Family() != RuleFamily.Gulf)];
 
     /// <summary>The editions of a family, the oldest first.</summary>
     public static IEnumerable<Edition> Of(RuleFamily family) => All.Where(e => e.Family() == family);
@@ -63,10 +73,24 @@ public static class Editions
     public static string Choice(this Edition edition) => $"{edition.Family().Words()} {Number(edition)}";
 
     /// <summary>As it stands in a file: united-states, canada.</summary>
-    public static string Key(this RuleFamily family) => family == RuleFamily.UnitedStates ? "united-states" : "canada";
+    public static string Key(this RuleFamily family) => family switch
+    {
+        RuleFamily.UnitedStates => "united-states",
+        RuleFamily.Canada => "canada",
+        _ => "gulf-metric",
+    };
 
     /// <summary>As people call it.</summary>
-    public static string Words(this RuleFamily family) => family == RuleFamily.UnitedStates ? "United States" : "Canadian method";
+    public static string Words(this RuleFamily family) => family switch
+    {
+        RuleFamily.UnitedStates => "United States",
+        RuleFamily.Canada => "Canadian method",
+        _ => "Gulf metric method",
+    };
+
+    /// <summary>What devices are called where it holds.</summary>
+    public static Parlance Parlance(this Edition edition) => edition.Family() == RuleFamily.Gulf ? Units.Parlance.International
+        : Units.Parlance.American;
 
     /// <summary>Reads a key.</summary>
     /// <param name="key">2020, canada-2021.</param>

@@ -1,3 +1,6 @@
+using System.Collections.Immutable;
+using Circuitum.Core.Units;
+
 namespace Circuitum.Core.Jobs;
 
 /// <summary>Trade words for kinds.</summary>
@@ -19,7 +22,45 @@ public static class Words
     };
 
     /// <summary>GfciReceptacle becomes “GFCI receptacle”, SmokeAlarm “smoke alarm”.</summary>
-    public static string Of<T>(T kind) where T : struct, Enum
+    public static string Of<T>(T kind) where T : struct, Enum => Writing.Parlance == Parlance.International
+        && kind is DeviceKind or Appliance or FixtureKind or RoomUse && Elsewhere.TryGetValue(kind.ToString(), out var word) ? word
+        : American(kind);
+
+    /// <summary>As files, lines and the text of a house have it, whatever trade reads them.</summary>
+    public static string Plain<T>(T kind) where T : struct, Enum => American(kind);
+
+    /// <summary>One word for what plugs go into: receptacle, or socket.</summary>
+    public static string Receptacle => Writing.Parlance == Parlance.International ? "socket" : "receptacle";
+
+    /// <summary>What circuits go home to: a panel, or a board.</summary>
+    public static string Panel => Writing.Parlance == Parlance.International ? "Board" : "Panel";
+
+    // As the trade says it where houses are of block and boards of modules.
+    private static readonly ImmutableDictionary<string, string> Elsewhere = new Dictionary<string, string>
+    {
+        [nameof(DeviceKind.Duplex)] = "twin socket",
+        [nameof(DeviceKind.Single)] = "socket",
+        [nameof(DeviceKind.GfciReceptacle)] = "protected socket",
+        [nameof(DeviceKind.AfciReceptacle)] = "protected socket",
+        [nameof(DeviceKind.HalfSwitched)] = "switched socket",
+        [nameof(DeviceKind.ApplianceReceptacle)] = "appliance socket",
+        [nameof(DeviceKind.ThreeWay)] = "two-way switch",
+        [nameof(DeviceKind.FourWay)] = "intermediate switch",
+        [nameof(DeviceKind.Disconnect)] = "isolator",
+        [nameof(DeviceKind.Equipment)] = "connection unit",
+        [nameof(DeviceKind.Can)] = "downlight",
+        [nameof(DeviceKind.VanityLight)] = "mirror light",
+        [nameof(DeviceKind.ClosetLight)] = "wardrobe light",
+        [nameof(DeviceKind.BathFan)] = "extract fan",
+        [nameof(Appliance.Range)] = "cooker",
+        [nameof(Appliance.Cooktop)] = "hob",
+        [nameof(Appliance.HeatPump)] = "split unit",
+        [nameof(Appliance.Dryer)] = "tumble dryer",
+        [nameof(FixtureKind.Tub)] = "bath",
+        [nameof(RoomUse.Closet)] = "wardrobe",
+    }.ToImmutableDictionary();
+
+    private static string American<T>(T kind) where T : struct, Enum
     {
         var text = kind.ToString();
         var words = string.Concat(text.Select((c, i) => i > 0 && char.IsUpper(c) ? " " + char.ToLowerInvariant(c)

@@ -40,5 +40,5 @@ internal static class Owing
             .Concat(SwitchedLights.Find(draft))
             .Concat(HungLights.Find(draft))
             .Concat(Entrances.Find(draft))
-            .Where(o => draft.Book.Asks(o.Cite));
+            .Where(o => draft.Book.Proposes(o.Cite));
 }

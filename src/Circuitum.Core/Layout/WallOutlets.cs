@@ -27,7 +27,7 @@ internal static class WallOutlets
         {
             return new(room.Room.Id, "receptacle reach",
                 $"{name}: a point on the wall is farther than the crew’s {rules.ReceptacleReach} from a receptacle.",
-                $"{space.Farthest.Nearest(Length.FromInches(1))} along the floor line; the book allows {Words(space)}. House rule: "
+                $"{space.Farthest.Taped(Length.FromInches(1))} along the floor line; the book allows {Words(space)}. House rule: "
                     + $"receptacle reach.", answer)
             {
                 Severity = Severity.Amber,

@@ -175,7 +175,7 @@ internal static partial class BoxLine
         {
             Length along = (wide > deep ? wide : deep) * ((2 * i) + 1) / (2 * count), across = (wide > deep ? deep : wide) / 2;
             var (x, y) = wide > deep ? (along, across) : (across, along);
-            return At((west + x).Nearest(Length.FromInches(1)), (north + y).Nearest(Length.FromInches(1)));
+            return At((west + x).Snapped(Length.FromInches(1)), (north + y).Snapped(Length.FromInches(1)));
         });
     }
 
@@ -202,7 +202,7 @@ internal static partial class BoxLine
             Mount = Mount.Wall,
             Wall = wall.Number,
             Offset = (at.Success ? First(Spoken.Length(at.Value) + (Length.FromFeet(1) * i))
-                : free.From + ((free.To - free.From) * ((2 * i) + 1) / (2 * count))).Nearest(Length.FromInches(1)),
+                : free.From + ((free.To - free.From) * ((2 * i) + 1) / (2 * count))).Snapped(Length.FromInches(1)),
         });
     }
 

@@ -17,7 +17,17 @@ public static partial class HouseLine
     private static readonly Length HalfPartition = WallFrame.Interior.Thickness / 2;
 
     /// <summary>Lines that are understood, one of each kind.</summary>
-    public static IReadOnlyList<string> Examples { get; } =
+    public static IReadOnlyList<string> Examples => Writing.Measure == Measure.Metres ? InMetres : InFeet;
+
+    private static IReadOnlyList<string> InMetres { get; } =
+    [
+        "bed 2 3.4 x 3.4 south of hall, west end", "closet 0.6 deep east in bed 2", "door 0.8 bed 2 to hall", "window 1.5 south of bed 2",
+        "front door 0.9 east of living at 1.2", "range 0.76 east of kitchen", "island 1.8 x 0.9 in kitchen",
+        "furnish bed 2", "door living to hall and mudroom", "window 1.2 north and west of living", "doors", "furnish all",
+        .. BoxLine.Examples, "shed 3 x 3.6, 18 south of house",
+    ];
+
+    private static IReadOnlyList<string> InFeet { get; } =
     [
         "bed 2 11 x 11 south of hall, west end", "closet 2-0 deep east in bed 2", "door 2-8 bed 2 to hall", "window 5-0 south of bed 2",
         "front door 3-0 east of living at 4-0", "range 30 east of kitchen", "island 6-0 x 3-0 in kitchen",
@@ -261,7 +271,7 @@ public static partial class HouseLine
 
         var free = Stretches.Free(stretch, wall.Openings.Select(o => (o.From, o.To))).OrderByDescending(f => f.To - f.From).ToList();
         return free.Count > 0 && free[0].To - free[0].From >= width
-            ? ((free[0].From + free[0].To - width) / 2).Nearest(Length.FromInches(.5m))
+            ? ((free[0].From + free[0].To - width) / 2).Snapped(Length.FromInches(.5m))
             : throw new ChangeRefusedException($"A {Words.Of(kind)} of {width} does not fit there: the {room.SideOf(wall.Number)} wall of "
                 + $"{job.Rooms.First(r => r.Id == room.Id).Name} has {(free.Count > 0 ? free[0].To - free[0].From : Length.Zero)} free.");
     }
@@ -283,7 +293,7 @@ public static partial class HouseLine
         {
             var inside = Framing.Frame(job).Room(room.Id);
             Length x = (inside.ClearWidth - width) / 2, y = (inside.ClearDepth - depth) / 2;
-            return new AddFixture(room.Id, fixture with { X = x.Nearest(Length.FromInches(1)), Y = y.Nearest(Length.FromInches(1)) });
+            return new AddFixture(room.Id, fixture with { X = x.Snapped(Length.FromInches(1)), Y = y.Snapped(Length.FromInches(1)) });
         }
 
         var wall = Facing(job, room, Spoken.Side(said.Groups["side"].Value));
@@ -311,7 +321,7 @@ public static partial class HouseLine
         // A sink stands under the window where there is one, all else at the west or north end.
         var window = kind == FixtureKind.Sink ? wall.Openings.FirstOrDefault(o => o.Opening.Kind == OpeningKind.Window) : null;
         var (start, end) = reversed ? fits[^1] : fits[0];
-        var offset = window is not null ? Length.Max(Length.Zero, (window.From + window.To - width) / 2).Nearest(Length.FromInches(.5m))
+        var offset = window is not null ? Length.Max(Length.Zero, (window.From + window.To - width) / 2).Snapped(Length.FromInches(.5m))
             : reversed ? end - width : start;
         return new AddFixture(room.Id, fixture with { Wall = wall.Number, Offset = offset });
     }

@@ -73,7 +73,7 @@ public static partial class HouseText
 
     private static void Building(StringBuilder text, Job job, Structure structure) => text
         .Append(CultureInfo.InvariantCulture, $"\nbuilding {Name(structure.Name)} at {At(job, structure.Origin)}, ")
-        .Append(Words.Of(structure.Underfloor)).Append(structure.DampUnderfloor ? ", damp" : "")
+        .Append(Words.Plain(structure.Underfloor)).Append(structure.DampUnderfloor ? ", damp" : "")
         .Append(structure.Accessory ? ", apart" : "").Append(structure.FuelBurning ? ", burns fuel" : "").Append('\n');
 
     private static void Storey(StringBuilder text, Job job, Level level)
@@ -87,7 +87,7 @@ public static partial class HouseText
         foreach (var over in level.Obstructions)
         {
             text.Append(CultureInfo.InvariantCulture,
-                $"{Words.Of(over.Kind)} {Of(job, over.Width)} x {Of(job, over.Depth)} at {At(job, over.Corner)} ")
+                $"{Words.Plain(over.Kind)} {Of(job, over.Width)} x {Of(job, over.Depth)} at {At(job, over.Corner)} ")
                 .Append(CultureInfo.InvariantCulture, $"called {Name(over.Name)}\n");
         }
     }
@@ -105,12 +105,12 @@ public static partial class HouseText
         : string.Create(CultureInfo.InvariantCulture, $", {ambient.Degrees} °C {where}");
 
     private static string Of(Job job, Joists joists) =>
-        $"{Words.Of(joists.Kind)} {Of(job, joists.Depth)} deep {Of(job, joists.Spacing)} on center {Words.Of(joists.Run)}";
+        $"{Words.Of(joists.Kind)} {Of(job, joists.Depth)} deep {Of(job, joists.Spacing)} on center {Words.Plain(joists.Run)}";
 
     /// <summary>A length that is read back the same: 13-4 1/2, or 4.0767 m.</summary>
     internal static string Of(Job job, Length length)
     {
-        if (job.Schools.Measure == Measure.Metres)
+        if (job.Schools.Measure == Measure.Metres || job.Schools.Drawn == Measure.Metres)
         {
             return string.Create(CultureInfo.InvariantCulture, $"{length.Metres:0.####} m");
         }
@@ -143,7 +143,7 @@ public static partial class HouseText
         {
             var corners = Room.Corners;
             var box = corners.Length == 4 && corners.AsSpan().SequenceEqual(Shapes.Box(corners[0], corners[2]).AsSpan());
-            Text.Append(CultureInfo.InvariantCulture, $"\n{Name(Room.Name)} as {Words.Of(Room.Use)}, on centers ")
+            Text.Append(CultureInfo.InvariantCulture, $"\n{Name(Room.Name)} as {Words.Plain(Room.Use)}, on centers ")
                 .Append(box ? $"{Of(corners[1].X - corners[0].X)} x {Of(corners[3].Y - corners[0].Y)} at {At(corners[0])}"
                     : $"from {At(corners[0])}: {string.Join(", ", corners.Select(Leg))}")
                 .Append(Room.KeepsWidth ? ", width kept" : "").Append(Room.KeepsDepth ? ", depth kept" : "")
@@ -158,7 +158,7 @@ public static partial class HouseText
 
             foreach (var opening in Room.Openings)
             {
-                Line($"{Words.Of(opening.Kind)} {Of(opening.Width)} {On(opening.Wall, opening.Offset, opening.Width)}"
+                Line($"{Words.Plain(opening.Kind)} {Of(opening.Width)} {On(opening.Wall, opening.Offset, opening.Width)}"
                     + (opening.Sill == Length.FromInches(36) ? "" : $", sill {Of(opening.Sill)}")
                     + (opening.Hinge == Hinge.Start ? "" : $", hinged {WallWords.End(Room, opening.Wall)}")
                     + (opening.SwingsOut ? ", swings out" : "")
@@ -167,7 +167,7 @@ public static partial class HouseText
 
             foreach (var thing in Room.Fixtures)
             {
-                Line($"{Words.Of(thing.Kind)} {Of(thing.Width)} x {Of(thing.Depth)} "
+                Line($"{Words.Plain(thing.Kind)} {Of(thing.Width)} x {Of(thing.Depth)} "
                     + (thing.Wall is { } wall ? On(wall, thing.Offset, thing.Width) : $"at {At(new(thing.X, thing.Y))}")
                     + (thing.Electric ? ", electric" : "") + (thing.BurnsFuel ? ", burns fuel" : ""));
             }

@@ -254,9 +254,9 @@ internal static partial class HouseTextReader
 
     // The kinds that a pattern let through are words of ours; of all else the words are told.
     private static T Kind<T>(string words) where T : struct, Enum => Enum.GetValues<T>()
-        .Where(k => Words.Of(k).Equals(words.Trim(), StringComparison.OrdinalIgnoreCase)).Select(k => (T?)k).FirstOrDefault()
+        .Where(k => Words.Plain(k).Equals(words.Trim(), StringComparison.OrdinalIgnoreCase)).Select(k => (T?)k).FirstOrDefault()
         ?? throw new ChangeRefusedException($"“{words.Trim()}” is none of "
-            + $"{string.Join(", ", Enum.GetValues<T>().Select(k => Words.Of(k)))}.");
+            + $"{string.Join(", ", Enum.GetValues<T>().Select(k => Words.Plain(k)))}.");
 
     private static IEnumerable<string> Facts(Match said) => said.Groups["fact"].Captures.Select(c => c.Value.Trim().ToLowerInvariant());
 

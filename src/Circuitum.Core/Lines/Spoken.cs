@@ -90,14 +90,15 @@ internal static partial class Spoken
     public static Length Length(string text, int feet = 12)
     {
         var plain = text.Trim();
-        if (decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var bare))
+        var metric = Writing.Measure == Measure.Metres;
+        if (!metric && decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var bare))
         {
             return bare > 5000 ? throw new ChangeRefusedException($"{plain} is no length of a house.")
                 : Units.Length.FromInches(bare <= feet ? bare * 12 : bare);
         }
 
         return Units.Length.TryParse(plain, out var length) && length > Units.Length.Zero ? length
-            : throw new ChangeRefusedException($"“{text.Trim()}” is no length; say 13, 13-6 or 30\".");
+            : throw new ChangeRefusedException($"“{text.Trim()}” is no length; say {(metric ? "3.2, 3.2 m or 450" : "13, 13-6 or 30\"")}.");
     }
 
     /// <summary>A side by its word or its letter.</summary>
@@ -115,7 +116,7 @@ internal static partial class Spoken
 
     /// <summary>A use by its own word.</summary>
     public static RoomUse? UseCalled(string words) => Enum.GetValues<RoomUse>()
-        .Where(u => string.Equals(Words.Of(u), words.Trim(), StringComparison.OrdinalIgnoreCase)).Select(u => (RoomUse?)u)
+        .Where(u => string.Equals(Words.Plain(u), words.Trim(), StringComparison.OrdinalIgnoreCase)).Select(u => (RoomUse?)u)
         .FirstOrDefault() ?? Use(words);
 
     /// <summary>The fixture that a line begins with, and what follows; the longest name goes first.</summary>

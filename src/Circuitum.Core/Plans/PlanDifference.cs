@@ -15,6 +15,12 @@ public static class PlanDifference
     {
         var said = new List<string>();
         said.AddRange(SizeDifference.Between(before.House, after.House));
+        if (before.Book.FeedsBoards || after.Book.FeedsBoards)
+        {
+            // Circuits of cable there are at one side at most.
+            return said;
+        }
+
         said.AddRange(Breakers(before, after));
         said.AddRange(Protection(before, after));
         said.AddRange(Moved(before, after));

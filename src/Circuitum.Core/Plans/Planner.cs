@@ -13,6 +13,7 @@ using Circuitum.Core.Protection;
 using Circuitum.Core.Routing;
 using Circuitum.Core.Rules;
 using Circuitum.Core.Takeoff;
+using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
 
 namespace Circuitum.Core.Plans;
@@ -36,6 +37,8 @@ public static class Planner
     /// <exception cref="OperationCanceledException">It was ended.</exception>
     public static Plan Plan(Job job, CodeBook book, CancellationToken gone = default)
     {
+        // Whatever a stage says is said as the house is drawn, whoever asks.
+        using var written = Writing.In(job.Schools.Drawn, job.Edition.Parlance());
         if (JobProblems.First(job, book) is { } problem)
         {
             throw new ArgumentException(problem.ToString(), nameof(job));
@@ -45,23 +48,25 @@ public static class Planner
         gone.ThrowIfCancellationRequested();
         var survey = Surveying.Survey(house, job, book);
         gone.ThrowIfCancellationRequested();
-        var circuits = Dividing.Divide(house, survey, job, book);
-        var routed = Routes.Route(house, survey, circuits, job, book, gone);
+        // Where points go to boards in conduit there is no circuit of cable and no feeder: the boards are planned of the points.
+        var landed = book.FeedsBoards ? job with { Panels = [.. job.Panels.Where(p => p.FedFrom is null)] } : job;
+        var circuits = book.FeedsBoards ? [] : Dividing.Divide(house, survey, landed, book);
+        var routed = Routes.Route(house, survey, circuits, landed, book, gone);
         gone.ThrowIfCancellationRequested();
-        var feeders = FeederLoad.Of(circuits, house, survey, job, book);
-        var (holes, sized) = Boring.Bore(house, routed, feeders, survey, job, book, gone);
+        var feeders = FeederLoad.Of(circuits, house, survey, landed, book);
+        var (holes, sized) = Boring.Bore(house, routed, feeders, survey, landed, book, gone);
 
         gone.ThrowIfCancellationRequested();
-        var safe = Protecting.Protect(sized, survey, job, book);
+        var safe = Protecting.Protect(sized, survey, landed, book);
         gone.ThrowIfCancellationRequested();
         var wired = Wires.Join(safe, survey, book);
         gone.ThrowIfCancellationRequested();
-        var panels = Landing.Land(wired, house, survey, job, book);
+        var panels = Landing.Land(wired, house, survey, landed, book);
         gone.ThrowIfCancellationRequested();
-        var service = ServiceSizing.Of(circuits, house, survey, job, book);
+        var service = ServiceSizing.Of(circuits, house, survey, landed, book);
         gone.ThrowIfCancellationRequested();
-        var low = LowVoltageRoutes.Route(house, job, wired.SelectMany(c => c.Runs));
-        var tags = Checking.Check(new(job, book, house, survey, wired, holes, panels, service, low));
+        var low = LowVoltageRoutes.Route(house, landed, wired.SelectMany(c => c.Runs));
+        var tags = Checking.Check(new(landed, book, house, survey, wired, holes, panels, service, low));
         gone.ThrowIfCancellationRequested();
         return new(job, book, house, survey, wired, holes, panels, service, tags, Takeoffs.Of(panels)) { LowVoltage = low };
     }

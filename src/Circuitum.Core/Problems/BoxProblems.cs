@@ -41,7 +41,7 @@ public static partial class JobProblems
 
             if (panel.Top < Length.FromFeet(3) || panel.Top > Length.FromFeet(8))
             {
-                yield return new(where + ".top", "must lie from 3 to 8 ft");
+                yield return new(where + ".top", $"must lie from {Limit.Feet(3, 8)}");
             }
 
             foreach (var problem in OnWall(where, rooms, panel.Room, panel.Wall, panel.Offset))
@@ -79,13 +79,13 @@ public static partial class JobProblems
 
             if (box.Height is Length height && (height < Length.Zero || height > Length.FromFeet(20)))
             {
-                yield return new(where + ".height", $"must lie from 0 to 20 ft; it is {height}");
+                yield return new(where + ".height", $"must lie from {Limit.Feet(0, 20)}; it is {height}");
             }
 
             if (box.OnPad is Length pad && (pad < Length.Zero || pad > Length.FromFeet(10) || !box.Outside || box.Mount != Mount.Wall
                 || !box.Devices.Any(d => d.Kind == DeviceKind.Equipment)))
             {
-                yield return new(where + ".onPad", $"equipment outdoors stands on a pad 0 to 10 ft from its wall; it is {pad}");
+                yield return new(where + ".onPad", $"equipment outdoors stands on a pad {Limit.Feet(0, 10)} from its wall; it is {pad}");
             }
 
             if (box.Volume is CubicInches volume && volume.Value is < 4 or > 400)

@@ -220,7 +220,7 @@ public static partial class JobProblems
 
         foreach (var pin in job.Pins.Ways.Where(p => p.Via.Any(v => v.X.Abs() > Longest || v.Y.Abs() > Longest)))
         {
-            yield return new($"pins.ways “{pin.Run}”", "a place on a way lies within 1000 ft of the building's corner");
+            yield return new($"pins.ways “{pin.Run}”", $"a place on a way lies within {Limit.Feet(1000)} of the building's corner");
         }
 
         foreach (var twice in job.Pins.Ways.GroupBy(p => p.Run).Where(g => g.Count() > 1))
@@ -312,7 +312,7 @@ public static partial class JobProblems
 
             if (want.Width < Length.FromInches(1) || want.Width > Length.FromFeet(20))
             {
-                yield return new($"wants “{want.Id}”", "is 1 in to 20 ft wide");
+                yield return new($"wants “{want.Id}”", $"is {Limit.Inches(1)} to {Limit.Feet(20)} wide");
             }
 
             foreach (var problem in OnWall($"wants “{want.Id}”", rooms, want.Room, want.Wall, want.Offset))
@@ -329,7 +329,7 @@ public static partial class JobProblems
         foreach (var hold in job.Holds.Where(h => h.Slack < Length.Zero || h.Slack > Length.FromFeet(20)
             || (h.Slack > Length.Zero && !h.Subject.StartsWith("box:", StringComparison.Ordinal))))
         {
-            yield return new($"holds “{hold.Id}”", "leaves 0 to 20 ft more cable, at a box");
+            yield return new($"holds “{hold.Id}”", $"leaves {Limit.Feet(0, 20)} more cable, at a box");
         }
 
         foreach (var hold in job.Holds.Where(h => Subject.TryParse(h.Subject) is null))

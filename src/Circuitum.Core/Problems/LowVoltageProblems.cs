@@ -32,7 +32,7 @@ public static partial class JobProblems
 
             if (outlet.Height is Length height && (height < Length.Zero || height > Length.FromFeet(20)))
             {
-                yield return new(where + ".height", $"must lie from 0 to 20 ft; it is {height}");
+                yield return new(where + ".height", $"must lie from {Limit.Feet(0, 20)}; it is {height}");
             }
 
             if (outlet.Cables is < 1 or > 8)
@@ -61,7 +61,7 @@ public static partial class JobProblems
 
             if (home.Top < Length.FromFeet(1) || home.Top > Length.FromFeet(8))
             {
-                yield return new(where + ".top", "must lie from 1 to 8 ft");
+                yield return new(where + ".top", $"must lie from {Limit.Feet(1, 8)}");
             }
         }
     }

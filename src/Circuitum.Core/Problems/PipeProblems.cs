@@ -27,7 +27,7 @@ internal static class PipeProblems
 
             if (pipe.Stops.Length > 20 || pipe.Stops.Any(s => s.Along < Length.Zero || s.Along > Longest))
             {
-                yield return new($"pipes “{pipe.Id}”.stops", "at most 20 places, each 0 to 1000 ft along the pipe");
+                yield return new($"pipes “{pipe.Id}”.stops", $"at most 20 places, each {Limit.Feet(0, 1000)} along the pipe");
             }
         }
 

@@ -23,14 +23,15 @@ public static partial class JobProblems
 
             if (structure.Origin.X.Abs() > Longest || structure.Origin.Y.Abs() > Longest)
             {
-                yield return new($"structures “{structure.Id}”.origin", "lies more than 1000 ft away");
+                yield return new($"structures “{structure.Id}”.origin", $"lies more than {Limit.Feet(1000)} away");
             }
 
             foreach (var level in structure.Levels)
             {
                 if (level.CeilingHeight < Length.FromFeet(6) || level.CeilingHeight > Length.FromFeet(20))
                 {
-                    yield return new($"levels “{level.Id}”.ceilingHeight", $"must lie from 6 to 20 ft; it is {level.CeilingHeight}");
+                    yield return new($"levels “{level.Id}”.ceilingHeight",
+                        $"must lie from {Limit.Feet(6, 20)}; it is {level.CeilingHeight}");
                 }
 
                 if (level.AmbientAbove.Degrees is < -40 or > 85 || level.AmbientBelow.Degrees is < -40 or > 85)
@@ -50,7 +51,7 @@ public static partial class JobProblems
                     || underlay.Name.Length is 0 or > 60))
                 {
                     yield return new($"levels “{level.Id}”.underlay",
-                        "a drawing from 1 to 1000 ft wide and deep, named by its fingerprint of 64 hexadecimal digits");
+                        $"a drawing from {Limit.Feet(1, 1000)} wide and deep, named by its fingerprint of 64 hexadecimal digits");
                 }
 
                 foreach (var joists in new[] { level.FloorJoists, level.CeilingJoists }.OfType<Joists>())
@@ -58,7 +59,7 @@ public static partial class JobProblems
                     if (joists.Spacing < Length.FromInches(8) || joists.Spacing > Length.FromInches(48)
                         || joists.Depth < Length.FromInches(3) || joists.Depth > Length.FromInches(24))
                     {
-                        yield return new($"levels “{level.Id}” joists", "spacing 8 to 48 in, depth 3 to 24 in");
+                        yield return new($"levels “{level.Id}” joists", $"spacing {Limit.Inches(8, 48)}, depth {Limit.Inches(3, 24)}");
                     }
                 }
 
@@ -66,7 +67,7 @@ public static partial class JobProblems
                     || o.Depth > Longest || o.Corner.X.Abs() > Longest || o.Corner.Y.Abs() > Longest))
                 {
                     yield return new($"levels “{level.Id}” obstruction “{problem.Name}”",
-                        "width and depth must be longer than nothing, and it lies within 1000 ft");
+                        $"width and depth must be longer than nothing, and it lies within {Limit.Feet(1000)}");
                 }
 
                 foreach (var problem in Outlines(level).Concat(level.Rooms.SelectMany(Contents)).Concat(KeptWays(level)))
@@ -81,17 +82,17 @@ public static partial class JobProblems
             if (trench.Path.Length is < 2 or > Trench.MostPoints || trench.Depth < Length.FromInches(6)
                 || trench.Depth > Length.FromInches(48))
             {
-                yield return new($"trenches “{trench.Id}”", "a trench has 2 to 40 points and 6 to 48 in of cover");
+                yield return new($"trenches “{trench.Id}”", $"a trench has 2 to 40 points and {Limit.Inches(6, 48)} of cover");
             }
 
             if (trench.Path.Any(p => p.X.Abs() > Longest || p.Y.Abs() > Longest))
             {
-                yield return new($"trenches “{trench.Id}”", "a corner of it lies more than 1000 ft away");
+                yield return new($"trenches “{trench.Id}”", $"a corner of it lies more than {Limit.Feet(1000)} away");
             }
 
             if (trench.DataPipe is { } apart && (apart < Length.Zero || apart > Length.FromInches(48)))
             {
-                yield return new($"trenches “{trench.Id}”.dataPipe", $"lies 0 to 48 in from the power; it is {apart}");
+                yield return new($"trenches “{trench.Id}”.dataPipe", $"lies {Limit.Inches(0, 48)} from the power; it is {apart}");
             }
         }
     }
@@ -180,7 +181,8 @@ public static partial class JobProblems
 
             if (kept.Width < Length.FromInches(1) || kept.Width > Length.FromFeet(20))
             {
-                yield return new($"reservations “{kept.Id}”", "kept bays are 1 in to 20 ft wide");
+                yield return new($"reservations “{kept.Id}”",
+                    $"kept bays are {Limit.Inches(1)} to {Limit.Feet(20)} wide");
             }
 
             foreach (var problem in OnWall($"reservations “{kept.Id}”", rooms, kept.Room, kept.Wall, kept.Offset))
@@ -223,7 +225,7 @@ public static partial class JobProblems
             Point a = corners[i], b = corners[(i + 1) % corners.Length], c = corners[(i + 2) % corners.Length];
             if (a.X.Abs() > Longest || a.Y.Abs() > Longest)
             {
-                yield return new($"{where}.corners[{i}]", "lies more than 1000 ft away");
+                yield return new($"{where}.corners[{i}]", $"lies more than {Limit.Feet(1000)} away");
             }
 
             if (a.X != b.X && a.Y != b.Y)
@@ -234,7 +236,7 @@ public static partial class JobProblems
 
             if (a.SquareTo(b) < Length.FromInches(12))
             {
-                yield return new($"{where} wall {i + 1}", $"is {a.SquareTo(b)} long; walls are at least 1 ft");
+                yield return new($"{where} wall {i + 1}", $"is {a.SquareTo(b)} long; walls are at least {Limit.Feet(1)}");
                 yield break;
             }
 
@@ -263,19 +265,21 @@ public static partial class JobProblems
             }
             else if (build.Spacing < Length.FromInches(8) || build.Spacing > Length.FromInches(48))
             {
-                yield return new($"{where} builds, wall {build.Wall}", $"spacing must lie from 8 to 48 in; it is {build.Spacing}");
+                yield return new($"{where} builds, wall {build.Wall}",
+                    $"spacing must lie from {Limit.Inches(8, 48)}; it is {build.Spacing}");
             }
             else if (build.ChaseHeights.Length > 6 || build.ChaseHeights.Any(h => h < Length.Zero || h > Length.FromFeet(20)))
             {
-                yield return new($"{where} builds, wall {build.Wall}", "at most 6 chases, each from 0 to 20 ft high");
+                yield return new($"{where} builds, wall {build.Wall}", $"at most 6 chases, each from {Limit.Feet(0, 20)} high");
             }
             else if (build.FirstChase is { } first && (first < Length.Zero || first > Length.FromFeet(8)))
             {
-                yield return new($"{where} builds, wall {build.Wall}", $"the first upright chase lies from 0 to 8 ft; it is {first}");
+                yield return new($"{where} builds, wall {build.Wall}",
+                    $"the first upright chase lies from {Limit.Feet(0, 8)}; it is {first}");
             }
             else if (build.ChaseWidth is { } width && (width < Length.FromInches(.75m) || width > Length.FromInches(4)))
             {
-                yield return new($"{where} builds, wall {build.Wall}", $"a chase is from 3/4 to 4 in wide; it is {width}");
+                yield return new($"{where} builds, wall {build.Wall}", $"a chase is from {Limit.Inches(.75m, 4)} wide; it is {width}");
             }
         }
     }
@@ -309,7 +313,7 @@ public static partial class JobProblems
                 || fixture.Offset > Longest || fixture.X.Abs() > Longest || fixture.Y.Abs() > Longest)
             {
                 yield return new($"{where} fixture {fixture.Kind}",
-                    "width and depth must be longer than nothing, the offset not negative, and it stands within 1000 ft");
+                    $"width and depth must be longer than nothing, the offset not negative, and it stands within {Limit.Feet(1000)}");
             }
         }
     }

@@ -26,8 +26,13 @@ public readonly record struct Asked(Length Length, string Words)
         var length = Length.FromMetres(millimetres / 1000m);
         var metric = millimetres < 1000 ? $"{millimetres} mm"
             : string.Create(CultureInfo.InvariantCulture, $"{millimetres / 1000m:0.##} m");
-        return new(length, $"{metric} ({new Length(length.Sixtyfourths / Eighth * Eighth)})") { IsMetric = true };
+        return new(length, $"{metric} ({new Length(length.Sixtyfourths / Eighth * Eighth).InFeet()})") { IsMetric = true };
     }
+
+    /// <summary>Millimetres without feet beside them, where no tape has feet: 900 mm, 1.8 m.</summary>
+    public static Asked Metric(int millimetres) => new(Length.FromMetres(millimetres / 1000m), millimetres < 1000 ? $"{millimetres} mm"
+        : string.Create(CultureInfo.InvariantCulture, $"{millimetres / 1000m:0.##} m"))
+    { IsMetric = true };
 
     /// <inheritdoc/>
     public override string ToString() => Words;

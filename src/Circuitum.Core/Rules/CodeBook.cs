@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules.Canada;
+using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Rules.Us;
 using Circuitum.Core.Units;
 
@@ -27,6 +28,9 @@ public abstract class CodeBook
     /// <summary>What the book says of a number of the crew's.</summary>
     /// <param name="number">The number.</param>
     public abstract string Says(CrewNumber<HouseRules> number);
+
+    /// <summary>Its houses go to metric boards in conduit: circuits, ways and panels of cable are not shown of them.</summary>
+    public virtual bool FeedsBoards => false;
 
     /// <summary>Local overrides in force.</summary>
     public ImmutableArray<Amendment> Amendments { get; protected init; } = [];
@@ -90,6 +94,7 @@ public abstract class CodeBook
         {
             RuleFamily.UnitedStates => new UsBook(edition, amendments.IsDefault ? [] : amendments, permitted),
             RuleFamily.Canada => new CanadaBook(edition, amendments.IsDefault ? [] : amendments),
+            RuleFamily.Gulf => new GulfBook(edition, amendments.IsDefault ? [] : amendments),
             _ => throw new ArgumentException($"There is no book {edition}.", nameof(edition)),
         };
 
@@ -99,6 +104,10 @@ public abstract class CodeBook
 
     /// <summary>True where something is asked on a word that holds here: a rule of this book, or a word of the crew's own.</summary>
     public bool Asks(Citation cite) => cite.Ids.IsEmpty || cite.Ids.Any(Has);
+
+    /// <summary>True where a house that is laid out by rule gets what this asks for, whether a tag hangs where it is missing or
+    /// not.</summary>
+    public virtual bool Proposes(Citation cite) => Asks(cite);
 
     /// <summary>The share of the supply's volts that may be lost: where it is a rule, in the branch circuit, and from the service to the
     /// farthest outlet together; null where it is advice.</summary>

@@ -4,7 +4,8 @@ using System.Text.RegularExpressions;
 namespace Circuitum.Core.Units;
 
 /// <summary>A length along or across the structure, exact to 1/64 in.</summary>
-/// <remarks>Prints as the trade writes it: 12'-6 1/2". Parsing accepts 12-6, 12' 6 1/2", 12.5', 150.5", 6 1/2", 3.2 m.
+/// <remarks>Prints as the trade writes it: 12'-6 1/2"; in a job that is drawn in meters to the millimeter: 3.82 m, 450 mm (see
+/// <see cref="Writing"/>). Parsing accepts 12-6, 12' 6 1/2", 12.5', 150.5", 6 1/2", 3.2 m.
 /// Range ±2 147 483 647 / 64 in; the job's own limits are set where a length is used.</remarks>
 public readonly partial record struct Length(int Sixtyfourths) : IComparable<Length>
 {
@@ -98,7 +99,8 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
     public static Length Parse(string text) => TryParse(text, out var length)
         ? length
         : throw new FormatException(
-            $"“{(text.Length > 40 ? text[..40] + "…" : text)}” is no length; write it like 12'-6 1/2\" or 150.5\".");
+            $"“{(text.Length > 40 ? text[..40] + "…" : text)}” is no length; write it like "
+            + (Writing.Measure == Measure.Metres ? "3.2 m or 450 mm." : "12'-6 1/2\" or 150.5\"."));
 
     /// <summary>Reads a length as the trade writes it, without an exception.</summary>
     public static bool TryParse(string? text, out Length length)
@@ -117,6 +119,11 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
             var value = Number(metric.Groups["n"].Value);
             var metres = metric.Groups["u"].Value switch { "mm" => value / 1000, "cm" => value / 100, _ => value };
             return InRange(metres / 0.0254m, out length);
+        }
+
+        if (Writing.Measure == Measure.Metres && Bare().IsMatch(plain))
+        {
+            return Unmarked(plain, out length);
         }
 
         var match = Imperial().Match(plain);
@@ -150,8 +157,54 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
         return InRange(match.Groups["minus"].Success ? -inches : inches, out length);
     }
 
+    /// <summary>As a drawing says it: feet and inches, exact to 1/64, or meters to the millimeter where the job is drawn in them.</summary>
+    public override string ToString() => Writing.Measure == Measure.Metres ? InMetres(0) : InFeet();
+
+    /// <summary>As a file keeps it: read again, it is the same length.</summary>
+    public string Exactly()
+    {
+        if (Writing.Measure != Measure.Metres)
+        {
+            return InFeet();
+        }
+
+        // A tenth of a millimeter is finer than 1/64 in.
+        var written = InMetres(0);
+        return Parse(written) == this ? written : InMetres(1);
+    }
+
+    // Below a meter in millimeters, as the trade says it.
+    private string InMetres(int decimals)
+    {
+        var millimetres = decimal.Round(Metres * 1000, decimals, MidpointRounding.AwayFromZero);
+        return Math.Abs(millimetres) < 1000 ? string.Create(CultureInfo.InvariantCulture, $"{millimetres:0.#} mm")
+            : string.Create(CultureInfo.InvariantCulture, $"{millimetres / 1000:0.0###} m");
+    }
+
+    // As drawings in meters are read: 3.2 and 12 are meters, 450 millimeters; between them it must be said.
+    private static bool Unmarked(string text, out Length length)
+    {
+        length = default;
+        var value = Number(text.TrimStart('-')) * (text.StartsWith('-') ? -1 : 1);
+        return Math.Abs(value) switch
+        {
+            <= 30 => InRange(value / 0.0254m, out length),
+            >= 100 => InRange(value / 25.4m, out length),
+            _ => false,
+        };
+    }
+
+    /// <summary>As it is read off a tape: to the nearest whole step where that has inches, to the millimeter where it has meters.</summary>
+    /// <param name="step">The step of a tape with inches; longer than nothing.</param>
+    public string Taped(Length step) => Writing.Measure == Measure.Metres ? ToString() : Nearest(step).InFeet();
+
+    /// <summary>Where a hand puts it down: on a whole step, or on a whole centimeter where the house is drawn in meters.</summary>
+    /// <param name="step">The step in inches; longer than nothing.</param>
+    public Length Snapped(Length step) => Writing.Measure == Measure.Metres
+        ? FromMetres(decimal.Round(Metres, 2, MidpointRounding.AwayFromZero)) : Nearest(step);
+
     /// <summary>Feet and inches as written on a plan, exact to 1/64: 12'-6 1/2".</summary>
-    public override string ToString()
+    public string InFeet()
     {
         var size = Math.Abs((long)Sixtyfourths);
         var sign = Sixtyfourths < 0 ? "-" : "";
@@ -184,9 +237,13 @@ public readonly partial record struct Length(int Sixtyfourths) : IComparable<Len
         return true;
     }
 
-    private static decimal Number(string text) => decimal.Parse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture);
+    private static decimal Number(string text) =>
+        decimal.Parse(text, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture);
 
-    [GeneratedRegex(@"^(?<n>[0-9]{1,9}(\.[0-9]{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
+    [GeneratedRegex(@"^-?[0-9]{1,8}(\.[0-9]{1,6})?$", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
+    private static partial Regex Bare();
+
+    [GeneratedRegex(@"^(?<n>-?[0-9]{1,9}(\.[0-9]{1,6})?)\s*(?<u>mm|cm|m)$", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
     private static partial Regex Metric();
 
     [GeneratedRegex(@"(?<=[0-9])\s*(ft|feet|foot)\b\.?", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]

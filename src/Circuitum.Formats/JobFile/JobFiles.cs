@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Problems;
+using Circuitum.Core.Units;
 
 namespace Circuitum.Formats.JobFile;
 
@@ -45,8 +46,11 @@ public static class JobFiles
     public static Job Read(string text) => Read(Encoding.UTF8.GetBytes(text));
 
     /// <summary>Writes a job; reading it gives the same job.</summary>
-    public static string Write(Job job) =>
-        JsonSerializer.Serialize(new Envelope { Format = Format, Version = Version, Job = job }, JobJson.Options) + "\n";
+    public static string Write(Job job)
+    {
+        using var written = Writing.In(job.Schools.Drawn);
+        return JsonSerializer.Serialize(new Envelope { Format = Format, Version = Version, Job = job }, JobJson.Options) + "\n";
+    }
 
     /// <summary>Writes a job that is about to be kept; null when what is written does not read back to the same job.</summary>
     /// <remarks>Compared as text: a job that is written alike is alike. Contradictions are looked for where the job is planned.</remarks>
@@ -71,6 +75,7 @@ public static class JobFiles
 
     private static bool ReadsBack(Job job)
     {
+        using var bare = Writing.In(Measure.Feet);
         var written = Write(job);
         try
         {
@@ -84,6 +89,8 @@ public static class JobFiles
 
     private static Job Read(byte[] bytes)
     {
+        // A number without a unit is inches in every job file, whatever the house is drawn in.
+        using var bare = Writing.In(Measure.Feet);
         var start = bytes.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? Encoding.UTF8.Preamble.Length : 0;
         var utf8 = bytes.AsSpan(start);
         if (!System.Text.Unicode.Utf8.IsValid(utf8))

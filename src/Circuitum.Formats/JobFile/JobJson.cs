@@ -120,7 +120,7 @@ public static class JobJson
         }
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
-            writer.WriteStringValue(value!.ToString());
+            writer.WriteStringValue(value is Length length ? length.Exactly() : value!.ToString());
     }
 
     private sealed class NumberConverter<T>(Func<decimal, T> read, Func<T, decimal> write) : JsonConverter<T>
@@ -199,8 +199,8 @@ public static class JobJson
         public override void Write(Utf8JsonWriter writer, Point value, JsonSerializerOptions options)
         {
             writer.WriteStartArray();
-            writer.WriteStringValue(value.X.ToString());
-            writer.WriteStringValue(value.Y.ToString());
+            writer.WriteStringValue(value.X.Exactly());
+            writer.WriteStringValue(value.Y.Exactly());
             writer.WriteEndArray();
         }
     }

@@ -49,7 +49,7 @@ internal static class CoverageDrawing
         var (wall, offset) = space.At(middle);
         var side = room.Sides[wall - 1];
         var at = side.Into(side.At(offset), Length.FromInches(12));
-        svg.Words(far.Nearest(Length.FromInches(1)).ToString(), at.X.Inches, at.Y.Inches + 2, "unserved-far");
+        svg.Words(far.Taped(Length.FromInches(1)), at.X.Inches, at.Y.Inches + 2, "unserved-far");
     }
 
     private static IEnumerable<(Point A, Point B)> Lines(FramedRoom room, WallSpace space, Length from, Length to)

@@ -36,7 +36,7 @@ public static class ElevationDrawing
             var css = "elevation-box" + (mark.LowVoltage ? " low" : "") + (mark.Outside ? " outer" : "");
             Rect(svg, left, bottom - BoxHigh, wide, BoxHigh, css);
             svg.Words($"{mark.Stud}", mark.Middle.Inches, above ? bottom - BoxHigh - 8 : bottom + 6, "elevation-mark");
-            svg.Words($"{mark.Middle.Nearest(Length.FromInches(.125m))}", mark.Middle.Inches, above ? bottom - BoxHigh - 2 : bottom + 12,
+            svg.Words($"{mark.Middle.Taped(Length.FromInches(.125m))}", mark.Middle.Inches, above ? bottom - BoxHigh - 2 : bottom + 12,
                 "elevation-note");
             above = !above;
         }

@@ -126,7 +126,7 @@ internal static class HouseDrawing
                 if (view.Stage == Stage.House)
                 {
                     Hold(svg, view, subject, "side",
-                        $"Wall {side.Number} of {room.Room.Name}, {side.Clear.Nearest(Length.FromInches(.25m))}",
+                        $"Wall {side.Number} of {room.Room.Name}, {side.Clear.Taped(Length.FromInches(.25m))}",
                         [.. data, ("data-drag", "wall"), ("data-key", subject.Id), ("data-normal", normal)],
                         () => svg.Line(middle, end, "side-hit"));
                 }

@@ -37,7 +37,7 @@ public sealed record DrawingView
     internal Action<SvgText>? Over { get; init; }
 
     /// <summary>What the sizes of rooms and the scale are written in.</summary>
-    public Measure Sizes { get; init; }
+    public Measure Sizes { get; init; } = Writing.Measure;
 
     /// <summary>Id of the drawing inside the application; “plan” is the one that the bench moves.</summary>
     public string Id { get; init; } = "plan";
@@ -283,7 +283,7 @@ public static class PlanDrawing
             if (view.Link is { } link)
             {
                 svg.Open("a", ("href", link(subject)), ("class", "on-plan panel-on-wall" + (view.Selected == subject ? " chosen" : "")),
-                    ("aria-label", $"Panel {panel.Id}"), ("tabindex", "-1"),
+                    ("aria-label", $"{Words.Panel} {panel.Id}"), ("tabindex", "-1"),
                     ("data-drag", view.Stage == Stage.House ? "panel" : ""), ("data-key", panel.Id.Value),
                         ("data-dir", view.Stage == Stage.House ? SymbolDrawing.Direction(side) : ""),
                         ("data-offset", SvgText.N(panel.Offset)), ("data-clear", SvgText.N(side.Clear)));
@@ -292,7 +292,7 @@ public static class PlanDrawing
             svg.Rect(a, b, "panel");
             var at = side.Into(side.At(panel.Offset), Length.FromInches(2.5m));
             ink.Take(at.X.Inches, at.Y.Inches, 8, 8);
-            var words = $"Panel {panel.Id}";
+            var words = $"{Words.Panel} {panel.Id}";
             var beside = side.Into(side.At(panel.Offset), Length.FromInches(28));
             if (ink.Fit([(beside.X.Inches, beside.Y.Inches), (at.X.Inches, at.Y.Inches + 14), (at.X.Inches, at.Y.Inches - 14)], 15, 5)
                 is (decimal x, decimal y))
@@ -318,7 +318,7 @@ public static class PlanDrawing
             svg.Line(side.Into(side.Start, Length.FromInches(9)), side.Into(side.End, Length.FromInches(9)), "dimension-line");
             svg.Open("text", ("class", "dimension"), ("x", SvgText.N(x)), ("y", SvgText.N(y + 2)), ("text-anchor", "middle"),
                 ("transform", turn))
-                .Raw(SvgText.Escape(side.Clear.Nearest(Length.FromInches(.25m)).ToString())).Close("text");
+                .Raw(SvgText.Escape(side.Clear.Taped(Length.FromInches(.25m)))).Close("text");
         }
 
         svg.Close("g");

@@ -189,7 +189,7 @@ public sealed class BenchView
         {
             case SubjectKind.Box:
                 Box = Plan.Survey.Find(new(subject.Id));
-                Circuit = Box is null ? null : Plan.Landed(Plan.CircuitOf(Box.Box.Id)!.Circuit.Key);
+                Circuit = Box is not null && Plan.CircuitOf(Box.Box.Id) is { } fed ? Plan.Landed(fed.Circuit.Key) : null;
                 return Box is not null;
             case SubjectKind.Room:
                 Room = Plan.House.Rooms.FirstOrDefault(r => r.Room.Id.Value == subject.Id);

@@ -9,17 +9,34 @@ public static class NewBox
     private const string Equipment = "equipment:";
 
     /// <summary>Kinds that can be added without a nameplate.</summary>
-    public static IReadOnlyList<DeviceKind> Kinds { get; } = [.. Enum.GetValues<DeviceKind>()
+    public static IReadOnlyList<DeviceKind> Kinds => Writing.Parlance == Parlance.International ? OnBoards : OnPanels;
+
+    private static IReadOnlyList<DeviceKind> OnPanels { get; } = [.. Enum.GetValues<DeviceKind>()
         .Where(k => k is not (DeviceKind.Equipment or DeviceKind.ApplianceReceptacle))];
 
+    // What protects hands stands on the board, and no half of a socket is switched.
+    private static IReadOnlyList<DeviceKind> OnBoards { get; } = [.. OnPanels
+        .Where(k => k is not (DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle or DeviceKind.HalfSwitched))];
+
     /// <summary>The list to pick from: value and words.</summary>
-    public static IReadOnlyList<(string Value, string Words)> List { get; } =
-    [
-        .. Kinds.Select(k => (k.ToString(), k == DeviceKind.Duplex ? "receptacle, duplex" : k == DeviceKind.Single ? "receptacle, single"
-            : Words.Of(k))),
-        ("quad", "receptacle, quad"),
-        .. EquipmentLibrary.All.Select((p, i) => ($"{Equipment}{i}", $"{p.Name}, {p.Volts} {p.Load}")),
-    ];
+    public static IReadOnlyList<(string Value, string Words)> List => Writing.Parlance == Parlance.International
+        ?
+        [
+            .. Kinds.Select(k => (k.ToString(), Words.Of(k))),
+            ("quad", "two twin sockets"),
+            .. Library.Where(p => !p.Plate.Appliance.BringsPower()).Select(p => (p.Value,
+                $"{(p.Plate.Appliance is Appliance.Range or Appliance.Cooktop or Appliance.HeatPump ? Words.Of(p.Plate.Appliance)
+                    : p.Plate.Name.ToLowerInvariant())}, {p.Plate.Load}")),
+        ]
+        :
+        [
+            .. Kinds.Select(k => (k.ToString(), k == DeviceKind.Duplex ? "receptacle, duplex"
+                : k == DeviceKind.Single ? "receptacle, single" : Words.Of(k))),
+            ("quad", "receptacle, quad"),
+            .. Library.Select(p => (p.Value, $"{p.Plate.Name}, {p.Plate.Volts} {p.Plate.Load}")),
+        ];
+
+    private static IEnumerable<(string Value, Nameplate Plate)> Library => EquipmentLibrary.All.Select((p, i) => ($"{Equipment}{i}", p));
 
     /// <summary>A box on a wall; its id is the room's with the next free number.</summary>
     public static Box OnWall(Job job, RoomId room, int wall, Length offset, string kind) =>

@@ -73,7 +73,17 @@ public static class Told
     };
 
     /// <summary>The devices that have a key of their own: kind, words, key. Letters of the thing itself where they are free.</summary>
-    public static IReadOnlyList<(DeviceKind Kind, string Words, string Key)> BoxTools { get; } =
+    public static IReadOnlyList<(DeviceKind Kind, string Words, string Key)> BoxTools =>
+        Core.Units.Writing.Parlance == Core.Units.Parlance.International ? SocketTools : ReceptacleTools;
+
+    private static IReadOnlyList<(DeviceKind Kind, string Words, string Key)> SocketTools { get; } =
+    [
+        (DeviceKind.Duplex, "Twin socket", "T"), (DeviceKind.Single, "Socket", "S"), (DeviceKind.Switch, "Rocker switch", "R"),
+        (DeviceKind.Lamp, "Lamp", "L"), (DeviceKind.Can, "Ceiling downlight", "C"),
+        (DeviceKind.BathFan, "Bath fan", "B"),
+    ];
+
+    private static IReadOnlyList<(DeviceKind Kind, string Words, string Key)> ReceptacleTools { get; } =
     [
         (DeviceKind.Duplex, "Receptacle", "R"), (DeviceKind.GfciReceptacle, "GFCI", "G"), (DeviceKind.Switch, "Switch", "S"),
         (DeviceKind.ThreeWay, "Three-way", "T"),
@@ -82,7 +92,10 @@ public static class Told
     ];
 
     /// <summary>More that have a key, but no button of their own: value on the list, words, key.</summary>
-    public static IReadOnlyList<(string Value, string Words, string Key)> MoreTools { get; } =
+    public static IReadOnlyList<(string Value, string Words, string Key)> MoreTools =>
+        Core.Units.Writing.Parlance == Core.Units.Parlance.International ? [] : AmericanTools;
+
+    private static IReadOnlyList<(string Value, string Words, string Key)> AmericanTools { get; } =
     [
         ("quad", "Quad", "Q"), (nameof(DeviceKind.Single), "Single receptacle", "I"),
         (nameof(DeviceKind.HalfSwitched), "Half-switched", "H"), (nameof(DeviceKind.Dimmer), "Dimmer", "M"),

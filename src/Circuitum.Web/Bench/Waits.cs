@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
@@ -46,10 +47,19 @@ public static class Waits
             new("Set doors and windows, and what stands in each room.", rooms > 1
                 && view.Levels.All(l => l.Rooms.Length < 2 || SetDoors.Without(view.Plan.House, l.Level.Id).Count == 0)),
             new("On Boxes, lay out the whole job by rule; drag what the house wants elsewhere.", false),
-            new("Go through the tags under each stage: red breaks the code, amber wants a look.", false),
-            new("On Panel, write the numbers, then print the door sheet and the lists.", false),
+            .. view.Plan.Book.FeedsBoards ? OnBoards :
+            [
+                new FirstStep("Go through the tags under each stage: red breaks the code, amber wants a look.", false),
+                new("On Panel, write the numbers, then print the door sheet and the lists.", false),
+            ],
         ];
     }
+
+    private static ImmutableArray<FirstStep> OnBoards { get; } =
+    [
+        new("On Boards, say how they are fed; go through what is red there.", false),
+        new("Print the schedules and the conduits, and take the material along.", false),
+    ];
 
     private static IEnumerable<Wait> House(BenchView view)
     {
@@ -74,7 +84,8 @@ public static class Waits
         var bare = view.Plan.House.Rooms.Where(r => !served.Contains(r.Room.Id)).ToList();
         if (bare.Count > 0 && view.Plan.Survey.Boxes.IsEmpty)
         {
-            yield return new("No boxes yet: what the code asks for can be set in one act, then moved", "Go to House",
+            yield return new(view.Plan.Book.FeedsBoards ? "No boxes yet: what a house usually has can be set in one act, then moved"
+                : "No boxes yet: what the code asks for can be set in one act, then moved", "Go to House",
                 Goes: view.Link(null, Stage.House));
         }
         else if (bare.Count > 0)

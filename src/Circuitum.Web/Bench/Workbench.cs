@@ -5,6 +5,7 @@ using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Site;
+using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Formats.JobFile;
 
@@ -32,8 +33,21 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
     /// <summary>The newest revision of a job, planned; null when there is no such job. Where the newest cannot be read, the newest that
     /// can, with a sentence about it.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
-    public async Task<OpenJob?> OpenAsync(JobKey key) =>
-        await NewestAsync(key) is { } job ? job with { Site = await site.OfAsync(key) } : null;
+    public async Task<OpenJob?> OpenAsync(JobKey key)
+    {
+        if (await NewestAsync(key) is not { } job)
+        {
+            return null;
+        }
+
+        // What is read from a form, and whatever is said from here on, is in what this house is drawn in.
+        Writing.Turn(job.Plan.Job.Schools.Drawn, job.Plan.Job.Edition.Parlance());
+        return job with { Site = await site.OfAsync(key) };
+    }
+
+    /// <summary>The job as it is kept, or opened where it is not; null when there is none. No site record is with it.</summary>
+    /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
+    public async Task<Job?> GlanceAsync(JobKey key) => (kept.Find(key) ?? await NewestAsync(key))?.Plan.Job;
 
     private async Task<OpenJob?> NewestAsync(JobKey key)
     {
@@ -264,6 +278,11 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         {
             // Somebody was first while this was planned: on top of that, where it may.
             return await StepAsync(key, from, who, make, veto, tries - 1);
+        }
+
+        if (saving is Saving.Saved)
+        {
+            Writing.Turn(job.Schools.Drawn, job.Edition.Parlance());
         }
 
         return saving switch

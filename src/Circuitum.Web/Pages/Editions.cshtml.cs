@@ -38,7 +38,7 @@ public sealed class EditionsModel(Workbench bench) : JobPage(bench)
         var own = Open.Plan.Job.Edition;
         // The next of its family, or the one before it; of a family with one book another family's newest.
         var next = Editions.Of(own.Family()).Where(e => e != own).OrderBy(e => Math.Abs(e - own)).ThenByDescending(e => e)
-            .Concat(Editions.All.Where(e => e.Family() != own.Family()).Reverse()).First();
+            .Concat(Editions.WithPanels.Where(e => e.Family() != own.Family()).Reverse()).First();
         Other = Editions.TryParse(With, out var asked) && asked != own ? asked : next;
         Difference = EditionDifference.Between(Open.Plan, await PlanAsync(Open.Plan.Job with { Edition = Other }));
     }

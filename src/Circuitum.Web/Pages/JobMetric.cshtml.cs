@@ -67,7 +67,6 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     public async Task<IActionResult> OnPostFeedAsync(int from)
     {
         var lines = string.Join('\n', Request.Form["fed"].ToString().ReplaceLineEndings("\n").Split('\n').Select(Printed.Of));
-        typed = lines;
         var answer = await ChangeAsync(from, () => Task.FromResult<JobChange>(new SetMetricFeed(lines.Length <= MostSaid
             ? BoardText.Feed(lines) : throw new FormatException($"How it is fed has {lines.Length} characters; {MostSaid} is the most."))));
         typed = Refused ? lines : null;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Lines;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
@@ -44,6 +45,8 @@ public sealed class NewModel(Workbench bench, CrewRules rules) : PageModel
             var set = Form["rules"].Length > 0 ? await rules.FindAsync(Form["rules"])
                 ?? throw new FormatException($"There is no set of house rules “{Form["rules"]}” any more.") : null;
             Text = Request.Form["lines"].ToString();
+            var edition = Entry.Edition(Form["edition"]);
+            Writing.Turn(CodeBook.For(edition).FeedsBoards ? Measure.Metres : Measure.Feet, edition.Parlance());
             var answers = Answers(set);
             var job = string.IsNullOrWhiteSpace(Text) ? answers.Start() : StartFromText.Start(answers, Text);
             var key = await bench.StartAsync(job, Crew.Of(HttpContext), "Start the job");

@@ -16,7 +16,7 @@ public static class AllSums
 {
     // Declared before the list that names it: sections are cited as the edition numbers them.
     private static readonly SumField EditionField = new("edition", "Book", Edition.Y2020.Key(),
-        [.. Editions.All.OrderBy(e => e == Edition.Y2020 ? 0 : 1).Select(e => (e.Key(), e.Choice()))]);
+        [.. Editions.WithPanels.OrderBy(e => e == Edition.Y2020 ? 0 : 1).Select(e => (e.Key(), e.Choice()))]);
     private static readonly ImmutableArray<(string, string)> Gauges = [.. Gauge.All.Select(g => (g.ToString(), g.ToString()))];
     private static readonly SupplySystem Supply = SupplySystem.SplitPhase;
     private static readonly ImmutableArray<(string, string)> VoltsOffered = [.. Supply.Offered.Select(v => (Answer(v), Answer(v)))];

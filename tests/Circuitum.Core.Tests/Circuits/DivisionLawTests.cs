@@ -130,8 +130,10 @@ public sealed class DivisionLawTests
             .Where(p => p.Ways.Length > 1), p =>
             Assert.All(p.Ways.Where(w => w.Refused is null), w => Assert.True(p.Ways[0].Price.Value <= w.Price.Value))));
 
+    private static readonly Gen<Edition> Books = Gen.Int[0, Editions.WithPanels.Length - 1].Select(i => Editions.WithPanels[i]);
+
     [Fact] // what one edition adds going forward, it takes away going back
-    public void Editions_differ_alike_in_both_directions() => Gen.Select(RandomHouses.Jobs, Gen.Enum<Edition>(), Gen.Enum<Edition>())
+    public void Editions_differ_alike_in_both_directions() => Gen.Select(RandomHouses.Jobs, Books, Books)
         .Sample((job, one, other) =>
     {
         Plan a = Planner.Plan(job with { Edition = one }), b = Planner.Plan(job with { Edition = other });

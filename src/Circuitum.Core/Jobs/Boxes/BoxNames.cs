@@ -13,9 +13,10 @@ public static class BoxNames
         }
 
         var kinds = box.Devices.Select(d => d.Kind).ToList();
-        var what = kinds.All(k => k == DeviceKind.Disconnect) ? "disconnect" : kinds.All(k => k.IsSwitch()) ? kinds.Count == 1 ? "switch"
+        var what = kinds.All(k => k == DeviceKind.Disconnect) ? Words.Of(DeviceKind.Disconnect)
+            : kinds.All(k => k.IsSwitch()) ? kinds.Count == 1 ? "switch"
             : "switches"
-            : kinds.Any(k => k.IsReceptacle()) ? box.ServesCounter ? "counter" : "receptacle"
+            : kinds.Any(k => k.IsReceptacle()) ? box.ServesCounter ? "counter" : Words.Receptacle
             : Words.Of(kinds[0]);
         return Joined(room.Name, $"{(box.Outside && !kinds.Any(k => k == DeviceKind.OutdoorLight) ? "outside " : "")}{what}");
     }

@@ -27,7 +27,7 @@ public static class MetricConductors
             .38m)];
 
     // Heavy PVC conduit by its outside, and what is left inside, mm.
-    private static readonly (int Outside, decimal Inside)[] Conduits = [(20, 15.8m), (25, 20.6m), (32, 26.6m), (40, 34.4m), (50, 43.2m)];
+    private static readonly (int Outside, decimal Inside)[] Pipes = [(20, 15.8m), (25, 20.6m), (32, 26.6m), (40, 34.4m), (50, 43.2m)];
 
     /// <summary>Every size kept here, thin to thick.</summary>
     public static ImmutableArray<SquareMillimetres> Sizes { get; } = [.. Rows.Select(r => r.Size)];
@@ -64,15 +64,25 @@ public static class MetricConductors
         var larger => Sizes.First(s => s.Value >= larger / 2),
     };
 
+    /// <summary>What a single takes of a conduit, mm².</summary>
+    /// <exception cref="ArgumentException">There is no such size.</exception>
+    public static decimal Area(SquareMillimetres size) => QuarterOfPi * Of(size).Over * Of(size).Over;
+
+    /// <summary>Conduits by their outside, and the area inside them, mm².</summary>
+    public static ImmutableArray<(int Outside, decimal Area)> Conduits { get; } =
+        [.. Pipes.Select(p => (p.Outside, QuarterOfPi * p.Inside * p.Inside))];
+
     /// <summary>The smallest conduit that these singles fill to at most two fifths; null above 50 mm.</summary>
     /// <param name="singles">Sizes of the conductors in it, each once.</param>
     public static int? Conduit(IEnumerable<SquareMillimetres> singles)
     {
         var filled = singles.Sum(s => Of(s).Over * Of(s).Over);
-        return Conduits.Where(c => filled <= MostFill * c.Inside * c.Inside).Select(c => (int?)c.Outside).FirstOrDefault();
+        return Pipes.Where(c => filled <= MostFill * c.Inside * c.Inside).Select(c => (int?)c.Outside).FirstOrDefault();
     }
 
     private const decimal MostFill = .4m;
+
+    private const decimal QuarterOfPi = .785398m;
 
     private static Row Of(SquareMillimetres size) => Rows.FirstOrDefault(r => r.Size == size)
         ?? throw new ArgumentException($"There is no conductor of {size} here.", nameof(size));

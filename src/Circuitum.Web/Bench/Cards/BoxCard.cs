@@ -13,12 +13,12 @@ namespace Circuitum.Web.Bench.Cards;
 /// <summary>What the card of a box says and offers; the page only lays it out.</summary>
 /// <param name="Placed">The box.</param>
 /// <param name="Side">The wall it is on; null on a ceiling or a floor.</param>
-/// <param name="Wired">The box as it is wired.</param>
+/// <param name="Wired">The box as it is wired; null where its points go to boards.</param>
 /// <param name="Facts">Its circuit, its volume, its protection, line by line.</param>
 /// <param name="Heads">Boxes of the same building that a machine in two parts can have its cable go back to.</param>
 /// <param name="Workable">What a switch can work, what is in its own room first.</param>
 /// <param name="Disconnectable">What a disconnect can work besides.</param>
-public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, ImmutableArray<CardFact> Facts,
+public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox? Wired, ImmutableArray<CardFact> Facts,
     ImmutableArray<PlacedBox> Heads, ImmutableArray<PlacedBox> Workable, ImmutableArray<PlacedBox> Disconnectable)
 {
     /// <summary>The card of the box that is selected.</summary>
@@ -29,8 +29,9 @@ public sealed record BoxCard(PlacedBox Placed, RoomSide? Side, WiredBox Wired, I
         var near = view.Plan.Survey.Boxes.Where(b => b.Place.Structure == placed.Place.Structure)
             .OrderBy(b => b.Box.Room == box.Room ? 0 : 1).ThenBy(b => b.Room.Room.Name).ThenBy(b => b.Name).ToList();
         bool Works(PlacedBox other) => other.HasLight || other.Box.Devices.Any(d => d.Kind.IsFan() || d.Kind == DeviceKind.HalfSwitched);
-        return new(placed, box.Mount == Mount.Wall ? placed.Room.Sides[box.Wall - 1] : null, view.Circuit!.Wired.Boxes[box.Id],
-            [.. FactsOf(view)], [.. near.Where(b => b.IsHead)], [.. near.Where(Works)], [.. near.Where(b => Works(b) || b.Plates.Any())]);
+        return new(placed, box.Mount == Mount.Wall ? placed.Room.Sides[box.Wall - 1] : null, view.Circuit?.Wired.Boxes[box.Id],
+            view.Circuit is null ? [] : [.. FactsOf(view)],
+            [.. near.Where(b => b.IsHead)], [.. near.Where(Works)], [.. near.Where(b => Works(b) || b.Plates.Any())]);
     }
 
     /// <summary>What a device of the box can work.</summary>

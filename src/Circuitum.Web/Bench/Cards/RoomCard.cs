@@ -34,8 +34,8 @@ public sealed record RoomCard(FramedRoom Room, FramedLevel Level, ImmutableArray
     private static SpaceLine LineOf(WallSpace space)
     {
         var farthest = space.Clear < space.Narrowest ? "too short to need one"
-            : space.Receptacles.IsEmpty ? "none" : space.Farthest.Nearest(Length.FromInches(1)).ToString();
-        return new($"{space.Clear.Nearest(Length.FromInches(1))}{(space.Counter ? ", counter" : "")}",
+            : space.Receptacles.IsEmpty ? "none" : space.Farthest.Taped(Length.FromInches(1));
+        return new($"{space.Clear.Taped(Length.FromInches(1))}{(space.Counter ? ", counter" : "")}",
             $"{space.Receptacles.Length}, at least {space.Least}", $"{farthest}{(space.Served ? "" : ", too far")}");
     }
 }

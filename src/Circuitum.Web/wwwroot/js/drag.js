@@ -2,7 +2,7 @@
 // beam moves freely; a wall moves square to itself. To the inch, with the measure read out while it moves.
 import { act, bench } from "./ask.js";
 import { toInches } from "./view.js";
-import { feet, read } from "./lengths.js";
+import { written, snap, read } from "./lengths.js";
 import { follow, settleCoverage } from "./coverage.js";
 import { armed } from "./tools.js";
 import { wasDrag } from "./press.js";
@@ -58,7 +58,7 @@ export function move(held, dx, dy) {
 
 function slid(held, dx, dy) {
   const along = dx * held.dir[0] + dy * held.dir[1];
-  return Math.min(Math.max(along === 0 ? held.offset : Math.round(held.offset + along), 0), held.clear);
+  return Math.min(Math.max(along === 0 ? held.offset : snap(held.offset + along), 0), held.clear);
 }
 
 export function watchDrag() {
@@ -101,20 +101,20 @@ export function watchDrag() {
 function show(held, dx, dy, e) {
   held.part.classList.add("dragging");
   if (held.normal) {
-    const by = Math.round(snapped(held, dx * held.normal[0] + dy * held.normal[1]));
+    const by = snap(snapped(held, dx * held.normal[0] + dy * held.normal[1]));
     [held.dx, held.dy] = [by * held.normal[0], by * held.normal[1]];
     const across = held.part.dataset.span;
     const other = opposite(held.part);
-    read(`${feet(Number(across) + by)}${other ? ` | ${feet(Number(other.dataset.span) - by)}` : ""}`, e);
+    read(`${written(Number(across) + by)}${other ? ` | ${written(Number(other.dataset.span) - by)}` : ""}`, e);
   } else if (held.dir) {
     const to = slid(held, dx, dy);
     const by = to - held.offset;
     [held.dx, held.dy] = [by * held.dir[0], by * held.dir[1]];
-    read(feet(to), e);
+    read(written(to), e);
     if (held.drop.name === "box") follow(held.part, to);
   } else {
-    [held.dx, held.dy] = [Math.round(held.x + dx) - held.x, Math.round(held.y + dy) - held.y];
-    read(`${feet(held.x + held.dx)} east, ${feet(held.y + held.dy)} south`, e);
+    [held.dx, held.dy] = [snap(held.x + dx) - held.x, snap(held.y + dy) - held.y];
+    read(`${written(held.x + held.dx)} east, ${written(held.y + held.dy)} south`, e);
   }
   held.part.setAttribute("transform", `translate(${held.dx} ${held.dy})`);
 }

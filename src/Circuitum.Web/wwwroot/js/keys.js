@@ -3,14 +3,14 @@ import { bench, show, act } from "./ask.js";
 import { views } from "./view.js";
 import { move, selectedGrip } from "./drag.js";
 import { arm, armed, setOnSelected, isGhost, turn, flip } from "./tools.js";
+import { step } from "./lengths.js";
 import { toggleDark } from "./darkness.js";
 import { picks, putDown, nudgePicked, deletePicked, toggle } from "./pick.js";
 
-const BAY = 16;
 const pending = { x: 0, y: 0 };
 let busy = false;
 
-// An inch or a bay to the right or down; along a wall that runs up the sheet, up and down count.
+// An inch or a bay, a centimeter or ten, to the right or down; along a wall that runs up the sheet, up and down count.
 async function nudge(x, y) {
   pending.x += x;
   pending.y += y;
@@ -93,8 +93,8 @@ export function watchKeys() {
       e.preventDefault();
       return key === "Tab" ? turn() : flip();
     }
-    const step = e.shiftKey ? BAY : 1;
-    const arrow = { ArrowRight: [step, 0], ArrowLeft: [-step, 0], ArrowDown: [0, step], ArrowUp: [0, -step] }[key];
+    const by = step(e.shiftKey);
+    const arrow = { ArrowRight: [by, 0], ArrowLeft: [-by, 0], ArrowDown: [0, by], ArrowUp: [0, -by] }[key];
     if (arrow && ((picks().length && at("boxes")) || selectedGrip()) && !e.target.closest?.(".scroll")) {
       e.preventDefault();
       nudge(...arrow);

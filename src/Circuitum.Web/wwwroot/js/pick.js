@@ -1,5 +1,6 @@
 // Several boxes picked at once: moved, raised or taken out together.
 import { act, bench } from "./ask.js";
+import { written } from "./lengths.js";
 
 const picked = new Set();
 
@@ -60,7 +61,7 @@ function raise(bar) {
   const field = document.createElement("input");
   field.setAttribute("aria-label", "Height of the picked boxes above the floor");
   field.dataset.length = "";
-  field.placeholder = "1'-4\"";
+  field.placeholder = written(16);
   field.addEventListener("keydown", (e) => {
     if (e.key !== "Enter") return;
     e.preventDefault();

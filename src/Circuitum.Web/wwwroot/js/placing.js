@@ -1,6 +1,6 @@
 // Where the thing in the hand would stand: the wall or the floor under the pointer, which side of it, which way it swings. What the
 // ghost shows is what is set.
-import { feet } from "./lengths.js";
+import { snap, written } from "./lengths.js";
 
 const NS = "http://www.w3.org/2000/svg";
 const NOTHING = "Nothing is there: click a wall or a room.";
@@ -46,7 +46,7 @@ function nearest(at, room, within) {
       const along = alongWall(s, at);
       const off = Math.abs(s.vertical ? at.x - s.x1 : at.y - s.y1);
       const past = Math.max(0, -along, along - s.length);
-      return { ...s, offset: Math.round(Math.min(Math.max(along, 0), s.length)), off: off + past };
+      return { ...s, offset: snap(Math.min(Math.max(along, 0), s.length)), off: off + past };
     })
     .sort((p, q) => p.off - q.off)[0];
   return found && found.off <= within ? found : undefined;
@@ -62,7 +62,7 @@ function beyond(wall, at) {
       alongWall(s, at) > 0 &&
       alongWall(s, at) < s.length,
   );
-  return other && { ...other, offset: Math.round(alongWall(other, at)) };
+  return other && { ...other, offset: snap(alongWall(other, at)) };
 }
 
 function roomAt(svg, at) {
@@ -71,7 +71,7 @@ function roomAt(svg, at) {
   const path = [...svg.querySelectorAll(".room")].find((r) => r.isPointInFill(point));
   if (!path) return undefined;
   const [x, y] = path.dataset.nw.split(" ").map(Number);
-  return { id: path.dataset.room, nw: { x, y }, x: Math.round(at.x - x), y: Math.round(at.y - y) };
+  return { id: path.dataset.room, nw: { x, y }, x: snap(at.x - x), y: snap(at.y - y) };
 }
 
 /** How wide and deep a thing is that no size was said for. */
@@ -110,12 +110,12 @@ const ends = { north: "west", south: "west", east: "north", west: "north" };
 function told(wall, wide) {
   const side = wall.vertical ? (wall.along[1] > 0 ? "east" : "west") : wall.along[0] > 0 ? "north" : "south";
   const from = side === "south" || side === "west" ? wall.length - wall.offset - wide : wall.offset;
-  return `${side} wall of ${wall.name}, ${feet(from)} from ${ends[side]}`;
+  return `${side} wall of ${wall.name}, ${written(from)} from ${ends[side]}`;
 }
 
 /** The same in words. */
 export function says({ what, kind, size, wall, outside, out, end, room }) {
-  if (!wall) return `${sides().find((s) => s.room === room.id)?.name ?? ""}: ${feet(room.x)} east, ${feet(room.y)} south`;
+  if (!wall) return `${sides().find((s) => s.room === room.id)?.name ?? ""}: ${written(room.x)} east, ${written(room.y)} south`;
   const place = told(wall, what === "box" ? 0 : size.wide);
   if (what === "opening") return kind === "Door" ? `${place}, swings ${out ? "out" : "in"}, hinged ${hinge(wall, end)}` : place;
   return outside ? `${place}, outside` : place;

@@ -1,7 +1,7 @@
 // A tool in the hand: draw a room, set an opening, a fixture or a box where the plan is clicked, or mark two places to measure.
 import { act, bench } from "./ask.js";
 import { toInches } from "./view.js";
-import { feet, read } from "./lengths.js";
+import { written, snap, read } from "./lengths.js";
 import { sides, split, placeAt, says as wordsOf, appear, vanish } from "./placing.js";
 
 const NS = "http://www.w3.org/2000/svg";
@@ -93,7 +93,7 @@ export function watchTools() {
     drawing.b = opposite(drawing.a, corner(toInches(drawing.svg, e.clientX, e.clientY)));
     rubber(drawing);
     const [w, d] = inside(drawing.a, drawing.b);
-    read(`${feet(w)} × ${feet(d)}`, e);
+    read(`${written(w)} × ${written(d)}`, e);
   });
   document.addEventListener("pointerup", () => {
     const done = drawing;
@@ -106,7 +106,7 @@ export function watchTools() {
     document.getElementById("rubber")?.remove();
     read("");
     if (!done.b || Math.abs(done.a.x - done.b.x) < 24 || Math.abs(done.a.y - done.b.y) < 24)
-      return says("A room is at least 2 ft each way: drag farther.");
+      return says(`A room is at least ${written(24)} each way: drag farther.`);
     act("DrawRoom", {
       level: bench().dataset.level,
       use: document.getElementById("room-use").value,
@@ -128,23 +128,23 @@ export function watchTools() {
   );
 }
 
-// A corner falls on the nearest wall's centre line in each direction, or on a whole inch.
+// A corner falls on the nearest wall's centre line in each direction, or on a whole inch or centimeter.
 function corner(at) {
   const near = (vertical, value) => {
     const lines = sides()
       .filter((s) => s.vertical === vertical)
       .map((s) => s.line)
       .sort((a, b) => Math.abs(a - value) - Math.abs(b - value));
-    return lines.length && Math.abs(lines[0] - value) < SNAP ? { value: lines[0], held: true } : { value: Math.round(value), held: false };
+    return lines.length && Math.abs(lines[0] - value) < SNAP ? { value: lines[0], held: true } : { value: snap(value), held: false };
   };
   const [x, y] = [near(true, at.x), near(false, at.y)];
   return { x: x.value, y: y.value, heldX: x.held, heldY: y.held };
 }
 
-// Where no wall holds the far corner, the room comes out to whole inches inside.
+// Where no wall holds the far corner, the room comes out whole inside.
 function opposite(a, b) {
   const [w, d] = inside(a, b);
-  const fit = (from, to, held, clear) => (held ? to : to + Math.sign(to - from) * (Math.round(clear) - clear));
+  const fit = (from, to, held, clear) => (held ? to : to + Math.sign(to - from) * (snap(clear) - clear));
   return { ...b, x: fit(a.x, b.x, b.heldX, w), y: fit(a.y, b.y, b.heldY, d) };
 }
 
@@ -254,13 +254,13 @@ export function setOnSelected() {
   const [what, kind] = split(tool);
   if (kindOf === "wall") {
     const side = sides().find((s) => `${s.room}.${s.wall}` === id);
-    if (side) return onWall({ what, kind, wall: { ...side, offset: Math.round(side.length / 2) } });
+    if (side) return onWall({ what, kind, wall: { ...side, offset: snap(side.length / 2) } });
   }
   const path = kindOf === "room" ? document.querySelector(`#plan .room[data-room="${CSS.escape(id)}"]`) : undefined;
   if (!path) return says("Select a wall or a room first.");
   const box = path.getBBox();
   const [x, y] = path.dataset.nw.split(" ").map(Number);
-  return inRoom({ what, kind, room: { id, x: Math.round(box.x + box.width / 2 - x), y: Math.round(box.y + box.height / 2 - y) } });
+  return inRoom({ what, kind, room: { id, x: snap(box.x + box.width / 2 - x), y: snap(box.y + box.height / 2 - y) } });
 }
 
 let first;

@@ -72,6 +72,8 @@ public static class SchoolList
             [(FeedBranches.WhereThereIsRoom, "where it has room and it saves"), (FeedBranches.Never, "one in, one out")]),
         Ask("measure", "Cable is measured in", s => s.Measure, (s, a) => s with { Measure = a },
             [(Measure.Feet, "feet, cut to the next foot"), (Measure.Metres, "meters, cut to the next tenth")]),
+        Ask("drawn", "The house is drawn in", s => s.Drawn, (s, a) => s with { Drawn = a },
+            [(Measure.Feet, "feet and inches"), (Measure.Metres, "meters and millimeters")]),
         Ask("landing", "Breakers are landed", s => s.Landing, (s, a) => s with { Landing = a },
             [(LandingSchool.LargeAtTop, "large two-poles at the top, then least leg difference"),
                 (LandingSchool.LeastDifference, "least leg difference at the top, two-poles below"),

@@ -8,6 +8,9 @@ public sealed record Schools
     /// <summary>What cable is measured and cut in.</summary>
     public Measure Measure { get; init; }
 
+    /// <summary>What the house is drawn in, and every place and height said in.</summary>
+    public Measure Drawn { get; init; }
+
     /// <summary>Lights and receptacles.</summary>
     public LightsAndReceptacles Lighting { get; init; }
 
