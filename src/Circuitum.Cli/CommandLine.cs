@@ -8,6 +8,7 @@ using Circuitum.Core.Layout;
 using Circuitum.Core.Lines;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Searches;
 using Circuitum.Core.Units;
 using Circuitum.Data;
@@ -95,23 +96,34 @@ public static class CommandLine
         }
     }
 
-    private static int Board(string list, string folder, TextWriter output)
+    private static int Board(string list, string folder, TextWriter output) =>
+        Boards(BoardPlanner.Plan(BoardText.Read(File.ReadAllText(list))), folder, output);
+
+    private static int Boards(BoardPlan plan, string folder, TextWriter output)
     {
-        var plan = BoardPlanner.Plan(BoardText.Read(File.ReadAllText(list)));
         Directory.CreateDirectory(folder);
         File.WriteAllBytes(Path.Combine(folder, "boards.pdf"), BoardPdf.Write(plan));
         File.WriteAllText(Path.Combine(folder, "board-schedule.csv"), BoardCsv.Schedule(plan));
         File.WriteAllText(Path.Combine(folder, "board-points.csv"), BoardCsv.Points(plan));
         File.WriteAllText(Path.Combine(folder, "board-material.csv"), BoardCsv.Material(plan));
-        var tags = BoardChecks.Of(plan);
+        var red = Told(BoardChecks.Of(plan), output);
+        return Say(output, $"{folder}: {plan.Boards.Length} board{(plan.Boards.Length == 1 ? "" : "s")}, {plan.Connected} connected",
+            red ? 1 : 0);
+    }
+
+    // True where one of them is red.
+    private static bool Told(IReadOnlyCollection<BoardTag> tags, TextWriter output)
+    {
         foreach (var tag in tags)
         {
             output.WriteLine($"{tag.Severity.ToString().ToLowerInvariant()}: {tag.Where}: {tag.Headline} {tag.Arithmetic} ({tag.Cite})");
         }
 
-        return Say(output, $"{folder}: {plan.Boards.Length} board{(plan.Boards.Length == 1 ? "" : "s")}, {plan.Connected} connected",
-            tags.Any(t => t.Severity == Severity.Red) ? 1 : 0);
+        return tags.Any(t => t.Severity == Severity.Red);
     }
+
+    private static BoardPlan BoardsOf(Plan plan) => PointsOfHouse.TooMany(plan) is { } problem ? throw new FormatException(problem)
+        : PointsOfHouse.Boards(plan) ?? throw new FormatException($"Nothing is laid out in {plan.Job.Name} yet: its boards follow.");
 
     private static int Archive(string database, string key, string target, TextWriter output, TextWriter errors)
     {
@@ -192,6 +204,11 @@ public static class CommandLine
     private static int Plan(Job job, string folder, TextWriter output)
     {
         var plan = Planner.Plan(job);
+        if (plan.Book.FeedsBoards)
+        {
+            return Boards(BoardsOf(plan), folder, output);
+        }
+
         Directory.CreateDirectory(folder);
         foreach (var file in PlanFolder.Of(plan))
         {
@@ -228,7 +245,7 @@ public static class CommandLine
                 + $"{tag.Arithmetic}");
         }
 
-        return Count(plan, Severity.Red) > 0 ? 1 : 0;
+        return (plan.Book.FeedsBoards && Told(BoardChecks.Of(BoardsOf(plan)), output)) || Count(plan, Severity.Red) > 0 ? 1 : 0;
     }
 
     private static int Convert(Job job, string target, TextWriter output)
@@ -249,6 +266,12 @@ public static class CommandLine
     private static int Divide(Job job, string target, int seconds, TextWriter output)
     {
         const string Name = "Better division";
+        if (CodeBook.For(job).FeedsBoards)
+        {
+            throw new FormatException(
+                $"{job.Name} is planned by the {job.Edition.Family().Words()}: it has no circuits in cable to divide.");
+        }
+
         using var time = new CancellationTokenSource(TimeSpan.FromSeconds(seconds));
         var found = Redivide.Find(job, Name, int.MaxValue / 2, stop: time.Token);
         foreach (var (what, amounts) in new[] { ("stands", found.Standing), ("found", found.Found) })

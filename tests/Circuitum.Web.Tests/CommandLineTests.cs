@@ -46,6 +46,24 @@ public sealed class CommandLineTests : IDisposable
         Assert.False(Directory.Exists(Path.Combine(folder, "none")));
     }
 
+    [Fact] // a job whose points go to boards: its four files, the same three red tags by plan and by check, and nothing to divide
+    public void A_house_of_boards_is_planned_and_checked_as_boards()
+    {
+        var (villa, target) = (Path.Combine(Path.GetDirectoryName(Demo)!, "saltbush.circuitum.json"), Path.Combine(folder, "villa"));
+        var (code, said, _) = Run("plan", villa, "-o", target);
+        Assert.Equal(1, code);
+        Assert.Equal(["board-material.csv", "board-points.csv", "board-schedule.csv", "boards.pdf"],
+            Directory.GetFiles(target).Select(Path.GetFileName).Order(StringComparer.Ordinal));
+        var (wrong, checkedSo, _) = Run("check", villa);
+        Assert.Equal(1, wrong);
+        string[] Red(string text) => [.. text.Split('\n').Where(l => l.StartsWith("red", StringComparison.Ordinal))];
+        Assert.Equal(3, Red(said).Length);
+        Assert.Equal(Red(said), Red(checkedSo));
+        var (refused, _, errors) = Run("divide", villa, "-o", Path.Combine(folder, "none.json"));
+        Assert.Equal(3, refused);
+        Assert.Contains("it has no circuits in cable to divide", errors, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Plan_writes_every_file_and_they_agree_with_the_core()
     {

@@ -488,7 +488,8 @@ public sealed partial class SiteTests : IDisposable
         var v = host.Visit();
         foreach (var (view, _, _) in Pages.SiteModel.Views)
         {
-            foreach (var job in Demo.All)
+            // The villa's boards have a site of their own.
+            foreach (var job in Demo.All.Where(d => d.Key.Value != "demo-villa"))
             {
                 Assert.Contains("runs pulled", await v.GetAsync($"/job/{job.Key}/site?view={view}&order=ByStory"),
                     StringComparison.Ordinal);

@@ -31,7 +31,7 @@ test("lengths in meters are written under the hand as the server writes them", a
 test("in a house drawn in meters an arrow moves a box by a centimeter, and by ten", async ({ page }) => {
   await page.goto("/job/demo-villa/boxes");
   await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
-  await page.getByRole("link", { name: /^Kitchen counter 1/ }).click();
+  await page.getByRole("link", { name: "Kitchen counter 1 twin socket" }).click();
   const offset = page.getByRole("textbox", { name: /^Offset on wall/ });
   const inMetres = async () => {
     const [, number, unit] = (await offset.inputValue()).match(/^([\d.]+) (m|mm)$/);

@@ -28,7 +28,7 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
     public async Task InvokeAsync(HttpContext context)
     {
         if (context.GetRouteValue("key") is not string key || PatternOf(context) is not { } pattern
-            || !pattern.StartsWith("job/{key}/", StringComparison.OrdinalIgnoreCase) || await bench.GlanceAsync(new(key)) is not { } job)
+            || !pattern.StartsWith("job/{key}/", StringComparison.OrdinalIgnoreCase) || await GlanceAsync(key) is not { } job)
         {
             using var unsaid = Writing.In(Measure.Feet);
             await next(context);
@@ -50,6 +50,19 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
             await Guard.AnswerAsync(context, StatusCodes.Status404NotFound,
                 $"{job.Name} is planned by the {job.Edition.Family().Words()}: its points go to boards, at /job/{key}/metric, and "
                 + "it has no circuits in cable.");
+        }
+    }
+
+    // Of a job that cannot be opened the files can be fetched all the same, and its pages say what is wrong with it.
+    private async Task<Job?> GlanceAsync(string key)
+    {
+        try
+        {
+            return await bench.GlanceAsync(new(key));
+        }
+        catch (SpoiledJobException)
+        {
+            return null;
         }
     }
 
