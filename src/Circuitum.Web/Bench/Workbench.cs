@@ -45,9 +45,9 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         return job with { Site = await site.OfAsync(key) };
     }
 
-    /// <summary>The job as it is kept, or opened where it is not; null when there is none. No site record is with it.</summary>
+    /// <summary>The plan as it is kept, or opened where it is not; null when there is no such job.</summary>
     /// <exception cref="PlanningBusyException">Too much is being planned.</exception>
-    public async Task<Job?> GlanceAsync(JobKey key) => (kept.Find(key) ?? await NewestAsync(key))?.Plan.Job;
+    public async Task<Plan?> GlanceAsync(JobKey key) => (kept.Find(key) ?? await NewestAsync(key))?.Plan;
 
     private async Task<OpenJob?> NewestAsync(JobKey key)
     {

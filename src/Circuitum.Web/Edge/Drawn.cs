@@ -1,9 +1,10 @@
 using Circuitum.Core.Jobs;
-using Circuitum.Core.Rules;
+using Circuitum.Core.Plans;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
 using Circuitum.Web.Files;
+using Circuitum.Web.Sharing;
 
 namespace Circuitum.Web.Edge;
 
@@ -27,16 +28,17 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
     /// <summary>Answers one request.</summary>
     public async Task InvokeAsync(HttpContext context)
     {
-        if (context.GetRouteValue("key") is not string key || PatternOf(context) is not { } pattern
-            || !pattern.StartsWith("job/{key}/", StringComparison.OrdinalIgnoreCase) || await GlanceAsync(key) is not { } job)
+        if (context.GetRouteValue("key") is not string key || Gate.PatternOf(context) is not { } pattern
+            || !pattern.StartsWith("job/{key}/", StringComparison.OrdinalIgnoreCase) || await GlanceAsync(key) is not { } plan)
         {
             using var unsaid = Writing.In(Measure.Feet);
             await next(context);
             return;
         }
 
+        var job = plan.Job;
         using var written = Writing.In(job.Schools.Drawn, job.Edition.Parlance());
-        if (!CodeBook.For(job).FeedsBoards || OfBoards.Contains(pattern)
+        if (!plan.Book.FeedsBoards || OfBoards.Contains(pattern)
             || (context.GetRouteValue("name") is string name && Files.Contains(name)))
         {
             await next(context);
@@ -54,7 +56,7 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
     }
 
     // Of a job that cannot be opened the files can be fetched all the same, and its pages say what is wrong with it.
-    private async Task<Job?> GlanceAsync(string key)
+    private async Task<Plan?> GlanceAsync(string key)
     {
         try
         {
@@ -65,7 +67,4 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
             return null;
         }
     }
-
-    private static string? PatternOf(HttpContext context) =>
-        (context.GetEndpoint() as RouteEndpoint)?.RoutePattern.RawText?.TrimStart('/');
 }

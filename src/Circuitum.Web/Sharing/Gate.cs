@@ -76,7 +76,7 @@ public sealed class Gate(RequestDelegate next, Shared shared, Sessions sessions,
     }
 
     /// <summary>The pattern of the route that was found; null where none was.</summary>
-    private static string? PatternOf(HttpContext context) =>
+    internal static string? PatternOf(HttpContext context) =>
         (context.GetEndpoint() as RouteEndpoint)?.RoutePattern.RawText?.TrimStart('/');
 
     private async Task<Someone?> WhoAsync(HttpContext context) =>
