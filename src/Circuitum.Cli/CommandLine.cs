@@ -294,7 +294,7 @@ public static class CommandLine
     {
         using var stream = File.OpenRead(file);
         var job = JobFiles.Read(stream);
-        Writing.Turn(job.Schools.Drawn, job.Edition.Parlance());
+        job.TurnWriting();
         return job;
     }
 

@@ -35,7 +35,7 @@ public sealed partial class DrawnInMetresTests(BenchHost host) : IClassFixture<B
             var text = await host.Visit().GetAsync(address);
             read += Metres().Count(text);
             // What is shown and what stands in a field; not what scripts read.
-            var said = Tags().Replace(Values().Replace(Scripts().Replace(text, ""), " $1 "), " ");
+            var said = Tags().Replace(Values().Replace(Scripts().Replace(text, ""), "> $1 <i "), " ");
             found.AddRange(FeetAndInches().Matches(said)
                 .Select(m => $"{address}: {said[Math.Max(0, m.Index - 60)..(m.Index + m.Length)].ReplaceLineEndings(" ")}"));
         }

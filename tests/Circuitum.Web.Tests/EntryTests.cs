@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http;
 using Microsoft.Extensions.Primitives;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
+using Circuitum.Core.Units;
 using Circuitum.Web.Bench;
 
 namespace Circuitum.Web.Tests;
@@ -26,7 +27,7 @@ public sealed class EntryTests
     [InlineData("12.5a", 120, 1500)]
     [InlineData("1 kW", 240, 1000)]
     public void Loads_in_amperes(string text, int volts, double load) =>
-        Assert.Equal((decimal)load, Entry.VoltAmps(text, new(volts)).Value);
+        Assert.Equal((decimal)load, Entry.VoltAmps(text, a => SupplySystem.SplitPhase.Load(a, new(volts))).Value);
 
     [Fact]
     public void Amperes_without_volts_are_asked_for() =>
@@ -121,10 +122,10 @@ public sealed class EntryTests
     public void Plates_are_read_in_VA_kW_or_amperes()
     {
         var fields = new PlateFields { Appliance = "Dryer", Name = "Dryer", Volts = "240", Load = "24 A" };
-        Assert.Equal(5760, fields.Read().Load.Value);
-        Assert.Equal(5600, (fields with { Load = "5.6 kW" }).Read().Load.Value);
-        Assert.Equal(5600, (fields with { Load = "5600 VA" }).Read().Load.Value);
-        Assert.Throws<FormatException>(() => (fields with { Volts = "lots" }).Read());
+        Assert.Equal(5760, fields.Read(SupplySystem.SplitPhase).Load.Value);
+        Assert.Equal(5600, (fields with { Load = "5.6 kW" }).Read(SupplySystem.SplitPhase).Load.Value);
+        Assert.Equal(5600, (fields with { Load = "5600 VA" }).Read(SupplySystem.SplitPhase).Load.Value);
+        Assert.Throws<FormatException>(() => (fields with { Volts = "lots" }).Read(SupplySystem.SplitPhase));
     }
 
     [Fact]

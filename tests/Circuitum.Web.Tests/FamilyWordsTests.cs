@@ -107,7 +107,7 @@ public sealed partial class FamilyWordsTests : IDisposable
             {
                 opened++;
                 var text = await answer.Content.ReadAsStringAsync();
-                yield return (address, WebUtility.HtmlDecode(Tags().Replace(Told().Replace(Options().Replace(text, ""), " $1 "), " ")));
+                yield return (address, WebUtility.HtmlDecode(Tags().Replace(Told().Replace(Options().Replace(text, ""), "> $1 <i "), " ")));
             }
         }
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Net;
 using System.Text.RegularExpressions;
 using Circuitum.Data;
@@ -127,6 +128,29 @@ public sealed partial class JobMetricTests(BenchHost host) : IClassFixture<Bench
     // The shed’s house as a job of its own: what is done to it is seen by no other test.
     private async Task<string> NewAsync() => (await host.Revisions.StartAsync("somebody", "Start", "House",
         JobFiles.Write(await host.NewestAsync("demo-crawl")))).ToString();
+
+    [Fact] // sent twice by a phone that kept it: one fact, at the phone's time, as the circuit stood on its page; no time to come
+    public async Task A_fact_that_a_phone_kept_is_written_down_once()
+    {
+        await host.Visit().GetAsync("/job/demo-villa/house");
+        var villa = await host.NewestAsync("demo-villa");
+        var key = (await host.Revisions.StartAsync("somebody", "Start", villa.Name, JobFiles.Write(villa))).ToString();
+        var here = $"/job/{key}/metric/site";
+        var site = await host.AtAsync(here);
+        var subject = WebUtility.HtmlDecode(Subject().Match(await site.GetAsync(here)).Groups[1].Value);
+        var pressed = DateTimeOffset.UtcNow.AddHours(-3);
+        (string, string)[] fact = [("subject", subject), ("step", "Conduit"), ("id", "6f9619ff-8b86-4d01-b42d-00cf4fc964ff"),
+            ("at", pressed.ToUnixTimeMilliseconds().ToString(CultureInfo.InvariantCulture)), ("seen", "ring of 3 sockets 1.1, B32, 4 mm²")];
+        await site.PostAsync(here, fact);
+        await site.PostAsync(here, fact);
+        var done = await site.GetAsync(here);
+        Assert.Single(Regex.Matches(done, "✓ conduit laid"));
+        Assert.Contains($"{pressed:yyyy-MM-dd HH:mm} UTC", done, StringComparison.Ordinal);
+        Assert.Contains("Done as ring of 3 sockets 1.1, B32, 4 mm²; the plan has it otherwise now", done, StringComparison.Ordinal);
+        await site.PostAsync(here, ("subject", subject), ("step", "DrawnIn"), ("id", "no id"), ("at", "99999999999999"));
+        Assert.Contains($"{DateTimeOffset.UtcNow:yyyy-MM-dd}", await site.GetAsync(here), StringComparison.Ordinal);
+        Assert.DoesNotContain("5138-11-16", await site.GetAsync(here), StringComparison.Ordinal);
+    }
 
     [GeneratedRegex("href=\"([^\"]*level=[^\"]*)\"")]
     private static partial Regex LevelLink();

@@ -355,3 +355,43 @@ test("a tester's lamps and volts are kept, what is not right is told with where 
   await openSite(page, "land");
   await expect(range).toContainText("45 lb-in");
 });
+
+test("boards are written down without signal, a reading is taken back, and the rest is sent once", async ({ page, context }) => {
+  const here = "/job/demo-villa/metric/site";
+  await page.goto(here);
+  await page.waitForSelector("html[data-ready]");
+  await kept(page);
+  await context.setOffline(true);
+  await page.reload();
+  await page.waitForSelector("html[data-ready]");
+  const laid = (way) => page.getByRole("button", { name: `conduit laid, Board A way ${way}`, exact: true });
+  for (const way of [1, 2, 3]) await laid(way).click();
+  await expect(unsent(page)).toContainText("3 not sent yet");
+  await expect(page.getByText("✓ conduit laid, Board A way 2, kept on this phone")).toBeVisible();
+
+  // The phone goes dark and comes back; what was pressed by mistake is taken back before anybody has it.
+  await page.reload();
+  await page.waitForSelector("html[data-ready]");
+  await expect(laid(2)).toBeHidden();
+  await page.getByRole("button", { name: "Take back: conduit laid, Board A way 3", exact: true }).click();
+  await expect(laid(3)).toBeVisible();
+  await expect(unsent(page)).toContainText("2 not sent yet");
+
+  // What cannot be written down is told, and the rest is sent all the same.
+  const reading = page.getByRole("textbox", { name: /^earth read, Board A way 1,/ });
+  await reading.fill("quite good");
+  await page.getByRole("button", { name: "earth read, Board A way 1", exact: true }).click();
+  await context.setOffline(false);
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await expect(page.getByRole("region", { name: "To be placed by hand" })).toContainText("earth read, Board A way 1: quite good");
+  await page.getByRole("button", { name: "Put them away" }).click();
+  await page.goto(here);
+  const back = (way) => page.getByRole("button", { name: `Take back: conduit laid, Board A way ${way}`, exact: true });
+  for (const way of [1, 2]) await expect(back(way)).toHaveCount(1);
+  await expect(laid(3)).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+  for (const way of [1, 2]) {
+    await back(way).click();
+    await expect(laid(way)).toBeVisible();
+  }
+});

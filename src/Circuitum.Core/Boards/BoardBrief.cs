@@ -69,7 +69,16 @@ public sealed record BriefRoom(string Name, Length FromBoard, bool Outdoors, Imm
 {
     /// <summary>Number of its storey: no circuit goes on from one to another. In a list that was typed all are one.</summary>
     public int Storey { get; init; }
+
+    /// <summary>Which of the places where boards stand feeds it, from 0.</summary>
+    public int Board { get; init; }
 }
+
+/// <summary>Where boards of a drawn house stand.</summary>
+/// <param name="Id">As it is called on the plan.</param>
+/// <param name="Room">The room.</param>
+/// <param name="At">The place.</param>
+public sealed record BoardStand(string Id, string Room, Place At);
 
 /// <summary>A switch of a house that is drawn.</summary>
 /// <param name="At">Where it stands.</param>
@@ -95,6 +104,10 @@ public sealed record BoardBrief
 
     /// <summary>Where the board stands, in words; empty where nobody said.</summary>
     public string BoardPlace { get; init; } = "";
+
+    /// <summary>Where boards stand in a house that is drawn, the one that feeds the others first; none in a list that was
+    /// typed.</summary>
+    public ImmutableArray<BoardStand> Stands { get; init; } = [];
 
     /// <summary>Ways of conduit, where the house is drawn: each length is then measured along them.</summary>
     public ConduitWays? Ways { get; init; }

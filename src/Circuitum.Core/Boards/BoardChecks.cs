@@ -73,20 +73,22 @@ public static class BoardChecks
 
     // As it is measured in a house that is drawn; in a list a room's name says what is in it.
     private static bool IsNearBath(BoardPoint point) => point.Point.At is null
-        ? Baths.Any(b => point.Of.Name.Contains(b, StringComparison.OrdinalIgnoreCase)) : point.Point.OffBath < FromBath;
+        ? IsBath(point.Of.Name) : point.Point.OffBath < FromBath;
 
     private static IEnumerable<BoardTag> OfBoard(BoardPlan plan, MetricBoard board)
     {
-        if (board.Used > MetricRules.MostWays)
+        var fed = plan.Brief.Fed;
+        var (ways, incomer) = (fed.Most(MetricNumber.WaysOfBoard), new Amps(fed.Most(MetricNumber.IncomerOfBoard)));
+        if (board.Used > ways)
         {
-            yield return new(Severity.Red, board.Name, MetricRules.Cite(MetricRule.Board), $"{board.Used} ways are used.",
-                $"A board has {MetricRules.MostWays} at most.");
+            yield return new(Severity.Red, board.Name, fed.Cite(MetricNumber.WaysOfBoard), $"{board.Used} ways are used.",
+                $"A board has {ways} at most.");
         }
 
-        if (board.Loads.Fullest / MetricRules.ToNeutral is var current && current > MetricRules.MostIncomer)
+        if (board.Loads.Fullest / MetricRules.ToNeutral is var current && current > incomer)
         {
-            yield return new(Severity.Red, board.Name, MetricRules.Cite(MetricRule.Board), $"Its fullest phase draws {current}.",
-                $"An incomer has {MetricRules.MostIncomer} at most.");
+            yield return new(Severity.Red, board.Name, fed.Cite(MetricNumber.IncomerOfBoard), $"Its fullest phase draws {current}.",
+                $"An incomer has {incomer} at most.");
         }
 
         if (board.Feeder is { Refused.Length: > 0 } feeder)
@@ -103,7 +105,7 @@ public static class BoardChecks
                     + "neutral. Feed the largest load over three phases, or in two circuits.");
         }
 
-        if (board.Holds - board.Used is var spare && spare * 5 < board.Holds && board.Holds >= MetricRules.MostWays)
+        if (board.Holds - board.Used is var spare && spare * 5 < board.Holds && board.Holds >= ways)
         {
             yield return new(Severity.Amber, board.Name, MetricRules.Cite(MetricRule.Board), spare == 1 ? "1 way is left free."
                 : $"{spare} ways are left free.", "A fifth is kept free for what comes later: think of a second board.");
@@ -128,10 +130,14 @@ public static class BoardChecks
             yield return new(Severity.Hold, "Board", MetricRules.Cite(MetricRule.Board), "Nobody said where the board stands.",
                 "Write board: hall, or board: outdoors. It is reached without a key, and stands in no bath.");
         }
-        else if (Baths.Any(b => plan.Brief.BoardPlace.Contains(b, StringComparison.OrdinalIgnoreCase)))
+        else if (IsBath(plan.Brief.BoardPlace))
         {
-            yield return new(Severity.Red, "Board", MetricRules.Cite(MetricRule.Bath), $"The board stands in {plan.Brief.BoardPlace}.",
-                "A board stands in no room with a bath or shower: choose another place.");
+            yield return InBath(plan.Brief.BoardPlace);
+        }
+
+        foreach (var stand in plan.Brief.Stands.Skip(1).Where(s => IsBath(s.Room)))
+        {
+            yield return InBath(stand.Room);
         }
 
         if (plan.Brief.Rooms.SelectMany(r => r.Points).Where(p => p.Assumed).GroupBy(p => p.Name).ToList() is { Count: > 0 } assumed)
@@ -141,6 +147,11 @@ public static class BoardChecks
                 $"Taken are {string.Join(", ", assumed.Select(a => $"{a.Key} {a.First().Watts}"))}. Write what is bought beside them.");
         }
     }
+
+    private static bool IsBath(string room) => Baths.Any(b => room.Contains(b, StringComparison.OrdinalIgnoreCase));
+
+    private static BoardTag InBath(string room) => new(Severity.Red, "Board", MetricRules.Cite(MetricRule.Bath),
+        $"The board stands in {room}.", "A board stands in no room with a bath or shower: choose another place.");
 
     private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..] + ".";
 }

@@ -75,6 +75,9 @@ public sealed record PhaseLoads(ImmutableArray<Watts> Connected, ImmutableArray<
 public sealed record MetricBoard(string Name, string Serves, Figure<Amps> Incomer, ImmutableArray<BoardSection> Sections, PhaseLoads Loads,
     int Holds, Feeder? Feeder, Because? Split)
 {
+    /// <summary>Which of the places where boards stand it stands in, from 0.</summary>
+    public int Stand { get; init; }
+
     /// <summary>Every way, in the order of their numbers.</summary>
     public IEnumerable<BoardWay> Ways => Sections.SelectMany(s => s.Ways);
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
@@ -14,9 +15,10 @@ public static class BoardPlanner
     /// <summary>The plan of a point list; the same for the same list.</summary>
     public static BoardPlan Plan(BoardBrief brief)
     {
-        var groups = Groups([.. Divisions.Of(brief).Select(Rating.Of)], brief);
+        var groups = Groups([.. Divisions.Of(brief).Select(c => Rating.Of(c, brief.Fed))], brief);
         var shared = Sharing.Turned([.. groups.Select(g => Sharing.Over(g.Circuits, brief))]);
-        if (groups.Count == 1)
+        // A board that stands elsewhere is fed from where the service comes in.
+        if (groups.Count == 1 && groups[0].Stand == 0)
         {
             return new(brief, [Composed(groups[0], shared[0], brief, 0, null)], null);
         }
@@ -27,7 +29,7 @@ public static class BoardPlanner
         var incomer = new Figure<Amps>(rating ?? MetricRules.MostSubMain, Because.Of("Why this incomer")
             .Plan("the boards together, the fullest phase", current.ToString())
             .Book("the next rating", (rating ?? MetricRules.MostSubMain).ToString(), MetricRules.Cite(MetricRule.Board)));
-        return new(brief, [.. groups.Select((g, i) => Composed(g, shared[i], brief, i, IncomerOf(g, shared[i].Loads)))],
+        return new(brief, [.. groups.Select((g, i) => Composed(g, shared[i], brief, i, IncomerOf(g, shared[i].Loads, brief.Fed)))],
             new(incomer, loads, rating is null ? $"the boards draw {current} together, and {MetricRules.MostSubMain} is the largest "
                 + "sub-main kept here: they need supplies of their own" : ""));
     }
@@ -35,12 +37,12 @@ public static class BoardPlanner
     private static MetricBoard Composed(Draft group, (ImmutableArray<int> Phases, PhaseLoads Loads) shared, BoardBrief brief, int index,
         Figure<Amps>? behind)
     {
-        var incomer = behind ?? IncomerOf(group, shared.Loads);
+        var incomer = behind ?? IncomerOf(group, shared.Loads, brief.Fed);
         var feeder = behind is null ? null
-            : Pulling.Feeder(shared.Loads.Fullest / MetricRules.ToNeutral, behind, brief.Fed.ThreePhase, brief);
+            : Pulling.Feeder(shared.Loads.Fullest / MetricRules.ToNeutral, behind, FarTo(group.Stand, brief), brief);
         var number = 1;
         var sections = ImmutableArray.CreateBuilder<BoardSection>();
-        foreach (var section in Sections.Of(group.Circuits))
+        foreach (var section in Sections.Of(group.Circuits, brief.Fed))
         {
             var ways = ImmutableArray.CreateBuilder<BoardWay>();
             foreach (var i in section.Circuits)
@@ -55,18 +57,24 @@ public static class BoardPlanner
 
         var used = number - 1;
         return new($"Board {(char)('A' + index)}", group.Serves, incomer, sections.ToImmutable(), shared.Loads,
-            Made.FirstOrDefault(m => m * 5 >= used * 6, Math.Max(used, Made[^1])), feeder, group.Why);
+            Made.FirstOrDefault(m => m * 5 >= used * 6, Math.Max(used, Made[^1])), feeder, group.Why)
+        { Stand = group.Stand };
     }
 
-    private static Figure<Amps> IncomerOf(Draft group, PhaseLoads loads)
+    // As it lies where the house is drawn; beside the sub-main, and in a list, as somebody said.
+    private static Length FarTo(int stand, BoardBrief brief) => stand > 0 && brief.Ways is { } ways
+        ? ways.Between(ways.Boards[0], ways.Boards[stand]).Length : brief.Fed.SubMain;
+
+    private static Figure<Amps> IncomerOf(Draft group, PhaseLoads loads, MetricFeed fed)
     {
+        var most = new Amps(fed.Most(MetricNumber.IncomerOfBoard));
         var running = loads.Fullest / MetricRules.ToNeutral;
         var largest = group.Circuits.Max(c => c.Breaker.Value);
-        var rating = MetricRules.AtLeast(running >= largest ? running : largest) ?? MetricRules.MostIncomer;
+        var rating = MetricRules.AtLeast(running >= largest ? running : largest) ?? most;
         return new(rating, Because.Of("Why this incomer")
             .Plan($"the fullest phase, {loads.Fullest} ÷ {MetricRules.ToNeutral}", running.ToString())
             .House("no smaller than the largest breaker behind it", largest.ToString(), "good practice")
-            .Book($"the next rating, {MetricRules.MostIncomer} at most", rating.ToString(), MetricRules.Cite(MetricRule.Board)));
+            .Book($"the next rating, {most} at most", rating.ToString(), fed.Cite(MetricNumber.IncomerOfBoard)));
     }
 
     // It carries what runs behind it on the fullest phase, and no breaker behind it lets more through than it is made for.
@@ -84,18 +92,39 @@ public static class BoardPlanner
 
     private static List<Draft> Groups(List<RatedCircuit> circuits, BoardBrief brief)
     {
+        var stands = circuits.GroupBy(c => c.Circuit.Points[0].Of.Board).OrderBy(g => g.Key).ToList();
+        var why = stands.Count == 1 ? null : Because.Of("Why several boards").Job($"boards are drawn in {stands.Count} places, each for "
+            + "the rooms around it", string.Join(", ", stands.Select(s => brief.Stands[s.Key].Room)));
+        return [.. stands.SelectMany(s => OfStand(new([.. s], stands.Count == 1 && s.Key == 0 ? "everything"
+            : $"in {brief.Stands[s.Key].Room}, everything", why, s.Key), brief))];
+    }
+
+    private static List<Draft> OfStand(Draft draft, BoardBrief brief)
+    {
+        var circuits = draft.Circuits;
         var units = circuits.Sum(c => c.Circuit.Points.Count(p => p.Point.Kind == PointKind.SplitUnit));
-        if (units <= MetricRules.MostUnits)
+        var most = brief.Fed.Most(MetricNumber.UnitsOnBoard);
+        if (units <= most)
         {
-            return Halved(new(circuits, "everything", null), brief);
+            return Halved(draft, brief);
         }
 
-        var why = Because.Of("Why a board of its own").Book($"{units} cooling units, {MetricRules.MostUnits} at most on a board for "
-            + "everything",
-            "a board for cooling", MetricRules.Cite(MetricRule.Cooling));
-        var cooling = Halved(new(circuits.FindAll(c => c.Circuit.Use == CircuitUse.Cooling), "cooling", why), brief);
+        var why = (draft.Why ?? Because.Of("Why a board of its own")).Book(
+            $"{units} cooling units, {most} at most on a board for everything", "a board for cooling",
+            brief.Fed.Cite(MetricNumber.UnitsOnBoard));
+        var cooling = Halved(draft with
+        {
+            Circuits = circuits.FindAll(c => c.Circuit.Use == CircuitUse.Cooling),
+            Serves = draft.Serves.Replace("everything", "cooling", StringComparison.Ordinal),
+            Why = why,
+        }, brief);
         var rest = circuits.FindAll(c => c.Circuit.Use != CircuitUse.Cooling);
-        return rest.Count == 0 ? cooling : [.. Halved(new(rest, "all but cooling", why), brief), .. cooling];
+        return rest.Count == 0 ? cooling : [.. Halved(draft with
+        {
+            Circuits = rest,
+            Serves = draft.Serves.Replace("everything", "all but cooling", StringComparison.Ordinal),
+            Why = why,
+        }, brief), .. cooling];
     }
 
     // In two by rooms, as evenly as rooms allow, until each is no more than a board may be; one circuit is not halved.
@@ -103,21 +132,22 @@ public static class BoardPlanner
     {
         var loads = Sharing.Over(draft.Circuits, brief).Loads;
         var (current, ways) = (loads.Fullest / MetricRules.ToNeutral, draft.Circuits.Sum(c => c.Poles));
-        if (draft.Circuits.Count == 1 || (current <= MetricRules.MostIncomer && ways <= MetricRules.MostWays))
+        var (incomer, mostWays) = (new Amps(brief.Fed.Most(MetricNumber.IncomerOfBoard)), brief.Fed.Most(MetricNumber.WaysOfBoard));
+        if (draft.Circuits.Count == 1 || (current <= incomer && ways <= mostWays))
         {
             return [draft];
         }
 
         var byRoom = draft.Circuits.OrderBy(c => c.Circuit.Points[0].Room).ToList();
         var at = Enumerable.Range(1, byRoom.Count - 1).MinBy(i => Math.Abs(Weight(byRoom.Take(i), brief) - Weight(byRoom.Skip(i), brief)));
-        var why = (draft.Why ?? Because.Of("Why several boards")).Book(current > MetricRules.MostIncomer
-            ? $"{current} on the fullest phase, {MetricRules.MostIncomer} at most" : $"{ways} ways, {MetricRules.MostWays} at most",
-            "two boards behind a sub-main", MetricRules.Cite(MetricRule.Board));
+        var why = (draft.Why ?? Because.Of("Why several boards")).Book(current > incomer
+            ? $"{current} on the fullest phase, {incomer} at most" : $"{ways} ways, {mostWays} at most",
+            "two boards behind a sub-main", brief.Fed.Cite(current > incomer ? MetricNumber.IncomerOfBoard : MetricNumber.WaysOfBoard));
         Draft Part(IEnumerable<RatedCircuit> some)
         {
             var circuits = some.OrderBy(c => draft.Circuits.IndexOf(c)).ToList();
             var rooms = circuits.SelectMany(c => c.Circuit.Points).OrderBy(p => p.Room).Select(p => p.Of.Name).ToList();
-            return new(circuits, $"{draft.Serves}, {rooms[0]} to {rooms[^1]}", why);
+            return draft with { Circuits = circuits, Serves = $"{draft.Serves}, {rooms[0]} to {rooms[^1]}", Why = why };
         }
 
         return [.. Halved(Part(byRoom.Take(at)), brief), .. Halved(Part(byRoom.Skip(at)), brief)];
@@ -126,5 +156,5 @@ public static class BoardPlanner
     private static decimal Weight(IEnumerable<RatedCircuit> circuits, BoardBrief brief) =>
         circuits.Sum(c => Sharing.Running(c, brief).Value);
 
-    private sealed record Draft(List<RatedCircuit> Circuits, string Serves, Because? Why);
+    private sealed record Draft(List<RatedCircuit> Circuits, string Serves, Because? Why, int Stand);
 }

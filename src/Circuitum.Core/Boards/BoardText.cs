@@ -82,7 +82,7 @@ public static partial class BoardText
     public static MetricFeed Feed(string text) => LineByLine(new() { Name = "", Rooms = [] }, text, (so, line) =>
         Setting().Match(line) is not { Success: true } setting
             ? throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
-                + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %.")
+                + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %, sockets on a ring: 8, by whose rule it is.")
         : NotDrawn(Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value), so)).Fed;
 
     // What a drawing says itself is not said beside it.
@@ -93,7 +93,8 @@ public static partial class BoardText
         : said;
 
     /// <summary>How a house is fed, as lines, so that reading them gives the same.</summary>
-    public static string Lines(MetricFeed feed) => Settings(feed, []) + (feed.BoardOutdoors ? "board: outdoors\n" : "") + Shares(feed);
+    public static string Lines(MetricFeed feed) => Settings(feed, []) + (feed.BoardOutdoors ? "board: outdoors\n" : "") + Shares(feed)
+        + Local(feed);
 
     // Each line that says something, in order; one that is not understood is told by its number.
     private static BoardBrief LineByLine(BoardBrief brief, string text, Func<BoardBrief, string, BoardBrief> read)
@@ -127,7 +128,7 @@ public static partial class BoardText
             text.Append(CultureInfo.InvariantCulture, $"board: {string.Join(", ", stands)}\n");
         }
 
-        text.Append(Shares(brief.Fed)).Append('\n');
+        text.Append(Shares(brief.Fed)).Append(Local(brief.Fed)).Append('\n');
         foreach (var room in brief.Rooms)
         {
             text.Append(CultureInfo.InvariantCulture, $"{room.Name}, {Metres(room.FromBoard)}{(room.Outdoors ? ", outdoors" : "")}: ")
@@ -145,6 +146,9 @@ public static partial class BoardText
 
     private static string Shares(MetricFeed feed) => feed.Demand.IsEmpty ? ""
         : $"demand: {string.Join(", ", feed.Demand.OrderBy(d => d.Group).Select(d => $"{Word(d.Group)} {d.Share}"))}\n";
+
+    private static string Local(MetricFeed feed) => string.Concat(feed.Amendments.OrderBy(a => a.Number)
+        .Select(a => $"{MetricAmendment.Limits(a.Number).Words}: {a.Value}, by {a.By}\n"));
 
     /// <summary>What a kind is called, one of it.</summary>
     public static string Word(PointKind kind) => Kinds.FirstOrDefault(k => k.Kind == kind).One ?? "equipment";
@@ -195,8 +199,28 @@ public static partial class BoardText
         "circuits in a conduit" => feed with { Together = Together(to) },
         "lamps on a circuit" => feed with { LampsOnCircuit = Lamps(to) },
         "sub-main" => feed with { SubMain = Far(to) },
-        _ => feed with { Demand = Shares(to) },
+        "demand" => feed with { Demand = Shares(to) },
+        _ => feed with
+        {
+            Amendments = Amended(feed.Amendments, Enum.GetValues<MetricNumber>().First(n => MetricAmendment.Limits(n).Words == what), to),
+        },
     };
+
+    // The last word holds, as it does of every line.
+    private static ImmutableArray<MetricAmendment> Amended(ImmutableArray<MetricAmendment> so, MetricNumber number, string to)
+    {
+        var (words, least, most) = MetricAmendment.Limits(number);
+        var match = Amendment().Match(to);
+        if (!match.Success || Printed.Problem(match.Groups["by"].Value) is not null)
+        {
+            throw new FormatException($"“{Short(to)}” is no local number; write {words}: {MetricRules.Most(number)}, by whose rule it is. "
+                + $"It may lie from {least} to {most}.");
+        }
+
+        var value = int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture);
+        return MetricAmendment.Problem(number, value) is { } problem ? throw new FormatException(problem + ".")
+            : [.. so.Where(a => a.Number != number), new(number, value, match.Groups["by"].Value)];
+    }
 
     // A list from before files named their family says nothing of it.
     private static bool Mine(string to) => to.Trim().Equals(MetricRules.Key, StringComparison.OrdinalIgnoreCase);
@@ -308,9 +332,9 @@ public static partial class BoardText
                 + $"Known are {string.Join(", ", Kinds.Select(k => k.Many))}."
                 : $"“{words}” needs its watts: {words} 2400 W.");
         var three = match.Groups["three"].Success;
-        if (three && known is not (null or PointKind.Cooker or PointKind.SplitUnit))
+        if (three && known is not (null or PointKind.Cooker or PointKind.WaterHeater or PointKind.SplitUnit))
         {
-            throw new FormatException($"“{Short(item)}”: only cookers, splits and equipment of its own take three phases.");
+            throw new FormatException($"“{Short(item)}”: only cookers, water heaters, splits and equipment of its own take three phases.");
         }
 
         var kind = known ?? PointKind.Fixed;
@@ -346,9 +370,14 @@ public static partial class BoardText
 
     private static string Short(string text) => text.Length > 60 ? text[..60] + "…" : text;
 
-    [GeneratedRegex(@"^(?<what>rules|supply|ambient|circuits in a conduit|lamps on a circuit|points apart|sub-main|board|demand)\s*:"
+    [GeneratedRegex(@"^(?<what>rules|supply|ambient|circuits in a conduit|lamps on a circuit|points apart|sub-main|board|demand"
+        + @"|sockets on a radial|sockets on a ring|rings behind one device|units looped|units on a board|ways of a board|incomer of a board"
+        + @"|watts of lighting|lost to a point)\s*:"
         + @"\s*(?<to>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Setting();
+
+    [GeneratedRegex(@"^(?<n>\d{1,4})(?: ?[AW%])?\s*,?\s+by (?<by>\S.{0,59})$", RegexOptions.IgnoreCase)]
+    private static partial Regex Amendment();
 
     [GeneratedRegex(@"^(?:(?!15 ?A\b)(?<n>\d{1,3})\s*[×x]?\s+)?(?<what>(?:15 ?A )?\p{L}[^\d:,]*?)"
         + @"(?:\s+(?<w>\d{1,6}(?:\.\d{1,3})?)\s*(?<unit>k?W)(?: each)?)?(?<three>\s+(?:three|3)[ -]phases?)?$", RegexOptions.IgnoreCase)]

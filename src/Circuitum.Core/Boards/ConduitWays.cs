@@ -53,18 +53,18 @@ public sealed class ConduitWays
     private readonly CancellationToken gone;
     private readonly Dictionary<(int Structure, int Slab), SlabOutline> outlines = [];
 
-    /// <summary>The ways of a house from its board.</summary>
+    /// <summary>The ways of a house from its boards.</summary>
     /// <param name="house">The house.</param>
     /// <param name="job">Whose trenches join its buildings.</param>
-    /// <param name="board">Where the board stands.</param>
+    /// <param name="boards">Where its boards stand, the one that feeds the others first; at least one.</param>
     /// <param name="gone">Ends the search for ways: nobody waits for it any more.</param>
-    public ConduitWays(FramedHouse house, Job job, Place board, CancellationToken gone = default)
+    public ConduitWays(FramedHouse house, Job job, ImmutableArray<Place> boards, CancellationToken gone = default)
     {
-        (this.house, this.job, this.gone, Board) = (house, job, gone, board);
+        (this.house, this.job, this.gone, Boards) = (house, job, gone, boards);
     }
 
-    /// <summary>Where the board stands.</summary>
-    public Place Board { get; }
+    /// <summary>Where its boards stand, the one that feeds the others first.</summary>
+    public ImmutableArray<Place> Boards { get; }
 
     /// <summary>The shortest way between two places.</summary>
     /// <exception cref="OperationCanceledException">The search was ended.</exception>
@@ -88,7 +88,8 @@ public sealed class ConduitWays
     /// <summary>The ways of a circuit as it is laid, from the board through its points; of a ring the last goes back.</summary>
     public IEnumerable<ConduitWay> Along(BoardCircuit circuit)
     {
-        var at = Board;
+        var board = Boards[circuit.Points[0].Of.Board];
+        var at = board;
         foreach (var place in circuit.Points.Select(p => p.Point.At).OfType<Place>())
         {
             yield return Between(at, place);
@@ -98,7 +99,7 @@ public sealed class ConduitWays
         if (circuit.Use == CircuitUse.Ring)
         {
             // Drawn where its last point is, not where the board is.
-            yield return Between(at, Board) with { Structure = at.Structure, Level = at.Level };
+            yield return Between(at, board) with { Structure = at.Structure, Level = at.Level };
         }
 
         foreach (var drop in circuit.Drops)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
 
@@ -10,10 +11,11 @@ namespace Circuitum.Core.Boards;
 internal static class Divisions
 {
     /// <summary>Every circuit, lamps first, in the order of the rooms.</summary>
-    public static ImmutableArray<BoardCircuit> Of(BoardBrief brief)
-    {
-        var points = Numbered(brief);
-        return
+    public static ImmutableArray<BoardCircuit> Of(BoardBrief brief) =>
+        [.. Numbered(brief).GroupBy(p => p.Of.Board).OrderBy(g => g.Key).SelectMany(g => OfPlace([.. g], brief))];
+
+    // No circuit is fed from two boards.
+    private static IEnumerable<BoardCircuit> OfPlace(ImmutableArray<BoardPoint> points, BoardBrief brief) =>
         [
             .. Lighting(points, brief, outdoors: false), .. Lighting(points, brief, outdoors: true), .. Sockets(points, brief),
             .. Alone(points, PointKind.Socket15, CircuitUse.Socket15, brief),
@@ -22,7 +24,6 @@ internal static class Divisions
             .. Alone(points, PointKind.Cooker, CircuitUse.Cooker, brief),
             .. Cooling(points, brief),
         ];
-    }
 
     private static ImmutableArray<BoardPoint> Numbered(BoardBrief brief) =>
         [.. brief.Rooms.SelectMany((r, i) => r.Points.Select((p, j) => new BoardPoint(i + 1, j + 1, r, p)))];
@@ -40,16 +41,16 @@ internal static class Divisions
         // Where one breaker would darken every room there are two, as soon as there are two rooms.
         var least = !outdoors && storeys.Count == 1 && lamps.Select(p => p.Room).Distinct().Count() > 1 ? 2 : 1;
         return storeys.SelectMany(s => Cut([.. s],
-                l => l.Count <= brief.Fed.LampsOnCircuit && l.Sum(p => p.Point.Watts.Value) <= MetricRules.MostLighting.Value, least,
-                p => p.Point.Watts.Value))
+                l => l.Count <= brief.Fed.LampsOnCircuit
+                    && l.Sum(p => p.Point.Watts.Value) <= brief.Fed.Most(MetricNumber.WattsOfLighting), least, p => p.Point.Watts.Value))
             .Select(l => Laid(use, l, brief));
     }
 
     // A kitchen's are apart, where most is plugged in, and so are those in the weather, which trip most.
     private static IEnumerable<BoardCircuit> Sockets(ImmutableArray<BoardPoint> points, BoardBrief brief) =>
         points.Where(IsSocket).GroupBy(s => (s.Of.Storey, s.Of.Outdoors ? -1 : IsKitchen(s.Of) ? s.Room : 0))
-            .SelectMany(g => Cut([.. g], s => s.Count <= MetricRules.MostOnRing, 1, _ => 1))
-            .Select(s => Laid(s.Count > MetricRules.MostOnRadial ? CircuitUse.Ring : CircuitUse.Radial, s, brief));
+            .SelectMany(g => Cut([.. g], s => s.Count <= brief.Fed.Most(MetricNumber.SocketsOnRing), 1, _ => 1))
+            .Select(s => Laid(s.Count > brief.Fed.Most(MetricNumber.SocketsOnRadial) ? CircuitUse.Ring : CircuitUse.Radial, s, brief));
 
     private static bool IsKitchen(BriefRoom room) => room.Name.Contains("kitchen", StringComparison.OrdinalIgnoreCase);
 
@@ -67,7 +68,7 @@ internal static class Divisions
 
             // As many as may be looped while a breaker of the board carries them.
             var rest = room.Where(u => !u.Point.ThreePhase).ToList();
-            foreach (var some in Cut(rest, s => s.Count <= MetricRules.MostLooped
+            foreach (var some in Cut(rest, s => s.Count <= brief.Fed.Most(MetricNumber.UnitsLooped)
                 && MetricRules.AtLeast(s.Select(u => u.Point.Watts).Total() / MetricRules.ToNeutral) is { Value: <= 32 }, 1, _ => 1))
             {
                 yield return Laid(CircuitUse.Cooling, some, brief);
@@ -135,7 +136,7 @@ internal static class Divisions
         }
 
         Length Between(BoardPoint a, BoardPoint b) => ways.Between(a.Point.At!, b.Point.At!).Length;
-        Length FromBoard(BoardPoint p) => ways.Between(ways.Board, p.Point.At!).Length;
+        Length FromBoard(BoardPoint p) => ways.Between(ways.Boards[p.Of.Board], p.Point.At!).Length;
         List<BoardPoint> row = [.. ConduitOrder.Of(points.Count, i => FromBoard(points[i]), (i, j) => Between(points[i], points[j]), ring)
             .Select(i => points[i])];
         return new(use, [.. row],

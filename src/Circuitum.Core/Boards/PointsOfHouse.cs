@@ -21,9 +21,11 @@ public static class PointsOfHouse
     /// <summary>Why a house has too many points for a list; null where it has not.</summary>
     public static string? TooMany(Plan plan)
     {
-        var boxes = plan.Survey.Boxes.Select(b => (b.Box.Outside, b.Room.Room.Id, Points: Points(b, plan).Count())).Where(b => b.Points > 0)
-            .ToList();
-        var rooms = boxes.Where(b => !b.Outside).Select(b => b.Id).Distinct().Count() + (boxes.Exists(b => b.Outside) ? 1 : 0);
+        var stands = Stands(plan);
+        var boxes = plan.Survey.Boxes.Select(b => (b.Box.Outside, b.Room.Room.Id, Points: Points(b, plan).Count(), Box: b))
+            .Where(b => b.Points > 0).ToList();
+        var rooms = boxes.Where(b => !b.Outside).Select(b => b.Id).Distinct().Count()
+            + boxes.Where(b => b.Outside).Select(b => Nearest(stands, [b.Box], plan.House)).Distinct().Count();
         return rooms > BoardText.MostRooms ? $"{rooms} rooms have points, and {BoardText.MostRooms} is the most: plan the buildings apart."
             : boxes.Sum(b => b.Points) is > BoardText.MostPoints and var points
                 ? $"There are {points} points, and {BoardText.MostPoints} is the most: plan the buildings apart." : null;
@@ -51,14 +53,13 @@ public static class PointsOfHouse
             return gangs.IsEmpty ? null : new(box.Place, box.Name, gangs, gangs.Count(g => g.Any(often.Contains)));
         }
 
-        var ways = new ConduitWays(plan.House, plan.Job, Surveying.PlacePanel(plan.House, plan.Job.Panels[0]), gone);
+        var ways = new ConduitWays(plan.House, plan.Job, [.. Stands(plan).Select(s => s.At)], gone);
         return Read(plan, ways) with { Ways = ways, Switches = [.. places.Select(Switch).OfType<BriefSwitch>()] };
     }
 
     private static BoardBrief Read(Plan plan, ConduitWays? ways)
     {
-        var panel = plan.Job.Panels[0];
-        var from = Surveying.PlacePanel(plan.House, panel);
+        var stands = Stands(plan);
         var storeys = plan.House.Levels.Select((l, i) => (l, i)).ToDictionary(x => (x.l.Structure, x.l.Index), x => x.i);
         var rooms = new List<BriefRoom>();
         var boxes = plan.Survey.Boxes.Where(b => Points(b, plan).Any()).ToList();
@@ -67,13 +68,17 @@ public static class PointsOfHouse
             Add(rooms, room.Room.Name, boxes.FindAll(b => b.Room.Room.Id == room.Room.Id && !b.Box.Outside), false);
         }
 
-        Add(rooms, Outdoors, boxes.FindAll(b => b.Box.Outside), true);
+        foreach (var garden in boxes.FindAll(b => b.Box.Outside).GroupBy(b => Nearest(stands, [b], plan.House)).OrderBy(g => g.Key))
+        {
+            Add(rooms, Outdoors, [.. garden], true);
+        }
+
         return new()
         {
             Name = Clean(plan.Job.Name, "House"),
             Rooms = [.. rooms],
-            BoardPlace = Clean(plan.House.Room(panel.Room).Room.Name,
-            "")
+            BoardPlace = stands[0].Room,
+            Stands = stands,
         };
 
         void Add(List<BriefRoom> to, string name, List<PlacedBox> here, bool outdoors)
@@ -83,6 +88,8 @@ public static class PointsOfHouse
                 return;
             }
 
+            var board = Nearest(stands, here, plan.House);
+            var from = stands[board].At;
             var called = Clean(name, "room");
             for (var n = 2; to.Exists(r => r.Name.Equals(called, StringComparison.OrdinalIgnoreCase)); n++)
             {
@@ -92,9 +99,21 @@ public static class PointsOfHouse
             to.Add(new(called, Length.Max(LeastWay, here.Min(b => Way(from, b.Place, plan.House))), outdoors,
                 [.. here.OrderBy(b => Way(from, b.Place, plan.House)).SelectMany(b => Points(b, plan)
                     .Select(p => ways is null ? p : p with { At = b.Place, Box = b.Box.Id, OffBath = OffBath(b) })).OrderBy(p => p.Kind)])
-            { Storey = ways is null || outdoors ? 0 : storeys[(here[0].Place.Structure, here[0].Place.Level)] });
+            { Storey = ways is null || outdoors ? 0 : storeys[(here[0].Place.Structure, here[0].Place.Level)], Board = board });
         }
     }
+
+    // The one that the service feeds comes first.
+    private static ImmutableArray<BoardStand> Stands(Plan plan) => [.. plan.Job.Panels.OrderBy(p => p.FedFrom is null ? 0 : 1)
+        .Select(p => new BoardStand(p.Id.Value, Clean(plan.House.Room(p.Room).Room.Name, ""), Surveying.PlacePanel(plan.House, p)))];
+
+    // A room is fed from a board of its own building, of its own storey where one stands there, with the least way to what is in it; a
+    // building without one from the first.
+    private static int Nearest(ImmutableArray<BoardStand> stands, List<PlacedBox> boxes, FramedHouse house) => Enumerable
+        .Range(0, stands.Length).Where(i => i == 0 || stands[i].At.Structure == boxes[0].Place.Structure)
+        .OrderBy(i => stands[i].At.Structure == boxes[0].Place.Structure ? 0 : 1)
+        .ThenBy(i => Math.Abs(stands[i].At.Level - boxes[0].Place.Level))
+        .ThenBy(i => boxes.Sum(b => Way(stands[i].At, b.Place, house).Sixtyfourths)).First();
 
     // From the face of its wall, straight across the floor of its room.
     private static Length? OffBath(PlacedBox box) => box.Room.Tubs.Select(t => (Length?)box.Room.Off(t,
@@ -123,14 +142,19 @@ public static class PointsOfHouse
     };
 
     // What is plugged in shares sockets there as here, but for what takes more than a plug carries.
-    private static BriefPoint Equipment(Nameplate plate, CodeBook book) => plate.Appliance switch
+    private static BriefPoint Equipment(Nameplate plate, CodeBook book)
     {
-        Appliance.Range or Appliance.Cooktop or Appliance.Oven => Own(PointKind.Cooker, plate.Load),
-        Appliance.WaterHeater or Appliance.TanklessHeater => Own(PointKind.WaterHeater, plate.Load),
-        Appliance.HeatPump or Appliance.AirHandler => Own(PointKind.SplitUnit, plate.Load),
-        _ when plate.Cord && !book.Supply.IsAcross(plate.Volts) => Usual(PointKind.TwinSocket),
-        _ => new(PointKind.Fixed, Clean(Letters(plate.Name), "equipment"), Within(plate.Load), false, false),
-    };
+        var three = book.Supply.OverThreePhases(plate.Volts);
+        BriefPoint Own(PointKind kind) => new(kind, BoardText.Word(kind), Within(plate.Load), false, three);
+        return plate.Appliance switch
+        {
+            Appliance.Range or Appliance.Cooktop or Appliance.Oven => Own(PointKind.Cooker),
+            Appliance.WaterHeater or Appliance.TanklessHeater => Own(PointKind.WaterHeater),
+            Appliance.HeatPump or Appliance.AirHandler => Own(PointKind.SplitUnit),
+            _ when plate.Cord && !book.Supply.IsAcross(plate.Volts) => Usual(PointKind.TwinSocket),
+            _ => Own(PointKind.Fixed) with { Name = Clean(Letters(plate.Name), "equipment") },
+        };
+    }
 
     private static BriefPoint Usual(PointKind kind) => new(kind, BoardText.Word(kind), BoardText.Usual(kind)!.Value, true, false);
 

@@ -23,7 +23,7 @@ internal static class Pulling
         var needed = ring ? Larger(MetricRules.LeastOfRing, new(most)) : rated.Breaker.Value;
         var way = Smallest(Least(rated), needed, circuit.ThreePhase, brief.Fed.Ambient, brief.Fed.Together,
             size => Lost(RingDrop.Most(circuit.Legs, flows, MetricConductors.Millivolts(size, circuit.ThreePhase)), circuit.ThreePhase),
-            MetricRules.MostDrop - lost, ring ? $"a ring fed from both ends: {needed} at least" : $"In = {needed} ≤ Iz");
+            brief.Fed, lost, ring ? $"a ring fed from both ends: {needed} at least" : $"In = {needed} ≤ Iz");
         return new(rated, new(way.Size, way.Why), MetricConductors.Earth(way.Size), way.Carries, way.Drop,
             MetricConductors.Conduit(Singles(circuit.ThreePhase, brief.Fed.Together, way.Size)), way.Refused)
         {
@@ -35,13 +35,17 @@ internal static class Pulling
     }
 
     /// <summary>The feeder of a board behind a sub-main.</summary>
-    public static Feeder Feeder(Amps current, Figure<Amps> breaker, bool threePhase, BoardBrief brief)
+    /// <param name="current">On its fullest phase.</param>
+    /// <param name="breaker">Ahead of it.</param>
+    /// <param name="along">Its conduit.</param>
+    /// <param name="brief">How warm it is.</param>
+    public static Feeder Feeder(Amps current, Figure<Amps> breaker, Length along, BoardBrief brief)
     {
+        var threePhase = brief.Fed.ThreePhase;
         var way = Smallest(MetricRules.PowerSize, breaker.Value, threePhase, brief.Fed.Ambient, 1,
-            size => Lost(RingDrop.Most([brief.Fed.SubMain], [current], MetricConductors.Millivolts(size, threePhase)), threePhase),
-                MetricRules.MostDrop,
-            $"In = {breaker.Value} ≤ Iz");
-        return new(breaker, new(way.Size, way.Why), MetricConductors.Earth(way.Size), brief.Fed.SubMain, way.Drop,
+            size => Lost(RingDrop.Most([along], [current], MetricConductors.Millivolts(size, threePhase)), threePhase),
+            brief.Fed, new(0), $"In = {breaker.Value} ≤ Iz");
+        return new(breaker, new(way.Size, way.Why), MetricConductors.Earth(way.Size), along, way.Drop,
             MetricConductors.Conduit(Singles(threePhase, 1, way.Size)), way.Refused);
     }
 
@@ -71,8 +75,9 @@ internal static class Pulling
     private static Amps Larger(Amps a, Amps b) => a >= b ? a : b;
 
     private static Sized Smallest(SquareMillimetres least, Amps needed, bool threePhase, Celsius ambient, int together,
-        Func<SquareMillimetres, Percent> drop, Percent most, string wanted)
+        Func<SquareMillimetres, Percent> drop, MetricFeed fed, Percent lost, string wanted)
     {
+        var (most, cite) = (new Percent(fed.Most(MetricNumber.LostToPoint)) - lost, fed.Cite(MetricNumber.LostToPoint));
         var (warm, company) = (MetricConductors.AmbientFactor(ambient) ?? 0, MetricConductors.GroupFactor(together) ?? 0);
         Amps Carried(SquareMillimetres size) => MetricConductors.Carries(size, threePhase) * (warm * company);
         var sizes = MetricConductors.Sizes.Where(s => s >= least).ToList();
@@ -93,10 +98,10 @@ internal static class Pulling
         why = why.Book(wanted, $"{needed} ≤ {Carried(size)}", MetricRules.Cite(MetricRule.Overload));
         if (fitting.Count > 0 && carrying[0] < size)
         {
-            why = why.Book($"{carrying[0]} would lose {drop(carrying[0])}", $"{most} at most", MetricRules.Cite(MetricRule.Drop));
+            why = why.Book($"{carrying[0]} would lose {drop(carrying[0])}", $"{most} at most", cite);
         }
 
-        why = why.Book("lost to the farthest point", $"{drop(size)} ≤ {most}", MetricRules.Cite(MetricRule.Drop));
+        why = why.Book("lost to the farthest point", $"{drop(size)} ≤ {most}", cite);
         return new(size, why, Carried(size), drop(size), fitting.Count > 0 ? ""
             : carrying.Count == 0 ? $"no conductor to {sizes[^1]} carries {needed} at {ambient}"
                 + (together > 1 ? $" with {together} circuits in its conduit" : "")

@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
@@ -8,7 +9,9 @@ namespace Circuitum.Core.Boards;
 internal static class Rating
 {
     /// <summary>The circuit with its breaker.</summary>
-    public static RatedCircuit Of(BoardCircuit circuit)
+    /// <param name="circuit">The circuit.</param>
+    /// <param name="fed">With the local numbers.</param>
+    public static RatedCircuit Of(BoardCircuit circuit, MetricFeed fed)
     {
         var current = Current(circuit.Watts, circuit.ThreePhase);
         var why = Because.Of("Why this breaker");
@@ -20,8 +23,8 @@ internal static class Rating
         why = why.Plan(circuit.ThreePhase ? $"{circuit.Watts} ÷ (√3 × {MetricRules.Between})"
             : $"{circuit.Watts} ÷ {MetricRules.ToNeutral}",
             $"Ib = {current}");
-        var (rating, rule, text, refused) = Chosen(circuit, current);
-        return new(circuit, current, new(rating, why.Book(text, $"In = {rating}", MetricRules.Cite(rule))), Poles(circuit),
+        var (rating, cite, text, refused) = Chosen(circuit, current, fed);
+        return new(circuit, current, new(rating, why.Book(text, $"In = {rating}", cite)), Poles(circuit),
             circuit.Use is CircuitUse.Cooling or CircuitUse.Fixed ? Curve.C : Curve.B, refused);
     }
 
@@ -37,29 +40,34 @@ internal static class Rating
         _ => 1,
     };
 
-    private static (Amps Rating, MetricRule Rule, string Text, string Refused) Chosen(BoardCircuit circuit, Amps current)
+    private static (Amps Rating, Citation Cite, string Text, string Refused) Chosen(BoardCircuit circuit, Amps current, MetricFeed fed)
     {
         var largest = MetricRules.Ratings[^1];
         return circuit.Use switch
         {
-            CircuitUse.Lighting or CircuitUse.GardenLighting => MetricRules.LightingBreaker(circuit.Watts) is Amps rating
-                ? (rating, MetricRule.Lighting, $"lighting of {circuit.Watts}", "")
-                : (MetricRules.Ratings[2], MetricRule.Lighting, $"lighting of {circuit.Watts}",
-                    $"one point draws more than {MetricRules.MostLighting}: feed it as equipment of its own, by its name and watts"),
-            CircuitUse.Ring => (MetricRules.RingBreaker, MetricRule.Ring, $"a ring of at most {MetricRules.MostOnRing} sockets", ""),
-            CircuitUse.Radial => (MetricRules.RadialBreaker, MetricRule.Sockets, $"a radial of at most {MetricRules.MostOnRadial} sockets",
-                ""),
-            CircuitUse.Socket15 => (MetricRules.FifteenBreaker, MetricRule.Sockets, "a socket of 15 A, alone", ""),
+            CircuitUse.Lighting or CircuitUse.GardenLighting => MetricRules.LightingBreaker(circuit.Watts, fed) is Amps rating
+                ? (rating, fed.Cite(MetricNumber.WattsOfLighting), $"lighting of {circuit.Watts}", "")
+                : (MetricRules.Ratings[2], fed.Cite(MetricNumber.WattsOfLighting), $"lighting of {circuit.Watts}",
+                    $"one point draws more than {new Watts(fed.Most(MetricNumber.WattsOfLighting))}: feed it as equipment of its own, by "
+                    + "its name and watts"),
+            CircuitUse.Ring => (MetricRules.RingBreaker, fed.Cite(MetricNumber.SocketsOnRing),
+                $"a ring of at most {fed.Most(MetricNumber.SocketsOnRing)} sockets", ""),
+            CircuitUse.Radial => (MetricRules.RadialBreaker, fed.Cite(MetricNumber.SocketsOnRadial),
+                $"a radial of at most {fed.Most(MetricNumber.SocketsOnRadial)} sockets", ""),
+            CircuitUse.Socket15 => (MetricRules.FifteenBreaker, MetricRules.Cite(MetricRule.Sockets), "a socket of 15 A, alone", ""),
             CircuitUse.WaterHeater => MetricRules.WaterHeaterBreaker(current) is Amps rating
-                ? (rating, MetricRule.WaterHeater, "a water heater, alone: 20 or 25 A", "")
-                : (MetricRules.AtLeast(current) ?? largest, MetricRule.WaterHeater, "a water heater, alone: 20 or 25 A",
+                ? (rating, MetricRules.Cite(MetricRule.WaterHeater), "a water heater, alone: 20 or 25 A", "")
+                : (MetricRules.AtLeast(current) ?? largest, MetricRules.Cite(MetricRule.WaterHeater), "a water heater, alone: 20 or 25 A",
                     $"it draws {current}, and a water heater’s circuit has 25 A at most: take a smaller one or two"),
             CircuitUse.Cooker => MetricRules.Cooker(current) is { } cooker
-                ? (cooker.Breaker, MetricRule.Cooker, $"a cooker, {Poles(circuit)} poles", "")
-                : (largest, MetricRule.Cooker, "a cooker", $"it draws {current}: no cooker’s circuit is larger than 63 A"),
+                ? (cooker.Breaker, MetricRules.Cite(MetricRule.Cooker), $"a cooker, {Poles(circuit)} poles", "")
+                : (largest, MetricRules.Cite(MetricRule.Cooker), "a cooker",
+                    $"it draws {current}: no cooker’s circuit is larger than 63 A"),
             _ => MetricRules.AtLeast(current) is Amps rating
-                ? (rating, circuit.Use == CircuitUse.Cooling ? MetricRule.Cooling : MetricRule.Overload, "the next rating", "")
-                : (largest, MetricRule.Overload, "the largest rating", $"it draws {current}, and {largest} is the largest breaker of a "
+                ? (rating, MetricRules.Cite(circuit.Use == CircuitUse.Cooling ? MetricRule.Cooling : MetricRule.Overload),
+                    "the next rating", "")
+                : (largest, MetricRules.Cite(MetricRule.Overload), "the largest rating",
+                    $"it draws {current}, and {largest} is the largest breaker of a "
                     + "board"),
         };
     }

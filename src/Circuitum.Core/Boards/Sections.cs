@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Rules.Gulf;
 using Circuitum.Core.Units;
@@ -12,10 +13,12 @@ internal static class Sections
     internal sealed record Group(ImmutableArray<int> Circuits, int Milliamps, Because Why);
 
     /// <summary>The circuits of a board in their sections, by their place in the list; every one in one.</summary>
-    public static ImmutableArray<Group> Of(IReadOnlyList<RatedCircuit> circuits)
+    /// <param name="circuits">Those of the board.</param>
+    /// <param name="fed">With the local numbers.</param>
+    public static ImmutableArray<Group> Of(IReadOnlyList<RatedCircuit> circuits, MetricFeed fed)
     {
         var kinds = circuits.Select((c, i) => (Kind: KindOf(c.Circuit.Use), Index: i)).GroupBy(k => k.Kind).OrderBy(g => g.Key)
-            .SelectMany(g => Parts(g.Key, [.. g.Select(k => k.Index)], circuits)).ToImmutableArray();
+            .SelectMany(g => Parts(g.Key, [.. g.Select(k => k.Index)], circuits, fed)).ToImmutableArray();
         // One device ahead of everything would darken everything: at least two, where there are two circuits.
         return kinds.Length == 1 && kinds[0].Circuits.Length > 1
             ? [.. Cut([.. kinds[0].Circuits], 2).Select(p => new Group(p, kinds[0].Milliamps, kinds[0].Why
@@ -32,7 +35,7 @@ internal static class Sections
         _ => SectionKind.Power,
     };
 
-    private static IEnumerable<Group> Parts(SectionKind kind, List<int> circuits, IReadOnlyList<RatedCircuit> all)
+    private static IEnumerable<Group> Parts(SectionKind kind, List<int> circuits, IReadOnlyList<RatedCircuit> all, MetricFeed fed)
     {
         var milliamps = MetricRules.Sensitivity(kind == SectionKind.Power, kind == SectionKind.Garden);
         var why = Because.Of("Why this section").Book(kind switch
@@ -43,11 +46,12 @@ internal static class Sections
             _ => "cookers and cooling",
         }, $"{milliamps} mA", MetricRules.Cite(MetricRule.Sections));
         var rings = circuits.FindAll(c => all[c].Circuit.Use == CircuitUse.Ring);
-        var parts = Math.Max(1, (rings.Count + MetricRules.MostRings - 1) / MetricRules.MostRings);
+        var most = fed.Most(MetricNumber.RingsBehindOne);
+        var parts = Math.Max(1, (rings.Count + most - 1) / most);
         if (parts > 1)
         {
-            why = why.Book($"{rings.Count} rings, at most {MetricRules.MostRings} behind one", $"{parts} devices, shared evenly",
-                MetricRules.Cite(MetricRule.Ring));
+            why = why.Book($"{rings.Count} rings, at most {most} behind one", $"{parts} devices, shared evenly",
+                fed.Cite(MetricNumber.RingsBehindOne));
         }
 
         var rest = Cut(circuits.FindAll(c => !rings.Contains(c)), parts);

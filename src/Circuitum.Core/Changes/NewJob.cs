@@ -117,7 +117,7 @@ public sealed record NewJob
             Edition = Edition,
             Amendments = Amendments,
             // A crew that measures in meters does so under any book.
-            Schools = book.FeedsBoards ? schools with { Measure = Measure.Metres, Drawn = Measure.Metres }
+            Schools = book.FeedsBoards ? OnSupply.InMetres(schools)
                 : book.Measure == Measure.Metres ? schools with { Measure = Measure.Metres } : schools,
             Metric = book.FeedsBoards ? new() : null,
             Aims = Manner is { } manner ? DivideAs.In(manner, Aims) : Aims,

@@ -20,9 +20,12 @@ internal static class OnSupply
         return Settled(CodeBook.For(moved).FeedsBoards ? moved with
         {
             Metric = job.Metric ?? new(),
-            Schools = job.Schools with { Measure = Measure.Metres, Drawn = Measure.Metres },
+            Schools = InMetres(job.Schools),
         } : moved);
     }
+
+    /// <summary>A crew's ways where houses are drawn and conduit is measured in meters.</summary>
+    public static Schools InMetres(Schools schools) => schools with { Measure = Measure.Metres, Drawn = Measure.Metres };
 
     /// <summary>The job with volts on every plate that its supply has. Equipment of the library is made for two legs; a plate that says
     /// volts of this supply stays as it is.</summary>

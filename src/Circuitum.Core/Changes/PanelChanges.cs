@@ -11,8 +11,9 @@ public sealed record SetPanel(Panel Panel) : JobChange
     {
         var (_, room) = HouseChange.Find(job, Panel.Room);
         var was = job.Panels.FirstOrDefault(p => p.Id == Panel.Id);
-        phrase = was is null ? $"Hang panel {Panel.Id} in {room.Name}" : was.Room != Panel.Room || was.Wall != Panel.Wall
-            || was.Offset != Panel.Offset ? $"Move panel {Panel.Id} in {room.Name}" : $"Change panel {Panel.Id}";
+        var called = $"{Words.Panel.ToLowerInvariant()} {Panel.Id}";
+        phrase = was is null ? $"Hang {called} in {room.Name}" : was.Room != Panel.Room || was.Wall != Panel.Wall
+            || was.Offset != Panel.Offset ? $"Move {called} in {room.Name}" : $"Change {called}";
         return job with { Panels = was is null ? job.Panels.Add(Panel) : job.Panels.Replace(was, Panel) };
     }
 }
@@ -24,13 +25,14 @@ public sealed record DeletePanel(PanelId Panel) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         var was = job.Panels.FirstOrDefault(p => p.Id == Panel)
-            ?? throw new ChangeRefusedException($"Panel {Panel} is not in this job any more.");
+            ?? throw new ChangeRefusedException($"{Words.Panel} {Panel} is not in this job any more.");
         if (job.Panels.FirstOrDefault(p => p.FedFrom == Panel) is { } fed)
         {
-            throw new ChangeRefusedException($"Panel {Panel} feeds panel {fed.Id}. Feed that one from elsewhere first.");
+            throw new ChangeRefusedException($"{Words.Panel} {Panel} feeds {Words.Panel.ToLowerInvariant()} {fed.Id}. Feed that one "
+                + "from elsewhere first.");
         }
 
-        phrase = $"Take panel {Panel} away";
+        phrase = $"Take {Words.Panel.ToLowerInvariant()} {Panel} away";
         return job with { Panels = job.Panels.Remove(was) };
     }
 }

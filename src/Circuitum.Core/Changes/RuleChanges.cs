@@ -55,7 +55,8 @@ public sealed record UseCrewSet(string Name, CrewSet Set) : JobChange
     protected override Job Apply(Job job, out string phrase)
     {
         phrase = $"Work by the rules “{Name}”";
-        return job with
+        // What its book is drawn in stays, whatever the set was kept from.
+        return OnSupply.Of(job with
         {
             Schools = Set.Schools,
             HouseRules = Set.HouseRules,
@@ -63,7 +64,7 @@ public sealed record UseCrewSet(string Name, CrewSet Set) : JobChange
             Prices = Set.Prices,
             // A set of before has none, and takes none away.
             CrewLines = Set.CrewLines.IsDefaultOrEmpty ? job.CrewLines : Set.CrewLines,
-        };
+        }, job.Edition);
     }
 }
 

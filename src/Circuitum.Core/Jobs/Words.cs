@@ -32,6 +32,11 @@ public static class Words
     /// <summary>One word for what plugs go into: receptacle, or socket.</summary>
     public static string Receptacle => Writing.Parlance == Parlance.International ? "socket" : "receptacle";
 
+    /// <summary>What a number of the crew's says.</summary>
+    public static string Of(CrewNumber<HouseRules> number) => Writing.Parlance != Parlance.International ? number.Words
+        : number.Words.Replace("Can to can", "Downlight to downlight", StringComparison.Ordinal)
+            .Replace("Receptacle", "Socket", StringComparison.Ordinal).Replace("receptacle", "socket", StringComparison.Ordinal);
+
     /// <summary>What circuits go home to: a panel, or a board.</summary>
     public static string Panel => Writing.Parlance == Parlance.International ? "Board" : "Panel";
 

@@ -17,7 +17,7 @@ public static class StartFromText
     {
         var empty = answers.Empty();
         // A number without a unit is what the house will be drawn in.
-        using var written = Writing.In(empty.Schools.Drawn, answers.Edition.Parlance());
+        using var written = empty.AsWritten();
         var drawn = new DrawHouse(empty.Structures[0].Levels[0].Id, text) { Usual = answers.Panel(new("room"), 1, Length.Zero) }.On(empty);
         return drawn.Job ?? throw new ChangeRefusedException(drawn.Refusal!);
     }

@@ -38,7 +38,7 @@ public static class Planner
     public static Plan Plan(Job job, CodeBook book, CancellationToken gone = default)
     {
         // Whatever a stage says is said as the house is drawn, whoever asks.
-        using var written = Writing.In(job.Schools.Drawn, job.Edition.Parlance());
+        using var written = job.AsWritten();
         if (JobProblems.First(job, book) is { } problem)
         {
             throw new ArgumentException(problem.ToString(), nameof(job));

@@ -39,6 +39,28 @@ internal static class MetricProblems
             }
         }
 
+        foreach (var amendment in feed.Amendments)
+        {
+            if (!Enum.IsDefined(amendment.Number))
+            {
+                yield return new("metric.amendments", "there is no such number to amend");
+            }
+            else if (MetricAmendment.Problem(amendment.Number, amendment.Value) is { } wrong)
+            {
+                yield return new("metric.amendments", wrong);
+            }
+
+            if (amendment.By.Trim().Length is 0 or > MetricAmendment.MostOfName)
+            {
+                yield return new("metric.amendments", $"say whose it is, in 1 to {MetricAmendment.MostOfName} characters");
+            }
+        }
+
+        if (feed.Amendments.DistinctBy(a => a.Number).Count() < feed.Amendments.Length)
+        {
+            yield return new("metric.amendments", "amend each number once");
+        }
+
         if (feed.Demand.DistinctBy(d => d.Group).Count() < feed.Demand.Length)
         {
             yield return new("metric.demand", "give each group one share");

@@ -25,6 +25,10 @@ public abstract class CodeBook
     /// <summary>What people call it, after “the”: model code.</summary>
     public abstract string Called { get; }
 
+    /// <summary>True where a number of the crew's has a meaning under this book.</summary>
+    /// <param name="number">The number.</param>
+    public virtual bool Leaves(CrewNumber<HouseRules> number) => true;
+
     /// <summary>What the book says of a number of the crew's.</summary>
     /// <param name="number">The number.</param>
     public abstract string Says(CrewNumber<HouseRules> number);

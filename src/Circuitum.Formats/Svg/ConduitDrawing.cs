@@ -27,6 +27,13 @@ public static class ConduitDrawing
             Id = "conduits",
             Over = svg =>
             {
+                foreach (var board in boards.Boards.Where(b => b.Stand > 0).DistinctBy(b => b.Stand))
+                {
+                    svg.Open("g", ("class", "conduit feeder" + (chosen is null ? "" : " other")));
+                    Legs(svg, [ways.Between(ways.Boards[0], ways.Boards[board.Stand])], level);
+                    svg.Close("g");
+                }
+
                 foreach (var way in boards.Boards.SelectMany(b => b.Ways).OrderBy(w => w == chosen ? 1 : 0))
                 {
                     Way(svg, way, ways, level, chosen is null ? "" : way == chosen ? " chosen" : " other");
@@ -44,18 +51,23 @@ public static class ConduitDrawing
             _ => "power",
         };
         svg.Open("g", ("class", $"conduit {group}{css}"));
-        foreach (var leg in ways.Along(way.Circuit).Where(w => w.Structure == level.Structure && w.Level == level.Index)
-            .SelectMany(w => w.Legs).Where(l => l.In is ConduitIn.SlabOver or ConduitIn.SlabUnder))
-        {
-            svg.Empty("path", ("class", leg.In == ConduitIn.SlabUnder ? "run under" : "run"),
-                ("d", $"M{SvgText.N(leg.From.X)} {SvgText.N(leg.From.Y)}L{SvgText.N(leg.To.X)} {SvgText.N(leg.To.Y)}"));
-        }
-
+        Legs(svg, ways.Along(way.Circuit), level);
         foreach (var at in way.Circuit.Points.Select(p => p.Point.At!).Where(p => p.Structure == level.Structure && p.Level == level.Index))
         {
             svg.Words(way.Numbers, at.At.X.Inches + 9, at.At.Y.Inches - 6, "way");
         }
 
         svg.Close("g");
+    }
+
+    // What lies in slabs, on the level of its far end.
+    private static void Legs(SvgText svg, IEnumerable<ConduitWay> ways, FramedLevel level)
+    {
+        foreach (var leg in ways.Where(w => w.Structure == level.Structure && w.Level == level.Index).SelectMany(w => w.Legs)
+            .Where(l => l.In is ConduitIn.SlabOver or ConduitIn.SlabUnder))
+        {
+            svg.Empty("path", ("class", leg.In == ConduitIn.SlabUnder ? "run under" : "run"),
+                ("d", $"M{SvgText.N(leg.From.X)} {SvgText.N(leg.From.Y)}L{SvgText.N(leg.To.X)} {SvgText.N(leg.To.Y)}"));
+        }
     }
 }

@@ -57,6 +57,7 @@ public static class DrawingStyle
         .low-way.chosen-way{stroke:#17695F;stroke-width:2.6}
         .conduit .run{fill:none;stroke-width:1.6}.conduit .under{stroke-dasharray:6 3}.conduit.lighting .run{stroke:#9A6A12}
         .conduit.sockets .run{stroke:#17695F}.conduit.power .run{stroke:#3B5678}.conduit.other{opacity:.2}
+        .conduit.feeder .run{stroke:#6A3D6E;stroke-width:2.6}
         .conduit.chosen .run{stroke-width:3.6}
         .conduit .way{font-size:7.6px;font-weight:600;fill:#1F2D36;paint-order:stroke;stroke:#FCFBF7;stroke-width:2px}
         .target .symbol{fill:#F2C94C}.carried .symbol{fill:#17695F}

@@ -30,13 +30,15 @@ public static partial class Entry
         ? new(value) : throw new FormatException($"“{text}” is no volume; write it like 20.3 in cubic inches.");
 
     /// <summary>A load: 1200, 1,200 VA, 1.2 kW; and 10 A where its volts are known.</summary>
+    /// <param name="text">As it was typed.</param>
+    /// <param name="flowing">What a current is as a load; null where its volts are not said.</param>
     /// <exception cref="FormatException">No such thing; the message says how to write it.</exception>
-    public static VoltAmps VoltAmps(string? text, Volts? volts = null)
+    public static VoltAmps VoltAmps(string? text, Func<Amps, VoltAmps>? flowing = null)
     {
         var plain = (text ?? "").Replace(" ", "", StringComparison.Ordinal).ToUpperInvariant();
         if (plain.EndsWith('A') && !plain.EndsWith("VA", StringComparison.Ordinal))
         {
-            return volts is { } at ? Amps(text) * at
+            return flowing is not null ? flowing(Amps(text))
                 : throw new FormatException($"“{text}” is amperes, and what volts they flow at is not said here; write the load as VA "
                     + $"or kW.");
         }

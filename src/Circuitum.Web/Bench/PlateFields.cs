@@ -46,16 +46,17 @@ public sealed record PlateFields
     public string? Mocp { get; init; }
 
     /// <summary>The plate.</summary>
+    /// <param name="supply">What feeds it.</param>
     /// <exception cref="FormatException">A field cannot be read; the message quotes it.</exception>
-    public Nameplate Read()
+    public Nameplate Read(SupplySystem supply)
     {
-        var volts = Entry.Count(Volts);
+        var volts = new Volts(Entry.Count(Volts));
         return new()
         {
             Appliance = Entry.Choice<Appliance>(Appliance),
             Name = (Name ?? "").Trim(),
-            Volts = new(volts),
-            Load = Entry.VoltAmps(Load, new(volts)),
+            Volts = volts,
+            Load = Entry.VoltAmps(Load, current => supply.Load(current, volts)),
             Continuous = Continuous,
             Cord = Cord,
             Motor = Motor,

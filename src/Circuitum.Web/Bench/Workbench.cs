@@ -41,7 +41,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
         }
 
         // What is read from a form, and whatever is said from here on, is in what this house is drawn in.
-        Writing.Turn(job.Plan.Job.Schools.Drawn, job.Plan.Job.Edition.Parlance());
+        job.Plan.Job.TurnWriting();
         return job with { Site = await site.OfAsync(key) };
     }
 
@@ -282,7 +282,7 @@ public sealed partial class Workbench(JobRevisions revisions, Looks looks, SiteE
 
         if (saving is Saving.Saved)
         {
-            Writing.Turn(job.Schools.Drawn, job.Edition.Parlance());
+            job.TurnWriting();
         }
 
         return saving switch

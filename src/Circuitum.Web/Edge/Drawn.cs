@@ -16,7 +16,7 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
     private static readonly HashSet<string> OfBoards = new(StringComparer.OrdinalIgnoreCase)
     {
         "job/{key}/house", "job/{key}/boxes", "job/{key}/metric", "job/{key}/metric/site", "job/{key}/history", "job/{key}/share",
-        "job/{key}/events",
+        "job/{key}/events", "job/{key}/rules",
     };
 
     // Its files: the job and the house, as anybody can read them.
@@ -37,7 +37,7 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
         }
 
         var job = plan.Job;
-        using var written = Writing.In(job.Schools.Drawn, job.Edition.Parlance());
+        using var written = job.AsWritten();
         if (!plan.Book.FeedsBoards || OfBoards.Contains(pattern)
             || (context.GetRouteValue("name") is string name && Files.Contains(name)))
         {

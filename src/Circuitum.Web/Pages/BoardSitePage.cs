@@ -1,4 +1,5 @@
 using Circuitum.Core.Boards;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Site;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
@@ -10,6 +11,8 @@ namespace Circuitum.Web.Pages;
 /// <summary>Metric boards on site: what is laid, drawn in, connected and measured, circuit by circuit.</summary>
 public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : PageModel
 {
+    private const int LongestSeen = 300;
+
     /// <summary>What they are planned to.</summary>
     public BoardPlan Plan { get; private set; } = null!;
 
@@ -33,7 +36,12 @@ public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : Pag
     public async Task<IActionResult> OnGetAsync() => await OpenAsync() ? Page() : NotFound();
 
     /// <summary>Writes a step down.</summary>
-    public async Task<IActionResult> OnPostAsync(string? subject, BoardStep step, string? reading)
+    /// <param name="subject">The circuit, or the device.</param>
+    /// <param name="step">Which.</param>
+    /// <param name="reading">What a tester showed, where the step asks for it.</param>
+    /// <param name="seen">The circuit as it stood on the page; as it stands now where nothing is sent.</param>
+    /// <param name="kept">When it was pressed on a phone that kept it, and its id there.</param>
+    public async Task<IActionResult> OnPostAsync(string? subject, BoardStep step, string? reading, string? seen, KeptOnPhone kept)
     {
         if (!await OpenAsync())
         {
@@ -61,12 +69,15 @@ public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : Pag
             return Refused($"{e.Message} Nothing was written down.");
         }
 
-        return await WriteAsync(new(new(Guid.NewGuid()), line.Subject, step, Now, Crew.Of(HttpContext), line.Words,
+        var words = Printed.Of(seen ?? "").Trim() is { Length: > 0 and <= LongestSeen } then ? then : line.Words;
+        return await WriteAsync(new(kept.EntryId, line.Subject, step, kept.Before(clock), Crew.Of(HttpContext), words,
             asked is null ? "" : read, null), line.Subject);
     }
 
     /// <summary>Takes a step back.</summary>
-    public async Task<IActionResult> OnPostBackAsync(string? entry)
+    /// <param name="entry">The entry that did it.</param>
+    /// <param name="kept">When it was pressed on a phone that kept it, and its id there.</param>
+    public async Task<IActionResult> OnPostBackAsync(string? entry, KeptOnPhone kept)
     {
         if (!await OpenAsync())
         {
@@ -77,7 +88,7 @@ public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : Pag
             .FirstOrDefault(e => e.Id == EntryId.TryParse(entry));
         // Two who share a phone press the same button: once is enough.
         return done is null ? Redirect(Here)
-            : await WriteAsync(done with { Id = new(Guid.NewGuid()), At = Now, Who = Crew.Of(HttpContext), TakesBack = done.Id },
+            : await WriteAsync(done with { Id = kept.EntryId, At = kept.Before(clock), Who = Crew.Of(HttpContext), TakesBack = done.Id },
                 done.Subject);
     }
 
@@ -86,8 +97,6 @@ public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : Pag
 
     /// <summary>The boards of the address; null where there are none.</summary>
     protected abstract Task<BoardPlan?> PlannedAsync();
-
-    private Core.Units.Instant Now => new(clock.GetUtcNow().ToUnixTimeMilliseconds());
 
     private async Task<IActionResult> WriteAsync(BoardEntry entry, string subject) => await boards.AppendAsync(Key, [entry])
         ? Redirect($"{Here}#{Uri.EscapeDataString(Place(subject))}")

@@ -76,6 +76,9 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
     /// <summary>Plans it by this method no more.</summary>
     public Task<IActionResult> OnPostNoneAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetMetricFeed(null)));
 
+    /// <summary>How many tags hang on the boards, for the strip of the stages: found after the page that shows it.</summary>
+    public async Task<IActionResult> OnGetCountsAsync() => await LoadAsync() ? Partial("_BoardCounts", Plan) : NotFound();
+
     /// <summary>The schedules on A4.</summary>
     public Task<IActionResult> OnGetPrintAsync() => FileAsync("boards.pdf", "application/pdf", BoardPdf.Write);
 
@@ -98,7 +101,7 @@ public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
         var levels = Open.Plan.House.Levels.ToList();
         Drawn = levels.Find(l => l.Level.Id.Value == Level) ?? levels[0];
         Problem = PointsOfHouse.TooMany(Open.Plan);
-        Plan = Problem is null ? await PlanAsync(gone => PointsOfHouse.Boards(Open.Plan, gone)) : null;
+        Plan = await BoardsAsync();
         Problem ??= Plan is null ? $"Nothing is laid out in {Open.Plan.Job.Name} yet: place its boxes first." : null;
         Chosen = Plan?.Boards.SelectMany(b => b.Ways.Select(w => (Name: Told(b, w), Way: w))).FirstOrDefault(w => w.Name == Way).Way;
         Response.StatusCode = Problem is null ? StatusCodes.Status200OK : StatusCodes.Status422UnprocessableEntity;

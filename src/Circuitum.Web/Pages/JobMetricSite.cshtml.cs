@@ -15,5 +15,5 @@ public sealed class JobMetricSiteModel(Workbench bench, KeptBoards boards, TimeP
 
     /// <inheritdoc/>
     protected override async Task<BoardPlan?> PlannedAsync() => await bench.OpenAsync(new(Key)) is { } open
-        && PointsOfHouse.TooMany(open.Plan) is null ? await bench.PlanAsync(gone => PointsOfHouse.Boards(open.Plan, gone)) : null;
+        ? await bench.BoardsAsync(open.Plan) : null;
 }

@@ -40,6 +40,9 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     /// <summary>Does a longer piece of planning.</summary>
     protected Task<T> PlanAsync<T>(Func<CancellationToken, T> work) => bench.PlanAsync(work);
 
+    /// <summary>The metric boards of the job as it is open; null where there are none.</summary>
+    protected Task<Core.Boards.BoardPlan?> BoardsAsync() => bench.BoardsAsync(Open.Plan);
+
     /// <summary>The plan as it was at an earlier revision.</summary>
     protected Task<Core.Plans.Plan?> PlanAtAsync(int revision) => bench.PlanAtAsync(new(Key), revision);
 
@@ -70,9 +73,16 @@ public abstract class JobPage(Workbench bench) : PageModel, IRefuses
     /// <param name="from">That revision.</param>
     /// <param name="change">The thing; a <see cref="FormatException"/> is answered with its sentence.</param>
     /// <param name="after">Done when it is saved, before the page is read again.</param>
-    protected async Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change, Action? after = null)
+    protected Task<IActionResult> ChangeAsync(int from, Func<Task<JobChange>> change, Action? after = null) =>
+        ChangeAsync(from, _ => change(), after);
+
+    /// <summary>Does one thing to the job as it stands, from the revision that the form names.</summary>
+    /// <param name="from">That revision.</param>
+    /// <param name="change">The thing; a <see cref="FormatException"/> is answered with its sentence.</param>
+    /// <param name="after">Done when it is saved, before the page is read again.</param>
+    protected async Task<IActionResult> ChangeAsync(int from, Func<Core.Jobs.Job, Task<JobChange>> change, Action? after = null)
     {
-        var outcome = await bench.DoAsync(new(Key), from, Crew.Of(HttpContext), _ => change());
+        var outcome = await bench.DoAsync(new(Key), from, Crew.Of(HttpContext), open => change(open.Plan.Job));
         if (outcome is Outcome.Changed)
         {
             after?.Invoke();

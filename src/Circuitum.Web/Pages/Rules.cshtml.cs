@@ -3,6 +3,7 @@ using System.Globalization;
 using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
 
@@ -14,13 +15,19 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
     /// <summary>The job.</summary>
     public Job Job => Open.Plan.Job;
 
+    /// <summary>The numbers that have a meaning under the job's book.</summary>
+    public IEnumerable<CrewNumber<HouseRules>> Numbers => Asked(Job);
+
     /// <summary>Sets kept.</summary>
     public IReadOnlyList<RuleSet> Sets { get; private set; } = [];
 
     /// <summary>Sets the numbers.</summary>
-    public Task<IActionResult> OnPostRulesAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetHouseRules(
-        CrewForms.Numbers(Request.Form, "fields.", HouseRuleNumbers.All, new HouseRules()) with
-        { ListedForFirstOutlet = Request.Form.ContainsKey("fields.listedForFirstOutlet") })));
+    public Task<IActionResult> OnPostRulesAsync(int from) => ChangeAsync(from, job => Task.FromResult<JobChange>(new SetHouseRules(
+        CrewForms.Numbers(Request.Form, "fields.", Asked(job), job.HouseRules) with
+        {
+            ListedForFirstOutlet = CodeBook.For(job).Has(RuleId.ArcFaultFirstOutlet)
+                ? Request.Form.ContainsKey("fields.listedForFirstOutlet") : job.HouseRules.ListedForFirstOutlet,
+        })));
 
     /// <summary>Sets the weights of the aims.</summary>
     public Task<IActionResult> OnPostAimsAsync(int from) => ChangeAsync(from, () => Task.FromResult<JobChange>(new SetAims(
@@ -52,6 +59,12 @@ public sealed class RulesModel(Workbench bench, CrewRules rules) : JobPage(bench
         await LoadAsync();
         Said = $"Saved the set “{name.Trim()}”.";
         return Page();
+    }
+
+    private static IEnumerable<CrewNumber<HouseRules>> Asked(Job job)
+    {
+        var book = CodeBook.For(job);
+        return HouseRuleNumbers.All.Where(book.Leaves);
     }
 
     /// <inheritdoc/>

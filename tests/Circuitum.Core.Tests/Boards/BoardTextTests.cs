@@ -62,7 +62,7 @@ public sealed class BoardTextTests
     [InlineData("hall, 3 m: lamp 0 W", "from 1 W to 50,000 W")]
     [InlineData("hall, 3 m: cooker 50.1 kW", "from 1 W to 50,000 W")]
     [InlineData("hall, 3 m: 12", "“12” is no point")]
-    [InlineData("hall, 3 m: lamp three phases", "only cookers, splits and equipment of its own")]
+    [InlineData("hall, 3 m: lamp three phases", "only cookers, water heaters, splits and equipment of its own")]
     [InlineData("hall, 3 m: lamp\nHall, 4 m: lamp", "Line 2: “Hall” is there already")]
     [InlineData("hall, 3 m, inside: lamp", "is no room with its points")]
     [InlineData("supply: two phases", "Line 1: “two phases” is no supply")]

@@ -14,7 +14,8 @@ namespace Circuitum.Core.Tests;
 /// trying all.</summary>
 public sealed class ConduitWaysTests
 {
-    private static ConduitWays Of(Job job) => new(Framing.Frame(job), job, Surveying.PlacePanel(Framing.Frame(job), job.Panels[0]));
+    private static ConduitWays Of(Job job) => new(Framing.Frame(job), job,
+        [Surveying.PlacePanel(Framing.Frame(job), job.Panels[0])]);
 
     private static Place Placed(Job job, string box) => Surveying.Survey(Framing.Frame(job), job)[new(box)].Place;
 

@@ -12,10 +12,10 @@ public sealed class MetricRulesTests
     [InlineData(1500, 16)]
     [InlineData(2000, 16)]
     public void Lighting_has_its_breaker_by_its_watts(int watts, int breaker) =>
-        Assert.Equal(breaker, MetricRules.LightingBreaker(new(watts))!.Value.Value);
+        Assert.Equal(breaker, MetricRules.LightingBreaker(new(watts), new())!.Value.Value);
 
     [Fact]
-    public void Above_2000_watts_lighting_is_split() => Assert.Null(MetricRules.LightingBreaker(new(2001)));
+    public void Above_2000_watts_lighting_is_split() => Assert.Null(MetricRules.LightingBreaker(new(2001), new()));
 
     [Theory]
     [InlineData(31.3, 32, 6)]

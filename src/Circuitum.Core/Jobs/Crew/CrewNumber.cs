@@ -39,6 +39,9 @@ public sealed record CrewNumber<TSet>(string Field, string Words, NumberKind Kin
     /// <summary>Where the book says it; none where it says nothing.</summary>
     public ImmutableArray<RuleId> Cites { get; init; } = [];
 
+    /// <summary>It says where boxes are set, whatever carries power to them; others are of cable and its panels.</summary>
+    public bool Places { get; init; }
+
     /// <summary>Its value in a set, as people write it.</summary>
     public string Show(TSet set) => Text(Get(set));
 

@@ -11,17 +11,19 @@ public static class HouseRuleNumbers
     public static ImmutableArray<CrewNumber<HouseRules>> All { get; } =
     [
         Length("receptacleReach", "Farthest point of a wall from a receptacle", r => r.ReceptacleReach,
-            (r, v) => r with { ReceptacleReach = v }, 24, 72) with { Book = "at most 6 ft", Cites = [RuleId.WallReach] },
+            (r, v) => r with { ReceptacleReach = v }, 24, 72) with { Book = "at most 6 ft", Places = true, Cites = [RuleId.WallReach] },
         Length("counterReach", "Farthest point of a counter from a receptacle", r => r.CounterReach, (r, v) => r with { CounterReach = v },
-            12, 24) with { Book = "at most 24 in", Cites = [RuleId.CounterReach] },
+            12, 24) with { Book = "at most 24 in", Places = true, Cites = [RuleId.CounterReach] },
         Length("receptacleHeight", "Receptacles, bottom at", r => r.ReceptacleHeight, (r, v) => r with { ReceptacleHeight = v }, 0, 66)
-            with { Book = "counts up to 5-1/2 ft", Cites = [RuleId.HighReceptacle] },
+            with { Book = "counts up to 5-1/2 ft", Places = true, Cites = [RuleId.HighReceptacle] },
         Length("switchHeight", "Switches at", r => r.SwitchHeight, (r, v) => r with { SwitchHeight = v }, 12, 80)
-            with { Book = "handle at most 6 ft 7 in", Cites = [RuleId.SwitchHeight] },
+            with { Book = "handle at most 6 ft 7 in", Places = true, Cites = [RuleId.SwitchHeight] },
         Length("counterHeight", "Counter receptacles at", r => r.CounterHeight, (r, v) => r with { CounterHeight = v }, 30, 60)
-            with { Book = "at most 20 in above the counter", Cites = [RuleId.CounterHeight] },
-        Length("switchFromJamb", "Strike jamb to a switch's middle", r => r.SwitchFromJamb, (r, v) => r with { SwitchFromJamb = v }, 4, 24),
-        Length("canSpacing", "Can to can, half of it from the walls", r => r.CanSpacing, (r, v) => r with { CanSpacing = v }, 24, 120),
+            with { Book = "at most 20 in above the counter", Places = true, Cites = [RuleId.CounterHeight] },
+        Length("switchFromJamb", "Strike jamb to a switch's middle", r => r.SwitchFromJamb, (r, v) => r with { SwitchFromJamb = v }, 4, 24)
+            with { Places = true },
+        Length("canSpacing", "Can to can, half of it from the walls", r => r.CanSpacing, (r, v) => r with { CanSpacing = v }, 24, 120)
+            with { Places = true },
         Length("boreHeight", "Studs bored at", r => r.BoreHeight, (r, v) => r with { BoreHeight = v }, 6, 72)
             with { Book = "hole’s edge 1-1/4 in from the face", Cites = [RuleId.HoleEdge] },
         Length("makeUpAtBox", "Cable made up in a box", r => r.MakeUpAtBox, (r, v) => r with { MakeUpAtBox = v }, 6, 48)

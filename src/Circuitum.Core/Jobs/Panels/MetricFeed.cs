@@ -66,6 +66,12 @@ public sealed record MetricFeed
     /// <summary>The share of what is connected that runs at once, where somebody said; all of it else.</summary>
     public ImmutableArray<DemandShare> Demand { get; init; } = [];
 
+    /// <summary>Local changes to the method's numbers.</summary>
+    public ImmutableArray<MetricAmendment> Amendments { get; init; } = [];
+
+    /// <summary>The local change of a number; null where there is none.</summary>
+    public MetricAmendment? Amended(MetricNumber number) => Amendments.FirstOrDefault(a => a.Number == number);
+
     /// <summary>The share of a group that runs at once.</summary>
     public Percent ShareOf(DemandGroup group) => Demand.FirstOrDefault(d => d.Group == group)?.Share ?? new Percent(100);
 }

@@ -33,8 +33,11 @@ internal sealed class GulfBook : CodeBook
     /// <summary>Only what the house is drawn and measured in is asked; it settles the rest, or has no such thing.</summary>
     public override bool Leaves(School school) => false;
 
+    /// <summary>Where boxes are set; what boards are fed by is said on them.</summary>
+    public override bool Leaves(CrewNumber<HouseRules> number) => number.Places;
+
     /// <inheritdoc/>
-    public override SupplySystem Supply { get; } = new(MetricRules.ToNeutral, MetricRules.Between);
+    public override SupplySystem Supply { get; } = new(MetricRules.ToNeutral, MetricRules.Between, ThreePhase: true);
 
     /// <inheritdoc/>
     public override ConductorRules Conductors { get; } = new GulfConductors();

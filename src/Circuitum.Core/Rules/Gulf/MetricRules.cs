@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Reasons;
 using Circuitum.Core.Units;
 
@@ -33,29 +34,41 @@ public static class MetricRules
     /// <summary>Ratings of residual-current devices, small to large.</summary>
     public static ImmutableArray<Amps> ResidualRatings { get; } = [.. OfResidual.Select(r => new Amps(r))];
 
-    /// <summary>The largest incomer of a board; more is split.</summary>
-    public static Amps MostIncomer { get; } = new(125);
-
     /// <summary>The largest sub-main kept here.</summary>
     public static Amps MostSubMain { get; } = new(OfSubMains[^1]);
 
-    /// <summary>Most outgoing ways of a board.</summary>
-    public const int MostWays = 42;
+    /// <summary>A number of the method as it holds for a job: the local one where an authority has set it otherwise.</summary>
+    /// <param name="fed">How the boards are fed, with its amendments.</param>
+    /// <param name="number">The number; watts, amperes and per cent as they are.</param>
+    public static int Most(this MetricFeed fed, MetricNumber number) => fed.Amended(number)?.Value ?? Most(number);
 
-    /// <summary>Most cooling units on a board for everything; more have a board of their own.</summary>
-    public const int MostUnits = 8;
+    /// <summary>On whose word a number holds.</summary>
+    public static Citation Cite(this MetricFeed fed, MetricNumber number) => fed.Amended(number) is { } amendment ? amendment.By
+        : Cite(RuleOf(number));
 
-    /// <summary>Most single-phase cooling units looped on one circuit, all of one room.</summary>
-    public const int MostLooped = 3;
+    /// <summary>A number of the method itself.</summary>
+    public static int Most(MetricNumber number) => number switch
+    {
+        MetricNumber.SocketsOnRadial => 4,
+        MetricNumber.SocketsOnRing => 8,
+        MetricNumber.RingsBehindOne => 6,
+        MetricNumber.UnitsLooped => 3,
+        MetricNumber.UnitsOnBoard => 8,
+        MetricNumber.WaysOfBoard => 42,
+        MetricNumber.IncomerOfBoard => 125,
+        MetricNumber.WattsOfLighting => 2000,
+        _ => 4,
+    };
 
-    /// <summary>Most sockets of a radial.</summary>
-    public const int MostOnRadial = 4;
-
-    /// <summary>Most sockets of a ring.</summary>
-    public const int MostOnRing = 8;
-
-    /// <summary>Most rings behind one residual-current device.</summary>
-    public const int MostRings = 6;
+    private static MetricRule RuleOf(MetricNumber number) => number switch
+    {
+        MetricNumber.SocketsOnRadial => MetricRule.Sockets,
+        MetricNumber.SocketsOnRing or MetricNumber.RingsBehindOne => MetricRule.Ring,
+        MetricNumber.UnitsLooped or MetricNumber.UnitsOnBoard => MetricRule.Cooling,
+        MetricNumber.WaysOfBoard or MetricNumber.IncomerOfBoard => MetricRule.Board,
+        MetricNumber.WattsOfLighting => MetricRule.Lighting,
+        _ => MetricRule.Drop,
+    };
 
     /// <summary>What a ring's conductor must carry at least: two thirds of its breaker of 30 or 32 A, rounded down (433.1.204).</summary>
     public static Amps LeastOfRing { get; } = new(20);
@@ -75,11 +88,8 @@ public static class MetricRules
     /// <summary>Least conductors of power.</summary>
     public static SquareMillimetres PowerSize { get; } = new(4);
 
-    /// <summary>The most a lighting circuit is loaded with.</summary>
-    public static Watts MostLighting { get; } = new(2000);
-
-    /// <summary>The share of the supply's volts that may be lost to the farthest point.</summary>
-    public static Percent MostDrop { get; } = new(4);
+    /// <summary>The share of the supply's volts that may be lost to the farthest point, where nobody amended it.</summary>
+    public static Percent MostDrop { get; } = new(Most(MetricNumber.LostToPoint));
 
     /// <summary>In a conduit, one more box to draw in from after so far.</summary>
     public static Length BetweenBoxes { get; } = Length.FromMetres(10);
@@ -92,9 +102,9 @@ public static class MetricRules
 
     private static Watts SmallLighting { get; } = new(1200);
 
-    /// <summary>Breaker of a lighting circuit: 10 A to 1200 W, 16 A to 2000 W; null where it must be split.</summary>
-    public static Amps? LightingBreaker(Watts watts) => watts <= SmallLighting ? new Amps(10)
-        : watts <= MostLighting ? new Amps(16) : null;
+    /// <summary>Breaker of a lighting circuit: 10 A to 1200 W, 16 A to 2000 W or the local limit; null where it must be split.</summary>
+    public static Amps? LightingBreaker(Watts watts, MetricFeed fed) => watts <= SmallLighting ? new Amps(10)
+        : watts.Value <= fed.Most(MetricNumber.WattsOfLighting) ? new Amps(16) : null;
 
     /// <summary>Breaker and least conductor of a cooker: 32 A and 6 mm², 40 A and 10 mm² above; larger by its rating. Null above 63 A.
     /// </summary>

@@ -3,6 +3,7 @@ using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Layout;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Web.Bench;
 using Microsoft.AspNetCore.Mvc;
@@ -70,7 +71,7 @@ public abstract partial class StagePage
 
     /// <summary>Writes a whole plate.</summary>
     public Task<IActionResult> OnPostWholePlateAsync(string box, int place, PlateFields fields) =>
-        ChangeAsync(() => new SetPlate(new(box), place, fields.Read()));
+        ChangeAsync(job => new SetPlate(new(box), place, fields.Read(CodeBook.For(job).Supply)));
 
     /// <summary>Moves several boxes together.</summary>
     public Task<IActionResult> OnPostNudgeAsync(string boxes, string by) =>

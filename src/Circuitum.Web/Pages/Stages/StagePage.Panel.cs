@@ -84,7 +84,7 @@ public abstract partial class StagePage
         string? use) => ChangeAsync(() =>
         new SetTaken(new(panel), PanelSpace.Parse(space),
             new(PanelSpace.Parse(space), Entry.Count(poles), Entry.Amps(rating), description ?? "", string.IsNullOrWhiteSpace(load)
-                ? default : Entry.VoltAmps(load, SupplySystem.SplitPhase.Offered[Entry.Count(poles) == 2 ? 1 : 0]))
+                ? default : Entry.VoltAmps(load, current => current * SupplySystem.SplitPhase.Offered[Entry.Count(poles) == 2 ? 1 : 0]))
             { Use = string.IsNullOrEmpty(use) ? TakenUse.General : Entry.Choice<TakenUse>(use) }));
 
     /// <summary>Takes such a breaker out again.</summary>

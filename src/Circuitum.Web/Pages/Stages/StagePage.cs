@@ -4,6 +4,7 @@ using Circuitum.Core.Changes;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Plans;
 using Circuitum.Core.Reasons;
+using Circuitum.Core.Rules;
 using Circuitum.Core.Units;
 using Circuitum.Data;
 using Circuitum.Web.Bench;
@@ -82,11 +83,15 @@ public abstract partial class StagePage(Workbench bench, Stage stage) : PageMode
 
     /// <summary>Sets a load.</summary>
     public Task<IActionResult> OnPostLoadAsync(string box, int place, string load) =>
-        ChangeAsync(job => new SetLoad(new(box), place, Entry.VoltAmps(load, VoltsAt(job, new(box), place))));
+        ChangeAsync(job => new SetLoad(new(box), place, Entry.VoltAmps(load, current => Drawing(job, new(box), place, current))));
 
     // Where it stands decides what its amperes are worth; what has no plate is on one leg.
-    private static Volts VoltsAt(Job job, BoxId box, int place) =>
-        job.Boxes.FirstOrDefault(b => b.Id == box)?.Devices.ElementAtOrDefault(place)?.Plate?.Volts ?? SupplySystem.SplitPhase.ToNeutral;
+    private static VoltAmps Drawing(Job job, BoxId box, int place, Amps current)
+    {
+        var supply = CodeBook.For(job).Supply;
+        return supply.Load(current, job.Boxes.FirstOrDefault(b => b.Id == box)?.Devices.ElementAtOrDefault(place)?.Plate?.Volts
+            ?? supply.ToNeutral);
+    }
 
     /// <summary>Sets MCA and MOCP from a data plate.</summary>
     public Task<IActionResult> OnPostPlateAsync(string box, int place, string mca, string mocp) =>

@@ -1,4 +1,5 @@
 import { shrink, keepPhoto, photosOf, dropPhoto } from "./photographs.js";
+import { keepForLater, newId, read, tellUnsent, write } from "./queue.js";
 import { showRing, watchRings } from "./rings.js";
 
 // Site without signal: what is pressed is kept on the phone with its own time and id, and sent when the server answers, once each.
@@ -9,19 +10,7 @@ const NOT_KEPT = `site-not-kept:${job}`;
 const AT_ONCE = 100;
 const RETRY = 15000;
 
-const read = (key) => JSON.parse(localStorage.getItem(key) ?? "[]");
-const write = (key, list) => localStorage.setItem(key, JSON.stringify(list));
 const unsent = () => read(QUEUE);
-
-// Where a page is not on a secure address there is no randomUUID; the numbers are as random.
-function newId() {
-  if (crypto.randomUUID) return crypto.randomUUID();
-  const b = crypto.getRandomValues(new Uint8Array(16));
-  b[6] = (b[6] & 0x0f) | 0x40;
-  b[8] = (b[8] & 0x3f) | 0x80;
-  const hex = [...b].map((x) => x.toString(16).padStart(2, "0")).join("");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
-}
 
 const at = (subject, line) => `[data-subject="${CSS.escape(subject)}"][data-line="${CSS.escape(line ?? "")}"]`;
 const ticksOf = ({ subject, step, line }) =>
@@ -165,23 +154,12 @@ function count() {
 
 let photosWaiting = 0;
 
-function tell(trouble) {
-  const waiting = unsent().length + photosWaiting;
-  const status = document.getElementById("unsent");
-  status.textContent =
-    waiting === 0 ? "Everything is sent." : `${waiting} not sent yet${trouble ? `: ${trouble}` : ""}. They are kept on this phone.`;
-  status.classList.toggle("waiting", waiting > 0);
-  const left = read(NOT_KEPT);
-  const list = document.getElementById("not-kept");
-  list.hidden = left.length === 0;
-  list.querySelector("ul").replaceChildren(
-    ...left.map((x) => {
-      const line = document.createElement("li");
-      line.textContent = `${x.step}, ${x.subject.replace(/^\w+:/, "")}, ${new Date(x.at).toLocaleString()}: ${x.why}`;
-      return line;
-    }),
+const tell = (trouble) =>
+  tellUnsent(
+    unsent().length + photosWaiting,
+    trouble,
+    read(NOT_KEPT).map((x) => `${x.step}, ${x.subject.replace(/^\w+:/, "")}, ${new Date(x.at).toLocaleString()}: ${x.why}`),
   );
-}
 
 function keep(...entries) {
   try {
@@ -416,14 +394,6 @@ photosOf(job)
   .catch(() => {})
   .finally(send);
 
-// Without a worker (a browser that has none, an address that is not secure) the page works as long as it stays open.
-async function keepForLater() {
-  await navigator.serviceWorker.register("/site-worker.js", { scope: "/job/" });
-  const worker = (await navigator.serviceWorker.ready).active;
-  const views = [...document.querySelectorAll(".site-views a")].map((a) => a.href);
-  const parts = performance.getEntriesByType("resource").map((r) => r.name);
-  worker.postMessage([location.href, ...views, ...parts.filter((p) => p.startsWith(location.origin) && !p.includes("/site/entries"))]);
-}
-
-if ("serviceWorker" in navigator) keepForLater().catch(() => {});
+const views = [...document.querySelectorAll(".site-views a")].map((a) => a.href);
+keepForLater("/job/", views, (p) => p.includes("/site/entries")).catch(() => {});
 document.documentElement.dataset.ready = "true";
