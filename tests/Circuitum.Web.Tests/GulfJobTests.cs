@@ -32,7 +32,8 @@ public sealed partial class GulfJobTests(BenchHost host) : IClassFixture<BenchHo
         var found = new List<string>();
         var read = 0;
         foreach (var address in on.SelectMany((s, i) => new[] { i % 2 == 0 ? "house" : "boxes" }.Select(stage =>
-            $"{stage}?on={Uri.EscapeDataString(s.ToString())}")).Concat(["house", "boxes", "metric", "metric/site", "history", "rules",
+            $"{stage}?on={Uri.EscapeDataString(s.ToString())}")).Concat(["house", "boxes", "metric", "metric/site", "metric/photographs",
+            "history", "rules",
             "metric?handler=Schedule", "metric?handler=Points", "metric?handler=Material", "metric?handler=Drawing",
             "file/job.circuitum.json", "file/house.txt"]))
         {

@@ -62,8 +62,8 @@ test("how a house is fed is kept with it, and its boards have a stage and a site
   await page.getByRole("link", { name: "Boards", exact: true }).click();
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole("link", { name: "These boards on site" }).click();
-  await page.getByRole("button", { name: /^conduit laid, Board A way 1$/ }).click();
-  await expect(page.getByRole("button", { name: "Take back: conduit laid, Board A way 1" })).toBeVisible();
+  await page.getByRole("button", { name: /^conduit laid, Board A1 way 1$/ }).click();
+  await expect(page.getByRole("button", { name: "Take back: conduit laid, Board A1 way 1" })).toBeVisible();
   expect(await faults(page)).toEqual([]);
   await page.getByRole("link", { name: "The house with its conduits" }).click();
   await page.getByRole("button", { name: "Plan no metric board" }).click();

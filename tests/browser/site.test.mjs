@@ -395,3 +395,29 @@ test("boards are written down without signal, a reading is taken back, and the r
     await expect(laid(way)).toBeVisible();
   }
 });
+
+test("a room of a house of boards is photographed without signal, and its wall shows it", async ({ page, context }) => {
+  await page.goto("/job/demo-villa/metric/site");
+  await page.getByRole("link", { name: "Photographs" }).click();
+  await page.waitForSelector("html[data-ready]");
+  await kept(page);
+  await context.setOffline(true);
+  await page.getByLabel("Photograph of, in Kitchen").selectOption("wall:kitchen.1");
+  await page.getByRole("textbox", { name: "A word about the photograph in Kitchen" }).fill("before the plaster");
+  await page.getByLabel("Take a photograph in Kitchen").setInputFiles(await picture(page, "#33a"));
+  await expect(unsent(page)).toContainText("1 not sent yet");
+  await page.reload();
+  await page.waitForSelector("html[data-ready]");
+  await expect(page.getByRole("img", { name: "before the plaster" })).toBeVisible();
+  await context.setOffline(false);
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await page.goto("/job/demo-villa/house?on=wall:kitchen.1");
+  const shot = page.getByRole("list", { name: "This wall while it was open" }).getByRole("img");
+  await expect(shot).toHaveCount(1);
+  await expect.poll(() => shot.evaluate((i) => i.naturalWidth)).toBe(1600);
+  await page.goto("/job/demo-villa/metric/photographs");
+  await page.waitForSelector("html[data-ready]");
+  expect(await faults(page)).toEqual([]);
+  await page.getByRole("button", { name: /^Put away the photograph of .*before the plaster/ }).click();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+});

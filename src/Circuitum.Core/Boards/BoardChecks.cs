@@ -90,6 +90,12 @@ public static class BoardChecks
             yield return new(Severity.Red, board.Name, fed.Cite(MetricNumber.IncomerOfBoard), $"Its fullest phase draws {current}.",
                 $"An incomer has {incomer} at most.");
         }
+        else if (board.Incomer.Value > incomer)
+        {
+            // Only where an authority has a smaller one: no breaker behind it lets more through than it is made for.
+            yield return new(Severity.Red, board.Name, fed.Cite(MetricNumber.IncomerOfBoard), $"Its incomer has {board.Incomer.Value}.",
+                $"An incomer has {incomer} at most, and the largest breaker behind it is larger: feed that load apart.");
+        }
 
         if (board.Feeder is { Refused.Length: > 0 } feeder)
         {

@@ -20,7 +20,7 @@ public static class BoardPlanner
         // A board that stands elsewhere is fed from where the service comes in.
         if (groups.Count == 1 && groups[0].Stand == 0)
         {
-            return new(brief, [Composed(groups[0], shared[0], brief, 0, null)], null);
+            return new(brief, [Composed(groups[0], shared[0], brief, NameOf(groups, 0, brief), null)], null);
         }
 
         var loads = Sharing.Together([.. shared.Select(s => s.Loads)]);
@@ -29,12 +29,13 @@ public static class BoardPlanner
         var incomer = new Figure<Amps>(rating ?? MetricRules.MostSubMain, Because.Of("Why this incomer")
             .Plan("the boards together, the fullest phase", current.ToString())
             .Book("the next rating", (rating ?? MetricRules.MostSubMain).ToString(), MetricRules.Cite(MetricRule.Board)));
-        return new(brief, [.. groups.Select((g, i) => Composed(g, shared[i], brief, i, IncomerOf(g, shared[i].Loads, brief.Fed)))],
+        return new(brief, [.. groups.Select((g, i) => Composed(g, shared[i], brief, NameOf(groups, i, brief),
+                IncomerOf(g, shared[i].Loads, brief.Fed)))],
             new(incomer, loads, rating is null ? $"the boards draw {current} together, and {MetricRules.MostSubMain} is the largest "
                 + "sub-main kept here: they need supplies of their own" : ""));
     }
 
-    private static MetricBoard Composed(Draft group, (ImmutableArray<int> Phases, PhaseLoads Loads) shared, BoardBrief brief, int index,
+    private static MetricBoard Composed(Draft group, (ImmutableArray<int> Phases, PhaseLoads Loads) shared, BoardBrief brief, string name,
         Figure<Amps>? behind)
     {
         var incomer = behind ?? IncomerOf(group, shared.Loads, brief.Fed);
@@ -56,9 +57,22 @@ public static class BoardPlanner
         }
 
         var used = number - 1;
-        return new($"Board {(char)('A' + index)}", group.Serves, incomer, sections.ToImmutable(), shared.Loads,
+        return new(name, group.Serves, incomer, sections.ToImmutable(), shared.Loads,
             Made.FirstOrDefault(m => m * 5 >= used * 6, Math.Max(used, Made[^1])), feeder, group.Why)
         { Stand = group.Stand };
+    }
+
+    // By letters in one place; in several as each is called on the plan, and numbered where more than one stands there.
+    private static string NameOf(List<Draft> groups, int index, BoardBrief brief)
+    {
+        if (groups.TrueForAll(g => g.Stand == 0))
+        {
+            return $"Board {(char)('A' + index)}";
+        }
+
+        var stand = groups[index].Stand;
+        var number = index - groups.FindIndex(g => g.Stand == stand) + 1;
+        return $"Board {brief.Stands[stand].Id}{(groups.Count(g => g.Stand == stand) > 1 ? $"{number}" : "")}";
     }
 
     // As it lies where the house is drawn; beside the sub-main, and in a list, as somebody said.

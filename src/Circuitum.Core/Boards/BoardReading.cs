@@ -26,16 +26,27 @@ public static class BoardReading
     public static Ohms Planned(SizedWay way) => way.RingEnds is { } ends ? new(ends.Earth.Value / 4)
         : MetricConductors.Resistance(way.Earth, way.Circuit.Conduit);
 
+    /// <summary>The protective conductor of a feeder, as planned.</summary>
+    public static Ohms Planned(Feeder feeder) => MetricConductors.Resistance(feeder.Earth, feeder.Length);
+
+    /// <summary>What is wrong with a feeder by this reading; nothing where it is as it should be.</summary>
+    /// <exception cref="FormatException">It is no reading of this test; the message says what is.</exception>
+    public static ImmutableArray<string> Wrong(Feeder feeder, BoardStep step, string text) => Wrong(step, Planned(feeder), null, text);
+
     /// <summary>What is wrong by this reading; nothing where it is as it should be.</summary>
     /// <param name="step">The test.</param>
     /// <param name="way">The circuit; null for a residual-current device.</param>
     /// <param name="text">What was typed.</param>
     /// <exception cref="FormatException">It is no reading of this test; the message says what is.</exception>
-    public static ImmutableArray<string> Wrong(BoardStep step, SizedWay? way, string text) => step switch
+    public static ImmutableArray<string> Wrong(BoardStep step, SizedWay? way, string text) =>
+        Wrong(step, way is null ? null : Planned(way), way?.RingEnds, text);
+
+    // A ring that became a radial since has no ends to hold a reading to.
+    private static ImmutableArray<string> Wrong(BoardStep step, Ohms? earth, (Ohms Phase, Ohms Earth)? ends, string text) => step switch
     {
-        BoardStep.Continuity => Continuity(text, Planned(way!)),
+        BoardStep.Continuity when earth is { } planned => Continuity(text, planned),
         BoardStep.Insulation => Insulation(text),
-        BoardStep.Ends => RingReading.Parse(text).Wrong(way!.RingEnds!.Value.Phase, way.RingEnds.Value.Earth),
+        BoardStep.Ends when ends is { } planned => RingReading.Parse(text).Wrong(planned.Phase, planned.Earth),
         BoardStep.Trips => Trips(text),
         _ => [],
     };

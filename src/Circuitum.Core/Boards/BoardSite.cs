@@ -76,15 +76,29 @@ public sealed record BoardEntry(EntryId Id, string Subject, BoardStep Step, Inst
 /// <param name="Otherwise">As what it was done, where the plan has it otherwise now; empty where not.</param>
 public sealed record BoardStepState(BoardStep Step, BoardEntry? Done, ImmutableArray<string> Wrong, string Otherwise);
 
-/// <summary>A circuit or a residual-current device on site.</summary>
+/// <summary>A circuit, a residual-current device or a feeder on site.</summary>
 /// <param name="Board">Its board.</param>
-/// <param name="Section">Its section.</param>
-/// <param name="Way">The circuit; null for the device of the section.</param>
+/// <param name="Section">Its section; of a feeder the first behind it.</param>
+/// <param name="Way">The circuit; null for the device of the section, and for a feeder.</param>
 /// <param name="Subject">How entries name it.</param>
 /// <param name="Words">As it is now, in words.</param>
 /// <param name="Steps">In their order.</param>
 public sealed record BoardLine(MetricBoard Board, BoardSection Section, BoardWay? Way, string Subject, string Words,
-    ImmutableArray<BoardStepState> Steps);
+    ImmutableArray<BoardStepState> Steps)
+{
+    /// <summary>What feeds the board, where this line is of it.</summary>
+    public Feeder? Feeder { get; init; }
+
+    /// <summary>What it is called on its board: way 7, the device, the feeder.</summary>
+    public string Called => Feeder is not null ? "the feeder" : Way is { } way ? $"way {way.Numbers}" : "the device";
+
+    /// <summary>What is wrong with it by a reading.</summary>
+    /// <param name="step">The test.</param>
+    /// <param name="reading">What was typed.</param>
+    /// <exception cref="FormatException">It is no reading of this test; the message says what is.</exception>
+    public ImmutableArray<string> Wrong(BoardStep step, string reading) => Feeder is { } feeder
+        ? BoardReading.Wrong(feeder, step, reading) : BoardReading.Wrong(step, Way?.Sized, reading);
+}
 
 /// <summary>Boards on site: what is done, what is to be done, and what was done that the plan has no more.</summary>
 /// <param name="Lines">Section by section: its device, then its circuits.</param>
@@ -98,9 +112,10 @@ public sealed record BoardSite(ImmutableArray<BoardLine> Lines, ImmutableArray<B
     public int All => Lines.Sum(l => l.Steps.Length);
 
     /// <summary>A board is put on by sections: one may be when its circuits are connected and every reading is as it should be.</summary>
-    public ImmutableArray<string> BeforeOn(BoardSection section) => [.. Lines.Where(l => l.Section == section).SelectMany(l => l.Steps
+    public ImmutableArray<string> BeforeOn(BoardSection section) => [.. Lines
+        .Where(l => l.Section == section || (l.Feeder is not null && l.Board.Sections.Contains(section))).SelectMany(l => l.Steps
         .Where(s => s.Step != BoardStep.Trips && (s.Done is null || s.Wrong.Length > 0 || s.Otherwise.Length > 0))
-        .Select(s => $"{(l.Way is { } way ? $"way {way.Numbers}" : "the device")}: {(s.Done is null ? s.Step.ToDo() : s.Step.Words())}"
+        .Select(s => $"{l.Called}: {(s.Done is null ? s.Step.ToDo() : s.Step.Words())}"
             + (s.Wrong.Length > 0 ? " and wrong" : s.Done is null ? "" : " before the plan was changed")))];
 
     /// <summary>Boards as they stand by what was written down; the order in which it came is of no matter.</summary>
@@ -110,25 +125,29 @@ public sealed record BoardSite(ImmutableArray<BoardLine> Lines, ImmutableArray<B
         var back = all.Select(e => e.TakesBack).OfType<EntryId>().ToHashSet();
         var stand = all.Where(e => e.TakesBack is null && !back.Contains(e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id)
             .GroupBy(e => (e.Subject, e.Step)).ToDictionary(g => g.Key, g => g.Last());
-        BoardStepState State(BoardStep step, string subject, string words, SizedWay? way)
+        BoardLine Stands(BoardLine line, IEnumerable<BoardStep> steps) => line with
         {
-            var done = stand.GetValueOrDefault((subject, step));
-            return new(step, done, done is { Reading.Length: > 0 } ? Says(step, way, done.Reading) : [],
-                done is not null && done.As != words ? done.As : "");
-        }
+            Steps = [.. steps.Select(step => stand.GetValueOrDefault((line.Subject, step)) is not { } done ? new(step, null, [], "")
+                : new BoardStepState(step, done, done.Reading.Length > 0 ? line.Wrong(step, done.Reading) : [],
+                    done.As != line.Words ? done.As : ""))],
+        };
 
         var lines = ImmutableArray.CreateBuilder<BoardLine>();
         foreach (var board in plan.Boards)
         {
+            if (board.Feeder is { } feeder)
+            {
+                lines.Add(Stands(new(board, board.Sections[0], null, $"Feeder {board.Name}", WordsOf(feeder), []) { Feeder = feeder },
+                    OfFeeder));
+            }
+
             foreach (var section in board.Sections)
             {
                 string device = SubjectOf(board, section), rated = $"{section.Rating.Value}, {section.Milliamps} mA";
-                lines.Add(new(board, section, null, device, rated, [State(BoardStep.Trips, device, rated, null)]));
+                lines.Add(Stands(new(board, section, null, device, rated, []), [BoardStep.Trips]));
                 foreach (var way in section.Ways)
                 {
-                    string subject = SubjectOf(way.Circuit), words = WordsOf(way);
-                    lines.Add(new(board, section, way, subject, words,
-                        [.. StepsOf(way.Sized).Select(s => State(s, subject, words, way.Sized))]));
+                    lines.Add(Stands(new(board, section, way, SubjectOf(way.Circuit), WordsOf(way), []), StepsOf(way.Sized)));
                 }
             }
         }
@@ -142,6 +161,10 @@ public sealed record BoardSite(ImmutableArray<BoardLine> Lines, ImmutableArray<B
     public static IEnumerable<BoardStep> StepsOf(SizedWay way) => Enum.GetValues<BoardStep>()
         .Where(s => s != BoardStep.Trips && (s != BoardStep.Ends || way.RingEnds is not null));
 
+    // It has no ends, and nothing of it opens by residual current.
+    private static ImmutableArray<BoardStep> OfFeeder { get; } =
+        [BoardStep.Conduit, BoardStep.DrawnIn, BoardStep.Connected, BoardStep.Continuity, BoardStep.Insulation];
+
     /// <summary>How entries name a circuit: by its use and its first point, so that rooms may come before it.</summary>
     public static string SubjectOf(BoardCircuit circuit) =>
         $"{circuit.Use} {circuit.Points[0].Of.Name} {circuit.Points[0].Number}";
@@ -153,7 +176,6 @@ public sealed record BoardSite(ImmutableArray<BoardLine> Lines, ImmutableArray<B
     public static string WordsOf(BoardWay way) => $"{way.Circuit.Words} {way.Circuit.Marks}, {way.Sized.Rated.Curve}"
         + $"{way.Sized.Rating.Figure}, {way.Sized.Size.Value}";
 
-    // A ring that became a radial since has no ends to hold a reading to.
-    private static ImmutableArray<string> Says(BoardStep step, SizedWay? way, string reading) =>
-        step == BoardStep.Ends && way?.RingEnds is null ? [] : BoardReading.Wrong(step, way, reading);
+    // What feeds a board, in words.
+    private static string WordsOf(Feeder feeder) => $"from the sub-main board, {feeder.Breaker.Value}, {feeder.Size.Value}";
 }

@@ -17,6 +17,8 @@ public sealed class Drawn(RequestDelegate next, Workbench bench)
     {
         "job/{key}/house", "job/{key}/boxes", "job/{key}/metric", "job/{key}/metric/site", "job/{key}/history", "job/{key}/share",
         "job/{key}/events", "job/{key}/rules",
+        "job/{key}/metric/photographs", "job/{key}/site/entries", "job/{key}/site/photographs",
+        "job/{key}/site/photographs/{fingerprint}",
     };
 
     // Its files: the job and the house, as anybody can read them.

@@ -32,6 +32,9 @@ public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : Pag
     /// <summary>The page of the boards themselves, and what it is called.</summary>
     public abstract (string Address, string Words) Back { get; }
 
+    /// <summary>Where photographs of its rooms are taken; null where no house is drawn.</summary>
+    public virtual string? Photographs => null;
+
     /// <summary>Shows what is done.</summary>
     public async Task<IActionResult> OnGetAsync() => await OpenAsync() ? Page() : NotFound();
 
@@ -62,7 +65,7 @@ public abstract class BoardSitePage(KeptBoards boards, TimeProvider clock) : Pag
 
         try
         {
-            _ = asked is null ? [] : BoardReading.Wrong(step, line.Way?.Sized, read);
+            _ = asked is null ? [] : line.Wrong(step, read);
         }
         catch (FormatException e)
         {

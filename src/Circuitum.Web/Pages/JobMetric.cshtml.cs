@@ -16,7 +16,7 @@ namespace Circuitum.Web.Pages;
 /// to.</summary>
 public sealed class JobMetricModel(Workbench bench) : JobPage(bench)
 {
-    private const int MostSaid = 1000;
+    private const int MostSaid = 2000;
     private const string FileType = "text/csv; charset=utf-8";
     private string? typed;
 

@@ -14,6 +14,9 @@ public sealed class JobMetricSiteModel(Workbench bench, KeptBoards boards, TimeP
     public override (string Address, string Words) Back => ($"/job/{Key}/metric", "The house with its conduits");
 
     /// <inheritdoc/>
+    public override string? Photographs => $"/job/{Key}/metric/photographs";
+
+    /// <inheritdoc/>
     protected override async Task<BoardPlan?> PlannedAsync() => await bench.OpenAsync(new(Key)) is { } open
         ? await bench.BoardsAsync(open.Plan) : null;
 }

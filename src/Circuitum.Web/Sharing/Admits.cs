@@ -71,6 +71,7 @@ public static class Addresses
         ["job/{key}/walls"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/metric"] = (Admits.Guest, Admits.Lead),
         ["job/{key}/metric/site"] = (Admits.Guest, Admits.Crew),
+        ["job/{key}/metric/photographs"] = (Admits.Guest, Admits.Nobody),
         ["job/{key}/places/{panel}"] = (Admits.Guest, Admits.Lead),
         ["job/{key}/prints/{panel}"] = (Admits.Guest, Admits.Lead),
         ["job/{key}/find/{panel?}"] = (Admits.Guest, Admits.Nobody),

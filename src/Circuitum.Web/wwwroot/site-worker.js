@@ -1,6 +1,6 @@
 // Keeps the Site pages and what they load, so that they open without signal. Everything else goes to the server as ever.
 const KEPT = "site-1";
-const isPage = (url) => /^\/(?:job\/[^/]+\/(?:metric\/)?|metric-board\/[^/]+\/)site$/.test(url.pathname);
+const isPage = (url) => /^\/(?:job\/[^/]+\/(?:site|metric\/site|metric\/photographs)|metric-board\/[^/]+\/site)$/.test(url.pathname);
 const isPart = (url) => /^\/(css|js|lib)\//.test(url.pathname) || url.pathname === "/icon.svg";
 
 self.addEventListener("install", () => self.skipWaiting());

@@ -133,4 +133,32 @@ public sealed class BoardSiteTests
                 .Select(s => s.Done?.Id.ToString()));
             Assert.Equal(Told(entries), Told(entries.OrderBy(e => HashCode.Combine(e.Id, seed))));
         }, iter: 200);
+
+    [Fact] // 30 water heaters of 4.6 kW are 600 A ÷ 3 = 200 A a phase: two boards, each with a feeder; 5 m of 35 mm² earthed by 16 mm²:
+           // 5 × 1.15 mΩ = 0.006 Ω, half as much again and 0.05 for the leads: to 0.058
+    public void A_board_behind_a_sub_main_is_on_when_its_feeder_is_read()
+    {
+        var plan = Briefs.Planned([.. Enumerable.Range(1, 30).Select(i => $"room {i}, {i} m: water heater 4.6 kW")]);
+        Assert.True(plan.Boards.Length > 1);
+        var site = BoardSite.Of(plan, []);
+        var feeder = site.Lines.First(l => l.Feeder is not null);
+        Assert.Equal(plan.Boards.Length, site.Lines.Count(l => l.Feeder is not null));
+        Assert.Equal([BoardStep.Conduit, BoardStep.DrawnIn, BoardStep.Connected, BoardStep.Continuity, BoardStep.Insulation],
+            feeder.Steps.Select(s => s.Step));
+        Assert.InRange(BoardReading.Planned(feeder.Feeder!).Value, .0057m, .0058m);
+        Assert.Empty(feeder.Wrong(BoardStep.Continuity, "0.058"));
+        Assert.Contains("a loose joint", Assert.Single(feeder.Wrong(BoardStep.Continuity, "0.07")), StringComparison.Ordinal);
+        // Every section of its board waits for it, and none of another.
+        Assert.All(feeder.Board.Sections, s => Assert.Contains("the feeder: conduit to lay", site.BeforeOn(s)));
+        var laid = BoardSite.Of(plan, [.. feeder.Steps.Select(s => Did(feeder, s.Step, s.Step switch
+        {
+            BoardStep.Continuity => "0.02",
+            BoardStep.Insulation => "200",
+            _ => "",
+        }))]);
+        Assert.Equal(5, laid.Done);
+        Assert.All(feeder.Board.Sections, s => Assert.DoesNotContain(laid.BeforeOn(laid.Lines.First(l => l.Section.Letter == s.Letter
+            && l.Board.Name == feeder.Board.Name).Section), w => w.StartsWith("the feeder", StringComparison.Ordinal)));
+        Assert.Contains(laid.BeforeOn(plan.Boards[1].Sections[0]), w => w.StartsWith("the feeder", StringComparison.Ordinal));
+    }
 }

@@ -32,10 +32,24 @@ public sealed class BoardStandTests
     {
         var plan = Of(TwoBoards());
         Assert.Equal(["in west, everything", "in east, everything"], plan.Boards.Select(b => b.Serves));
+        Assert.Equal(["Board A", "Board E"], plan.Boards.Select(b => b.Name));
         Assert.Equal([["west"], ["east"]], plan.Boards.Select(b => b.Ways.SelectMany(w => w.Circuit.Rooms).Distinct().ToArray()));
         Assert.Equal([0, 1], plan.Boards.Select(b => b.Stand));
         Assert.NotNull(plan.SubMain);
         Assert.Contains(plan.Boards[1].Split!.Steps, s => s.Text.Contains("2 places", StringComparison.Ordinal));
+    }
+
+    [Fact] // nine cooling units in one place have a board of their own there: numbered, so that the other keeps the letter of the plan
+    public void Two_boards_in_one_place_are_numbered()
+    {
+        var job = TwoBoards();
+        var units = Enumerable.Range(0, 9).Select(i => Houses.On($"u{i}", "west", 1, 20 + (20 * i)) with
+        {
+            Devices = [new() { Kind = DeviceKind.Equipment, Plate = new()
+                { Appliance = Appliance.HeatPump, Name = "Split unit", Volts = new(240), Load = new(1500) } }],
+        });
+        Assert.Equal([("Board A1", "in west, all but cooling"), ("Board A2", "in west, cooling"), ("Board E", "in east, everything")],
+            Of(job with { Boxes = [.. job.Boxes, .. units] }).Boards.Select(b => (b.Name, b.Serves)));
     }
 
     [Fact] // its feeder lies as conduit does between the two; the first is beside the sub-main

@@ -64,6 +64,13 @@ public sealed class LocalNumberTests
             .Boards.Select(b => b.Incomer.Value.Value));
     }
 
+    [Theory] // 14 kW on one phase are 60.9 A behind 63 A; half of it runs, 30.4 A, and an incomer is no smaller than that breaker
+    [InlineData("incomer of a board: 40, by the authority", true)]
+    [InlineData("incomer of a board: 63, by the authority", false)]
+    public void An_incomer_above_the_local_limit_is_told(string line, bool told) => Assert.Equal(told, BoardChecks.Of(Briefs.Planned(line,
+        "supply: one phase", "demand: other 50 %", "hall, 5 m: kiln 14 kW")).Any(t => t.Headline == "Its incomer has 63 A."
+            && t.Cite.Text == "the authority"));
+
     [Fact] // 20 A over 60 m of 4 mm²: 11 × 20 × 60 ÷ 1000 = 13.2 V of 230 are 5.74 %; within 6 %, and larger by 4 %
     public void Lost_to_a_point()
     {

@@ -186,4 +186,17 @@ public sealed class CircuitTests
         Assert.Contains(At(69).Tags, t => t.Rule == "framing"); // half a box, 1-1/4 in, reaches past the jamb
         Assert.DoesNotContain(At(68).Tags, t => t.Rule == "framing");
     }
+
+    [Theory] // by its instructions alone on its circuit, whatever the book asks of the room that it stands in
+    [InlineData(Edition.Y2020)]
+    [InlineData(Edition.Canada2021)]
+    public void A_central_vacuum_has_a_circuit_of_its_own(Edition edition)
+    {
+        var vacuum = EquipmentLibrary.All.Single(p => p.Name == "Central vacuum");
+        var job = Houses.Row(("hall", RoomUse.Hall, 20)).With(Houses.On("a", "hall", 1, 40), Houses.On("b", "hall", 1, 150),
+            Houses.Appliance("v", "hall", 1, 100, vacuum, DeviceKind.Single)) with
+        { Edition = edition };
+        var own = Planner.Plan(job).Circuits.Single(c => c.Circuit.Boxes.Contains(new BoxId("v")));
+        Assert.Equal((CircuitKind.Individual, 1), (own.Circuit.Kind, own.Circuit.Boxes.Length));
+    }
 }

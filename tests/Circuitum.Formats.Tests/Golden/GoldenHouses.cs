@@ -84,7 +84,7 @@ internal static class GoldenHouses
     // The library as it was when the houses were first written down: what comes into it later would deal every house anew.
     private static readonly ImmutableArray<Nameplate> Library =
         [.. EquipmentLibrary.All.Where(p => p.Appliance is not (Appliance.FloorHeating or Appliance.SolarInverter
-            or Appliance.HydromassageTub or Appliance.HotTub or Appliance.TanklessHeater))];
+            or Appliance.HydromassageTub or Appliance.HotTub or Appliance.TanklessHeater) && p.Name != "Central vacuum")];
 
     // Ordinary equipment in rooms by lot; what does not fit its wall is left out.
     private static Job Equipped(Job job, Draw draw, int pieces)

@@ -64,6 +64,7 @@ public sealed class GateTests : IDisposable
         ["/job/demo/walls"] = ("gclo", "."),
         ["/job/demo/metric"] = ("gclo", "lo"),
         ["/job/demo/metric/site"] = ("gclo", "clo"),
+        ["/job/demo/metric/photographs"] = ("gclo", "."),
         ["/job/demo/places/A"] = ("gclo", "lo"),
         ["/job/demo/prints/A"] = ("gclo", "lo"),
         ["/job/demo/find"] = ("gclo", "."),

@@ -18,6 +18,7 @@ public sealed partial class WalkTests : IDisposable
             "/css/plan.css",
         "/job/demo/house", "/job/demo/boxes?on=box:f-r2", "/job/demo/circuits", "/job/demo/runs", "/job/demo/panel", "/job/demo/prove",
         "/job/demo/site", "/job/demo/site?view=test", "/job/demo/walls", "/job/demo/metric", "/job/demo/metric/site",
+        "/job/demo/metric/photographs",
         "/job/demo/places/A", "/job/demo/prints/A", "/job/demo/find",
         "/job/demo/material", "/job/demo/load", "/job/demo/marks", "/job/demo/editions", "/job/demo/divisions", "/job/demo/rules",
         "/job/demo/make-up/A", "/job/demo/history", "/job/demo/money", "/job/demo/share", "/job/demo/box/f-r2",

@@ -52,6 +52,7 @@ public static class EquipmentLibrary
         Fixed(Jobs.Appliance.SolarInverter, "Solar inverter", Supply.Between, 7600) with { Continuous = true, Individual = true },
         Fixed(Jobs.Appliance.GeneratorInlet, "Generator inlet", Supply.Between, 7200) with { Neutral = true, Individual = true },
         Corded(Jobs.Appliance.Other, "Welder", Supply.Between, 9600) with { Individual = true },
+        Corded(Jobs.Appliance.Other, "Central vacuum", Supply.ToNeutral, 1440) with { Motor = true, Individual = true },
     ];
 
     /// <summary>The typical plate of a kind of appliance.</summary>
