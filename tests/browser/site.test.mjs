@@ -394,6 +394,21 @@ test("boards are written down without signal, a reading is taken back, and the r
     await back(way).click();
     await expect(laid(way)).toBeVisible();
   }
+
+  // A server that answers and cannot: what was pressed is shown once, however often it is tried again.
+  let tried = 0;
+  const cannot = (route) => (route.request().method() === "POST" ? (tried++, route.fulfill({ status: 503 })) : route.continue());
+  await page.route(`**${here}`, cannot);
+  await laid(1).click();
+  await expect(unsent(page)).toContainText("1 not sent yet: the server answered 503");
+  const again = () => page.evaluate(() => window.dispatchEvent(new Event("online")));
+  await expect.poll(() => again().then(() => tried)).toBeGreaterThan(2);
+  await expect(page.getByText("✓ conduit laid, Board A way 1, kept on this phone")).toHaveCount(1);
+  await page.unroute(`**${here}`, cannot);
+  await again();
+  await expect(unsent(page)).toHaveText("Everything is sent.");
+  await back(1).click();
+  await expect(laid(1)).toBeVisible();
 });
 
 test("a room of a house of boards is photographed without signal, and its wall shows it", async ({ page, context }) => {

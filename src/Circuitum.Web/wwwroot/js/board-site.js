@@ -82,9 +82,11 @@ async function send() {
         unsent().filter((e) => e.fields.id !== entry.fields.id),
       );
     }
-    // The server's own page stands in place of what was shown meanwhile; the scroll stays.
-    if (!trouble) page().replaceWith((await fresh()).querySelector("[data-board-site]"));
-    unsent().forEach(show);
+    // The server's own page stands in place of what was shown meanwhile; the scroll stays. After trouble what is shown stays as it is.
+    if (!trouble) {
+      page().replaceWith((await fresh()).querySelector("[data-board-site]"));
+      unsent().forEach(show);
+    }
   } catch (e) {
     trouble = e instanceof TypeError ? "no answer from the server" : e.message;
   } finally {
