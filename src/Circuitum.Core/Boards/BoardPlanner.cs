@@ -57,7 +57,7 @@ public static class BoardPlanner
         }
 
         var used = number - 1;
-        return new(name, group.Serves, incomer, sections.ToImmutable(), shared.Loads,
+        return new(name, group.Serves(brief), incomer, sections.ToImmutable(), shared.Loads,
             Made.FirstOrDefault(m => m * 5 >= used * 6, Math.Max(used, Made[^1])), feeder, group.Why)
         { Stand = group.Stand };
     }
@@ -109,8 +109,7 @@ public static class BoardPlanner
         var stands = circuits.GroupBy(c => c.Circuit.Points[0].Of.Board).OrderBy(g => g.Key).ToList();
         var why = stands.Count == 1 ? null : Because.Of("Why several boards").Job($"boards are drawn in {stands.Count} places, each for "
             + "the rooms around it", string.Join(", ", stands.Select(s => brief.Stands[s.Key].Room)));
-        return [.. stands.SelectMany(s => OfStand(new([.. s], stands.Count == 1 && s.Key == 0 ? "everything"
-            : $"in {brief.Stands[s.Key].Room}, everything", why, s.Key), brief))];
+        return [.. stands.SelectMany(s => OfStand(new([.. s], why, s.Key, Alone: stands.Count == 1 && s.Key == 0), brief))];
     }
 
     private static List<Draft> OfStand(Draft draft, BoardBrief brief)
@@ -129,14 +128,14 @@ public static class BoardPlanner
         var cooling = Halved(draft with
         {
             Circuits = circuits.FindAll(c => c.Circuit.Use == CircuitUse.Cooling),
-            Serves = draft.Serves.Replace("everything", "cooling", StringComparison.Ordinal),
+            Kind = "cooling",
             Why = why,
         }, brief);
         var rest = circuits.FindAll(c => c.Circuit.Use != CircuitUse.Cooling);
         return rest.Count == 0 ? cooling : [.. Halved(draft with
         {
             Circuits = rest,
-            Serves = draft.Serves.Replace("everything", "all but cooling", StringComparison.Ordinal),
+            Kind = "all but cooling",
             Why = why,
         }, brief), .. cooling];
     }
@@ -161,7 +160,7 @@ public static class BoardPlanner
         {
             var circuits = some.OrderBy(c => draft.Circuits.IndexOf(c)).ToList();
             var rooms = circuits.SelectMany(c => c.Circuit.Points).OrderBy(p => p.Room).Select(p => p.Of.Name).ToList();
-            return draft with { Circuits = circuits, Serves = $"{draft.Serves}, {rooms[0]} to {rooms[^1]}", Why = why };
+            return draft with { Circuits = circuits, Rooms = rooms[0] == rooms[^1] ? rooms[0] : $"{rooms[0]} to {rooms[^1]}", Why = why };
         }
 
         return [.. Halved(Part(byRoom.Take(at)), brief), .. Halved(Part(byRoom.Skip(at)), brief)];
@@ -170,5 +169,19 @@ public static class BoardPlanner
     private static decimal Weight(IEnumerable<RatedCircuit> circuits, BoardBrief brief) =>
         circuits.Sum(c => Sharing.Running(c, brief).Value);
 
-    private sealed record Draft(List<RatedCircuit> Circuits, string Serves, Because? Why, int Stand);
+    // What is told of a board is kept apart until it is told: a room may be called what a kind is. Alone is the house's one place.
+    private sealed record Draft(List<RatedCircuit> Circuits, Because? Why, int Stand, bool Alone, string Kind = "", string Rooms = "")
+    {
+        public string Serves(BoardBrief brief)
+        {
+            var what = (Kind, Rooms) switch
+            {
+                ("", "") => "everything",
+                (var kind, "") => kind,
+                ("", var rooms) => Alone ? rooms : $"for {rooms}",
+                var (kind, rooms) => $"{kind}, {rooms}",
+            };
+            return Alone ? what : $"in {brief.Stands[Stand].Room}, {what}";
+        }
+    }
 }

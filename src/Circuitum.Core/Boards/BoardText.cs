@@ -45,6 +45,10 @@ public static partial class BoardText
         ("AC", PointKind.SplitUnit), ("AC unit", PointKind.SplitUnit), ("AC units", PointKind.SplitUnit),
     ];
 
+    // What a line before the rooms says, beside the numbers that an authority sets.
+    private static readonly string[] Said = ["rules", "supply", "ambient", "circuits in a conduit", "lamps on a circuit", "points apart",
+        "sub-main", "board", "demand"];
+
     private static readonly (DemandGroup Group, string Word)[] Groups =
     [
         (DemandGroup.Lighting, "lighting"), (DemandGroup.Sockets, "sockets"), (DemandGroup.Cooking, "cooking"),
@@ -66,7 +70,7 @@ public static partial class BoardText
         var brief = LineByLine(new() { Name = "Board", Rooms = [] }, text, (so, line) =>
             line.StartsWith("//", StringComparison.Ordinal) ? so
             : line.StartsWith('#') ? so with { Name = Named(line[1..].Trim(), "The name") }
-            : Setting().Match(line) is { Success: true } setting ? Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value)
+            : Setting(line) is var (what, to) ? Set(so, what, to)
             : so with { Rooms = so.Rooms.Add(Room(line, so)) });
         return brief.Rooms.IsEmpty
             ? throw new FormatException("There is no room yet. Write one a line: bedroom 1, 12 m: 6 lamps, 4 twin sockets, split 2400 W.")
@@ -80,10 +84,10 @@ public static partial class BoardText
     /// <exception cref="FormatException">A line is not understood, or is not asked where the house is drawn; the message names it, says
     /// why, and shows one that would be.</exception>
     public static MetricFeed Feed(string text) => LineByLine(new() { Name = "", Rooms = [] }, text, (so, line) =>
-        Setting().Match(line) is not { Success: true } setting
+        Setting(line) is not var (what, to)
             ? throw new FormatException($"“{Short(line)}” does not say how it is fed; write supply: three phases, ambient: 40 °C, "
                 + "circuits in a conduit: 2, lamps on a circuit: 24, demand: lighting 66 %, sockets on a ring: 8, by whose rule it is.")
-        : NotDrawn(Set(so, setting.Groups["what"].Value, setting.Groups["to"].Value), so)).Fed;
+        : NotDrawn(Set(so, what, to), so)).Fed;
 
     // What a drawing says itself is not said beside it.
     private static BoardBrief NotDrawn(BoardBrief said, BoardBrief before) => said.Apart != before.Apart
@@ -183,7 +187,16 @@ public static partial class BoardText
 
     private static string Number(decimal value) => value.ToString("0.###", CultureInfo.InvariantCulture);
 
-    private static BoardBrief Set(BoardBrief brief, string what, string to) => what.ToLowerInvariant() switch
+    // A line that says how the list is fed: a word that is known, and what stands after its colon.
+    private static (string What, string To)? Setting(string line)
+    {
+        var colon = line.IndexOf(':', StringComparison.Ordinal);
+        var what = colon < 0 ? "" : line[..colon].TrimEnd().ToLowerInvariant();
+        return Said.Contains(what) || Enum.GetValues<MetricNumber>().Any(n => MetricAmendment.Limits(n).Words == what)
+            ? (what, line[(colon + 1)..].Trim()) : null;
+    }
+
+    private static BoardBrief Set(BoardBrief brief, string what, string to) => what switch
     {
         "rules" => Mine(to) ? brief : throw new FormatException($"“{Short(to)}” are the rules of another family; this list is planned by "
             + $"{MetricRules.Key}, and a house by the others is a job of its own."),
@@ -369,12 +382,6 @@ public static partial class BoardText
     private static bool Same(string a, string b) => a.Equals(b, StringComparison.OrdinalIgnoreCase);
 
     private static string Short(string text) => text.Length > 60 ? text[..60] + "…" : text;
-
-    [GeneratedRegex(@"^(?<what>rules|supply|ambient|circuits in a conduit|lamps on a circuit|points apart|sub-main|board|demand"
-        + @"|sockets on a radial|sockets on a ring|rings behind one device|units looped|units on a board|ways of a board|incomer of a board"
-        + @"|watts of lighting|lost to a point)\s*:"
-        + @"\s*(?<to>.*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex Setting();
 
     [GeneratedRegex(@"^(?<n>\d{1,4})(?: ?[AW%])?\s*,?\s+by (?<by>\S.{0,59})$", RegexOptions.IgnoreCase)]
     private static partial Regex Amendment();

@@ -250,6 +250,18 @@ public sealed class BoardPlannerTests
         Assert.Contains(new("board", "residual-current device 25 A, 100 mA, 2 poles", 1, "pcs"), lines);
     }
 
+    [Fact] // twelve 15 A sockets are twelve ways: two rooms are 24, four 48, halved and halved again
+    public void A_board_cut_in_two_tells_the_rooms_of_each_half_once()
+    {
+        static string[] Serves(int rooms, int sockets) => [.. Briefs.Planned(["ways of a board: 12, by the port",
+            .. Enumerable.Range(1, rooms).Select(i => $"room {i}, 5 m: {sockets} 15 A sockets")]).Boards.Select(b => b.Serves)];
+
+        Assert.Equal(["everything"], Serves(2, 6));
+        Assert.Equal(["room 1", "room 2"], Serves(2, 12));
+        Assert.Equal(["room 1 to room 2", "room 3 to room 4"], Serves(4, 6));
+        Assert.Equal(["room 1", "room 2", "room 3", "room 4"], Serves(4, 12));
+    }
+
     [Fact]
     public void The_villa_has_a_board_for_cooling_and_three_things_to_find()
     {

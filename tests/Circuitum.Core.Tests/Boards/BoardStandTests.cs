@@ -27,6 +27,12 @@ public sealed class BoardStandTests
 
     private static BoardPlan Of(Job job) => PointsOfHouse.Boards(Planner.Plan(job))!;
 
+    private static Box Unit(string id, string room, int at) => Houses.On(id, room, 1, at) with
+    {
+        Devices = [new() { Kind = DeviceKind.Equipment, Plate = new()
+            { Appliance = Appliance.HeatPump, Name = "Split unit", Volts = new(240), Load = new(1500) } }],
+    };
+
     [Fact]
     public void Each_room_is_fed_from_the_nearest()
     {
@@ -43,13 +49,37 @@ public sealed class BoardStandTests
     public void Two_boards_in_one_place_are_numbered()
     {
         var job = TwoBoards();
-        var units = Enumerable.Range(0, 9).Select(i => Houses.On($"u{i}", "west", 1, 20 + (20 * i)) with
-        {
-            Devices = [new() { Kind = DeviceKind.Equipment, Plate = new()
-                { Appliance = Appliance.HeatPump, Name = "Split unit", Volts = new(240), Load = new(1500) } }],
-        });
+        var units = Enumerable.Range(0, 9).Select(i => Unit($"u{i}", "west", 20 + (20 * i)));
         Assert.Equal([("Board A1", "in west, all but cooling"), ("Board A2", "in west, cooling"), ("Board E", "in east, everything")],
             Of(job with { Boxes = [.. job.Boxes, .. units] }).Boards.Select(b => (b.Name, b.Serves)));
+    }
+
+    [Fact] // what a board serves is told in the words of its room, also where a room is called what a kind is
+    public void A_room_called_everything_keeps_its_name()
+    {
+        var job = new NameRoom(new("east"), "everything").On(TwoBoards()).Job!;
+        var units = Enumerable.Range(0, 9).Select(i => Unit($"u{i}", "east", 130 + (10 * i)));
+        Assert.Equal(["in west, everything", "in everything, all but cooling", "in everything, cooling"],
+            Of(job with { Boxes = [.. job.Boxes, .. units] }).Boards.Select(b => b.Serves));
+    }
+
+    [Fact] // fourteen ways and those of the sockets and the lamp, twelve at most: halved, and the rooms of each half told once
+    public void A_board_in_its_place_that_is_cut_in_two_tells_its_rooms()
+    {
+        var job = TwoBoards();
+        var units = Enumerable.Range(0, 14).Select(i => Unit($"u{i}", "west", 4 + (8 * i)));
+        var plan = Of(job with
+        {
+            Boxes = [.. job.Boxes, .. units],
+            Metric = new()
+            {
+                Amendments = [new(MetricNumber.WaysOfBoard, 12, "the port"), new(MetricNumber.UnitsOnBoard, 24, "the port"),
+                    new(MetricNumber.UnitsLooped, 1, "the port")],
+            },
+        });
+        Assert.Equal([("Board A1", "in west, for west"), ("Board A2", "in west, for west"), ("Board E", "in east, everything")],
+            plan.Boards.Select(b => (b.Name, b.Serves)));
+        Assert.All(plan.Boards, b => Assert.InRange(b.Used, 1, 12));
     }
 
     [Fact] // its feeder lies as conduit does between the two; the first is beside the sub-main

@@ -48,6 +48,24 @@ public sealed class BoardTextTests
         Assert.Equal(["lamp", "lamp", "lamp", "garden pump"], brief.Rooms[1].Points.Select(p => p.Name));
     }
 
+    [Theory] // as somebody types it: capitals, and blanks around the colon; a room may begin with the word of a setting
+    [InlineData("SUPPLY : One phase\nboard room, 5 m: lamp")]
+    [InlineData("Supply:one phase\nboard room, 5 m: lamp")]
+    public void Settings_are_read_however_they_are_typed(string text)
+    {
+        var brief = BoardText.Read(text);
+        Assert.False(brief.Fed.ThreePhase);
+        Assert.Equal("board room", Assert.Single(brief.Rooms).Name);
+    }
+
+    [Fact] // every number that an authority may set is a line of the list, in capitals too
+    public void Every_local_number_is_a_line() => Assert.All(Enum.GetValues<MetricNumber>(), n =>
+    {
+        var (words, least, _) = MetricAmendment.Limits(n);
+        Assert.Equal([new(n, least, "the port")],
+            BoardText.Feed($"{words.ToUpperInvariant()} : {least}, by the port").Amendments.AsEnumerable());
+    });
+
     [Theory]
     [InlineData("", "There is no room yet")]
     [InlineData("hall 3 m lamps", "Line 1: “hall 3 m lamps” is no room")]
