@@ -65,7 +65,7 @@ public static class BoardPlanner
     // By letters in one place; in several as each is called on the plan, and numbered where more than one stands there.
     private static string NameOf(List<Draft> groups, int index, BoardBrief brief)
     {
-        if (groups.TrueForAll(g => g.Stand == 0))
+        if (groups[index].Alone)
         {
             return $"Board {(char)('A' + index)}";
         }
