@@ -50,7 +50,8 @@ internal static class Canadian
             }
 
             var counters = boxes.FindAll(b => b.Counter && b.IsGeneralReceptacle && b.Use == "kitchen");
-            if (counters.Count > 0 && (breaker != 20 || counters.Count > 2 || counters.Count < boxes.Count))
+            // T-slots on two wires, or split receptacles on three.
+            if (counters.Count > 0 && ((volts, breaker) is not ((120, 20) or (240, 15)) || counters.Count > 2 || counters.Count < boxes.Count))
             {
                 yield return new("counter circuit", "26-7", subjects, $"{boxes.Count} boxes, {counters.Count} of them at a counter, on "
                     + $"{breaker} A");
@@ -118,6 +119,12 @@ internal static class Canadian
     private static IEnumerable<Finding> Guarded(SiteBox box)
     {
         double volts = box.Circuit.Number("volts"), amps = box.Circuit.Number("breakerAmps");
+        if (box.Counter && (volts, amps) is (240, 15))
+        {
+            // A split receptacle has a leg and the neutral in either half.
+            volts = 120;
+        }
+
         if (!box.Devices.Any(Site.IsReceptacle))
         {
             yield break;

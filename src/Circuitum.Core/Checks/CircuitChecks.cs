@@ -124,7 +124,8 @@ internal static class CircuitChecks
                     Unrate(plan, circuit));
             }
 
-            var named = circuit.Circuit.Kind == CircuitKind.SmallAppliance ? plan.Book.Division.Counters : plan.Book.Division.Receptacles;
+            var named = circuit.Circuit.Kind == CircuitKind.SmallAppliance ? plan.Book.Division.CountersOf(plan.Job.Schools)
+                : plan.Book.Division.Receptacles;
             if (circuit.Circuit.Kind is CircuitKind.SmallAppliance or CircuitKind.Laundry or CircuitKind.Bathroom or CircuitKind.Garage
                 && rating < named)
             {
@@ -141,6 +142,15 @@ internal static class CircuitChecks
         foreach (var circuit in plan.Circuits)
         {
             var breaker = circuit.Breaker;
+            foreach (var box in circuit.Circuit.Boxes.Select(b => plan.Survey[b])
+                .Where(b => circuit.Load.Split && b.Box.Devices.Any(d => d.Kind is DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle)))
+            {
+                yield return new(Severity.Red, Stage.Circuits, Subject.Box(box.Box.Id), plan.Book.Cite(RuleId.Multiwire),
+                    $"{box.Name} is a protective receptacle on a three-wire circuit of split receptacles.",
+                    "It cannot be split, so one leg ends capped behind it. Make it a duplex, which the two-pole breaker protects, "
+                    + "or feed the counters by T-slots on two wires.");
+            }
+
             foreach (var (box, device, place) in circuit.Circuit.Boxes.Select(b => plan.Survey[b])
                 .SelectMany(b => b.Box.Devices.Select((d, i) => (b, d, i)))
                 .Where(x => x.d.Kind.IsGeneralReceptacle() && x.d.Rating is not null))
@@ -286,7 +296,7 @@ internal static class CircuitChecks
         {
             yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits),
                 $"Fewer than two {plan.Book.Division.CounterWord} circuits.",
-                $"A kitchen has two or more {plan.Book.Division.Counters} circuits for its receptacles. Place more kitchen receptacles.");
+                $"A kitchen has two or more {plan.Book.Division.CountersOf(plan.Job.Schools)} circuits for its receptacles. Place more kitchen receptacles.");
         }
 
         // 210.52(B)(3): a kitchen's counters on two circuits at least, none of them shared with another kitchen.

@@ -74,6 +74,14 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// <summary>The connected current.</summary>
     public Amps Current => Connected / Volts;
 
+    /// <summary>A leg of the circuit is on either half of its receptacles: three wires, and what is plugged in has a leg and the
+    /// neutral.</summary>
+    public bool Split { get; init; }
+
+    /// <summary>What is between the slots of its outlets: the volts at the breaker, or from a leg to the neutral where they are
+    /// split.</summary>
+    public Volts AtOutlets => Split ? new(Volts.Value / 2) : Volts;
+
     /// <summary>What a source on it brings for hours, 0 for what only takes. It is no load.</summary>
     public VoltAmps Brings { get; init; }
 
@@ -107,9 +115,12 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// <param name="boxes">The boxes.</param>
     /// <param name="book">The rules.</param>
     /// <param name="schools">The crew's: whether a dishwasher's load is continuous.</param>
-    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools, CodeBook book)
+    /// <param name="split">Its receptacles are split: each half is taken as an outlet is, so that both legs carry as much.</param>
+    public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools, CodeBook book, bool split = false)
     {
-        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools, book))).OfType<LoadItem>().ToImmutableArray();
+        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools, book))).OfType<LoadItem>()
+            .Select(i => split && i is { Assumed: true, Use: LoadUse.PortableReceptacle } ? i with { Load = i.Load + i.Load,
+                Demand = i.Demand + i.Demand } : i).ToImmutableArray();
         // Table 220.55, note 4: as one range, each with its share of that.
         if (CookTogether([.. boxes.SelectMany(b => b.Plates)]))
         {
@@ -117,9 +128,10 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
             items = [.. items.Select(i => i with { Demand = new(book.Demand.Range(whole).Value * i.Load.Value / whole.Value) })];
         }
 
-        var volts = book.Supply.For(boxes.SelectMany(b => b.Plates).Select(p => p.Volts));
+        var volts = split ? book.Supply.Between : book.Supply.For(boxes.SelectMany(b => b.Plates).Select(p => p.Volts));
         return new(volts, book.Supply.Poles(volts), items)
         {
+            Split = split,
             QuarterLeftOut = schools.MotorQuarter == MotorQuarter.LeftOut,
             Brings = boxes.SelectMany(b => b.Plates).Where(p => p.Appliance == Appliance.SolarInverter).Select(p => p.Load).Total(),
         };

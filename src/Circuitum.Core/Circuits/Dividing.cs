@@ -280,6 +280,9 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
         return keyed;
     }
 
+    /// <summary>The receptacles of a counter's circuit are split, where the crew does that and the book knows it.</summary>
+    public bool IsSplit(Job job, CodeBook book) => Kind == CircuitKind.SmallAppliance && book.Division.SplitsCounters(job.Schools);
+
     public Circuit ToCircuit(PanelId panel, Job job, CodeBook book)
     {
         var boxes = Bundles.SelectMany(b => b.Boxes).OrderBy(b => b.Box.Id.Value, StringComparer.Ordinal).ToList();
@@ -295,7 +298,7 @@ internal sealed record CircuitDraft(string Key, CircuitKind Kind, int Structure,
             Panel = panel,
             Boxes = [.. boxes.Select(b => b.Box.Id)],
             UsualRating = Rating,
-            Load = CircuitLoad.Of(boxes, job.Schools, book),
+            Load = CircuitLoad.Of(boxes, job.Schools, book, IsSplit(job, book)),
             Why = why,
         };
     }

@@ -127,10 +127,14 @@ internal sealed class Families(FramedHouse house, Job job, CodeBook book)
         var along = counters ??= [.. CounterOrder.Of(house, job.Boxes).Select(b => b.Id)];
         var circuits = Math.Max(2, (along.Count + most - 1) / most);
         var number = bundle.Boxes.Select(b => along.IndexOf(b.Box.Id)).Where(i => i >= 0).DefaultIfEmpty(0).Min() % circuits;
-        return new($"{building}/counter-{number + 1}", CircuitKind.SmallAppliance, book.Division.Counters, "counter",
-            Reason($"two or more {book.Division.Counters} circuits for the counters, at most {most} receptacles on each and neighbors on "
-                + "different ones", $"{along.Count} receptacles, {circuits} circuits",
-                book.Cite(RuleId.CounterCircuits, RuleId.CounterNeighbors)))
+        var rating = book.Division.CountersOf(job.Schools);
+        var why = Reason($"two or more {rating} circuits for the counters, at most {most} receptacles on each and neighbors on "
+            + "different ones", $"{along.Count} receptacles, {circuits} circuits",
+            book.Cite(RuleId.CounterCircuits, RuleId.CounterNeighbors));
+        return new($"{building}/counter-{number + 1}", CircuitKind.SmallAppliance, rating, "counter",
+            !book.Division.SplitsCounters(job.Schools) ? why
+                : why.House("its receptacles are split: a leg on either half, one neutral, both legs opened together", "three wires",
+                    book.Cite(RuleId.Multiwire).After("crew's way: counter receptacles")))
         { StaysOne = true };
     }
 

@@ -75,6 +75,6 @@ internal sealed class PanelChoice(FramedHouse house, Job job, CodeBook book)
 
     private static bool Heavy(CircuitDraft draft) => draft.Kind is CircuitKind.Individual or CircuitKind.DishwasherAndDisposer;
 
-    private int Poles(CircuitDraft draft) =>
-        book.Supply.Poles(book.Supply.For(draft.Bundles.SelectMany(b => b.Boxes).SelectMany(x => x.Plates).Select(p => p.Volts)));
+    private int Poles(CircuitDraft draft) => draft.IsSplit(job, book) ? 2
+        : book.Supply.Poles(book.Supply.For(draft.Bundles.SelectMany(b => b.Boxes).SelectMany(x => x.Plates).Select(p => p.Volts)));
 }

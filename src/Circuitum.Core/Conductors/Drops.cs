@@ -14,7 +14,8 @@ internal static class Drops
     public static SizedCircuit Measure(SizedCircuit sized)
     {
         var (routed, book) = (sized.Routed, sized.Book);
-        var volts = routed.Circuit.Load.Volts;
+        // Where receptacles are split one half alone may be used: a leg and the neutral lose, of what is between them.
+        var (volts, outlets) = (routed.Circuit.Load.Volts, routed.Circuit.Load.AtOutlets);
         var load = routed.Runs.ToDictionary(r => r.Id, _ => 0m);
         var counted = new HashSet<BoxId>();
         var byId = routed.Runs.ToDictionary(r => r.Id);
@@ -43,7 +44,7 @@ internal static class Drops
             lost[run.Id] = drop + (run.Upstream is RunId up ? lost[up] : 0);
             if (run.To.Box is BoxId box)
             {
-                left[box] = new(volts.Value - lost[run.Id]);
+                left[box] = new(outlets.Value - lost[run.Id]);
             }
 
             worst = worst is null || lost[run.Id] > lost[worst.Id] ? run : worst;
@@ -64,7 +65,7 @@ internal static class Drops
             };
         }
 
-        var total = VoltageDrop.Share(new(worst is null ? 0 : lost[worst.Id]), volts);
+        var total = VoltageDrop.Share(new(worst is null ? 0 : lost[worst.Id]), outlets);
         return sized with
         {
             VoltsAt = left.ToImmutable(),

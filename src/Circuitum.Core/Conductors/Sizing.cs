@@ -291,7 +291,7 @@ public static class Sizing
             Least = needed,
             GroundNeeded = Grounding.For(breaker.Value, homeRun, needed, book),
             Ground = routed.Runs.Any(r => r.Jacket == Jacket.Loose) ? Grounding.For(breaker.Value, homeRun, needed, book) : null,
-            VoltsAtPanel = circuit.Load.Volts,
+            VoltsAtPanel = circuit.Load.AtOutlets,
             VoltsAt = [],
             Through = [],
             Drop = new(new(0), Because.Of("Why these volts")),

@@ -26,7 +26,7 @@ internal static class Supply
             return circuit;
         }
 
-        var lost = share * circuit.Circuit.Load.Volts;
+        var lost = share * circuit.Circuit.Load.AtOutlets;
         return circuit with
         {
             VoltsAtPanel = circuit.VoltsAtPanel - lost,

@@ -11,9 +11,10 @@ namespace Circuitum.Core.Layout;
 public sealed record RoomConsequence(string What, Citation Section)
 {
     /// <summary>What the book asks of a room of a use: receptacles, lighting, circuits, protection, alarms.</summary>
-    public static IEnumerable<RoomConsequence> Of(RoomUse use, CodeBook book) => All(use, book).Where(c => book.Asks(c.Section));
+    public static IEnumerable<RoomConsequence> Of(RoomUse use, CodeBook book, Schools schools) =>
+        All(use, book, schools).Where(c => book.Asks(c.Section));
 
-    private static IEnumerable<RoomConsequence> All(RoomUse use, CodeBook book)
+    private static IEnumerable<RoomConsequence> All(RoomUse use, CodeBook book, Schools schools)
     {
         if (WallSpaces.Covers(use))
         {
@@ -21,7 +22,7 @@ public sealed record RoomConsequence(string What, Citation Section)
                 book.Cite(RuleId.WallReceptacles));
         }
 
-        foreach (var own in Receptacles(use, book))
+        foreach (var own in Receptacles(use, book, schools))
         {
             yield return own;
         }
@@ -59,11 +60,11 @@ public sealed record RoomConsequence(string What, Citation Section)
         }
     }
 
-    private static IEnumerable<RoomConsequence> Receptacles(RoomUse use, CodeBook book) => use switch
+    private static IEnumerable<RoomConsequence> Receptacles(RoomUse use, CodeBook book, Schools schools) => use switch
     {
         RoomUse.Kitchen => [new($"counters {book.Outlets.NarrowestCounter} or wider: no point farther than {book.Outlets.CounterReach} "
             + "from a receptacle", book.Cite(RuleId.CounterReceptacles)),
-            new($"two or more {book.Division.Counters} {book.Division.CounterWord} circuits, nothing else on them",
+            new($"two or more {book.Division.CountersOf(schools)} {book.Division.CounterWord} circuits, nothing else on them",
                 book.Cite(RuleId.SmallApplianceCircuits))],
         RoomUse.Dining or RoomUse.Pantry when book.Division.ReceptaclesOfCounterCircuit is null =>
             [new("its receptacles are on the small-appliance circuits", book.Cite(RuleId.KitchenOnSmallAppliance))],

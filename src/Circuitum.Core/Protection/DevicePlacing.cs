@@ -84,7 +84,12 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
 
     private (ImmutableDictionary<BoxId, ProtectiveDevice> Devices, string? Refused) Place(ISet<BoxId> needs, bool each)
     {
-        if (!sized.Book.Division.HoldsToShares(sized.Breaker.Value, sized.Circuit.Load.Volts))
+        if (sized.Circuit.Load.Split)
+        {
+            return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, "no ground-fault receptacle is made split, with a leg on either half");
+        }
+
+        if (sized.Breaker.Value.Value is not (15 or 20) || sized.Circuit.Load.Volts != sized.Book.Supply.ToNeutral)
         {
             return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty,
                 $"ground-fault receptacles are for 15 and 20 A circuits of {sized.Book.Supply.ToNeutral}");

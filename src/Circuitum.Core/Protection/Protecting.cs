@@ -59,7 +59,7 @@ public static class Protecting
 
         var needs = circuit.Boxes.ToDictionary(id => id, id =>
         {
-            var asked = Outlets(survey[id], circuit.Load.Volts, sized.Breaker.Value, book).ToList();
+            var asked = Outlets(survey[id], circuit.Load.AtOutlets, sized.Breaker.Value, book).ToList();
             return new OutletProtection(asked.Select(book.Protection.Afci).FirstOrDefault(n => n is not null),
                 asked.Select(book.Protection.Gfci).FirstOrDefault(n => n is not null), null);
         });

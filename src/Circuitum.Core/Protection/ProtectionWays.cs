@@ -139,6 +139,8 @@ internal sealed class ProtectionWays(SizedCircuit sized, Survey survey, Job job,
             ? (null, $"{survey[first].Name}, the first box, cannot carry a receptacle within reach")
             : sized.Circuit.SharesNeutralWith is not null
             ? (null, "its neutral is shared with another circuit as far as the first outlet")
+            : sized.Circuit.Load.Split
+            ? (null, "no arc-fault receptacle is made split, with a leg on either half")
             : home.Jacket == Jacket.Armoured
             ? (first, null)
             : !sized.Book.Has(RuleId.ArcFaultFirstOutlet)

@@ -61,7 +61,10 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
             return (own, $"{own}, as set");
         }
 
-        return breaker.Value <= 15 ? (15.Amps(), $"15 A on 15 A, {book.Cite(RuleId.ReceptacleRating)}")
+        return circuit.Circuit.Load.Split
+            ? (breaker, $"{breaker}, split: the tab between the brass screws taken off, a leg on either; the silver one stays, "
+                + $"{book.Cite(RuleId.Multiwire)}")
+            : breaker.Value <= 15 ? (15.Amps(), $"15 A on 15 A, {book.Cite(RuleId.ReceptacleRating)}")
             : breaker > book.Division.MostForSmallReceptacles
                 ? (breaker, $"{breaker} with a T-slot on {breaker}, {book.Cite(RuleId.ReceptacleRating)}")
             : IsAlone(device, circuit.Circuit) ? (20.Amps(), $"20 A: alone on a {breaker} circuit, {book.Cite(RuleId.SingleReceptacle)}")

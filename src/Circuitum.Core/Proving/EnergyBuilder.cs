@@ -274,10 +274,14 @@ internal sealed partial class EnergyBuilder(HouseNetwork house, HouseState state
                 if (device.Kind.IsGeneralReceptacle())
                 {
                     Outlet(box.Box.Id, gang);
-                    foreach (var plugged in state.Plugged.Where(p => p.Box == box.Box.Id && gang == FirstReceptacle(box.Box)))
+                    foreach (var (plugged, i) in state.Plugged.Where(p => p.Box == box.Box.Id && gang == FirstReceptacle(box.Box))
+                        .Select((p, i) => (p, i)))
                     {
-                        Load(circuit, Face(box.Box.Id, gang, TerminalKind.Hot), Face(box.Box.Id, gang, TerminalKind.Neutral),
-                            PlugIn.Typical(plugged.What), house.Plan.Book.Supply.ToNeutral);
+                        // Of a split receptacle the second thing goes into the other half.
+                        var second = i % 2 == 1 && screws.ContainsKey((box.Box.Id, new(gang, TerminalKind.SecondLeg)));
+                        Load(circuit, Face(box.Box.Id, gang, second ? TerminalKind.SecondLeg : TerminalKind.Hot),
+                            Face(box.Box.Id, gang, TerminalKind.Neutral), PlugIn.Typical(plugged.What),
+                            house.Plan.Book.Supply.ToNeutral, second);
                     }
                 }
 
@@ -300,12 +304,12 @@ internal sealed partial class EnergyBuilder(HouseNetwork house, HouseState state
     private static bool Counts(Device device) => device.Plate is { } plate ? !plate.Appliance.BringsPower()
         : device.Kind.IsReceptacle() || device.Kind.IsOverhead();
 
-    private void Load(WiredCircuit circuit, int hot, int back, VoltAmps load, Volts volts)
+    private void Load(WiredCircuit circuit, int hot, int back, VoltAmps load, Volts volts, bool second = false)
     {
         if (state.CurrentsOfPlates)
         {
             // On the second leg the hot is below the neutral: what is drawn there comes from the neutral.
-            var (from, to) = house.LegOf(circuit.Key) == Leg.A ? (hot, back) : (back, hot);
+            var (from, to) = house.LegOf(circuit.Key) == Leg.A != second ? (hot, back) : (back, hot);
             network.Draw(from, to, (double)(load / volts).Value);
         }
         else
@@ -334,6 +338,11 @@ internal sealed partial class EnergyBuilder(HouseNetwork house, HouseState state
         network.Join(hot, neutral, Burden);
         network.Join(hot, ground, Burden);
         network.Join(neutral, ground, Burden);
+        if (screws.TryGetValue((box, new(gang, TerminalKind.SecondLeg)), out var second))
+        {
+            network.Join(second, neutral, Burden);
+            network.Join(second, ground, Burden);
+        }
     }
 
     private void Close(BoxId box, int gang, DeviceKind kind)

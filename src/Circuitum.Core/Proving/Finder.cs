@@ -66,6 +66,9 @@ public sealed record Test(BoxId? Box, int? Gang, RunId? Run)
     /// <summary>How it is looked at.</summary>
     public LookBy By { get; init; }
 
+    /// <summary>The second half of a split receptacle: a tester goes into either.</summary>
+    public bool Second { get; init; }
+
     /// <summary>A look at the breaker from before the panel, door open and cover on.</summary>
     public static Test Breaker { get; } = new(null, null, null);
 
@@ -241,6 +244,10 @@ public sealed class Finder
                 if (box.Devices[gang].Kind is var kind && (kind.IsGeneralReceptacle() || kind.IsLight()))
                 {
                     yield return new(box.Id, gang, null);
+                    if (circuit.Load.Split && kind == DeviceKind.Duplex)
+                    {
+                        yield return new(box.Id, gang, null) { Second = true };
+                    }
                 }
             }
         }
@@ -295,7 +302,7 @@ public sealed class Finder
         return test.Run is { } run ? Cable(wired, settled.Energy, test.Box, run)
             : house.Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
                 ? Lamp(settled.Energy, dark.Value, test.Box.Value, test.Gang.Value)
-            : Outlet(settled.Energy, test.Box.Value, test.Gang.Value);
+            : Outlet(settled.Energy, test.Box.Value, test.Gang.Value, test.Second ? TerminalKind.SecondLeg : TerminalKind.Hot);
     }
 
     // Of the cable that leaves: its hot, its neutral and its ground against each other.
@@ -353,23 +360,40 @@ public sealed class Finder
             : off > LampVolts.Bright && off < LampVolts.Over && on < LampVolts.Faint ? Finding.Works : Finding.Dim;
     }
 
-    private static Finding Outlet(Energy energy, BoxId box, int gang) => PlugInTester.At(energy, box, gang).Says switch
-    {
-        TesterSays.Correct => energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral) is var volts && volts > LampVolts.Bright
-            && volts < LampVolts.Over
-            ? Finding.Works : Finding.Dim,
-        TesterSays.Dead => Finding.Dead,
-        TesterSays.OpenGround => Finding.NoGround,
-        TesterSays.OpenNeutral => Finding.NoNeutral,
-        TesterSays.Reversed => Finding.Reversed,
-        _ => Finding.Odd,
-    };
+    private static Finding Outlet(Energy energy, BoxId box, int gang, TerminalKind half) =>
+        PlugInTester.At(energy, box, gang, half).Says switch
+        {
+            TesterSays.Correct => energy.Between(box, gang, half, TerminalKind.Neutral) is var volts && volts > LampVolts.Bright
+                && volts < LampVolts.Over
+                ? Finding.Works : Finding.Dim,
+            TesterSays.Dead => Finding.Dead,
+            TesterSays.OpenGround => Finding.NoGround,
+            TesterSays.OpenNeutral => Finding.NoNeutral,
+            TesterSays.Reversed => Finding.Reversed,
+            _ => Finding.Odd,
+        };
 
-    // The constant feed of the cable against its neutral and its ground.
+    // The constant feed of the cable against its neutral and its ground; where receptacles are split, of either leg.
     private static Finding Cable(WiredCircuit circuit, Energy energy, BoxId? box, RunId id)
     {
         var run = circuit.Runs.First(r => r.Id == id);
         var (hot, back) = HotAndBack(run);
+        if (circuit.Load.Split)
+        {
+            var conductors = Conductor.In(run);
+            back = conductors.First(c => c.Carries == Carried.Neutral);
+            var second = conductors.First(c => c.Carries == Carried.SecondLeg);
+            Finding Of(Conductor leg) => (energy.Ends(box, id, leg.Colour, back.Colour) > LampVolts.Bright,
+                energy.Ends(box, id, leg.Colour, ConductorColour.Bare) > LampVolts.Bright) switch
+            {
+                (true, true) => Finding.Works,
+                (true, false) => Finding.NoGround,
+                (false, true) => Finding.NoNeutral,
+                _ => Finding.Dead,
+            };
+            return Of(hot) is var first && Of(second) == first ? first : Finding.Odd;
+        }
+
         var live = back is not null && energy.Ends(box, id, hot.Colour, back.Colour) > LampVolts.Bright;
         var grounded = energy.Ends(box, id, hot.Colour, ConductorColour.Bare) > LampVolts.Bright;
         return (live, grounded, back is null) switch

@@ -43,9 +43,10 @@ public sealed record PlugInTester(bool HotNeutral, bool HotGround, bool NeutralG
     /// <param name="energy">The circuit as it stands.</param>
     /// <param name="box">A box on it.</param>
     /// <param name="gang">A receptacle of the box, by its place from 0.</param>
-    public static PlugInTester At(Energy energy, BoxId box, int gang) => new(
-        energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral) > Lights,
-        energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Ground) > Lights,
+    /// <param name="half">Its hot: the second leg is that of a split receptacle's second half.</param>
+    public static PlugInTester At(Energy energy, BoxId box, int gang, TerminalKind half = TerminalKind.Hot) => new(
+        energy.Between(box, gang, half, TerminalKind.Neutral) > Lights,
+        energy.Between(box, gang, half, TerminalKind.Ground) > Lights,
         energy.Between(box, gang, TerminalKind.Neutral, TerminalKind.Ground) > Lights);
 
     /// <summary>What that means.</summary>

@@ -164,7 +164,7 @@ internal sealed class CircuitRoute
 
     private bool TwoLegs => circuit.Poles > 1;
 
-    private bool NeedsNeutral => !TwoLegs || boxes.SelectMany(b => b.Plates).Any(p => p.Neutral);
+    private bool NeedsNeutral => !TwoLegs || circuit.Load.Split || boxes.SelectMany(b => b.Plates).Any(p => p.Neutral);
 
     private ImmutableArray<Carried> Feed => (TwoLegs, NeedsNeutral) switch
     {

@@ -41,7 +41,7 @@ public abstract class CodeBook
 
     /// <summary>True where the book leaves a way of working to the crew; what it settles itself is not asked.</summary>
     /// <param name="school">The way of working.</param>
-    public virtual bool Leaves(School school) => true;
+    public virtual bool Leaves(School school) => school.Field != "counters" || Division.SplitCounters is not null;
 
     /// <summary>An answer of the crew's as it is meant under this book: its ratings are the book's.</summary>
     /// <param name="answer">The answer in words.</param>

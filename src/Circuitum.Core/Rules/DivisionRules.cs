@@ -1,3 +1,4 @@
+using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 
 namespace Circuitum.Core.Rules;
@@ -13,6 +14,17 @@ public abstract class DivisionRules
 
     /// <summary>Rating of the circuits for a kitchen's counters.</summary>
     public abstract Amps Counters { get; }
+
+    /// <summary>Rating of three-wire circuits for split receptacles at counters; null where the book does not know them.</summary>
+    public abstract Amps? SplitCounters { get; }
+
+    /// <summary>The crew splits the receptacles at counters, and the book knows how.</summary>
+    /// <param name="schools">The crew's.</param>
+    public bool SplitsCounters(Schools schools) => schools.Counters == CounterReceptacles.Split && SplitCounters is not null;
+
+    /// <summary>Rating of the circuits for a kitchen's counters as the crew feeds them.</summary>
+    /// <param name="schools">The crew's.</param>
+    public Amps CountersOf(Schools schools) => SplitsCounters(schools) ? SplitCounters!.Value : Counters;
 
     /// <summary>The rating by which a general circuit's cable is guessed before it is reckoned: no more than a counter's.</summary>
     /// <param name="usual">What it usually has; null where that is not known.</param>

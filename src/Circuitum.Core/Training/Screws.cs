@@ -12,8 +12,11 @@ public static class Screws
     /// <param name="device">The device.</param>
     /// <param name="isProtective">It protects what hangs on its LOAD screws.</param>
     /// <param name="supply">What the house is supplied with.</param>
-    public static ImmutableArray<TerminalKind> Of(Device device, bool isProtective, SupplySystem supply) =>
-        [.. Live(device.Kind, isProtective, device.Plate, supply), TerminalKind.Ground];
+    /// <param name="split">A receptacle with a leg on either half.</param>
+    public static ImmutableArray<TerminalKind> Of(Device device, bool isProtective, SupplySystem supply, bool split = false) =>
+        split && device.Kind == DeviceKind.Duplex
+        ? [TerminalKind.Hot, TerminalKind.SecondLeg, TerminalKind.Neutral, TerminalKind.Ground]
+        : [.. Live(device.Kind, isProtective, device.Plate, supply), TerminalKind.Ground];
 
     private static TerminalKind[] Live(DeviceKind kind, bool isProtective, Nameplate? plate, SupplySystem supply) => kind switch
     {

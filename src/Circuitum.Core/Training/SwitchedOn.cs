@@ -110,15 +110,20 @@ public static class SwitchedOn
             var device = placed.Box.Devices[gang];
             if (device.Kind.IsGeneralReceptacle())
             {
-                var tester = PlugInTester.At(energy, box, gang);
-                var volts = energy.Between(box, gang, TerminalKind.Hot, TerminalKind.Neutral);
-                if (tester.Says != TesterSays.Correct)
+                var split = plan.CircuitOf(box)?.Load.Split == true && device.Kind == DeviceKind.Duplex;
+                foreach (var half in split ? [TerminalKind.Hot, TerminalKind.SecondLeg] : new[] { TerminalKind.Hot })
                 {
-                    happens.See($"{placed.Name}: the tester reads {Words.Of(tester.Says)}.");
-                }
-                else if (volts < LampVolts.Bright || volts > LampVolts.Over)
-                {
-                    happens.See($"{placed.Name} has {volts.Value:0} V.");
+                    var name = half == TerminalKind.Hot ? placed.Name : $"{placed.Name}, its second half";
+                    var tester = PlugInTester.At(energy, box, gang, half);
+                    var volts = energy.Between(box, gang, half, TerminalKind.Neutral);
+                    if (tester.Says != TesterSays.Correct)
+                    {
+                        happens.See($"{name}: the tester reads {Words.Of(tester.Says)}.");
+                    }
+                    else if (volts < LampVolts.Bright || volts > LampVolts.Over)
+                    {
+                        happens.See($"{name} has {volts.Value:0} V.");
+                    }
                 }
             }
             else if (device.Plate is { } plate && plan.Book.Supply.IsAcross(plate.Volts))

@@ -83,9 +83,11 @@ public sealed class Energised
         }
     }
 
-    /// <summary>A device has hot and neutral between these terminals, or both legs.</summary>
-    public bool Has(BoxId box, int gang, TerminalKind live = TerminalKind.Hot) =>
-        On(box, gang, live, hot) && (On(box, gang, TerminalKind.Neutral, neutral) || On(box, gang, TerminalKind.SecondLeg, second));
+    /// <summary>A device has hot and neutral between these terminals, or both legs; of a split receptacle's second half, the second leg and
+    /// neutral.</summary>
+    public bool Has(BoxId box, int gang, TerminalKind live = TerminalKind.Hot) => live == TerminalKind.SecondLeg
+        ? On(box, gang, live, second) && On(box, gang, TerminalKind.Neutral, neutral)
+        : On(box, gang, live, hot) && (On(box, gang, TerminalKind.Neutral, neutral) || On(box, gang, TerminalKind.SecondLeg, second));
 
     /// <summary>Every metal part of a device is bonded back to the panel.</summary>
     public bool IsGrounded(BoxId box, int gang) => On(box, gang, TerminalKind.Ground, ground);

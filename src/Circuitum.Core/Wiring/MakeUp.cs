@@ -82,6 +82,7 @@ public static class MakeUp
             : "brass screw",
         TerminalKind.Hot when device.IsLight() || device.IsFan() => "black lead",
         TerminalKind.Hot => "hot lead",
+        TerminalKind.SecondLeg when device.IsGeneralReceptacle() => "brass of the second half",
         TerminalKind.SecondLeg => "second hot",
         TerminalKind.SecondOut => "second load screw",
         TerminalKind.Neutral when device is DeviceKind.GfciReceptacle or DeviceKind.AfciReceptacle => "LINE silver",

@@ -144,7 +144,8 @@ internal sealed class MakingUp
             On(source.Carries.Contains(Carried.Fan) ? NetOf(source, Carried.Fan) : switched ?? hot, gang, TerminalKind.FanHot);
         }
 
-        if (source.Carries.Contains(Carried.SecondLeg))
+        // Of what stands on a split circuit nothing but a duplex has a screw for either leg.
+        if (source.Carries.Contains(Carried.SecondLeg) && (!circuit.Circuit.Load.Split || kind == DeviceKind.Duplex))
         {
             On(NetOf(source, Carried.SecondLeg), gang, TerminalKind.SecondLeg);
         }
@@ -327,13 +328,13 @@ internal sealed class MakingUp
         return new([.. net.Ends], [.. net.Terminals], by, onward);
     }
 
-    // Two screws of a receptacle that protects nothing; never a neutral that two circuits share (300.13(B)).
+    // Two screws of a receptacle that protects nothing and is not split; never a neutral that two circuits share (300.13(B)).
     private bool MayFeedThrough(Net net)
     {
         var terminal = net.Terminals[0];
         return terminal.Kind is TerminalKind.Hot or TerminalKind.Neutral && placed.Box.Devices[terminal.Gang].Kind is DeviceKind.Duplex
             or DeviceKind.Single && !circuit.Devices.ContainsKey(Id)
-            && into.Length + from.Length == 2 && !(terminal.Kind == TerminalKind.Neutral && circuit.Circuit.SharesNeutralWith is not null);
+            && into.Length + from.Length == 2 && circuit.Circuit.Poles == 1 && !(terminal.Kind == TerminalKind.Neutral && circuit.Circuit.SharesNeutralWith is not null);
     }
 
     private sealed class Net

@@ -50,20 +50,36 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
     /// <summary>A box into which things can be plugged: it has a receptacle of 120 V.</summary>
     public static bool CanBeAt(Layout.PlacedBox box) => box.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle());
 
+    /// <summary>Its receptacles give a leg and the neutral: it has one pole, or is split.</summary>
+    public static bool CanBeOn(WiredCircuit circuit) => circuit.Poles == 1 || circuit.Load.Split;
+
     /// <summary>Plugs things in with every lamp and every known appliance of the circuit running; a receptacle without a known load draws
     /// nothing.</summary>
-    /// <param name="circuit">A circuit of 120 V.</param>
+    /// <param name="circuit">A circuit of 120 V, or of three wires with split receptacles: of two things in one box each goes into its own
+    /// half, and the leg that carries more is told.</param>
     /// <param name="plugged">At least one thing, in boxes of this circuit.</param>
     /// <exception cref="ArgumentException">Nothing is plugged in, or not into this circuit.</exception>
     public static PlugIn Into(WiredCircuit circuit, IReadOnlyList<Plugged> plugged)
     {
-        if (plugged.Count == 0 || plugged.Any(p => !circuit.Boxes.ContainsKey(p.Box)) || circuit.Poles != 1)
+        if (plugged.Count == 0 || plugged.Any(p => !circuit.Boxes.ContainsKey(p.Box)) || !CanBeOn(circuit))
         {
             throw new ArgumentException("Things are plugged into boxes of one circuit of one pole.", nameof(plugged));
         }
 
+        if (!circuit.Load.Split)
+        {
+            return On(circuit, plugged);
+        }
+
+        var halves = plugged.GroupBy(p => p.Box).SelectMany(b => b.Select((p, i) => (Plugged: p, First: i % 2 == 0))).ToLookup(p => p.First,
+            p => p.Plugged);
+        return halves.Select(h => On(circuit, [.. h])).MaxBy(p => p.AtBreaker)!;
+    }
+
+    private static PlugIn On(WiredCircuit circuit, IReadOnlyList<Plugged> plugged)
+    {
         var sized = circuit.Sized;
-        var volts = circuit.Circuit.Load.Volts;
+        var volts = circuit.Load.AtOutlets;
         decimal At(BoxId box) => circuit.Circuit.Load.Items.Where(i => i.Box == box && !(i.Assumed && i.Use == LoadUse.PortableReceptacle))
             .Sum(i => i.Load.Value)
             + plugged.Where(p => p.Box == box).Sum(p => Typical(p.What).Value);

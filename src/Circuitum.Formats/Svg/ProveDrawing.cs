@@ -52,7 +52,7 @@ public static class ProveDrawing
 
         foreach (var box in plan.Survey.Boxes.Where(b => b.Place.Structure == level.Structure && b.Place.Level == level.Index))
         {
-            Box(svg, box, energy, thrown, circuit, on, linkTo, unknown);
+            Box(svg, plan, box, energy, thrown, circuit, on, linkTo, unknown);
             if (named)
             {
                 svg.Words(box.Name, box.Place.At.Plan.X.Inches, box.Place.At.Plan.Y.Inches + 24, "box-name");
@@ -62,12 +62,13 @@ public static class ProveDrawing
         return svg.Close("svg").ToString();
     }
 
-    private static void Box(SvgText svg, PlacedBox box, Energy energy, IReadOnlySet<Core.Routing.SwitchGang> thrown, WiredCircuit? circuit,
-        BoxId? on, Func<PlacedBox, string> linkTo, Func<BoxId, bool> unknown)
+    private static void Box(SvgText svg, Plan plan, PlacedBox box, Energy energy, IReadOnlySet<Core.Routing.SwitchGang> thrown,
+        WiredCircuit? circuit, BoxId? on, Func<PlacedBox, string> linkTo, Func<BoxId, bool> unknown)
     {
         var at = box.Place.At.Plan;
         decimal x = at.X.Inches, y = at.Y.Inches;
-        var (kind, says) = unknown(box.Box.Id) && box.HasOutlet ? ("unknown", "not looked at") : Looks(box, energy, thrown);
+        var (kind, says) = unknown(box.Box.Id) && box.HasOutlet ? ("unknown", "not looked at") : Looks(box, energy, thrown,
+            plan.CircuitOf(box.Box.Id)?.Load.Split == true);
         var here = circuit is null || circuit.Circuit.Boxes.Contains(box.Box.Id);
         svg.Open("a", ("href", linkTo(box)), ("class", $"place {kind}{(here ? "" : " other")}{(on == box.Box.Id ? " chosen" : "")}"),
             ("aria-label", $"{box.Name}, {says}"));
@@ -111,7 +112,8 @@ public static class ProveDrawing
     }
 
     // A class for the sheet, and the words.
-    private static (string Kind, string Says) Looks(PlacedBox box, Energy energy, IReadOnlySet<Core.Routing.SwitchGang> thrown)
+    private static (string Kind, string Says) Looks(PlacedBox box, Energy energy, IReadOnlySet<Core.Routing.SwitchGang> thrown,
+        bool split)
     {
         var id = box.Box.Id;
         for (var gang = 0; gang < box.Box.Devices.Length; gang++)
@@ -129,6 +131,12 @@ public static class ProveDrawing
             {
                 var tester = PlugInTester.At(energy, id, gang);
                 var volts = energy.Between(id, gang, TerminalKind.Hot, TerminalKind.Neutral);
+                if (split && kind == DeviceKind.Duplex && PlugInTester.At(energy, id, gang, TerminalKind.SecondLeg) is var second
+                    && second.Says != tester.Says)
+                {
+                    return ("odd", $"first half {Words.Of(tester.Says)}, second half {Words.Of(second.Says)}");
+                }
+
                 return tester.Says switch
                 {
                     TesterSays.Correct => ("live", $"live, {Whole(volts.Value)} V"),

@@ -25,7 +25,7 @@ public static class ProveWords
         var box = test.Box is { } id ? plan.Survey[id] : null;
         return test.Run is { } run && plan.FindRun(run) is var (_, found)
             ? $"{(box is null ? "Open the panel" : $"Open {box.Name}")}: the cable {found.From.Name} → {found.To.Name}"
-            : box!.Name;
+            : test.Second ? $"{box!.Name}, its second half" : box!.Name;
     }
 
     /// <summary>What to mind before a place is looked at.</summary>

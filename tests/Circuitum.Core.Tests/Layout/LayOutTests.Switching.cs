@@ -195,5 +195,5 @@ public sealed partial class LayOutTests
     [Fact]
     public void Every_use_tells_what_follows_from_it() =>
         Assert.All(Enum.GetValues<RoomUse>(),
-            use => Assert.All(RoomConsequence.Of(use, CodeBook.For(Edition.Y2020)), c => Assert.NotEmpty(c.Section.Text)));
+            use => Assert.All(RoomConsequence.Of(use, CodeBook.For(Edition.Y2020), new()), c => Assert.NotEmpty(c.Section.Text)));
 }

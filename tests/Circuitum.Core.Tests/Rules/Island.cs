@@ -166,6 +166,8 @@ internal sealed class IslandDivision : DivisionRules
 
     public override Amps Counters { get; } = new(16);
 
+    public override Amps? SplitCounters => null;
+
     public override Amps MostForSmallReceptacles { get; } = new(16);
 
     public override int? ReceptaclesOfCounterCircuit => null;

@@ -28,6 +28,7 @@ internal static class CrewSchools
         Refrigerator = (RefrigeratorCircuit)(n / 9 % 2),
         DishwasherRun = (DishwasherRun)(n / 10 % 2),
         TwoCircuits = (TwoCircuits)(n % 3),
+        Counters = (CounterReceptacles)(n / 3 % 2),
         Subpanel = (SubpanelHolds)(n / 4 % 2),
         Gfci = (GfciWay)(n % 4),
         Afci = (AfciWay)(n / 6 % 2),

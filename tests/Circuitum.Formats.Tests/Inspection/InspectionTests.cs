@@ -35,16 +35,19 @@ public sealed class InspectionTests
         }
     }
 
-    private static Job Canadian(int number)
+    private static Job Canadian(int number, CounterReceptacles counters = CounterReceptacles.TwoWire)
     {
         var house = BuiltHouses.Number(number) with { Edition = Edition.Canada2021 };
+        house = house with { Schools = house.Schools with { Counters = counters } };
         return LayOut.Everything.On(house).Job ?? house;
     }
 
-    [Fact] // the other family, by its own tables
-    public void It_finds_nothing_in_houses_laid_out_by_the_Canadian_method()
+    [Theory] // the other family, by its own tables; counters on two wires and on three
+    [InlineData(CounterReceptacles.TwoWire)]
+    [InlineData(CounterReceptacles.Split)]
+    public void It_finds_nothing_in_houses_laid_out_by_the_Canadian_method(CounterReceptacles counters)
     {
-        var found = Enumerable.Range(1, Houses / 5).SelectMany(number => Inspector.Inspection.Of(WrittenPapers.Of(Canadian(number)))
+        var found = Enumerable.Range(1, Houses / 5).SelectMany(number => Inspector.Inspection.Of(WrittenPapers.Of(Canadian(number, counters)))
             .Select(f => $"house {number}, {f.Check}: {f.What}")).ToList();
         Assert.True(found.Count == 0, string.Join('\n', found));
     }

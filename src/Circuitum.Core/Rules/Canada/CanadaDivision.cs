@@ -16,6 +16,9 @@ internal sealed class CanadaDivision(SupplySystem supply) : DivisionRules
     /// <summary>26-722: receptacles with a T-slot on circuits of 20 A and two wires.</summary>
     public override Amps Counters { get; } = new(20);
 
+    /// <summary>26-722: split receptacles of 15 A on three wires, both legs opened together (14-302).</summary>
+    public override Amps? SplitCounters { get; } = new Amps(15);
+
     /// <summary>14-600.</summary>
     public override Amps MostForSmallReceptacles { get; } = new(15);
 

@@ -16,6 +16,9 @@ internal sealed class GulfDivision : DivisionRules
     public override Amps Counters => MetricRules.RadialBreaker;
 
     /// <inheritdoc/>
+    public override Amps? SplitCounters => null;
+
+    /// <inheritdoc/>
     public override Amps MostForSmallReceptacles => MetricRules.RadialBreaker;
 
     /// <inheritdoc/>

@@ -14,6 +14,9 @@ internal sealed class UsDivision(SupplySystem supply) : DivisionRules
     /// <summary>210.11(C)(1).</summary>
     public override Amps Counters { get; } = new(20);
 
+    /// <inheritdoc/>
+    public override Amps? SplitCounters => null;
+
     /// <summary>Table 210.21(B)(3).</summary>
     public override Amps MostForSmallReceptacles { get; } = new(20);
 

@@ -109,6 +109,16 @@ public enum TwoCircuits
     FourWire,
 }
 
+/// <summary>Receptacles at a kitchen's counters, where a book knows both.</summary>
+public enum CounterReceptacles
+{
+    /// <summary>On circuits of two wires, with contacts for their larger rating.</summary>
+    TwoWire,
+
+    /// <summary>Split: a leg of a three-wire circuit on either half, both opened together.</summary>
+    Split,
+}
+
 /// <summary>Breaker for a household range.</summary>
 public enum RangeCircuit
 {

@@ -41,6 +41,8 @@ public static class SchoolList
         Ask("twoCircuits", "Two circuits to one place", s => s.TwoCircuits, (s, a) => s with { TwoCircuits = a },
             [(TwoCircuits.TwoWire, "two 2-wire cables"), (TwoCircuits.Multiwire, "multiwire, shared neutral"),
                 (TwoCircuits.FourWire, "one 4-wire cable, two neutrals, where it saves")]),
+        Ask("counters", "Counter receptacles", s => s.Counters, (s, a) => s with { Counters = a },
+            [(CounterReceptacles.TwoWire, "20 A with T-slots, two wires"), (CounterReceptacles.Split, "15 A and split, three wires")]),
         Ask("gfci", "GFCI", s => s.Gfci, (s, a) => s with { Gfci = a },
             [(GfciWay.Breaker, "at the breaker"), (GfciWay.FirstReceptacle, "first receptacle, the rest on its load side"),
                 (GfciWay.EachPlace, "one at each place"), (GfciWay.LeastCost, "whichever costs least")])

@@ -89,6 +89,9 @@ public sealed record Schools
     /// <summary>Two circuits to one place.</summary>
     public TwoCircuits TwoCircuits { get; init; }
 
+    /// <summary>Receptacles at a kitchen's counters; asked only where the book knows split ones.</summary>
+    public CounterReceptacles Counters { get; init; }
+
     /// <summary>What a second panel of a building feeds.</summary>
     public SubpanelHolds Subpanel { get; init; }
 
