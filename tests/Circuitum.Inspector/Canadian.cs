@@ -51,7 +51,8 @@ internal static class Canadian
 
             var counters = boxes.FindAll(b => b.Counter && b.IsGeneralReceptacle && b.Use == "kitchen");
             // T-slots on two wires, or split receptacles on three.
-            if (counters.Count > 0 && ((volts, breaker) is not ((120, 20) or (240, 15)) || counters.Count > 2 || counters.Count < boxes.Count))
+            if (counters.Count > 0 && ((volts, breaker) is not ((120, 20) or (240, 15))
+                || counters.Count > 2 || counters.Count < boxes.Count))
             {
                 yield return new("counter circuit", "26-7", subjects, $"{boxes.Count} boxes, {counters.Count} of them at a counter, on "
                     + $"{breaker} A");

@@ -1,5 +1,6 @@
 using System.Net;
 using Circuitum.Core.Jobs;
+using Circuitum.Formats.JobFile;
 
 namespace Circuitum.Web.Tests;
 
@@ -99,6 +100,27 @@ public sealed class CircuitsTests : IDisposable
             (job.SchoolsIn(new("bath")).Baths, job.SchoolsIn(new("kitchen")).Baths));
         await visitor.PostAsync("/job/demo/circuits?handler=CircuitSchools", ("circuit", "laundry"), ("gfci", ""));
         Assert.Empty((await host.NewestAsync()).CircuitSchools);
+    }
+
+    [Fact] // chosen on the job's sheet under the book that knows it; 1500 W in one half, 1200 W in the other: 12.5 A on the fuller leg
+    public async Task Counters_are_split_where_the_crew_says_so()
+    {
+        var visitor = await host.AtAsync("/job/demo/house");
+        Assert.DoesNotContain("Counter receptacles", await visitor.GetAsync("/job/demo/house"), StringComparison.Ordinal);
+        var job = await host.NewestAsync();
+        var key = (await host.Revisions.StartAsync("somebody", "Start", "Split", JobFiles.Write(job with { Edition = Edition.Canada2021 })))
+            .ToString();
+        Assert.Contains("Counter receptacles", await visitor.GetAsync($"/job/{key}/house"), StringComparison.Ordinal);
+        await visitor.PostAsync($"/job/{key}/house?handler=Schools", ("from", "1"), ("counters", "Split"));
+        Assert.Equal(CounterReceptacles.Split, (await host.NewestAsync(key)).Schools.Counters);
+        var plugged = await visitor.GetAsync(
+            $"/job/{key}/circuits?handler=PlugIn&box=k-counter-r1&loads=Kettle&loads=Vacuum");
+        Assert.Contains("12.5 A through 15 A", plugged, StringComparison.Ordinal);
+        Assert.Contains("its own half", plugged, StringComparison.Ordinal);
+        Assert.Contains("Break off the link", await visitor.GetAsync($"/job/{key}/box/k-counter-r1"), StringComparison.Ordinal);
+        var circuit = Core.Plans.Planner.Plan(await host.NewestAsync(key)).CircuitOf(new("k-counter-r1"))!.Key;
+        Assert.Contains("correct in the second half",
+            await visitor.GetAsync($"/job/{key}/prove?circuit={circuit}&on=k-counter-r1"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -23,14 +23,14 @@ public sealed partial class FamilyWordsTests : IDisposable
         .SelectMany(t => t.Split(", ")).Where(t => UnitedStates().IsMatch(t)).Distinct()];
 
     [Theory]
-    [InlineData("demo")]
-    [InlineData("demo-crawl")]
-    [InlineData("demo-basement")]
-    public async Task A_job_of_the_Canadian_method_says_nothing_of_the_United_States(string key)
+    [InlineData("demo", CounterReceptacles.Split)]
+    [InlineData("demo-crawl", CounterReceptacles.TwoWire)]
+    [InlineData("demo-basement", CounterReceptacles.Split)]
+    public async Task A_job_of_the_Canadian_method_says_nothing_of_the_United_States(string key, CounterReceptacles counters)
     {
         Assert.True(Sections.Length > 150, Sections.Length.ToString(System.Globalization.CultureInfo.InvariantCulture));
         var found = new List<string>();
-        await foreach (var (address, text) in SaidAsync(key, Edition.Canada2021))
+        await foreach (var (address, text) in SaidAsync(key, Edition.Canada2021, counters))
         {
             found.AddRange(Sections.Where(s => text.Contains(s, StringComparison.Ordinal)).Select(s => $"{address}: {Around(text, s)}"));
             // A drawing is in feet and inches, whatever the book; what a rule says is not.
@@ -62,13 +62,14 @@ public sealed partial class FamilyWordsTests : IDisposable
     }
 
     // Every page and file of text, as people read them: without tags, coordinates, and the lists that a book is chosen from.
-    private async IAsyncEnumerable<(string Address, string Text)> SaidAsync(string key, Edition edition)
+    private async IAsyncEnumerable<(string Address, string Text)> SaidAsync(string key, Edition edition,
+        CounterReceptacles counters = CounterReceptacles.TwoWire)
     {
         var visitor = await host.AtAsync($"/job/{key}/house");
         var job = await host.NewestAsync(key);
         // As a new job of the method is started: cable by the meter.
         var measure = edition.Family() == RuleFamily.Canada ? Core.Units.Measure.Metres : Core.Units.Measure.Feet;
-        job = job with { Edition = edition, Schools = job.Schools with { Measure = measure } };
+        job = job with { Edition = edition, Schools = job.Schools with { Measure = measure, Counters = counters } };
         key = (await host.Revisions.StartAsync("somebody", "Start", job.Name, JobFiles.Write(job))).ToString();
         var plan = Planner.Plan(await host.NewestAsync(key));
         string[] stages = ["house", "boxes", "circuits", "runs", "panel", "site", "prove"];

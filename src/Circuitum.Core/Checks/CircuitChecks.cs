@@ -296,7 +296,8 @@ internal static class CircuitChecks
         {
             yield return new(Severity.Red, Stage.Circuits, Subject.Panel(main.Id), plan.Book.Cite(RuleId.SmallApplianceCircuits),
                 $"Fewer than two {plan.Book.Division.CounterWord} circuits.",
-                $"A kitchen has two or more {plan.Book.Division.CountersOf(plan.Job.Schools)} circuits for its receptacles. Place more kitchen receptacles.");
+                $"A kitchen has two or more {plan.Book.Division.CountersOf(plan.Job.Schools)} circuits for its receptacles. "
+                    + "Place more kitchen receptacles.");
         }
 
         // 210.52(B)(3): a kitchen's counters on two circuits at least, none of them shared with another kitchen.

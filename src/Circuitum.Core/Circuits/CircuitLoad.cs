@@ -119,8 +119,11 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools, CodeBook book, bool split = false)
     {
         var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools, book))).OfType<LoadItem>()
-            .Select(i => split && i is { Assumed: true, Use: LoadUse.PortableReceptacle } ? i with { Load = i.Load + i.Load,
-                Demand = i.Demand + i.Demand } : i).ToImmutableArray();
+            .Select(i => split && i is { Assumed: true, Use: LoadUse.PortableReceptacle } ? i with
+            {
+                Load = i.Load + i.Load,
+                Demand = i.Demand + i.Demand
+            } : i).ToImmutableArray();
         // Table 220.55, note 4: as one range, each with its share of that.
         if (CookTogether([.. boxes.SelectMany(b => b.Plates)]))
         {

@@ -27,7 +27,8 @@ public static class Multiwire
             }
         }
 
-        foreach (var group in circuits.Where(c => c.Kind == CircuitKind.SmallAppliance && MayShare(c) && paired.Contains(c)).GroupBy(c => c.Panel))
+        foreach (var group in circuits.Where(c => c.Kind == CircuitKind.SmallAppliance && MayShare(c) && paired.Contains(c))
+            .GroupBy(c => c.Panel))
         {
             foreach (var pair in group.OrderBy(c => c.Key.Value, StringComparer.Ordinal).Chunk(2).Where(p => p.Length == 2))
             {

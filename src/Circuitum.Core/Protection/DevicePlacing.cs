@@ -86,10 +86,11 @@ internal sealed class DevicePlacing(SizedCircuit sized, Survey survey)
     {
         if (sized.Circuit.Load.Split)
         {
-            return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty, "no ground-fault receptacle is made split, with a leg on either half");
+            return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty,
+                "no ground-fault receptacle is made split, with a leg on either half");
         }
 
-        if (sized.Breaker.Value.Value is not (15 or 20) || sized.Circuit.Load.Volts != sized.Book.Supply.ToNeutral)
+        if (sized.Breaker.Value is { Value: not (15 or 20) } || sized.Circuit.Load.Volts != sized.Book.Supply.ToNeutral)
         {
             return (ImmutableDictionary<BoxId, ProtectiveDevice>.Empty,
                 $"ground-fault receptacles are for 15 and 20 A circuits of {sized.Book.Supply.ToNeutral}");

@@ -62,7 +62,7 @@ public sealed record ReceptacleListing(bool TamperResistant, bool WeatherResista
         }
 
         return circuit.Circuit.Load.Split
-            ? (breaker, $"{breaker}, split: the tab between the brass screws taken off, a leg on either; the silver one stays, "
+            ? (breaker, $"{breaker}, split: the link between the brass screws broken off, a leg on either; the silver one stays, "
                 + $"{book.Cite(RuleId.Multiwire)}")
             : breaker.Value <= 15 ? (15.Amps(), $"15 A on 15 A, {book.Cite(RuleId.ReceptacleRating)}")
             : breaker > book.Division.MostForSmallReceptacles

@@ -109,10 +109,6 @@ public sealed class HandJoints
         return joint;
     }
 
-    // A duplex with a leg on either half has a brass screw for each.
-    private static bool IsSplit(BoxWiring wiring, int gang) =>
-        wiring.Joints.Any(j => j.Terminals.Contains(new(gang, TerminalKind.SecondLeg)));
-
     private sealed record PlacedLeads(ImmutableArray<Lead> All, ImmutableDictionary<string, Lead> ByName)
     {
         public static PlacedLeads Of(BoxWiring wiring, Box box, SupplySystem supply)
@@ -121,7 +117,7 @@ public sealed class HandJoints
             [
                 .. wiring.Cables.SelectMany(c => Conductor.In(c.Run)
                     .Select(w => new Lead(new(c.Run, w), null, $"{c.Letter}.{w.Letters}"))),
-                .. box.Devices.SelectMany((d, gang) => Screws.Of(d, wiring.Protective == gang, supply, IsSplit(wiring, gang))
+                .. box.Devices.SelectMany((d, gang) => Screws.Of(d, wiring.Protective == gang, supply, wiring.HasBothLegs(gang))
                     .Select(t => new Lead(null, new(gang, t), $"{gang}.{t}"))),
             ];
             return new(all, all.ToImmutableDictionary(l => l.Name));

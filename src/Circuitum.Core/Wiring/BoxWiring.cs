@@ -114,6 +114,10 @@ public sealed record BoxWiring(BoxId Box, ImmutableArray<BoxCable> Cables, Immut
     public Joint? At(Run run, Carried? carries) =>
         Joints.FirstOrDefault(j => j.Ends.Any(e => e.Run.Id == run.Id && e.Conductor.Carries == carries));
 
+    /// <summary>A device that has a screw for either leg: of a duplex, a leg on either half.</summary>
+    /// <param name="gang">Its place.</param>
+    public bool HasBothLegs(int gang) => At(new Terminal(gang, TerminalKind.SecondLeg)) is not null;
+
     /// <summary>Splices to be made, the grounds' among them.</summary>
     public int Splices => Joints.Count(j => j.By == JointBy.Splice);
 }

@@ -23,8 +23,8 @@ public static class Failure
         var whole = positions.Select(p => new Energised(circuit, survey, school, p)).ToList();
         var broken = positions.Select(p => new Energised(circuit, survey, school, p, null, device)).ToList();
         bool Lives(List<Energised> states, PlacedBox box) => states.Exists(s => Enumerable.Range(0, box.Box.Devices.Length)
-            .Any(g => s.Has(box.Box.Id, g) || s.Has(box.Box.Id, g, TerminalKind.SecondLeg) || s.Has(box.Box.Id, g, TerminalKind.FanHot) || s.Has(box.Box.Id, g,
-                TerminalKind.SwitchedHalf)));
+            .Any(g => s.Has(box.Box.Id, g) || s.Has(box.Box.Id, g, TerminalKind.SecondLeg) || s.Has(box.Box.Id, g, TerminalKind.FanHot)
+                || s.Has(box.Box.Id, g, TerminalKind.SwitchedHalf)));
         return [.. circuit.Circuit.Boxes.Where(b => b != device.Box).Select(b => survey[b]).Where(b => b.HasOutlet)
             .Where(b => Lives(whole, b) && !Lives(broken, b))];
     }

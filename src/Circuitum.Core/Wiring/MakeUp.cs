@@ -48,7 +48,8 @@ public static class MakeUp
             steps.Add($"{line.Letter} is the LINE. What is on LOAD is protected; test that it goes dead.");
         }
 
-        if (box.Box.Devices.Any(d => d.Kind == DeviceKind.HalfSwitched))
+        if (box.Box.Devices.Select((d, gang) => (d.Kind, gang))
+            .Any(d => d.Kind == DeviceKind.HalfSwitched || (d.Kind == DeviceKind.Duplex && wiring.HasBothLegs(d.gang))))
         {
             steps.Add("Break off the link between the two brass screws; leave the silver one.");
         }

@@ -334,7 +334,8 @@ internal sealed class MakingUp
         var terminal = net.Terminals[0];
         return terminal.Kind is TerminalKind.Hot or TerminalKind.Neutral && placed.Box.Devices[terminal.Gang].Kind is DeviceKind.Duplex
             or DeviceKind.Single && !circuit.Devices.ContainsKey(Id)
-            && into.Length + from.Length == 2 && circuit.Circuit.Poles == 1 && !(terminal.Kind == TerminalKind.Neutral && circuit.Circuit.SharesNeutralWith is not null);
+            && into.Length + from.Length == 2 && circuit.Circuit.Poles == 1
+            && !(terminal.Kind == TerminalKind.Neutral && circuit.Circuit.SharesNeutralWith is not null);
     }
 
     private sealed class Net

@@ -139,7 +139,8 @@ public static class BoxWiringDrawing
             var top = mine[0].Value - 22;
             svg.Empty("rect", ("class", "device-body"), ("x", SvgText.N(edge + 4)), ("y", SvgText.N(top)), ("width", SvgText.N(Right - 6)),
                 ("height", SvgText.N(mine[^1].Value - top + 9)), ("rx", "4"));
-            var name = wiring.Protective == gang ? "protective receptacle" : Words.Of(kind);
+            var name = wiring.Protective == gang ? "protective receptacle"
+                : kind == DeviceKind.Duplex && wiring.HasBothLegs(gang) ? "split duplex" : Words.Of(kind);
             svg.Words(name, edge + 10, top + 12, "device-name", "start");
             foreach (var (terminal, at) in mine)
             {

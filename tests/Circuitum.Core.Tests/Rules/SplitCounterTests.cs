@@ -113,7 +113,10 @@ public sealed class SplitCounterTests
             foreach (var box in circuit.Circuit.Boxes)
             {
                 Assert.True(energised.Has(box, 0) && energised.Has(box, 0, TerminalKind.SecondLeg));
-                var joints = circuit.Wiring(plan.Survey[box], school).Joints;
+                var wiring = circuit.Wiring(plan.Survey[box], school);
+                var joints = wiring.Joints;
+                Assert.Equal("Break off the link between the two brass screws; leave the silver one.",
+                    MakeUp.Steps(wiring, plan.Survey[box], Book)[^1]);
                 Assert.DoesNotContain(joints, j => j.By == JointBy.Device);
                 ConductorColour On(TerminalKind kind) => joints.Single(j => j.Terminals.Contains(new(0, kind))).Ends[0].Conductor.Colour;
                 Assert.Equal((ConductorColour.Black, ConductorColour.Red, ConductorColour.White),
@@ -251,7 +254,8 @@ public sealed class SplitCounterTests
         Assert.Empty(plan.Tags.Where(t => t.Severity == Severity.Red && kept.Any(t.Cite.Cites)).Select(t => t.Headline));
         foreach (var box in counters.SelectMany(c => c.Circuit.Boxes.Select(b => (c, plan.Survey[b]))))
         {
-            var gfci = Protecting.Outlets(box.Item2, box.c.Load.AtOutlets, box.c.Breaker, Book).Any(o => Book.Protection.Gfci(o) is not null);
+            var gfci = Protecting.Outlets(box.Item2, box.c.Load.AtOutlets, box.c.Breaker, Book).Any(o =>
+                Book.Protection.Gfci(o) is not null);
             Assert.True(!gfci || box.c.BreakerIsGfci);
         }
     }

@@ -47,7 +47,8 @@ public sealed class InspectionTests
     [InlineData(CounterReceptacles.Split)]
     public void It_finds_nothing_in_houses_laid_out_by_the_Canadian_method(CounterReceptacles counters)
     {
-        var found = Enumerable.Range(1, Houses / 5).SelectMany(number => Inspector.Inspection.Of(WrittenPapers.Of(Canadian(number, counters)))
+        var found = Enumerable.Range(1, Houses / 5).SelectMany(number => Inspector.Inspection
+            .Of(WrittenPapers.Of(Canadian(number, counters)))
             .Select(f => $"house {number}, {f.Check}: {f.What}")).ToList();
         Assert.True(found.Count == 0, string.Join('\n', found));
     }
