@@ -141,7 +141,7 @@ public sealed class SplitCounterTests
         Assert.NotEmpty(wired.Devices);
     }
 
-    [Fact] // 1500 W ÷ 120 V = 12.5 A on one leg, 10 A on the other: both hold; a second kettle in another box's first half makes 25 A of 15
+    [Fact] // 1500 W ÷ 120 V = 12.5 A on one leg, 10 A on the other; a kettle in each box: 25 A of 15 on one leg
     public void Things_in_two_halves_load_two_legs()
     {
         var circuit = Planner.Plan(Kitchen(4)).CircuitOf(Second)!;
