@@ -78,6 +78,10 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// neutral.</summary>
     public bool Split { get; init; }
 
+    /// <summary>A device of this kind has a leg on either half here: of what stands on such a circuit nothing but a duplex can.</summary>
+    /// <param name="kind">The device.</param>
+    public bool Splits(DeviceKind kind) => Split && kind == DeviceKind.Duplex;
+
     /// <summary>What is between the slots of its outlets: the volts at the breaker, or from a leg to the neutral where they are
     /// split.</summary>
     public Volts AtOutlets => Split ? new(Volts.Value / 2) : Volts;
@@ -118,12 +122,9 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     /// <param name="split">Its receptacles are split: each half is taken as an outlet is, so that both legs carry as much.</param>
     public static CircuitLoad Of(IEnumerable<PlacedBox> boxes, Schools schools, CodeBook book, bool split = false)
     {
-        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, schools, book))).OfType<LoadItem>()
-            .Select(i => split && i is { Assumed: true, Use: LoadUse.PortableReceptacle } ? i with
-            {
-                Load = i.Load + i.Load,
-                Demand = i.Demand + i.Demand
-            } : i).ToImmutableArray();
+        var outlet = split ? book.Division.Receptacle + book.Division.Receptacle : book.Division.Receptacle;
+        var items = boxes.SelectMany(b => b.Box.Devices.Select(d => Item(b, d, outlet, schools, book))).OfType<LoadItem>()
+            .ToImmutableArray();
         // Table 220.55, note 4: as one range, each with its share of that.
         if (CookTogether([.. boxes.SelectMany(b => b.Plates)]))
         {
@@ -144,7 +145,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
     public static bool CookTogether(IReadOnlyList<Nameplate> plates) => plates.Count is 2 or 3
         && plates.Count(p => p.Appliance == Appliance.Cooktop) == 1 && plates.Count(p => p.Appliance == Appliance.Oven) == plates.Count - 1;
 
-    private static LoadItem? Item(PlacedBox box, Device device, Schools schools, CodeBook book)
+    private static LoadItem? Item(PlacedBox box, Device device, VoltAmps outlet, Schools schools, CodeBook book)
     {
         if (device.Plate?.Appliance.BringsPower() == true)
         {
@@ -169,8 +170,7 @@ public sealed record CircuitLoad(Volts Volts, int Poles, ImmutableArray<LoadItem
 
         if (device.Kind.IsReceptacle())
         {
-            return new(box.Box.Id, box.Name, book.Division.Receptacle, LoadUse.PortableReceptacle, false,
-                true)
+            return new(box.Box.Id, box.Name, outlet, LoadUse.PortableReceptacle, false, true)
             { Contacts = ContactsOf(device) };
         }
 

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Circuitum.Core.Jobs;
 using Circuitum.Core.Units;
 using Circuitum.Core.Wiring;
@@ -38,6 +39,12 @@ public enum TesterSays
 public sealed record PlugInTester(bool HotNeutral, bool HotGround, bool NeutralGround)
 {
     private static readonly Volts Lights = new(80);
+
+    /// <summary>Where it goes into a receptacle: at the hot, and at the second leg where the circuit splits it.</summary>
+    /// <param name="circuit">The receptacle's; null for none.</param>
+    /// <param name="kind">The receptacle.</param>
+    public static ImmutableArray<TerminalKind> Halves(WiredCircuit? circuit, DeviceKind kind) =>
+        circuit?.Load.Splits(kind) == true ? [TerminalKind.Hot, TerminalKind.SecondLeg] : [TerminalKind.Hot];
 
     /// <summary>Plugs it in.</summary>
     /// <param name="energy">The circuit as it stands.</param>

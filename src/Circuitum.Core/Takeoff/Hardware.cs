@@ -207,7 +207,7 @@ public static class Hardware
         var kind = device.Kind is DeviceKind.Duplex or DeviceKind.Single && gang == first
             && plan.CircuitOf(box.Box.Id)?.Devices.GetValueOrDefault(box.Box.Id) is { } protective
             ? $"{protective.Kind.ToString().ToUpperInvariant()} receptacle".Replace("DUAL", "AFCI/GFCI", StringComparison.Ordinal)
-            : device.Kind == DeviceKind.Duplex && plan.CircuitOf(box.Box.Id)?.Load.Split == true ? "split duplex"
+            : plan.CircuitOf(box.Box.Id)?.Load.Splits(device.Kind) == true ? "split duplex"
             : Words.Of(device.Kind);
         var rated = device.Kind.IsGeneralReceptacle() && plan.CircuitOf(box.Box.Id) is { } circuit
             && ReceptacleListing.For(box, device, circuit.Protected, plan.Job.Schools) is var listing

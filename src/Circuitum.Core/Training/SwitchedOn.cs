@@ -110,8 +110,7 @@ public static class SwitchedOn
             var device = placed.Box.Devices[gang];
             if (device.Kind.IsGeneralReceptacle())
             {
-                var split = plan.CircuitOf(box)?.Load.Split == true && device.Kind == DeviceKind.Duplex;
-                foreach (var half in split ? [TerminalKind.Hot, TerminalKind.SecondLeg] : new[] { TerminalKind.Hot })
+                foreach (var half in PlugInTester.Halves(plan.CircuitOf(box), device.Kind))
                 {
                     var name = half == TerminalKind.Hot ? placed.Name : $"{placed.Name}, its second half";
                     var tester = PlugInTester.At(energy, box, gang, half);

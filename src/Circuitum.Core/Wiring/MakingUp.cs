@@ -144,8 +144,7 @@ internal sealed class MakingUp
             On(source.Carries.Contains(Carried.Fan) ? NetOf(source, Carried.Fan) : switched ?? hot, gang, TerminalKind.FanHot);
         }
 
-        // Of what stands on a split circuit nothing but a duplex has a screw for either leg.
-        if (source.Carries.Contains(Carried.SecondLeg) && (!circuit.Circuit.Load.Split || kind == DeviceKind.Duplex))
+        if (source.Carries.Contains(Carried.SecondLeg) && (!circuit.Circuit.Load.Split || circuit.Circuit.Load.Splits(kind)))
         {
             On(NetOf(source, Carried.SecondLeg), gang, TerminalKind.SecondLeg);
         }

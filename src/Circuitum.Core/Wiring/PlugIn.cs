@@ -51,7 +51,7 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
     public static bool CanBeAt(Layout.PlacedBox box) => box.Box.Devices.Any(d => d.Kind.IsGeneralReceptacle());
 
     /// <summary>Its receptacles give a leg and the neutral: it has one pole, or is split.</summary>
-    public static bool CanBeOn(WiredCircuit circuit) => circuit.Poles == 1 || circuit.Load.Split;
+    public static bool CanBeOn(Circuit circuit) => circuit.Poles == 1 || circuit.Load.Split;
 
     /// <summary>Plugs things in with every lamp and every known appliance of the circuit running; a receptacle without a known load draws
     /// nothing.</summary>
@@ -61,7 +61,7 @@ public sealed record PlugIn(ImmutableArray<LoadedRun> Way, Amps AtBreaker, Amps 
     /// <exception cref="ArgumentException">Nothing is plugged in, or not into this circuit.</exception>
     public static PlugIn Into(WiredCircuit circuit, IReadOnlyList<Plugged> plugged)
     {
-        if (plugged.Count == 0 || plugged.Any(p => !circuit.Boxes.ContainsKey(p.Box)) || !CanBeOn(circuit))
+        if (plugged.Count == 0 || plugged.Any(p => !circuit.Boxes.ContainsKey(p.Box)) || !CanBeOn(circuit.Circuit))
         {
             throw new ArgumentException("Things are plugged into boxes of one circuit of one pole.", nameof(plugged));
         }

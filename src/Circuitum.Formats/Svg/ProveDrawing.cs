@@ -68,7 +68,7 @@ public static class ProveDrawing
         var at = box.Place.At.Plan;
         decimal x = at.X.Inches, y = at.Y.Inches;
         var (kind, says) = unknown(box.Box.Id) && box.HasOutlet ? ("unknown", "not looked at") : Looks(box, energy, thrown,
-            plan.CircuitOf(box.Box.Id)?.Load.Split == true);
+            plan.CircuitOf(box.Box.Id));
         var here = circuit is null || circuit.Circuit.Boxes.Contains(box.Box.Id);
         svg.Open("a", ("href", linkTo(box)), ("class", $"place {kind}{(here ? "" : " other")}{(on == box.Box.Id ? " chosen" : "")}"),
             ("aria-label", $"{box.Name}, {says}"));
@@ -113,7 +113,7 @@ public static class ProveDrawing
 
     // A class for the sheet, and the words.
     private static (string Kind, string Says) Looks(PlacedBox box, Energy energy, IReadOnlySet<Core.Routing.SwitchGang> thrown,
-        bool split)
+        WiredCircuit? circuit)
     {
         var id = box.Box.Id;
         for (var gang = 0; gang < box.Box.Devices.Length; gang++)
@@ -131,7 +131,7 @@ public static class ProveDrawing
             {
                 var tester = PlugInTester.At(energy, id, gang);
                 var volts = energy.Between(id, gang, TerminalKind.Hot, TerminalKind.Neutral);
-                if (split && kind == DeviceKind.Duplex && PlugInTester.At(energy, id, gang, TerminalKind.SecondLeg) is var second
+                if (circuit?.Load.Splits(kind) == true && PlugInTester.At(energy, id, gang, TerminalKind.SecondLeg) is var second
                     && second.Says != tester.Says)
                 {
                     return ("odd", $"first half {Words.Of(tester.Says)}, second half {Words.Of(second.Says)}");

@@ -259,12 +259,15 @@ public sealed class CanadaTests
     [InlineData(36, true)]
     public void A_wall_of_900_counts(int inches, bool counts) => Assert.Equal(counts, Wall(inches.Inches()).Least > 0);
 
-    // A kitchen 24 ft long whose counter has so many receptacles, 30 in apart.
-    private static Job Kitchen(int receptacles)
+    /// <summary>A kitchen 26 ft long whose counter has so many receptacles, c0 and on, 30 in apart.</summary>
+    /// <param name="receptacles">At the counter.</param>
+    /// <param name="more">What stands there beside the counter.</param>
+    internal static Job Kitchen(int receptacles, params Fixture[] more)
     {
         var kitchen = Houses.Rectangle("kitchen", RoomUse.Kitchen, Length.Zero, Length.Zero, 26.Feet(), 12.Feet()) with
         {
-            Fixtures = [new() { Kind = FixtureKind.Counter, Wall = 1, Offset = Length.Zero, Width = 24.Feet(), Depth = 25.Inches() }],
+            Fixtures = [new() { Kind = FixtureKind.Counter, Wall = 1, Offset = Length.Zero, Width = 24.Feet(), Depth = 25.Inches() },
+                .. more],
         };
         return House(kitchen).With([.. Enumerable.Range(0, receptacles)
             .Select(i => Houses.On($"c{i}", "kitchen", 1, 20 + (30 * i)) with { ServesCounter = true })]);

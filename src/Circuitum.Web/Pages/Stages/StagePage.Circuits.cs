@@ -84,7 +84,7 @@ public abstract partial class StagePage
         }
 
         if (job.Plan.Survey.Find(new(box ?? "")) is not { } placed || job.Plan.CircuitOf(placed.Box.Id) is not { } wired
-            || !PlugIn.CanBeAt(placed) || !PlugIn.CanBeOn(wired))
+            || !PlugIn.CanBeAt(placed) || !PlugIn.CanBeOn(wired.Circuit))
         {
             return await RefusedAsync(
                 $"Things are plugged in at a receptacle of {job.Plan.Book.Supply.ToNeutral}. Choose one of this circuit.");
