@@ -27,6 +27,9 @@ internal sealed partial class EnergyBuilder(HouseNetwork house, HouseState state
     // What a meter or a tester's lamps would put between the screws of an outlet, always there: what floats reads between them.
     private const double Burden = 10_000_000;
 
+    // What keeps a screw that nobody touches from having no volts at all: next to nothing beside a tester.
+    private const double HangingFree = 1_000_000_000;
+
     private readonly Network network = new();
     private readonly Dictionary<(BoxId Box, Terminal Terminal), int> screws = [];
     private readonly Dictionary<(BoxId? Box, RunId Run, ConductorColour Colour), int> ends = [];
@@ -340,8 +343,8 @@ internal sealed partial class EnergyBuilder(HouseNetwork house, HouseState state
         network.Join(neutral, ground, Burden);
         if (screws.TryGetValue((box, new(gang, TerminalKind.SecondLeg)), out var second))
         {
-            network.Join(second, neutral, Burden);
-            network.Join(second, ground, Burden);
+            // A tester is in one half at a time: one in either would hold a lost neutral or ground in the middle, where nothing shows.
+            network.Join(second, neutral, HangingFree);
         }
     }
 

@@ -244,7 +244,7 @@ public sealed class Finder
                 if (box.Devices[gang].Kind is var kind && (kind.IsGeneralReceptacle() || kind.IsLight()))
                 {
                     yield return new(box.Id, gang, null);
-                    if (circuit.Load.Split && kind == DeviceKind.Duplex)
+                    if (circuit.Load.Splits(kind))
                     {
                         yield return new(box.Id, gang, null) { Second = true };
                     }
@@ -299,7 +299,7 @@ public sealed class Finder
             return settled.Openings.Any(o => o.Box is null && o.Circuit == wired.Key) ? Finding.Dead : Finding.Works;
         }
 
-        return test.Run is { } run ? Cable(wired, settled.Energy, test.Box, run)
+        return test.Run is { } run ? Cable(settled.Energy, test.Box, run)
             : house.Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
                 ? Lamp(settled.Energy, dark.Value, test.Box.Value, test.Gang.Value)
             : Outlet(settled.Energy, test.Box.Value, test.Gang.Value, test.Second ? TerminalKind.SecondLeg : TerminalKind.Hot);
@@ -309,13 +309,14 @@ public sealed class Finder
     private Finding Parted(Continuity dead, Test test)
     {
         var run = wired.Runs.First(r => r.Id == test.Run);
-        var (hot, back) = HotAndBack(run);
-        bool onNeutral = back is not null && dead.AreJoined(run, hot.Colour, back.Colour),
-            onGround = dead.AreJoined(run, hot.Colour, ConductorColour.Bare),
-            neutral = back is not null && dead.AreJoined(run, back.Colour, ConductorColour.Bare);
+        var (legs, back) = LegsAndBack(run);
+        bool onNeutral = back is not null && legs.Any(l => dead.AreJoined(run, l.Colour, back.Colour)),
+            onGround = legs.Any(l => dead.AreJoined(run, l.Colour, ConductorColour.Bare)),
+            neutral = back is not null && dead.AreJoined(run, back.Colour, ConductorColour.Bare),
+            together = legs.Length > 1 && dead.AreJoined(run, legs[0].Colour, legs[1].Colour);
         return (onNeutral, onGround, neutral) switch
         {
-            (false, false, false) => Finding.Works,
+            (false, false, false) => together ? Finding.Odd : Finding.Works,
             (true, false, false) => Finding.HotOnNeutral,
             (false, true, false) => Finding.HotOnGround,
             (false, false, true) => Finding.NeutralOnGround,
@@ -327,11 +328,11 @@ public sealed class Finder
     private Finding Jumped(Continuity dead, Test test)
     {
         var (home, run) = (wired.HomeRun!, wired.Runs.First(r => r.Id == test.Run));
-        var (hot, back) = HotAndBack(run);
-        var (homeHot, homeBack) = HotAndBack(home);
-        bool live = dead.Reaches(home, homeHot.Colour, test.Box!.Value, run.Id, hot.Colour),
-            returns = back is null || homeBack is null || dead.Reaches(home, homeBack.Colour, test.Box.Value, run.Id, back.Colour),
-            grounded = dead.Reaches(home, ConductorColour.Bare, test.Box.Value, run.Id, ConductorColour.Bare);
+        var (legs, back) = LegsAndBack(run);
+        var (homeLegs, homeBack) = LegsAndBack(home);
+        bool live = legs.Zip(homeLegs).All(l => dead.Reaches(home, l.Second.Colour, test.Box!.Value, run.Id, l.First.Colour)),
+            returns = back is null || homeBack is null || dead.Reaches(home, homeBack.Colour, test.Box!.Value, run.Id, back.Colour),
+            grounded = dead.Reaches(home, ConductorColour.Bare, test.Box!.Value, run.Id, ConductorColour.Bare);
         return (live, returns, grounded) switch
         {
             (true, true, true) => Finding.Works,
@@ -349,6 +350,20 @@ public sealed class Finder
         var hot = conductors.FirstOrDefault(c => c.Carries == Carried.Hot) ?? conductors.FirstOrDefault(c => c.Carries == Carried.Switched)
             ?? conductors[0];
         return (hot, conductors.FirstOrDefault(c => c.Carries is Carried.Neutral or Carried.SecondLeg && c != hot));
+    }
+
+    // Both legs and the neutral where receptacles are split, else what feeds and what comes back.
+    private (ImmutableArray<Conductor> Legs, Conductor? Back) LegsAndBack(Run run)
+    {
+        if (!wired.Load.Split)
+        {
+            var (hot, back) = HotAndBack(run);
+            return ([hot], back);
+        }
+
+        var conductors = Conductor.In(run);
+        return ([.. conductors.Where(c => c.Carries is Carried.Hot or Carried.SecondLeg)],
+            conductors.First(c => c.Carries == Carried.Neutral));
     }
 
     private static Finding Lamp(Energy lit, Energy dark, BoxId box, int gang)
@@ -373,35 +388,20 @@ public sealed class Finder
             _ => Finding.Odd,
         };
 
-    // The constant feed of the cable against its neutral and its ground; where receptacles are split, of either leg.
-    private static Finding Cable(WiredCircuit circuit, Energy energy, BoxId? box, RunId id)
+    // The constant feed of the cable against its neutral and its ground; where receptacles are split, each leg, and another picture where
+    // they differ.
+    private Finding Cable(Energy energy, BoxId? box, RunId id)
     {
-        var run = circuit.Runs.First(r => r.Id == id);
-        var (hot, back) = HotAndBack(run);
-        if (circuit.Load.Split)
-        {
-            var conductors = Conductor.In(run);
-            back = conductors.First(c => c.Carries == Carried.Neutral);
-            var second = conductors.First(c => c.Carries == Carried.SecondLeg);
-            Finding Of(Conductor leg) => (energy.Ends(box, id, leg.Colour, back.Colour) > LampVolts.Bright,
-                energy.Ends(box, id, leg.Colour, ConductorColour.Bare) > LampVolts.Bright) switch
-            {
-                (true, true) => Finding.Works,
-                (true, false) => Finding.NoGround,
-                (false, true) => Finding.NoNeutral,
-                _ => Finding.Dead,
-            };
-            return Of(hot) is var first && Of(second) == first ? first : Finding.Odd;
-        }
-
-        var live = back is not null && energy.Ends(box, id, hot.Colour, back.Colour) > LampVolts.Bright;
-        var grounded = energy.Ends(box, id, hot.Colour, ConductorColour.Bare) > LampVolts.Bright;
-        return (live, grounded, back is null) switch
+        var (legs, back) = LegsAndBack(wired.Runs.First(r => r.Id == id));
+        Finding Of(Conductor hot) => (back is not null && energy.Ends(box, id, hot.Colour, back.Colour) > LampVolts.Bright,
+            energy.Ends(box, id, hot.Colour, ConductorColour.Bare) > LampVolts.Bright, back is null) switch
         {
             (true, true, _) or (_, true, true) => Finding.Works,
             (true, false, _) => Finding.NoGround,
             (false, true, false) => Finding.NoNeutral,
             _ => Finding.Dead,
         };
+        var found = Of(legs[0]);
+        return legs.All(l => Of(l) == found) ? found : Finding.Odd;
     }
 }

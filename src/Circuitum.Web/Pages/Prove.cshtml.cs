@@ -251,7 +251,7 @@ public sealed class ProveModel(Workbench bench, SiteEntries site, TimeProvider c
     public ImmutableArray<Finding> Answers(Test test) => test.By == LookBy.Apart
         ? [Finding.Works, Finding.HotOnNeutral, Finding.HotOnGround, Finding.NeutralOnGround, Finding.Odd]
         : test.AtBreaker ? [Finding.Works, Finding.Dead] : test.Run is not null
-        ? [Finding.Works, Finding.Dead, Finding.NoNeutral, Finding.NoGround]
+        ? [Finding.Works, Finding.Dead, Finding.NoNeutral, Finding.NoGround, .. Circuit.Load.Split ? [Finding.Odd] : Array.Empty<Finding>()]
         : Plan.Survey[test.Box!.Value].Box.Devices[test.Gang!.Value].Kind.IsLight()
             ? [Finding.Works, Finding.Dead, Finding.Dim, Finding.StaysOn]
             : [Finding.Works, Finding.Dead, Finding.NoGround, Finding.NoNeutral, Finding.Reversed, Finding.Dim, Finding.Odd];

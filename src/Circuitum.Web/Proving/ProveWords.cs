@@ -47,6 +47,7 @@ public static class ProveWords
     {
         Finding.Works when test.By == LookBy.Apart => "nothing joined",
         Finding.Odd when test.By == LookBy.Apart => "more than two joined",
+        Finding.Odd when test.Run is not null && test.By == LookBy.Standing => "one leg live, the other not",
         Finding.HotOnNeutral => "hot on neutral",
         Finding.HotOnGround => "hot on ground",
         Finding.NeutralOnGround => "neutral on ground",

@@ -21,22 +21,18 @@ public sealed class SplitCounterTests
 {
     private static readonly CodeBook Book = CodeBook.For(Edition.Canada2021);
 
-    // A kitchen 26 ft long whose counter has so many receptacles, 30 in apart; a sink over the third where one is wanted.
-    private static Job Kitchen(int receptacles, bool sink = false, CounterReceptacles counters = CounterReceptacles.Split)
+    private static readonly Fixture Sink = new()
     {
-        var kitchen = Houses.Rectangle("kitchen", RoomUse.Kitchen, Length.Zero, Length.Zero, 26.Feet(), 12.Feet()) with
-        {
-            Fixtures =
-            [
-                new() { Kind = FixtureKind.Counter, Wall = 1, Offset = Length.Zero, Width = 24.Feet(), Depth = 25.Inches() },
-                .. sink ? [new Fixture { Kind = FixtureKind.Sink, Wall = 1, Offset = 70.Inches(), Width = 24.Inches(),
-                    Depth = 20.Inches() }] : Array.Empty<Fixture>(),
-            ],
-        };
-        return (Houses.House([kitchen]) with { Edition = Edition.Canada2021, Schools = new() { Counters = counters } })
-            .With([.. Enumerable.Range(0, receptacles)
-                .Select(i => Houses.On($"c{i}", "kitchen", 1, 20 + (30 * i)) with { ServesCounter = true })]);
-    }
+        Kind = FixtureKind.Sink,
+        Wall = 1,
+        Offset = 70.Inches(),
+        Width = 24.Inches(),
+        Depth = 20.Inches(),
+    };
+
+    // A sink over the third receptacle where one is wanted.
+    private static Job Kitchen(int receptacles, bool sink = false, CounterReceptacles counters = CounterReceptacles.Split) =>
+        CanadaTests.Kitchen(receptacles, sink ? [Sink] : []) with { Schools = new() { Counters = counters } };
 
     private static ImmutableArray<WiredCircuit> Counters(Plan plan) =>
         [.. plan.Circuits.Where(c => c.Circuit.Kind == CircuitKind.SmallAppliance)];
@@ -232,6 +228,57 @@ public sealed class SplitCounterTests
             Fault.LeftOut o => o.Colour,
             _ => ConductorColour.Black,
         }));
+    }
+
+    [Fact] // a nail through both legs, red on white and red on bare, told apart by ohms on the dead circuit
+    public void Ohms_on_the_dead_circuit_tell_the_legs_apart()
+    {
+        var house = new HouseNetwork(Planner.Plan(Kitchen(4)));
+        var circuit = house.Plan.CircuitOf(Second)!;
+        var finder = new Finder(house, circuit.Key);
+        var last = circuit.Runs[^1];
+        Finding With(ConductorColour one, ConductorColour other) => finder.Suspects
+            .Single(s => s.Suspect.Fault == new Fault.Nailed(last.Id, one, other))
+            .Looks[finder.Tests.IndexOf(new(last.From.Box, null, last.Id) { By = LookBy.Apart })];
+        Assert.Equal((Finding.Odd, Finding.HotOnNeutral, Finding.HotOnGround, Finding.HotOnNeutral), (
+            With(ConductorColour.Black, ConductorColour.Red), With(ConductorColour.Red, ConductorColour.White),
+            With(ConductorColour.Red, ConductorColour.Bare), With(ConductorColour.Black, ConductorColour.White)));
+    }
+
+    [Theory] // nothing plugged in: a neutral or a ground that hangs free is not taken for sound in any box
+    [InlineData(ConductorColour.White)]
+    [InlineData(ConductorColour.Bare)]
+    public void What_is_lost_without_load_is_seen(ConductorColour lost)
+    {
+        var house = new HouseNetwork(Planner.Plan(Kitchen(4)));
+        var circuit = house.Plan.CircuitOf(Second)!;
+        var finder = new Finder(house, circuit.Key);
+        var looks = finder.Suspects.Single(s => s.Suspect.Fault == new Fault.Parted(circuit.HomeRun!.Id, lost)).Looks;
+        Assert.All(finder.Tests.Select((t, i) => (t, i)).Where(x => x.t is { Box: not null, Gang: not null, Second: false }),
+            x => Assert.NotEqual(Finding.Works, looks[x.i]));
+    }
+
+    [Fact] // every single fault leaves a trace that keeps it among what is told, asked on until nothing parts what is left
+    public void Every_fault_of_a_split_circuit_is_found()
+    {
+        var house = new HouseNetwork(Planner.Plan(Kitchen(4, sink: true)));
+        foreach (var circuit in Counters(house.Plan))
+        {
+            var finder = new Finder(house, circuit.Key);
+            foreach (var (fault, looks) in finder.Suspects)
+            {
+                var seen = new List<Seen>();
+                while (finder.Next(seen) is { } next)
+                {
+                    seen.Add(new(next.Test, looks[finder.Tests.IndexOf(next.Test)]));
+                    Assert.Contains(finder.Explain(seen), e => e.Suspect == fault);
+                }
+
+                // A conductor parted or out of its joint at either end: no more than these are left, and of one colour.
+                var left = finder.Explain(seen).Select(e => e.Suspect.Fault).ToList();
+                Assert.True(left.Count <= 4, $"{fault.In(house.Plan)}: {left.Count} left");
+            }
+        }
     }
 
     [Theory] // whatever the house, planned so it keeps its rules
