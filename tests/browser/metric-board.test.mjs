@@ -93,6 +93,29 @@ test("axe finds nothing on a metric board, and a phone holds it", async ({ page 
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 
+test("what is typed while a step is being sent stays in its field", async ({ page }) => {
+  await page.goto("/metric-board");
+  await list(page).fill("# Wash house\nhall, 6 m: 4 lamps, 5 twin sockets");
+  await page.getByRole("button", { name: "Save it here" }).click();
+  await page.getByRole("link", { name: "On site" }).click();
+  let answer;
+  const held = new Promise((resolve) => (answer = resolve));
+  await page.route("**/site", async (route) => {
+    if (route.request().method() === "POST") await held;
+    await route.continue();
+  });
+  await page.getByRole("button", { name: /^conduit laid, Board A way 1$/ }).click();
+  const reading = page.getByRole("textbox", { name: "insulation read, Board A way 1, megohms" });
+  await reading.fill("0.4");
+  answer();
+  // The server's own page counts the step; the reading is as typed, and still the place of the hand.
+  await expect(page.getByText("1 of 13 steps done")).toBeVisible();
+  await expect(reading).toHaveValue("0.4");
+  await expect(reading).toBeFocused();
+  await reading.press("Enter");
+  await expect(page.getByText(/0\.4 MΩ, and 1 is the least/)).toBeVisible();
+});
+
 test("a list is saved, its site is written down on a phone, and a wrong reading is told", async ({ page }) => {
   await page.goto("/metric-board");
   await list(page).fill("# Gate lodge\nhall, 6 m: 4 lamps, 5 twin sockets");

@@ -56,6 +56,20 @@ async function fresh() {
   return new DOMParser().parseFromString(await answer.text(), "text/html");
 }
 
+// Somebody reads the next way while the last is being sent: what is typed stays, and so does the place it is typed at.
+function replaceWith(next) {
+  const typed = [...page().querySelectorAll('form[data-step-of]:not([hidden]) input[name="reading"]')]
+    .filter((field) => field.value || field === document.activeElement)
+    .map((field) => ({ field, fields: Object.fromEntries(new FormData(field.form)), here: field === document.activeElement }));
+  page().replaceWith(next);
+  for (const { field, fields, here } of typed) {
+    const again = formOf({ fields })?.elements.reading;
+    if (!again) continue;
+    again.value = field.value;
+    if (here) again.focus({ preventScroll: true });
+  }
+}
+
 let sending = false;
 
 // The page is asked for first: a form that was kept for days has a token of before.
@@ -84,7 +98,7 @@ async function send() {
     }
     // The server's own page stands in place of what was shown meanwhile; the scroll stays. After trouble what is shown stays as it is.
     if (!trouble) {
-      page().replaceWith((await fresh()).querySelector("[data-board-site]"));
+      replaceWith((await fresh()).querySelector("[data-board-site]"));
       unsent().forEach(show);
     }
   } catch (e) {
