@@ -302,6 +302,7 @@ test("a house is divided room by room after the difference is read, and as it wa
   await expect(manners.getByRole("row", { name: /^Room by room, stands/ })).toBeVisible();
   await page.getByRole("link", { name: "Back to the circuits" }).click();
   await expect(ledger(page).getByRole("heading", { name: `Circuits · ${asked}` })).toBeVisible();
+  await expect(page.locator("html")).toHaveAttribute("data-ready", "true");
   await page.getByRole("button", { name: /^Undo “Divide room by room”/ }).click();
   await expect(ledger(page).getByRole("heading", { name: breakers })).toBeVisible();
 });
